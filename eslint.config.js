@@ -1,0 +1,31 @@
+import js from '@eslint/js';
+import prettier from 'eslint-config-prettier';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import svelteConfig from './svelte.config.js';
+import { roomImports } from './scripts/lint/roomImports.js';
+
+export default ts.config(
+	{ ignores: ['node_modules', 'build', '.svelte-kit', 'data', 'test-results', 'playwright-report'] },
+	js.configs.recommended,
+	...ts.configs.recommended,
+	...svelte.configs.recommended,
+	prettier,
+	...svelte.configs.prettier,
+	{
+		languageOptions: { globals: { ...globals.browser, ...globals.node } },
+		plugins: { house: { rules: { 'room-imports': roomImports } } },
+		rules: {
+			'no-undef': 'off',
+			'house/room-imports': 'error',
+			'svelte/no-navigation-without-resolve': 'off'
+		}
+	},
+	{
+		files: ['**/*.svelte', '**/*.svelte.ts'],
+		languageOptions: {
+			parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig }
+		}
+	}
+);

@@ -1,0 +1,100 @@
+import path from 'node:path';
+
+/**
+ * Who may import whom: routes → lib/ui, lib/server, lib/workers → core, and inside the core from the
+ * ground up. A file outside these rooms (tests, bench, scripts) may import anything.
+ */
+const coreOrder = {
+	week: [],
+	civil: ['week'],
+	control: ['week', 'civil'],
+	plan: ['week', 'civil', 'control'],
+	fit: ['week', 'civil', 'control', 'plan'],
+	keying: ['week', 'civil', 'control', 'plan'],
+	run: ['week', 'civil', 'control', 'plan'],
+	thermal: ['week', 'civil', 'control', 'plan'],
+	checks: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal'],
+	callback: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks'],
+	formats: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal']
+};
+
+/** Packages the core may use: pure data and arithmetic, no interface, server or database. */
+const corePackages = new Set(['zod', 'temporal-polyfill', 'ical.js', 'papaparse', 'ml-levenberg-marquardt']);
+
+const libRooms = {
+	'lib/ui': ['lib/ui', 'lib/workers', 'core'],
+	'lib/workers': ['lib/workers', 'core'],
+	'lib/server': ['lib/server', 'core']
+};
+
+/** The room of a path below src: 'core/fit', 'lib/ui', 'routes', or null. */
+function roomOf(file) {
+	const parts = file.split(path.sep).join('/').split('/');
+	const src = parts.lastIndexOf('src');
+	if (src < 0) return null;
+	const [first, second] = parts.slice(src + 1);
+	if (first === 'core') return `core/${second}`;
+	if (first === 'lib') return `lib/${second}`;
+	return first === 'routes' ? 'routes' : null;
+}
+
+/**
+ * Why an import is not allowed, as a sentence; null if it is.
+ * @param {string} file path of the importing file
+ * @param {string} source what it imports, as written
+ * @returns {string | null}
+ */
+export function importRefusal(file, source) {
+	const room = roomOf(file);
+	if (!room) return null;
+	const isTest = file.endsWith('.test.ts');
+	const relative = source.startsWith('.');
+	const target = relative
+		? path.resolve(path.dirname(file), source)
+		: source.startsWith('$core')
+			? path.join('src', 'core', source.slice('$core'.length))
+			: source.startsWith('$lib')
+				? path.join('src', 'lib', source.slice('$lib'.length))
+				: null;
+
+	if (room.startsWith('core/')) {
+		if (isTest) return null;
+		if (!target)
+			return corePackages.has(source)
+				? null
+				: `the core computes on plain data and may not import "${source}"`;
+		const there = roomOf(target);
+		if (there === room) return null;
+		if (!there?.startsWith('core/')) return `the core may not import from ${there ?? 'outside src'}`;
+		const [from, to] = [room.slice(5), there.slice(5)];
+		if (!coreOrder[from]) return `core/${from} is no room of the core`;
+		if (!coreOrder[from].includes(to)) return `core/${from} may not import core/${to}`;
+		if (!/core\/[a-z]+(\/index)?$/.test(target.split(path.sep).join('/')))
+			return `import core/${to} by its index: the rest is private to it`;
+		return null;
+	}
+	if (!target) return null;
+	const there = roomOf(target);
+	if (libRooms[room] && there && !libRooms[room].includes(there.startsWith('core/') ? 'core' : there))
+		return `${room} may not import from ${there}`;
+	if (room !== 'routes' && there === 'routes') return `${room} may not import from routes`;
+	return null;
+}
+
+/** @type {import('eslint').Rule.RuleModule} */
+export const roomImports = {
+	meta: { type: 'problem', docs: { description: 'imports go one way through the rooms of the house' }, schema: [] },
+	create(context) {
+		const check = (node) => {
+			if (!node.source || typeof node.source.value !== 'string') return;
+			const message = importRefusal(context.filename, node.source.value);
+			if (message) context.report({ node: node.source, message });
+		};
+		return {
+			ImportDeclaration: check,
+			ExportNamedDeclaration: check,
+			ExportAllDeclaration: check,
+			ImportExpression: check
+		};
+	}
+};

@@ -1,0 +1,6 @@
+export * from './display';
+export * from './level';
+export * from './profile';
+export * from './program';
+export * from './shipped';
+export * from './units';

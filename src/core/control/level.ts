@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { shortName, shortNote, slug, type ControlOptions, type ControlProfile } from './profile';
+import { celsiusToFahrenheit, fahrenheitToCelsius, roundToStep } from './units';
+
+/**
+ * A level: a named setpoint of a zone. On a control that only switches, `setpointC` is 1 for on and
+ * 0 for off: the numbers by which a fit counts minutes. Setpoints are kept to 0.1 °C.
+ */
+export const levelSchema = z.strictObject({
+	id: slug,
+	/** The one letter that stands for the level on the drawn week and on the keyboard. */
+	letter: z.string().regex(/^[A-Z]$/, 'must be one capital letter'),
+	name: shortName,
+	note: shortNote,
+	setpointC: z
+		.number()
+		.min(0)
+		.max(60)
+		.transform((value) => Math.round(value * 10) / 10)
+});
+export type Level = z.infer<typeof levelSchema>;
+
+/** A zone's levels: one to twelve, warmest first in the interface but stored in the person's order. */
+export const levelsSchema = z
+	.array(levelSchema)
+	.min(1)
+	.max(12)
+	.superRefine((levels, context) => {
+		for (const key of ['id', 'letter'] as const) {
+			levels.forEach((level, index) => {
+				if (levels.findIndex((other) => other[key] === level[key]) !== index)
+					context.addIssue({ code: 'custom', path: [index, key], message: `is used by two levels` });
+			});
+		}
+	});
+
+/**
+ * The setpoint a control really takes for a wanted one, in °C: clamped to its range and rounded to
+ * its step, in whole °F where it is set to Fahrenheit (common practice). Switches give 0 or 1.
+ */
+export function heldSetpoint(profile: ControlProfile, options: ControlOptions, wantedC: number): number {
+	const { temperature } = profile;
+	if (!temperature) return wantedC >= 0.5 ? 1 : 0;
+	const { minC, maxC, stepC } = temperature;
+	if (options.unit === 'F') {
+		const lowest = Math.ceil(celsiusToFahrenheit(minC) - 1e-9);
+		const highest = Math.floor(celsiusToFahrenheit(maxC) + 1e-9);
+		const whole = roundToStep(celsiusToFahrenheit(wantedC), 1);
+		return fahrenheitToCelsius(Math.min(Math.max(whole, lowest), highest));
+	}
+	return Math.min(Math.max(roundToStep(wantedC, stepC), minC), maxC);
+}
+
+/** Levels to start a zone with: for a switch on and off, else comfort 20, eco 16 (4 K under it: common practice) and frost 7 °C. */
+export function startingLevels(profile: ControlProfile): Level[] {
+	if (!profile.temperature)
+		return [
+			{ id: 'on', letter: 'O', name: 'On', note: '', setpointC: 1 },
+			{ id: 'off', letter: 'X', name: 'Off', note: '', setpointC: 0 }
+		];
+	return [
+		{ id: 'comfort', letter: 'C', name: 'Comfort', note: '', setpointC: 20 },
+		{ id: 'eco', letter: 'E', name: 'Eco', note: '4 K under comfort', setpointC: 16 },
+		{ id: 'frost', letter: 'F', name: 'Frost', note: 'pipes, not people', setpointC: 7 }
+	];
+}

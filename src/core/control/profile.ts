@@ -1,0 +1,199 @@
+import { z } from 'zod';
+import { WEEK_DAYS } from '../week';
+
+/** What a person may call things: one line, no control characters. */
+export const shortName = z
+	.string()
+	.trim()
+	.min(1, 'needs a name')
+	.max(80, 'is longer than 80 characters')
+	// eslint-disable-next-line no-control-regex
+	.regex(/^[^\u0000-\u001f\u007f]*$/, 'has line breaks or control characters in it');
+
+/** A free line or two of words. */
+export const shortNote = z.string().trim().max(400, 'is longer than 400 characters');
+
+/** Lower-case words joined by hyphens: the name of a thing inside a file. */
+export const slug = z
+	.string()
+	.max(60)
+	.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'must be lower-case letters and figures joined by hyphens');
+
+const daysOfGroup = z
+	.array(z.int().min(0).max(6))
+	.min(1)
+	.refine((days) => new Set(days).size === days.length, 'names a day twice');
+
+/** How the days are put together: each group of days shares one program. Day 0 is Monday. */
+export const groupingSchema = z.strictObject({
+	id: slug,
+	name: shortName,
+	groups: z
+		.array(daysOfGroup)
+		.min(1)
+		.max(WEEK_DAYS)
+		.refine(
+			(groups) => new Set(groups.flat()).size === WEEK_DAYS && groups.flat().length === WEEK_DAYS,
+			'must hold each of the seven days once'
+		)
+});
+export type Grouping = z.infer<typeof groupingSchema>;
+
+const wholeHourStep = z
+	.int()
+	.min(1)
+	.max(60)
+	.refine((minutes) => 60 % minutes === 0, 'must divide the hour');
+
+/** Events: at each the setpoint changes and holds until the next, over midnight too. */
+const eventsForm = z.strictObject({
+	form: z.literal('events'),
+	stepMinutes: wholeHourStep,
+	/** The numbers of events a day that can be switched between; the first is the factory's. */
+	perDay: z.array(z.int().min(1).max(12)).min(1),
+	/** True: an event may be cleared, so a day holds at most that many; false: a day holds exactly that many. */
+	clearable: z.boolean()
+});
+
+/** Slots: one value for each stretch of equal length from midnight; nothing carries over. */
+const slotsForm = z.strictObject({
+	form: z.literal('slots'),
+	slotMinutes: z.literal([15, 30, 60]),
+	/** The names of the setpoints that a slot chooses from, warmest first; each setpoint is set once for the whole week. */
+	settings: z.array(slug).min(2).max(3)
+});
+
+/** Pairs: on at one time, off at another, within the day; off before the first. */
+const pairsForm = z.strictObject({
+	form: z.literal('pairs'),
+	stepMinutes: wholeHourStep,
+	perDay: z.array(z.int().min(1).max(8)).min(1),
+	/** Whether a pair may end at 24:00. */
+	endsAtMidnight: z.boolean()
+});
+
+/** What form the control's program has. */
+export const programFormSchema = z.discriminatedUnion('form', [eventsForm, slotsForm, pairsForm]);
+export type ProgramForm = z.infer<typeof programFormSchema>;
+export type EventsForm = z.infer<typeof eventsForm>;
+export type SlotsForm = z.infer<typeof slotsForm>;
+export type PairsForm = z.infer<typeof pairsForm>;
+
+const words = z.string().trim().min(1).max(200);
+
+/** How the program is keyed: the order of fields and the words for getting in and out. */
+export const keyGrammarSchema = z.strictObject({
+	/** What to do to reach programming. */
+	enter: words,
+	/** What to do when the last value is in. */
+	leave: words,
+	/** Whether each event asks for its time or its temperature first. */
+	eventOrder: z.enum(['time-first', 'temperature-first']),
+	/** Whether a time is one value, or the hour and then the minute. */
+	timeEntry: z.enum(['whole', 'hour-then-minute']),
+	/** Seconds without a key after which programming is left by itself; null if it stays. */
+	timeoutSeconds: z.int().min(5).max(600).nullable(),
+	/** The key that takes a value and goes on to the next. */
+	confirm: words
+});
+export type KeyGrammar = z.infer<typeof keyGrammarSchema>;
+
+/** How the control names days: in letters, or by a figure beginning with Monday or Sunday as 1. */
+export const dayNumberingSchema = z.enum(['names', 'monday-is-1', 'sunday-is-1']);
+export type DayNumbering = z.infer<typeof dayNumberingSchema>;
+
+/**
+ * A control profile: what such a control can hold and how it is keyed. Capabilities, never a maker.
+ * Temperatures in °C; `stepC` and the limits bind every setpoint.
+ */
+export const profileSchema = z
+	.strictObject({
+		id: slug,
+		name: shortName,
+		family: slug,
+		summary: shortNote,
+		/** null for a control that only switches. */
+		temperature: z
+			.strictObject({
+				minC: z.number().min(-10).max(60),
+				maxC: z.number().min(-10).max(90),
+				stepC: z.number().min(0.1).max(5),
+				units: z.array(z.enum(['C', 'F'])).min(1)
+			})
+			.nullable(),
+		clockFormats: z.array(z.enum(['24', '12'])).min(1),
+		dayNumbering: dayNumberingSchema,
+		program: programFormSchema,
+		groupings: z.array(groupingSchema).min(1).max(8),
+		keying: keyGrammarSchema
+	})
+	.superRefine((profile, context) => {
+		const { temperature, program } = profile;
+		if (temperature && temperature.maxC <= temperature.minC)
+			context.addIssue({
+				code: 'custom',
+				path: ['temperature', 'maxC'],
+				message: 'must be above minC'
+			});
+		if (program.form === 'pairs' && temperature)
+			context.addIssue({
+				code: 'custom',
+				path: ['temperature'],
+				message: 'must be null: on/off pairs hold no temperature'
+			});
+		if (program.form !== 'pairs' && !temperature)
+			context.addIssue({
+				code: 'custom',
+				path: ['temperature'],
+				message: 'is missing: this program form holds setpoints'
+			});
+		const ids = profile.groupings.map((grouping) => grouping.id);
+		if (new Set(ids).size !== ids.length)
+			context.addIssue({ code: 'custom', path: ['groupings'], message: 'has two groupings with one id' });
+	});
+export type ControlProfile = z.infer<typeof profileSchema>;
+
+/** What an installer chooses among a profile's offers for one zone. */
+export const controlOptionsSchema = z.strictObject({
+	unit: z.enum(['C', 'F']),
+	clock: z.enum(['24', '12']),
+	/** Events or pairs a day; ignored by forms without a choice. */
+	perDay: z.int().min(1).max(12)
+});
+export type ControlOptions = z.infer<typeof controlOptionsSchema>;
+
+/** What a profile's controls are set to when they leave the factory: the first of each offer. */
+export function factoryOptions(profile: ControlProfile): ControlOptions {
+	return {
+		unit: profile.temperature?.units[0] ?? 'C',
+		clock: profile.clockFormats[0]!,
+		perDay: profile.program.form === 'slots' ? 1 : profile.program.perDay[0]!
+	};
+}
+
+/** The options with everything the profile does not offer brought back to its factory setting. */
+export function allowedOptions(profile: ControlProfile, options: ControlOptions): ControlOptions {
+	const factory = factoryOptions(profile);
+	const perDayOffered: readonly number[] =
+		profile.program.form === 'slots' ? [] : profile.program.perDay;
+	return {
+		unit: profile.temperature?.units.includes(options.unit) ? options.unit : factory.unit,
+		clock: profile.clockFormats.includes(options.clock) ? options.clock : factory.clock,
+		perDay: perDayOffered.includes(options.perDay) ? options.perDay : factory.perDay
+	};
+}
+
+/** Whether the control only switches on and off. */
+export function isSwitch(profile: ControlProfile): boolean {
+	return profile.temperature === null;
+}
+
+/** The number of minutes on which the control's times fall. */
+export function timeStep(profile: ControlProfile): number {
+	return profile.program.form === 'slots' ? profile.program.slotMinutes : profile.program.stepMinutes;
+}
+
+/** The grouping with this id, or the profile's last (its finest) when it has none such. */
+export function groupingOf(profile: ControlProfile, id: string): Grouping {
+	return profile.groupings.find((grouping) => grouping.id === id) ?? profile.groupings.at(-1)!;
+}

@@ -1,0 +1,4 @@
+export { defaultWeights, type Weights } from './cost';
+export * from './fit';
+export * from './misfit';
+export * from './fitZone';

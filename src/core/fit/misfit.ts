@@ -1,0 +1,130 @@
+import {
+	clockTime,
+	DAY_MINUTES,
+	dayOf,
+	dayRange,
+	duration,
+	minuteOfDay,
+	WEEK_MINUTES,
+	zipSpans,
+	type WeekSteps
+} from '../week';
+import type { Weights } from './cost';
+
+/** A stretch of the week in which the held week is off the target by one constant amount. Minutes of the week; °C. */
+export interface MisfitSpan {
+	readonly from: number;
+	readonly to: number;
+	readonly wantedC: number;
+	readonly heldC: number;
+}
+
+/** Where a held week differs from its target, and by how much. */
+export interface Misfit {
+	/** K·min too cold and too warm over the week (minutes, on a switch). */
+	readonly coldKelvinMinutes: number;
+	readonly warmKelvinMinutes: number;
+	/** Minutes of the week that are too cold and too warm at all. */
+	readonly coldMinutes: number;
+	readonly warmMinutes: number;
+	/** J of the fit: weighted K·min. */
+	readonly weighted: number;
+	/** Every differing stretch, cut at midnights, in order. */
+	readonly spans: readonly MisfitSpan[];
+	/** The single stretch with the most weighted K·min; null when nothing differs. */
+	readonly worst: MisfitSpan | null;
+}
+
+function weightedOf(span: MisfitSpan, weights: Weights): number {
+	const short = span.wantedC - span.heldC;
+	return (span.to - span.from) * (short > 0 ? weights.cold * short : weights.warm * -short);
+}
+
+/** Compares two weeks in °C (0/1 for switches). */
+export function misfitOf(target: WeekSteps<number>, held: WeekSteps<number>, weights: Weights): Misfit {
+	const spans: MisfitSpan[] = [];
+	let coldKelvinMinutes = 0;
+	let warmKelvinMinutes = 0;
+	let coldMinutes = 0;
+	let warmMinutes = 0;
+	for (const { from, to, value } of zipSpans(target, held)) {
+		const [wantedC, heldC] = value;
+		const short = wantedC - heldC;
+		if (Math.abs(short) < 1e-9) continue;
+		const minutes = to - from;
+		if (short > 0) {
+			coldKelvinMinutes += minutes * short;
+			coldMinutes += minutes;
+		} else {
+			warmKelvinMinutes -= minutes * short;
+			warmMinutes += minutes;
+		}
+		for (let at = from; at < to; ) {
+			const until = Math.min(to, (Math.floor(at / DAY_MINUTES) + 1) * DAY_MINUTES);
+			spans.push({ from: at, to: until, wantedC, heldC });
+			at = until;
+		}
+	}
+	let worst: MisfitSpan | null = null;
+	for (const span of spans)
+		if (!worst || weightedOf(span, weights) > weightedOf(worst, weights)) worst = span;
+	return {
+		coldKelvinMinutes,
+		warmKelvinMinutes,
+		coldMinutes,
+		warmMinutes,
+		weighted: weights.cold * coldKelvinMinutes + weights.warm * warmKelvinMinutes,
+		spans,
+		worst
+	};
+}
+
+/** The same misfit on one or several days. */
+export interface MisfitSentence {
+	readonly days: readonly number[];
+	readonly from: number;
+	readonly to: number;
+	readonly cold: boolean;
+	/** "Thu 13:10–14:00, 50 min at 17.0 instead of 20.5" */
+	readonly text: string;
+	/** Weighted K·min over all its days, for putting the worst first. */
+	readonly weighted: number;
+}
+
+/**
+ * The misfit in words, worst first; the same stretch on several days is said once.
+ * `say` puts a setpoint in °C into the control's own figures.
+ */
+export function misfitSentences(
+	misfit: Misfit,
+	weights: Weights,
+	say: (setpointC: number) => string
+): MisfitSentence[] {
+	const alike = new Map<string, MisfitSpan[]>();
+	for (const span of misfit.spans) {
+		const key = [minuteOfDay(span.from), span.to - span.from, span.wantedC, span.heldC].join();
+		alike.set(key, [...(alike.get(key) ?? []), span]);
+	}
+	return [...alike.values()]
+		.map((spans) => {
+			const first = spans[0]!;
+			const days = spans.map((span) => dayOf(span.from));
+			const from = minuteOfDay(first.from);
+			const to = from + (first.to - first.from);
+			const all = to - from === DAY_MINUTES ? 'all day' : `${clockTime(from)}–${clockTime(to)}`;
+			return {
+				days,
+				from,
+				to,
+				cold: first.wantedC > first.heldC,
+				text: `${dayRange(days)} ${all}, ${duration(to - from)} at ${say(first.heldC)} instead of ${say(first.wantedC)}`,
+				weighted: spans.reduce((sum, span) => sum + weightedOf(span, weights), 0)
+			};
+		})
+		.sort((a, b) => b.weighted - a.weighted);
+}
+
+/** Share of the week that is as wanted, 0 … 1. */
+export function shareHeld(misfit: Misfit): number {
+	return 1 - (misfit.coldMinutes + misfit.warmMinutes) / WEEK_MINUTES;
+}

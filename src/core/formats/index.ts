@@ -1,0 +1,3 @@
+export * from './jobFile';
+export * from './problem';
+export * from './requests';

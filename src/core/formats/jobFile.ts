@@ -1,0 +1,117 @@
+import { z } from 'zod';
+import { findProfile, profileSchema } from '../control';
+import { MOST_ZONES, siteSchema, zoneSchema } from '../plan';
+import { readWith, type Read } from './problem';
+
+/** The version that this program writes. */
+export const JOB_FILE_VERSION = 1;
+
+/** The largest job file read, in bytes: far above 200 zones with busy weeks, fully keyed. */
+export const LARGEST_JOB_FILE = 8_000_000;
+
+/** What has been keyed at the control, by card item. */
+export const keyedSchema = z.record(z.string().max(120), z.string().max(40));
+
+const jobZoneSchema = zoneSchema.safeExtend({ keyed: keyedSchema.default({}) });
+export type JobZone = z.infer<typeof jobZoneSchema>;
+
+/**
+ * A job: a whole site in one document. `profiles` holds the control profiles that do not ship with
+ * the program.
+ */
+export const jobSchema = z
+	.strictObject({
+		format: z.literal('fond-quarter/job'),
+		version: z.literal(JOB_FILE_VERSION),
+		site: siteSchema,
+		profiles: z.array(profileSchema).max(60).default([]),
+		zones: z.array(jobZoneSchema).max(MOST_ZONES)
+	})
+	.superRefine((job, context) => {
+		job.zones.forEach((zone, index) => {
+			const profile = findProfile(zone.control, job.profiles);
+			if (!profile)
+				context.addIssue({
+					code: 'custom',
+					path: ['zones', index, 'control'],
+					message: `names a control that is neither in this file nor shipped ("${zone.control}")`
+				});
+			else if (zone.grouping !== null && !profile.groupings.some((g) => g.id === zone.grouping))
+				context.addIssue({
+					code: 'custom',
+					path: ['zones', index, 'grouping'],
+					message: `names a day grouping that ${profile.name} does not offer ("${zone.grouping}")`
+				});
+		});
+	});
+export type Job = z.infer<typeof jobSchema>;
+
+/** Line and column (from 1) of a character offset. */
+function lineAndColumn(text: string, offset: number): string {
+	const before = text.slice(0, offset);
+	const line = before.split('\n').length;
+	return `line ${line}, column ${offset - before.lastIndexOf('\n')}`;
+}
+
+/**
+ * Reads a job file's text. Refused, with the field's path: text that is not JSON, another format or
+ * version, an unknown or wrong field, too many zones, more than {@link LARGEST_JOB_FILE} characters.
+ */
+export function readJobFile(text: string): Read<Job> {
+	const refuse = (path: string, sentence: string): Read<Job> => ({ ok: false, problem: { path, sentence } });
+	if (text.length > LARGEST_JOB_FILE)
+		return refuse(
+			'',
+			`The file is too large: ${(text.length / 1e6).toFixed(1)} MB, at most ${LARGEST_JOB_FILE / 1e6} MB are read.`
+		);
+	let document: unknown;
+	try {
+		document = JSON.parse(text.replace(/^\uFEFF/, ''));
+	} catch (error) {
+		const offset = /position (\d+)/.exec(String(error))?.[1];
+		const where = offset ? ` at ${lineAndColumn(text, Number(offset))}` : '';
+		return refuse('', `The file is not JSON: it cannot be read${where}.`);
+	}
+	return readJob(document);
+}
+
+/** Reads a job from parsed JSON; see {@link readJobFile}. */
+export function readJob(document: unknown): Read<Job> {
+	const head = z.object({ format: z.unknown(), version: z.unknown() }).safeParse(document);
+	if (!head.success || head.data.format !== 'fond-quarter/job')
+		return {
+			ok: false,
+			problem: { path: 'format', sentence: 'This is not a job file: format must be "fond-quarter/job".' }
+		};
+	if (head.data.version !== JOB_FILE_VERSION)
+		return {
+			ok: false,
+			problem: {
+				path: 'version',
+				sentence: `This job file has version ${JSON.stringify(head.data.version)?.slice(0, 20)}; this program reads version ${JOB_FILE_VERSION}.`
+			}
+		};
+	return readWith(jobSchema, document);
+}
+
+/** The text of a job file: JSON, indented, fields in a fixed order, so that equal jobs give equal files. */
+export function writeJobFile(job: Job): string {
+	const ordered: Job = {
+		format: job.format,
+		version: job.version,
+		site: { name: job.site.name, place: job.site.place, note: job.site.note },
+		profiles: job.profiles,
+		zones: job.zones.map((zone) => ({
+			name: zone.name,
+			note: zone.note,
+			control: zone.control,
+			options: zone.options,
+			levels: zone.levels,
+			wanted: zone.wanted,
+			weights: zone.weights,
+			grouping: zone.grouping,
+			keyed: Object.fromEntries(Object.entries(zone.keyed).sort(([a], [b]) => (a < b ? -1 : 1)))
+		}))
+	};
+	return `${JSON.stringify(ordered, null, '\t')}\n`;
+}

@@ -1,0 +1,107 @@
+import { z } from 'zod';
+import { profileSchema, programSchema } from '../control';
+import { siteSchema, zoneSchema } from '../plan';
+import { keyedSchema } from './jobFile';
+
+/** A new site, by name alone. */
+export const newSiteRequest = z.strictObject({ name: siteSchema.shape.name, place: siteSchema.shape.place });
+
+/** A zone to add to a site, copied from none. */
+export const addZoneRequest = z.strictObject({ zone: zoneSchema, after: z.string().max(36).nullable().default(null) });
+
+/** A zone to save, with the revision that the window last saw. */
+export const saveZoneRequest = z.strictObject({ revision: z.int().min(1), zone: zoneSchema });
+
+/** Values keyed at the control: what the display showed, or null to take the note back. */
+export const keyedRequest = z.strictObject({
+	changes: z.record(z.string().max(120), z.string().max(40).nullable())
+});
+
+/** The zones of a site in a new order. */
+export const orderRequest = z.strictObject({ order: z.array(z.string().max(36)).max(400) });
+
+/** What the stateless computations take: a zone as it stands in a job file, and its profile where that does not ship. */
+export const computeRequest = z.strictObject({
+	zone: zoneSchema.safeExtend({ keyed: keyedSchema.optional() }),
+	profile: profileSchema.optional()
+});
+
+const misfitSpan = z.strictObject({
+	from: z.int(),
+	to: z.int(),
+	wantedC: z.number(),
+	heldC: z.number()
+});
+
+const heldStep = z.strictObject({ at: z.int(), value: z.number() });
+
+/** One grouping's best program and what it leaves undone. */
+export const fitAnswer = z.strictObject({
+	grouping: z.string(),
+	name: z.string(),
+	program: programSchema,
+	held: z.array(heldStep),
+	coldKelvinMinutes: z.number(),
+	warmKelvinMinutes: z.number(),
+	coldMinutes: z.number(),
+	warmMinutes: z.number(),
+	weighted: z.number(),
+	misfit: z.array(misfitSpan),
+	valuesToKey: z.int(),
+	lost: z.array(z.strictObject({ day: z.int(), from: z.int(), to: z.int(), wantedC: z.number() })),
+	searched: z.strictObject({ candidateTimes: z.int(), setpoints: z.int() })
+});
+
+/** Every grouping that the control offers, and which one is taken. */
+export const fitResponse = z.strictObject({
+	chosen: z.string(),
+	suggested: z.string(),
+	optimal: z.literal(true),
+	fits: z.array(fitAnswer)
+});
+
+const cardItem = z.strictObject({
+	id: z.string(),
+	section: z.string(),
+	what: z.string(),
+	shows: z.string(),
+	unit: z.string(),
+	aside: z.string(),
+	before: z.string().nullable()
+});
+
+/** The plain ordered list of values to key. */
+export const keyInResponse = z.strictObject({
+	grouping: z.string(),
+	items: z.array(cardItem),
+	leave: z.string(),
+	timeoutSeconds: z.int().nullable(),
+	confirm: z.string()
+});
+
+/** What every refusal looks like. */
+export const problemResponse = z.strictObject({
+	error: z.strictObject({ path: z.string(), sentence: z.string() })
+});
+
+/** A site in the list. */
+export const listedSite = z.strictObject({
+	id: z.string(),
+	name: z.string(),
+	place: z.string(),
+	updatedAt: z.string(),
+	deletedAt: z.string().nullable(),
+	zones: z.int(),
+	zonesKeyed: z.int(),
+	valuesLeft: z.int(),
+	zonesMisfit: z.int()
+});
+
+export const listResponse = z.strictObject({ jobs: z.array(listedSite) });
+export const createdResponse = z.strictObject({ id: z.string() });
+export const savedResponse = z.strictObject({ revision: z.int() });
+export const keyedResponse = z.strictObject({ keyed: keyedSchema });
+export const conflictResponse = z.strictObject({
+	error: z.strictObject({ path: z.string(), sentence: z.string() }),
+	current: z.strictObject({ revision: z.int(), zone: zoneSchema })
+});

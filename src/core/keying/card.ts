@@ -1,0 +1,221 @@
+import {
+	displayDay,
+	displaySetpoint,
+	displayTime,
+	groupName,
+	type ControlOptions,
+	type ControlProfile,
+	type Grouping,
+	type Program
+} from '../control';
+import { clockTime } from '../week';
+
+/** One value to key, in the control's own unit, clock format and day numbering. */
+export interface CardItem {
+	/** Stays the same as long as the control asks for the same thing; a value keyed is kept under it. */
+	readonly id: string;
+	/** The heading it stands under: "Settings", "Thursday", "Mon–Fri". */
+	readonly section: string;
+	/** What the control asks for: "step 4, time". */
+	readonly what: string;
+	/** What the display must show. */
+	readonly shows: string;
+	/** The unit behind the value, as on the display: "°C" or nothing. */
+	readonly unit: string;
+	/** A line under the heading: the control's own day number, clock format. */
+	readonly aside: string;
+	/** What to do before this value can be keyed, where it is the first of its part. */
+	readonly before: string | null;
+}
+
+/** Everything to key, in the order in which the control asks for it. */
+export interface KeyCard {
+	readonly items: readonly CardItem[];
+	/** What to do after the last value. */
+	readonly leave: string;
+	/** Seconds after which the menu leaves by itself; null if it stays. */
+	readonly timeoutSeconds: number | null;
+	/** What the key is called that takes a value. */
+	readonly confirm: string;
+}
+
+const clockWords = { '24': '24-hour clock', '12': '12-hour clock' } as const;
+
+/** Settings that come before the program because a change of them wipes it on many controls (common practice). */
+function settingItems(profile: ControlProfile, options: ControlOptions, grouping: Grouping): CardItem[] {
+	const item = (id: string, what: string, shows: string): CardItem => ({
+		id: `setting/${id}`,
+		section: 'Settings',
+		what,
+		shows,
+		unit: '',
+		aside: 'before the program: changing it later can wipe the week',
+		before: null
+	});
+	const items: CardItem[] = [];
+	if (profile.temperature && profile.temperature.units.length > 1)
+		items.push(item('unit', 'unit', `°${options.unit}`));
+	if (profile.clockFormats.length > 1) items.push(item('clock', 'clock format', `${options.clock} h`));
+	if (profile.groupings.length > 1) items.push(item('grouping', 'day grouping', grouping.name));
+	if (profile.program.form !== 'slots' && profile.program.perDay.length > 1)
+		items.push(item('per-day', 'steps a day', String(options.perDay)));
+	return items;
+}
+
+function dayAside(profile: ControlProfile, days: readonly number[]): string {
+	const shown = days.map((day) => displayDay(profile, day));
+	const first = shown[0]!;
+	const run = days.length > 2 ? `${first}–${shown.at(-1)!}` : shown.join(', ');
+	return profile.dayNumbering === 'names'
+		? `shown as ${run}`
+		: `${days.length > 1 ? 'days' : 'day'} ${run} on this control`;
+}
+
+function timeItems(
+	profile: ControlProfile,
+	options: ControlOptions,
+	base: Omit<CardItem, 'what' | 'shows' | 'unit'>,
+	what: string,
+	minute: number
+): CardItem[] {
+	const aside = `${base.aside} · ${clockWords[options.clock]}`;
+	const shown = displayTime(minute, options.clock);
+	if (profile.keying.timeEntry === 'whole')
+		return [{ ...base, aside, id: `${base.id}/time`, what: `${what}, time`, shows: shown, unit: '' }];
+	const [hour, rest] = shown.split(':') as [string, string];
+	const [minutes, half] = rest.split(' ') as [string, string | undefined];
+	return [
+		{
+			...base,
+			aside,
+			id: `${base.id}/hour`,
+			what: `${what}, hour`,
+			shows: half ? `${hour} ${half}` : hour,
+			unit: ''
+		},
+		{
+			...base,
+			aside,
+			before: null,
+			id: `${base.id}/minute`,
+			what: `${what}, minute`,
+			shows: minutes,
+			unit: ''
+		}
+	];
+}
+
+function programItems(profile: ControlProfile, options: ControlOptions, program: Program): CardItem[] {
+	const unit = profile.temperature ? `°${options.unit}` : '';
+	const stem = `${program.grouping}/${options.perDay}/${options.unit}/${options.clock}`;
+	const base = (days: readonly number[], rest: string) => ({
+		id: `${stem}/${days.join('')}/${rest}`,
+		section: groupName(days),
+		aside: dayAside(profile, days),
+		before: null
+	});
+	const clear = (days: readonly number[], what: string, n: number): CardItem => ({
+		...base(days, `${n}/clear`),
+		what: `${what} ${n}, not needed`,
+		shows: '--:--',
+		unit: ''
+	});
+	const spare = (used: number) =>
+		Array.from({ length: Math.max(0, options.perDay - used) }, (_, i) => used + i + 1);
+
+	switch (program.form) {
+		case 'events':
+			return program.groups.flatMap((group) => [
+				...group.events.flatMap((event, index) => {
+					const what = `step ${index + 1}`;
+					const time = timeItems(profile, options, base(group.days, `${index + 1}`), what, event.at);
+					const temperature: CardItem = {
+						...base(group.days, `${index + 1}/temperature`),
+						what: `${what}, temperature`,
+						shows: displaySetpoint(profile, options, event.setpointC),
+						unit
+					};
+					return profile.keying.eventOrder === 'time-first'
+						? [...time, temperature]
+						: [temperature, ...time];
+				}),
+				...spare(group.events.length).map((n) => clear(group.days, 'step', n))
+			]);
+		case 'pairs':
+			return program.groups.flatMap((group) => [
+				...group.pairs.flatMap((pair, index) => [
+					...timeItems(profile, options, base(group.days, `${index + 1}/on`), `pair ${index + 1} on`, pair.on),
+					...timeItems(profile, options, base(group.days, `${index + 1}/off`), `pair ${index + 1} off`, pair.off)
+				]),
+				...spare(group.pairs.length).map((n) => clear(group.days, 'pair', n))
+			]);
+		case 'slots':
+			return [
+				...program.settings.map((setting) => ({
+					id: `setting/${setting.name}/${options.unit}`,
+					section: 'Settings',
+					what: `${setting.name} temperature`,
+					shows: displaySetpoint(profile, options, setting.setpointC),
+					unit,
+					aside: 'once, for the whole week',
+					before: null
+				})),
+				...program.groups.flatMap((group) =>
+					group.slots.map((setting, slot) => {
+						const name = program.settings[setting]!.name;
+						const from = slot * program.slotMinutes;
+						return {
+							...base(group.days, `${slot}`),
+							what: `${clockTime(from)} to ${clockTime(from + program.slotMinutes)}`,
+							shows: name.charAt(0).toUpperCase() + name.slice(1),
+							unit: ''
+						};
+					})
+				)
+			];
+	}
+}
+
+/**
+ * The plain ordered list for a program: the settings that come before it, then every value in the
+ * order the control asks for it. `grouping` must be the program's.
+ */
+export function keyCard(
+	profile: ControlProfile,
+	options: ControlOptions,
+	grouping: Grouping,
+	program: Program
+): KeyCard {
+	const settings = settingItems(profile, options, grouping);
+	const week = programItems(profile, options, program);
+	const firstOfWeek = week.findIndex((item) => item.section !== 'Settings');
+	return {
+		items: [
+			...settings,
+			...week.map((item, index) =>
+				index === firstOfWeek ? { ...item, before: profile.keying.enter } : item
+			)
+		],
+		leave: profile.keying.leave,
+		timeoutSeconds: profile.keying.timeoutSeconds,
+		confirm: profile.keying.confirm
+	};
+}
+
+/** What was keyed so far: what the display showed when it was confirmed, by item id. */
+export type Keyed = Readonly<Record<string, string>>;
+
+/** Whether this value is in the control already: keyed, and keyed as the plan now wants it. */
+export function isKeyed(item: CardItem, keyed: Keyed): boolean {
+	return keyed[item.id] === item.shows;
+}
+
+/** Where a card stands: values in, values in all, and the index of the first one still to key (the count when none is). */
+export function cardProgress(card: KeyCard, keyed: Keyed): { done: number; of: number; next: number } {
+	const next = card.items.findIndex((item) => !isKeyed(item, keyed));
+	return {
+		done: card.items.filter((item) => isKeyed(item, keyed)).length,
+		of: card.items.length,
+		next: next === -1 ? card.items.length : next
+	};
+}

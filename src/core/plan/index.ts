@@ -1,0 +1,2 @@
+export * from './site';
+export * from './zone';

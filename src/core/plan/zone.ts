@@ -1,0 +1,122 @@
+import { z } from 'zod';
+import {
+	controlOptionsSchema,
+	factoryOptions,
+	levelsSchema,
+	shortName,
+	shortNote,
+	slug,
+	startingLevels,
+	type ControlProfile,
+	type Level
+} from '../control';
+import { buildWeek, constantWeek, mapWeek, WEEK_MINUTES, type WeekSteps } from '../week';
+
+/** The wanted week in a file: level names by week minute (Monday 00:00 = 0), each holding until the next, over Sunday midnight too. */
+const wantedSchema = z
+	.array(z.strictObject({ at: z.int().min(0).max(WEEK_MINUTES - 1), level: slug }))
+	.min(1)
+	.max(2000)
+	.superRefine((steps, context) => {
+		steps.forEach((step, index) => {
+			if (index > 0 && step.at <= steps[index - 1]!.at)
+				context.addIssue({
+					code: 'custom',
+					path: [index, 'at'],
+					message: 'does not come after the step before it'
+				});
+		});
+	})
+	.transform((steps) =>
+		buildWeek(steps.map((step) => ({ at: step.at, value: step.level }))).map((step) => ({
+			at: step.at,
+			level: step.value
+		}))
+	);
+
+const weight = z.int().min(0).max(1000);
+
+/** A zone: a room, loop or radiator governed by one channel of one control, with the week it should live. */
+export const zoneSchema = z
+	.strictObject({
+		name: shortName,
+		note: shortNote.default(''),
+		/** The id of the control profile. */
+		control: slug,
+		options: controlOptionsSchema,
+		levels: levelsSchema,
+		wanted: wantedSchema,
+		/** What a minute too cold and a minute too warm weigh in the fit. */
+		weights: z
+			.strictObject({ cold: weight, warm: weight })
+			.refine((weights) => weights.cold + weights.warm > 0, 'cannot both be nought'),
+		/** The chosen day grouping; null leaves the choice to the fit. */
+		grouping: slug.nullable()
+	})
+	.superRefine((zone, context) => {
+		zone.wanted.forEach((step, index) => {
+			if (!zone.levels.some((level) => level.id === step.level))
+				context.addIssue({
+					code: 'custom',
+					path: ['wanted', index, 'level'],
+					message: `names no level of this zone ("${step.level}")`
+				});
+		});
+	});
+export type Zone = z.infer<typeof zoneSchema>;
+
+/** The wanted week as a step function of level ids. */
+export function wantedWeek(zone: Zone): WeekSteps<string> {
+	return zone.wanted.map((step) => ({ at: step.at, value: step.level }));
+}
+
+/** The zone with another wanted week. */
+export function withWanted(zone: Zone, week: WeekSteps<string>): Zone {
+	return { ...zone, wanted: week.map((step) => ({ at: step.at, level: step.value })) };
+}
+
+/** The level with this id; throws if the zone has none (a checked zone always has). */
+export function levelOf(zone: Pick<Zone, 'levels'>, id: string): Level {
+	const level = zone.levels.find((candidate) => candidate.id === id);
+	if (!level) throw new RangeError(`no level ${id}`);
+	return level;
+}
+
+/** The week the setpoint should follow, in °C (0/1 on a switch): the wanted week, no lead applied. */
+export function targetWeek(zone: Zone): WeekSteps<number> {
+	return mapWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC);
+}
+
+/** A new zone on a control: its starting levels, a plain week of the lower level, nothing chosen. */
+export function newZone(name: string, profile: ControlProfile): Zone {
+	const levels = startingLevels(profile);
+	const resting = levels[1]!;
+	return withWanted(
+		{
+			name,
+			note: '',
+			control: profile.id,
+			options: factoryOptions(profile),
+			levels,
+			wanted: [],
+			weights: { cold: 4, warm: 1 },
+			grouping: null
+		},
+		constantWeek(resting.id)
+	);
+}
+
+/**
+ * The zone on another control. Where one only switches and the other does not, levels are replaced:
+ * what was the warmest becomes on (or comfort), all else off (or eco), so that the drawn times stay.
+ */
+export function onControl(zone: Zone, from: ControlProfile, to: ControlProfile): Zone {
+	const moved = { ...zone, control: to.id, options: factoryOptions(to), grouping: null };
+	if ((from.temperature === null) === (to.temperature === null)) return moved;
+	const levels = startingLevels(to);
+	const warmest = Math.max(...zone.levels.map((level) => level.setpointC));
+	const week = mapWeek(wantedWeek(zone), (id) =>
+		levelOf(zone, id).setpointC === warmest ? levels[0]!.id : levels[1]!.id
+	);
+	return withWanted({ ...moved, levels }, week);
+}

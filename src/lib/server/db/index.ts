@@ -1,0 +1,1 @@
+export { closeDatabase, database, openDatabase, type Database } from './database';

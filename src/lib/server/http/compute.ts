@@ -1,0 +1,57 @@
+import type { z } from 'zod';
+import { allowedOptions, findProfile } from '$core/control';
+import { fitZone } from '$core/fit';
+import type { computeRequest, fitResponse, keyInResponse, Problem } from '$core/formats';
+import { keyCard } from '$core/keying';
+
+type ComputeRequest = z.output<typeof computeRequest>;
+type Computed<T> = { value: T } | { problem: Problem };
+
+function profileFor({ zone, profile }: ComputeRequest) {
+	return profile ?? findProfile(zone.control);
+}
+
+const unknownControl = (id: string): { problem: Problem } => ({
+	problem: {
+		path: 'zone.control',
+		sentence: `zone.control names no shipped control ("${id}"); send its profile along.`
+	}
+});
+
+/** The fits of a zone, as the API answers them. */
+export function computeFit(request: ComputeRequest): Computed<z.input<typeof fitResponse>> {
+	const profile = profileFor(request);
+	if (!profile) return unknownControl(request.zone.control);
+	const { fits, chosen, suggested } = fitZone(request.zone, profile);
+	return {
+		value: {
+			chosen: chosen.grouping.id,
+			suggested,
+			optimal: true,
+			fits: fits.map((fit) => ({
+				grouping: fit.grouping.id,
+				name: fit.grouping.name,
+				program: fit.program,
+				held: fit.held.map((step) => ({ ...step })),
+				coldKelvinMinutes: fit.misfit.coldKelvinMinutes,
+				warmKelvinMinutes: fit.misfit.warmKelvinMinutes,
+				coldMinutes: fit.misfit.coldMinutes,
+				warmMinutes: fit.misfit.warmMinutes,
+				weighted: fit.misfit.weighted,
+				misfit: fit.misfit.spans.map((span) => ({ ...span })),
+				valuesToKey: fit.valuesToKey,
+				lost: fit.lost.map((period) => ({ ...period })),
+				searched: { ...fit.searched }
+			}))
+		}
+	};
+}
+
+/** The key-in card of a zone, as the API answers it. */
+export function computeKeyIn(request: ComputeRequest): Computed<z.input<typeof keyInResponse>> {
+	const profile = profileFor(request);
+	if (!profile) return unknownControl(request.zone.control);
+	const { chosen } = fitZone(request.zone, profile);
+	const card = keyCard(profile, allowedOptions(profile, request.zone.options), chosen.grouping, chosen.program);
+	return { value: { grouping: chosen.grouping.id, ...card, items: card.items.map((item) => ({ ...item })) } };
+}

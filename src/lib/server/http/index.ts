@@ -1,0 +1,3 @@
+export * from './answers';
+export * from './compute';
+export { openApi } from './openApi';

@@ -1,0 +1,4 @@
+export type { StoredSite, StoredZone } from './rows';
+export * from './sites';
+export { profileOf, type ZoneSummary } from './summary';
+export * from './zones';

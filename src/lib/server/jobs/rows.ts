@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import { profileSchema, type ControlProfile } from '$core/control';
+import { keyedSchema } from '$core/formats';
+import { siteSchema, zoneSchema, type Site, type Zone } from '$core/plan';
+import type { Keyed } from '$core/keying';
+import type { SiteRow, ZoneRow } from '../db/database';
+import { profileOf, summarise, summarySchema, type ZoneSummary } from './summary';
+
+/** A site as the program works with it, read from its row through the schema. */
+export interface StoredSite {
+	readonly id: string;
+	readonly revision: number;
+	readonly site: Site;
+	readonly profiles: readonly ControlProfile[];
+	readonly updatedAt: string;
+	readonly deletedAt: string | null;
+}
+
+/** A zone as the program works with it. */
+export interface StoredZone {
+	readonly id: string;
+	readonly siteId: string;
+	readonly revision: number;
+	readonly zone: Zone;
+	readonly keyed: Keyed;
+	readonly summary: ZoneSummary;
+	readonly updatedAt: string;
+	readonly deletedAt: string | null;
+}
+
+export function siteFromRow(row: SiteRow): StoredSite {
+	return {
+		id: row.id,
+		revision: row.revision,
+		site: siteSchema.parse(row.document),
+		profiles: z.array(profileSchema).parse(row.profiles),
+		updatedAt: row.updatedAt.toISOString(),
+		deletedAt: row.deletedAt?.toISOString() ?? null
+	};
+}
+
+export function zoneFromRow(row: ZoneRow, profiles: readonly ControlProfile[]): StoredZone {
+	const zone = zoneSchema.parse(row.document);
+	const keyed = keyedSchema.parse(row.keyed);
+	const summary = summarySchema.safeParse(row.summary);
+	return {
+		id: row.id,
+		siteId: row.siteId,
+		revision: row.revision,
+		zone,
+		keyed,
+		summary: summary.success ? summary.data : summarise(zone, keyed, profileOf(zone, profiles)),
+		updatedAt: row.updatedAt.toISOString(),
+		deletedAt: row.deletedAt?.toISOString() ?? null
+	};
+}

@@ -1,0 +1,33 @@
+<script lang="ts">
+	import 'carbon-components-svelte/css/all.css';
+	import '@fontsource/atkinson-hyperlegible-next/latin-400.css';
+	import '@fontsource/atkinson-hyperlegible-next/latin-700.css';
+	import '@fontsource/atkinson-hyperlegible-mono/latin-400.css';
+	import '@fontsource/atkinson-hyperlegible-mono/latin-700.css';
+	import '@fontsource/lexend/latin-600.css';
+	import '$lib/ui/style/tokens.css';
+	import '$lib/ui/style/base.css';
+	import Head from '$lib/ui/shell/Head.svelte';
+	import Keys from '$lib/ui/shell/Keys.svelte';
+	import Palette from '$lib/ui/shell/Palette.svelte';
+
+	let { data, children } = $props();
+	let palette = $state(false);
+	let keys = $state(false);
+
+	function onkeydown(event: KeyboardEvent) {
+		if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+			event.preventDefault();
+			palette = true;
+		} else if (event.key === '?' && !(event.target as HTMLElement).closest('input, textarea, select')) {
+			keys = true;
+		}
+	}
+</script>
+
+<svelte:window {onkeydown} />
+
+<Head theme={data.theme} onpalette={() => (palette = true)} onhelp={() => (keys = true)} />
+{@render children()}
+<Palette bind:open={palette} />
+<Keys bind:open={keys} />

@@ -1,0 +1,1 @@
+<h1>Fond Quarter</h1>

@@ -1,0 +1,16 @@
+import adapter from '@sveltejs/adapter-node';
+import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
+import { optimizeImports } from 'carbon-preprocess-svelte';
+
+/** @type {import('@sveltejs/kit').Config} */
+export default {
+	preprocess: [vitePreprocess(), optimizeImports()],
+	compilerOptions: {
+		runes: ({ filename }) => (filename.includes('node_modules') ? undefined : true)
+	},
+	kit: {
+		adapter: adapter(),
+		alias: { $core: 'src/core' },
+		version: { pollInterval: 0 }
+	}
+};
