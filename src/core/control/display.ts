@@ -25,7 +25,7 @@ export function displaySetpoint(profile: ControlProfile, options: ControlOptions
 /** {@link displaySetpoint} with its unit, for a sentence. */
 export function setpointWithUnit(profile: ControlProfile, options: ControlOptions, setpointC: number): string {
 	const shown = displaySetpoint(profile, options, setpointC);
-	return profile.temperature ? `${shown} °${options.unit}` : shown.toLowerCase();
+	return profile.temperature ? `${shown}\u00a0°${options.unit}` : shown.toLowerCase();
 }
 
 /** How the control itself names a day (0 = Monday): letters or a figure. */

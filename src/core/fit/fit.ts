@@ -103,9 +103,8 @@ function solve(request: FitRequest, grouping: Grouping, valuesC: readonly number
 	}
 	if (form.form === 'pairs') {
 		const onOff = [scaled(0), scaled(1)];
-		const ready = groupTargets(target, groups, form.stepMinutes, onOff, weights, [
-			DAY_MINUTES - form.stepMinutes
-		]);
+		const lastStep = DAY_MINUTES - form.stepMinutes;
+		const ready = groupTargets(target, groups, form.stepMinutes, onOff, weights, [lastStep]);
 		const solved = ready.map((group) =>
 			solvePairs(group, options.perDay, form.endsAtMidnight, onOff[1]!)
 		);
@@ -124,7 +123,11 @@ function solve(request: FitRequest, grouping: Grouping, valuesC: readonly number
 	const latestFirst = form.clearable
 		? DAY_MINUTES - form.stepMinutes
 		: DAY_MINUTES - options.perDay * form.stepMinutes;
-	const ready = groupTargets(target, groups, form.stepMinutes, values, weights, [latestFirst]);
+	const ready = groupTargets(target, groups, form.stepMinutes, values, weights, [
+		latestFirst,
+		// the last step of the day may be worth an event for what it hands to the next day
+		DAY_MINUTES - form.stepMinutes
+	]);
 	const solution = solveCoupled({
 		groups: ready,
 		values,

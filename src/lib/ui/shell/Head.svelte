@@ -58,7 +58,7 @@
 	<p role="status" class:signal={saving.now.kind === 'waiting' || saving.now.kind === 'refused'}>{words}</p>
 	<div class="tools">
 		<button class="quiet theme" onclick={nextTheme}>{themeNames[shown]}</button>
-		<button class="quiet" onclick={onpalette} aria-label="Go anywhere (Ctrl K)">Ctrl K</button>
+		<button class="quiet" onclick={onpalette} aria-label="Go anywhere (Ctrl K)"><span class="wide">Ctrl K</span><span class="small">Go</span></button>
 		<button class="quiet" onclick={onhelp} aria-label="Keys and shortcuts">?</button>
 	</div>
 </header>
@@ -102,7 +102,9 @@
 	}
 	p {
 		color: var(--soft);
-		font-size: 0.95rem;
+		font-size: 0.9rem;
+		flex: 0 0 auto;
+		max-width: 50%;
 	}
 	p.signal {
 		color: var(--signal);
@@ -117,7 +119,16 @@
 		font-size: 0.875rem;
 		color: var(--soft);
 	}
+	.small {
+		display: none;
+	}
 	@media (max-width: 700px) {
+		.wide {
+			display: none;
+		}
+		.small {
+			display: inline;
+		}
 		header {
 			padding: 0 0.75rem;
 			gap: 0.5rem;

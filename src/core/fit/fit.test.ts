@@ -1,0 +1,256 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { factoryOptions, shippedProfiles, expandProgram, type ControlProfile, type Grouping } from '../control';
+import { newZone, withWanted } from '../plan';
+import { buildWeek, constantWeek, DAY_MINUTES, valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
+import { defaultWeights, fitGrouping, fitZone, misfitOf, misfitSentences, nearestWeightStop, weightStops, type FitRequest } from '.';
+
+const [stat, keypad, timer] = shippedProfiles as [ControlProfile, ControlProfile, ControlProfile];
+
+/** A six-step stat reduced to a coarse clock, so that every program can be tried. */
+function coarse(perDay: number, clearable: boolean): ControlProfile {
+	return { ...stat, program: { form: 'events', stepMinutes: 60, perDay: [perDay], clearable } };
+}
+
+function request(profile: ControlProfile, target: WeekSteps<number>, setpointsC: number[], perDay?: number): FitRequest {
+	const options = factoryOptions(profile);
+	return { profile, options: { ...options, perDay: perDay ?? options.perDay }, setpointsC, target, weights: defaultWeights };
+}
+
+/** J by walking every minute. */
+function costByMinute(target: WeekSteps<number>, held: (minute: number) => number): number {
+	let cost = 0;
+	for (let minute = 0; minute < WEEK_MINUTES; minute++) {
+		const short = valueAt(target, minute) - held(minute);
+		cost += short > 0 ? defaultWeights.cold * short : defaultWeights.warm * -short;
+	}
+	return cost;
+}
+
+const everyDayAlike: Grouping = { id: 'all', name: 'all', groups: [[0, 1, 2, 3, 4, 5, 6]] };
+const odd: Grouping = { id: 'odd', name: 'odd', groups: [[0, 2, 4], [1, 3], [5, 6]] };
+
+/** All event lists of a day: times on four-hour marks and the last step before midnight, which sets what the next day is handed. */
+function everyDayProgram(most: number, values: number[], least: number): { at: number; setpointC: number }[][] {
+	const times = [0, 240, 480, 720, 960, 1200, 1380];
+	const lists: { at: number; setpointC: number }[][] = [];
+	const grow = (list: { at: number; setpointC: number }[], from: number) => {
+		if (list.length >= least) lists.push(list);
+		if (list.length === most) return;
+		for (let i = from; i < times.length; i++)
+			for (const setpointC of values) grow([...list, { at: times[i]!, setpointC }], i + 1);
+	};
+	grow([], 0);
+	return lists;
+}
+
+const fourHourly = fc
+	.array(fc.record({ at: fc.integer({ min: 0, max: 41 }).map((i) => i * 240), value: fc.constantFrom(12, 16, 20) }), {
+		minLength: 1,
+		maxLength: 16
+	})
+	.map((steps) => buildWeek(steps));
+
+describe('the fit never loses against trying everything', () => {
+	it('one program for every day, two events, all of them tried', () => {
+		const programs = everyDayProgram(2, [12, 16, 20], 1);
+		fc.assert(
+			fc.property(fourHourly, (target) => {
+				const fit = fitGrouping(request(coarse(2, true), target, [12, 16, 20], 2), everyDayAlike);
+				const best = Math.min(
+					...programs.map((events) => {
+						const program = { form: 'events' as const, grouping: 'all', groups: [{ days: [0, 1, 2, 3, 4, 5, 6], events }] };
+						return misfitOf(target, expandProgram(program, 12), defaultWeights).weighted;
+					})
+				);
+				expect(fit.misfit.weighted).toBeCloseTo(best, 6);
+			}),
+			{ numRuns: 40 }
+		);
+	});
+
+	it('groups that are not contiguous, one event each, empty ones too', () => {
+		const programs = everyDayProgram(1, [12, 20], 0);
+		fc.assert(
+			fc.property(fourHourly, (target) => {
+				const fit = fitGrouping(request(coarse(1, true), target, [12, 20], 1), odd);
+				let best = Infinity;
+				for (const a of programs)
+					for (const b of programs)
+						for (const c of programs) {
+							if (a.length + b.length + c.length === 0) continue;
+							const program = {
+								form: 'events' as const,
+								grouping: 'odd',
+								groups: [a, b, c].map((events, g) => ({ days: odd.groups[g]!, events }))
+							};
+							best = Math.min(best, misfitOf(target, expandProgram(program, 12), defaultWeights).weighted);
+						}
+				expect(fit.misfit.weighted).toBeCloseTo(best, 6);
+			}),
+			{ numRuns: 12 }
+		);
+	});
+});
+
+describe('what a fit holds', () => {
+	const anyTarget = fc
+		.array(fc.record({ at: fc.integer({ min: 0, max: WEEK_MINUTES - 1 }), value: fc.constantFrom(7, 15.5, 18, 21) }), {
+			minLength: 1,
+			maxLength: 60
+		})
+		.map((steps) => buildWeek(steps));
+
+	it('costs what walking its program minute by minute costs, and keeps to the profile', () => {
+		fc.assert(
+			fc.property(anyTarget, fc.constantFrom(...shippedProfiles), (temperatures, profile) => {
+				const target = profile.temperature ? temperatures : buildWeek(temperatures.map((s) => ({ ...s, value: s.value > 16 ? 1 : 0 })));
+				const setpoints = profile.temperature ? [7, 15.5, 18, 21] : [0, 1];
+				for (const grouping of profile.groupings) {
+					const fit = fitGrouping(request(profile, target, setpoints), grouping);
+					const held = new Array<number>(WEEK_MINUTES);
+					const { program } = fit;
+					const last = new Map<number, number>();
+					for (const group of program.groups) {
+						for (const day of group.days) {
+							if ('events' in group) last.set(day, group.events.at(-1)!.setpointC);
+						}
+					}
+					for (const group of program.groups)
+						for (const day of group.days)
+							for (let minute = 0; minute < DAY_MINUTES; minute++) {
+								const at = day * DAY_MINUTES + minute;
+								if ('events' in group) {
+									const ruling = group.events.filter((event) => event.at <= minute).at(-1);
+									held[at] = ruling ? ruling.setpointC : last.get((day + 6) % 7)!;
+									expect(group.events).toHaveLength(6);
+								} else if ('slots' in group && program.form === 'slots') {
+									held[at] = program.settings[group.slots[Math.floor(minute / 60)]!]!.setpointC;
+								} else if ('pairs' in group) {
+									held[at] = group.pairs.some((pair) => pair.on <= minute && minute < pair.off) ? 1 : 0;
+									expect(group.pairs.length).toBeLessThanOrEqual(2);
+								}
+							}
+					expect(costByMinute(target, (minute) => held[minute]!)).toBeCloseTo(fit.misfit.weighted, 5);
+				}
+			}),
+			{ numRuns: 5 }
+		);
+	});
+
+	it('never costs more with a finer grouping', () => {
+		fc.assert(
+			fc.property(anyTarget, (target) => {
+				const costs = stat.groupings.map((grouping) => fitGrouping(request(stat, target, [7, 15.5, 18, 21]), grouping).misfit.weighted);
+				expect(costs[1]!).toBeLessThanOrEqual(costs[0]! + 1e-6);
+				expect(costs[2]!).toBeLessThanOrEqual(costs[1]! + 1e-6);
+			}),
+			{ numRuns: 25 }
+		);
+	});
+});
+
+describe('ties', () => {
+	it('go to the fewest events: a steady week on a clearable control needs one', () => {
+		const fit = fitGrouping(request({ ...coarse(6, true) }, constantWeek(18), [16, 18, 20], 6), stat.groupings[2]!);
+		expect(fit.program.groups.reduce((sum, group) => sum + ('events' in group ? group.events.length : 0), 0)).toBe(1);
+		expect(fit.misfit.weighted).toBe(0);
+	});
+
+	it('then to the fewest distinct values', () => {
+		// two stretches of 16.5, each as near to 16 as to 17; one of them could be either, 17 is used anyway
+		const target = buildWeek([
+			{ at: 0, value: 17 },
+			{ at: 480, value: 16.5 },
+			{ at: 960, value: 20 }
+		]);
+		const even = { ...request(coarse(6, true), target, [16, 17, 20], 6), weights: { cold: 1, warm: 1 } };
+		const fit = fitGrouping(even, everyDayAlike);
+		const used = new Set(fit.program.groups.flatMap((g) => ('events' in g ? g.events.map((e) => e.setpointC) : [])));
+		expect(used.has(16)).toBe(false);
+	});
+
+	it('then to the earliest rise and the latest fall', () => {
+		// a step at 30 past on an hourly control with even weights: either hour costs the same
+		const target = buildWeek([
+			{ at: 390, value: 20 },
+			{ at: 1110, value: 16 }
+		]);
+		const week = buildWeek([0, 1, 2, 3, 4, 5, 6].flatMap((d) => target.map((s) => ({ at: s.at + d * 1440, value: s.value }))));
+		const fit = fitGrouping({ ...request(coarse(2, true), week, [16, 20], 2), weights: { cold: 1, warm: 1 } }, everyDayAlike);
+		expect(fit.program.groups[0]).toMatchObject({ events: [{ at: 360, setpointC: 20 }, { at: 1140, setpointC: 16 }] });
+	});
+});
+
+describe('forced periods', () => {
+	it('repeat the value before, late in the day, and hold the same week', () => {
+		const target = buildWeek([
+			{ at: 400, value: 20 },
+			{ at: 1300, value: 16 }
+		]);
+		const fit = fitGrouping(request(stat, target, [16, 20]), stat.groupings[2]!);
+		for (const group of fit.program.groups) {
+			if (!('events' in group)) throw new Error('events expected');
+			expect(group.events).toHaveLength(6);
+			expect(group.events.every((event, i) => i === 0 || event.at > group.events[i - 1]!.at)).toBe(true);
+			expect(group.events.every((event) => event.at % 10 === 0)).toBe(true);
+		}
+		expect(fit.misfit.weighted).toBe(0);
+	});
+
+	it('may spend the last step before midnight on what the next day is handed', () => {
+		// two events a day: up at 06:00 needs one, and the night of 17.0 begins in the evening of a day without other change
+		const week = [0, 1, 2, 3, 4, 5, 6].flatMap((d) => [
+			{ at: d * 1440, value: 12 },
+			{ at: d * 1440 + 720, value: 20 }
+		]);
+		const profile: ControlProfile = { ...stat, program: { form: 'events', stepMinutes: 10, perDay: [2], clearable: false } };
+		const fit = fitGrouping(request(profile, buildWeek([...week, { at: 700, value: 16 }]), [12, 16, 20], 2), everyDayAlike);
+		expect(fit.misfit.coldMinutes + fit.misfit.warmMinutes).toBeLessThan(60);
+		const late = fitGrouping({ ...request(profile, buildWeek(week), [12, 20], 2), weights: { cold: 1, warm: 1 } }, everyDayAlike);
+		expect(late.misfit.weighted).toBe(0);
+	});
+
+	it('find room even when the only change is the last step of the day', () => {
+		const target = buildWeek([0, 1, 2, 3, 4, 5, 6].flatMap((d) => [{ at: d * 1440 + 1430, value: 20 }, { at: d * 1440, value: 16 }]));
+		const fit = fitGrouping(request(stat, target, [16, 20]), stat.groupings[0]!);
+		expect(fit.misfit.weighted).toBe(0);
+	});
+});
+
+describe('the words of a misfit', () => {
+	it('name day, times, length and both setpoints, like days together, worst first', () => {
+		const target = buildWeek([{ at: 0, value: 17 }, { at: 790, value: 20.5 }, { at: 900, value: 17 }, { at: 2230, value: 20.5 }, { at: 2340, value: 17 }]);
+		const held = buildWeek([{ at: 0, value: 17 }, { at: 840, value: 20.5 }, { at: 900, value: 17 }, { at: 2280, value: 20.5 }, { at: 2340, value: 17 }]);
+		const words = misfitSentences(misfitOf(target, held, defaultWeights), defaultWeights, (c) => c.toFixed(1));
+		expect(words.map((one) => one.text)).toEqual(['Mon, Tue 13:10–14:00, 50 min at 17.0 instead of 20.5']);
+	});
+});
+
+describe('a zone', () => {
+	it('takes its own grouping over the suggestion, and the suggestion when it has none', () => {
+		const zone = withWanted(newZone('Loft', stat), buildWeek([{ at: 480, value: 'comfort' }, { at: 900, value: 'eco' }]));
+		expect(fitZone(zone, stat).chosen.grouping.id).toBe('7-day');
+		expect(fitZone({ ...zone, grouping: '5-2' }, stat).chosen.grouping.id).toBe('5-2');
+		const alike = withWanted(newZone('Loft', stat), constantWeek('eco'));
+		expect(fitZone(alike, stat).chosen.grouping.id).toBe('24-hour');
+	});
+
+	it('finds its place on the slider again', () => {
+		weightStops.forEach((stop, i) => expect(nearestWeightStop(stop)).toBe(i));
+	});
+
+	it('takes as settings of an hour strip the two levels that serve the week best', () => {
+		const zone = withWanted(newZone('Room', keypad), buildWeek([{ at: 480, value: 'eco' }, { at: 900, value: 'frost' }]));
+		const { program, misfit } = fitZone(zone, keypad).chosen;
+		expect(program.form === 'slots' && program.settings.map((s) => s.setpointC)).toEqual([16, 7]);
+		expect(misfit.weighted).toBe(0);
+	});
+
+	it('ends a switch timer pair at midnight where the week runs on', () => {
+		const zone = withWanted(newZone('Rail', timer), buildWeek([{ at: 1320, value: 'on' }, { at: 1500, value: 'off' }]));
+		const { program } = fitZone({ ...zone, grouping: '7-day' }, timer).chosen;
+		expect(program.groups[0]).toMatchObject({ pairs: [{ on: 1320, off: 1440 }] });
+		expect(program.groups[1]).toMatchObject({ pairs: [{ on: 0, off: 60 }] });
+	});
+});

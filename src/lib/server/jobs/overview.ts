@@ -1,0 +1,40 @@
+import { error } from '@sveltejs/kit';
+import { shippedProfiles, type ControlProfile } from '$core/control';
+import { database } from '../db';
+import type { StoredSite, StoredZone } from './rows';
+import { findSite, zonesOf } from './sites';
+import { profileOf } from './summary';
+
+/** A site with its zones, for the pages of that site. Answers 404 (throws SvelteKit's error) when it is not there. */
+export async function siteForPages(
+	id: string
+): Promise<{ stored: StoredSite; zones: StoredZone[]; removed: StoredZone[] }> {
+	const db = await database();
+	const stored = await findSite(db, id);
+	if (!stored) error(404, 'There is no such site.');
+	if (stored.deletedAt) error(404, `${stored.site.name} has been deleted. It can be put back from Jobs.`);
+	const [zones, removed] = await Promise.all([zonesOf(db, stored), zonesOf(db, stored, true)]);
+	return { stored, zones, removed };
+}
+
+/** All control profiles that a site's zones may use: its own, then those shipped. */
+export function profilesFor(site: StoredSite): ControlProfile[] {
+	return [...site.profiles, ...shippedProfiles];
+}
+
+/** A zone in a list: its name, control, drawn week and where it stands. */
+export function zoneInList(stored: StoredZone, site: StoredSite) {
+	const { id, zone, summary, updatedAt } = stored;
+	return {
+		id,
+		revision: stored.revision,
+		name: zone.name,
+		control: profileOf(zone, site.profiles).name,
+		isSwitch: profileOf(zone, site.profiles).temperature === null,
+		levels: zone.levels.map((level) => ({ id: level.id, setpointC: level.setpointC })),
+		wanted: zone.wanted,
+		summary,
+		updatedAt
+	};
+}
+export type ZoneInList = ReturnType<typeof zoneInList>;

@@ -1,0 +1,588 @@
+<script lang="ts">
+	import { displaySetpoint, timeStep, type ControlProfile } from '$core/control';
+	import type { ZoneFit } from '$core/fit';
+	import { clockTime, DAY_NAMES, DAY_SHORT, duration, firstAlike, splitByDay } from '$core/week';
+	import { levelOf, wantedWeek, type Zone } from '$core/plan';
+	import { heightScale, minuteAt, misfitRects, stepArea, stepPath, timeX } from './geometry';
+	import {
+		carriedInto,
+		dayShapes,
+		middleOfTread,
+		placeAfterMove,
+		riserAdded,
+		riserAt,
+		riserCleared,
+		riserMoved,
+		risersOf,
+		setpointOf,
+		steppedLevel,
+		treadSet,
+		type RiserPlace
+	} from './weekEdits';
+
+	let {
+		zone,
+		profile,
+		fit,
+		shown,
+		rowHeight = 58,
+		selected = $bindable(null),
+		selectedDay = $bindable(0),
+		onpreview,
+		oncommit,
+		oncancel,
+		onchange
+	}: {
+		zone: Zone;
+		profile: ControlProfile;
+		fit: ZoneFit | null;
+		shown: { wanted: boolean; held: boolean; misfit: boolean };
+		rowHeight?: number;
+		selected?: RiserPlace | null;
+		selectedDay?: number;
+		onpreview: (zone: Zone) => void;
+		oncommit: () => void;
+		oncancel: () => void;
+		onchange: (zone: Zone) => void;
+	} = $props();
+
+	const RISER_REACH = 9;
+	const TREAD_REACH = 9;
+
+	let frame = $state<HTMLDivElement>();
+	let frameWidth = $state(760);
+	const narrow = $derived(frameWidth < 520);
+	const labelWidth = $derived(narrow ? 44 : 88);
+	const sayWidth = $derived(narrow ? 0 : 104);
+	const width = $derived(Math.max(200, frameWidth - labelWidth - sayWidth - (narrow ? 12 : 4)));
+	const height = $derived(rowHeight - 8);
+	const step = $derived(timeStep(profile));
+
+	const setpoints = $derived(zone.levels.map((level) => level.setpointC));
+	const scale = $derived(heightScale(setpoints, height));
+	const shapes = $derived(dayShapes(zone));
+	const wanted = $derived(
+		shapes.map((shape) => shape.map((span) => ({ ...span, value: setpointOf(zone, span.value) })))
+	);
+	const held = $derived(fit ? splitByDay(fit.chosen.held) : null);
+	const alike = $derived(firstAlike(wantedWeek(zone)));
+
+	const rows = $derived(
+		wanted.map((spans, day) => ({
+			day,
+			line: stepPath(spans, width, scale.y),
+			heldArea: held ? stepArea(held[day]!, width, height, scale.y) : '',
+			heldLine: held ? stepPath(held[day]!, width, scale.y) : '',
+			misfit: held ? misfitRects(spans, held[day]!, width, scale.y) : [],
+			letters: spans.flatMap((span, i) => {
+				const middle = timeX((span.from + span.to) / 2, width);
+				if (timeX(span.to - span.from, width) < 16) return [];
+				const y = scale.y(span.value);
+				const below = y < height * 0.45;
+				return [{ x: middle, y: below ? y + 15 : y - 5, letter: levelOf(zone, shapes[day]![i]!.value).letter }];
+			}),
+			risers: risersOf(zone, day).map((riser) => ({
+				...riser,
+				x: timeX(riser.minute, width),
+				top: Math.min(scale.y(before(day, riser.riser)), scale.y(spans[riser.riser]!.value)),
+				bottom: Math.max(scale.y(before(day, riser.riser)), scale.y(spans[riser.riser]!.value))
+			}))
+		}))
+	);
+
+	/** What a day's row says at its end: how much of it is off, or that it is like another. */
+	const says = $derived.by(() => {
+		if (!fit) return DAY_NAMES.map(() => ({ text: '', bad: false }));
+		return DAY_NAMES.map((_, day) => {
+			let cold = 0;
+			let warm = 0;
+			for (const span of fit.chosen.misfit.spans) {
+				if (Math.floor(span.from / 1440) !== day) continue;
+				if (span.wantedC > span.heldC) cold += span.to - span.from;
+				else warm += span.to - span.from;
+			}
+			const [less, more] = profile.temperature ? ['cold', 'warm'] : ['off', 'on'];
+			if (cold > 0) return { text: `${duration(cold)} ${less}`, bad: true };
+			if (warm > 0) return { text: `${duration(warm)} ${more}`, bad: true };
+			return { text: alike[day] === day ? 'holds' : `as ${DAY_SHORT[alike[day]!]}`, bad: false };
+		});
+	});
+
+	function before(day: number, riser: number): number {
+		return riser > 0 ? wanted[day]![riser - 1]!.value : setpointOf(zone, carriedInto(zone, day));
+	}
+
+	type Drag =
+		| { readonly kind: 'riser'; readonly place: RiserPlace; readonly start: Zone }
+		| { readonly kind: 'tread'; readonly day: number; readonly tread: number; readonly start: Zone; readonly startY: number };
+	let drag = $state.raw<Drag | null>(null);
+
+	function place(event: PointerEvent | MouseEvent, day: number) {
+		const rect = (event.currentTarget as Element).closest('svg')!.getBoundingClientRect();
+		return { x: event.clientX - rect.left - labelWidth, y: event.clientY - rect.top - day * rowHeight - 4 };
+	}
+
+	/** What lies under the pointer in a day's row: a riser before a tread, since risers are thin. */
+	function under(day: number, x: number, y: number): { riser: number } | { tread: number } | null {
+		const row = rows[day]!;
+		const near = row.risers
+			.map((riser) => ({ riser: riser.riser, far: Math.abs(riser.x - x) }))
+			.sort((a, b) => a.far - b.far)[0];
+		if (near && near.far <= RISER_REACH) return { riser: near.riser };
+		const tread = wanted[day]!.findIndex((span) => timeX(span.from, width) <= x && x < timeX(span.to, width));
+		if (tread < 0) return null;
+		return Math.abs(scale.y(wanted[day]![tread]!.value) - y) <= TREAD_REACH ? { tread } : null;
+	}
+
+	function pointerdown(event: PointerEvent, day: number) {
+		if (event.button !== 0) return;
+		const { x, y } = place(event, day);
+		const hit = under(day, x, y);
+		selectedDay = day;
+		if (!hit) return;
+		event.preventDefault();
+		(event.currentTarget as Element).setPointerCapture(event.pointerId);
+		if ('riser' in hit) {
+			selected = { day, riser: hit.riser };
+			drag = { kind: 'riser', place: selected, start: zone };
+			focusRiser(selected);
+		} else {
+			if (hit.tread > 0) selected = { day, riser: hit.tread };
+			drag = { kind: 'tread', day, tread: hit.tread, start: zone, startY: y };
+		}
+	}
+
+	let hover = $state<'riser' | 'tread' | null>(null);
+
+	function pointermove(event: PointerEvent, day: number) {
+		const { x, y } = place(event, drag ? (drag.kind === 'riser' ? drag.place.day : drag.day) : day);
+		if (!drag) {
+			const hit = under(day, x, y);
+			hover = hit ? ('riser' in hit ? 'riser' : 'tread') : null;
+			return;
+		}
+		if (drag.kind === 'riser') {
+			const next = riserMoved(drag.start, drag.place, minuteAt(x, width, step), step);
+			selected = placeAfterMove(next, drag.place);
+			onpreview(next);
+		} else if (Math.abs(y - drag.startY) > 3) {
+			const nearest = scale.nearest(y, setpoints);
+			const level = zone.levels.find((candidate) => candidate.setpointC === nearest)!;
+			onpreview(treadSet(drag.start, drag.day, drag.tread, level.id));
+		}
+	}
+
+	function pointerup() {
+		if (!drag) return;
+		drag = null;
+		oncommit();
+		if (selected && !risersOf(zone, selected.day).some((r) => r.riser === selected!.riser)) selected = null;
+	}
+
+	function dblclick(event: MouseEvent, day: number) {
+		const { x, y } = place(event, day);
+		const nearest = scale.nearest(y, setpoints);
+		const level = zone.levels.find((candidate) => candidate.setpointC === nearest)!;
+		addAt(day, minuteAt(x, width, step), level.id);
+	}
+
+	function addAt(day: number, minute: number, level: string) {
+		const next = riserAdded(zone, day, Math.min(minute, 1440 - step), level);
+		onchange(next);
+		selected = riserAt(next, day, minute);
+		if (selected) focusRiser(selected);
+	}
+
+	function focusRiser(at: RiserPlace) {
+		queueMicrotask(() =>
+			frame?.querySelector<SVGGElement>(`[data-riser="${at.day}-${at.riser}"]`)?.focus({ preventScroll: true })
+		);
+	}
+
+	function riserKeys(event: KeyboardEvent, at: RiserPlace, minute: number) {
+		if (event.key === 'Escape' && drag) {
+			drag = null;
+			oncancel();
+			return;
+		}
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		const level = shapes[at.day]![at.riser]!.value;
+		const moveTo = (to: number) => {
+			const next = riserMoved(zone, at, to, step);
+			onchange(next);
+			selected = placeAfterMove(next, at);
+			focusRiser(selected);
+		};
+		const big = event.shiftKey ? Math.max(60, step) : step;
+		switch (event.key) {
+			case 'ArrowLeft':
+				moveTo(Math.ceil((minute - big) / step) * step);
+				break;
+			case 'ArrowRight':
+				moveTo(Math.floor((minute + big) / step) * step);
+				break;
+			case 'ArrowUp':
+			case 'ArrowDown': {
+				const stepped = steppedLevel(zone, level, event.key === 'ArrowUp' ? 1 : -1);
+				if (stepped) set(at, stepped);
+				break;
+			}
+			case 'Enter':
+			case 'Insert': {
+				addAt(at.day, middleOfTread(zone, at, step), level);
+				break;
+			}
+			case 'Delete':
+			case 'Backspace': {
+				const next = riserCleared(zone, at);
+				onchange(next);
+				selected = riserAt(next, at.day, minute);
+				if (selected) focusRiser(selected);
+				else frame?.querySelector<HTMLElement>(`[data-day="${at.day}"]`)?.focus();
+				break;
+			}
+			default: {
+				const lettered = zone.levels.find((candidate) => candidate.letter === event.key.toUpperCase());
+				if (!lettered) return;
+				set(at, lettered.id);
+			}
+		}
+		event.preventDefault();
+	}
+
+	function set(at: RiserPlace, level: string) {
+		const minute = risersOf(zone, at.day).find((r) => r.riser === at.riser)!.minute;
+		const next = treadSet(zone, at.day, at.riser, level);
+		onchange(next);
+		selected = riserAt(next, at.day, minute);
+		if (selected) focusRiser(selected);
+	}
+
+	/** On a day's own label: a letter sets the whole first tread, Enter adds a change, so that a day without any change can be drawn by keyboard. */
+	function dayKeys(event: KeyboardEvent, day: number) {
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		const lettered = zone.levels.find((candidate) => candidate.letter === event.key.toUpperCase());
+		if (lettered) onchange(treadSet(zone, day, 0, lettered.id));
+		else if (event.key === 'Insert') addAt(day, 720, shapes[day]![0]!.value);
+		else return;
+		event.preventDefault();
+	}
+
+	/** Figures of the temperature scale, those too close to the one above left out. */
+	const scaleLabels = $derived.by(() => {
+		const labels: { y: number; text: string }[] = [];
+		for (const c of [...new Set(setpoints)].sort((a, b) => b - a)) {
+			const y = scale.y(c);
+			if (labels.length === 0 || y - labels.at(-1)!.y >= 11)
+				labels.push({ y, text: displaySetpoint(profile, zone.options, c) });
+		}
+		return labels;
+	});
+
+	const hours = $derived(narrow ? [0, 6, 12, 18, 24] : [0, 3, 6, 9, 12, 15, 18, 21, 24]);
+	const options = $derived(zone.options);
+	const gridSteps = $derived.by(() => {
+		const gap = timeX(step, width);
+		if (gap < 3.5) return [];
+		return Array.from({ length: 1440 / step + 1 }, (_, i) => timeX(i * step, width));
+	});
+</script>
+
+<div class="frame" bind:this={frame} bind:clientWidth={frameWidth}>
+	<svg
+		width={frameWidth}
+		height={rowHeight * 7 + 22}
+		role="group"
+		aria-label="The wanted week, day by day"
+		class:dragging={drag !== null}
+		class:over-riser={hover === 'riser'}
+		class:over-tread={hover === 'tread'}
+	>
+		<defs>
+			<pattern id="cold" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+				<rect width="7" height="7" class="cold-ground" />
+				<line x1="1.5" y1="0" x2="1.5" y2="7" class="cold-line" />
+			</pattern>
+			<pattern id="warm" width="6" height="6" patternUnits="userSpaceOnUse">
+				<circle cx="2" cy="2" r="1.3" class="warm-dot" />
+			</pattern>
+		</defs>
+		<g transform="translate({labelWidth} 16)" aria-hidden="true">
+			{#each hours as hour (hour)}
+				<text x={timeX(hour * 60, width)} y="0" class="hour" text-anchor="middle">{String(hour).padStart(2, '0')}</text>
+			{/each}
+		</g>
+		{#each rows as row (row.day)}
+			<!-- svelte-ignore a11y_no_static_element_interactions -->
+			<g
+				transform="translate(0 {22 + row.day * rowHeight})"
+				onpointerdown={(event) => pointerdown(event, row.day)}
+				onpointermove={(event) => pointermove(event, row.day)}
+				onpointerup={pointerup}
+				onpointercancel={() => {
+					drag = null;
+					oncancel();
+				}}
+				ondblclick={(event) => dblclick(event, row.day)}
+			>
+				<rect x="0" y="0" width={frameWidth} height={rowHeight} class="row" class:chosen={selectedDay === row.day} />
+				<g transform="translate({labelWidth} 4)">
+					{#each hours as hour (hour)}
+						<line x1={timeX(hour * 60, width)} x2={timeX(hour * 60, width)} y1="-4" y2={height + 4} class="grid" />
+					{/each}
+					{#if drag && selected?.day === row.day}
+						{#each gridSteps as x (x)}
+							<line x1={x} x2={x} y1={height - 4} y2={height} class="step" />
+						{/each}
+					{/if}
+					{#if shown.held}
+						<path d={row.heldArea} class="held-area" />
+						<path d={row.heldLine} class="held-line" />
+					{/if}
+					{#if shown.misfit}
+						{#each row.misfit as rect (rect.x)}
+							<rect
+								x={rect.x}
+								y={rect.y}
+								width={rect.width}
+								height={rect.height}
+								class={rect.cold ? 'cold' : 'warm'}
+								fill={rect.cold ? 'url(#cold)' : 'url(#warm)'}
+							/>
+						{/each}
+					{/if}
+					{#if scale.breakAt !== null}
+						<path d="M-5 {scale.breakAt + 2}l4 -4m-2 6l4 -4" class="break" />
+					{/if}
+					{#if shown.wanted}
+						<path d={row.line} class="wanted" />
+						{#each row.letters as letter (letter.x)}
+							<text x={letter.x} y={letter.y} class="letter" text-anchor="middle">{letter.letter}</text>
+						{/each}
+					{/if}
+					{#each row.risers as riser (riser.riser)}
+						{@const here = selected?.day === row.day && selected.riser === riser.riser}
+						{@const to = levelOf(zone, shapes[row.day]![riser.riser]!.value)}
+						<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+						<g
+							data-riser="{row.day}-{riser.riser}"
+							role="slider"
+							tabindex="0"
+							aria-label="{DAY_NAMES[row.day]}, change {riser.riser}"
+							aria-valuemin="0"
+							aria-valuemax="1440"
+							aria-valuenow={riser.minute}
+							aria-valuetext="{clockTime(riser.minute)} to {to.name} {displaySetpoint(profile, options, to.setpointC)}"
+							class="riser"
+							class:here
+							onfocus={() => {
+								selected = { day: row.day, riser: riser.riser };
+								selectedDay = row.day;
+							}}
+							onkeydown={(event) => riserKeys(event, { day: row.day, riser: riser.riser }, riser.minute)}
+						>
+							<rect x={riser.x - 11} y="0" width="22" {height} class="grip" />
+							<line x1={riser.x} x2={riser.x} y1={riser.top} y2={riser.bottom} class="bar" />
+							{#if here}
+								<line x1={riser.x} x2={riser.x} y1="-4" y2={height + 4} class="guide" />
+								<circle cx={riser.x} cy={(riser.top + riser.bottom) / 2} r="5.5" class="knob" />
+								<g transform="translate({Math.min(riser.x + 8, width - 52)} {Math.min(riser.bottom + 4, height - 18)})">
+									<rect width="50" height="20" rx="3" class="flag" />
+									<text x="25" y="15" text-anchor="middle" class="flag-text">{clockTime(riser.minute)}</text>
+								</g>
+							{/if}
+						</g>
+					{/each}
+				</g>
+				<line x1="0" x2={frameWidth} y1={rowHeight - 2} y2={rowHeight - 2} class="foot" />
+				{#if sayWidth > 0}
+					<text x={labelWidth + width + 8} y={rowHeight / 2 + 4} class="says" class:bad={says[row.day]!.bad}>
+						{says[row.day]!.text}
+					</text>
+				{/if}
+			</g>
+		{/each}
+		{#if !narrow}
+			<g transform="translate({labelWidth - 8} {26 + selectedDay * rowHeight})" aria-hidden="true">
+				{#each scaleLabels as label (label.y)}
+					<text y={label.y + 4} text-anchor="end" class="scale">{label.text}</text>
+				{/each}
+			</g>
+		{/if}
+	</svg>
+	{#each DAY_SHORT as name, day (day)}
+		<button
+			class="day"
+			class:chosen={selectedDay === day}
+			data-day={day}
+			style:top="{22 + day * rowHeight + (rowHeight - 44) / 2}px"
+			aria-label="{DAY_NAMES[day]}: {says[day]!.text}"
+			aria-pressed={selectedDay === day}
+			onclick={() => (selectedDay = day)}
+			onfocus={() => (selectedDay = day)}
+			onkeydown={(event) => dayKeys(event, day)}>{name}</button
+		>
+	{/each}
+</div>
+
+<style>
+	.frame {
+		position: relative;
+		touch-action: pan-y;
+	}
+	svg {
+		display: block;
+		user-select: none;
+		touch-action: pan-y;
+	}
+	svg.over-riser {
+		cursor: ew-resize;
+	}
+	svg.over-tread {
+		cursor: ns-resize;
+	}
+	svg.dragging {
+		touch-action: none;
+	}
+	.row {
+		fill: transparent;
+	}
+	.row.chosen {
+		fill: var(--sheet);
+	}
+	.hour,
+	.scale {
+		font-family: var(--mono);
+		font-size: 12px;
+		fill: var(--soft);
+	}
+	.scale {
+		font-size: 11px;
+	}
+	.grid {
+		stroke: var(--faint);
+	}
+	.row.chosen ~ g .grid {
+		stroke: var(--faint);
+	}
+	.step {
+		stroke: var(--soft);
+		stroke-width: 1;
+	}
+	.foot {
+		stroke: var(--rule);
+	}
+	.held-area {
+		fill: var(--held-fill);
+	}
+	.held-line {
+		fill: none;
+		stroke: var(--held);
+		stroke-width: 1.5;
+	}
+	.cold {
+		stroke: var(--signal);
+		stroke-width: 1;
+	}
+	.cold-ground {
+		fill: var(--signal);
+		opacity: 0.12;
+	}
+	.cold-line {
+		stroke: var(--signal);
+		stroke-width: 2;
+	}
+	.warm {
+		stroke: var(--warm);
+		stroke-width: 0.75;
+		stroke-dasharray: 2 2;
+	}
+	.warm-dot {
+		fill: var(--warm);
+	}
+	.wanted {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2.4;
+		stroke-linejoin: miter;
+		pointer-events: none;
+	}
+	.break {
+		fill: none;
+		stroke: var(--soft);
+		stroke-width: 1.2;
+	}
+	.letter {
+		font-family: var(--mono);
+		font-size: 12px;
+		fill: var(--soft);
+		pointer-events: none;
+	}
+	.riser {
+		outline: none;
+	}
+	.grip {
+		fill: transparent;
+	}
+	.bar {
+		stroke: transparent;
+		stroke-width: 5;
+	}
+	.riser:hover .bar {
+		stroke: var(--ink);
+	}
+	.riser:focus-visible .bar {
+		stroke: var(--ink);
+	}
+	.guide {
+		stroke: var(--ink);
+		stroke-dasharray: 2 3;
+	}
+	.knob {
+		fill: var(--sheet);
+		stroke: var(--ink);
+		stroke-width: 2.2;
+	}
+	.riser:focus-visible .knob {
+		stroke-width: 4;
+	}
+	.flag {
+		fill: var(--ink);
+	}
+	.flag-text {
+		fill: var(--sheet);
+		font-family: var(--mono);
+		font-size: 13px;
+	}
+	.flag,
+	.flag-text,
+	.knob,
+	.guide {
+		pointer-events: none;
+	}
+	.says {
+		font-size: 14px;
+		fill: var(--soft);
+	}
+	.says.bad {
+		fill: var(--signal);
+		font-weight: 700;
+	}
+	.day {
+		position: absolute;
+		left: 0;
+		width: 44px;
+		height: 44px;
+		padding: 0;
+		border: 0;
+		background: none;
+		color: inherit;
+		font-size: 1rem;
+		font-weight: 700;
+		text-align: left;
+		cursor: pointer;
+	}
+	.day:hover {
+		text-decoration: underline;
+	}
+</style>

@@ -1,0 +1,168 @@
+import type { Zone } from '$core/plan';
+import { call, UNREACHABLE } from '../call';
+import { saving } from '../saving.svelte';
+
+/** Another window saved this zone first: what stands there now. */
+export interface Conflict {
+	readonly revision: number;
+	readonly zone: Zone;
+}
+
+const SAVE_AFTER_MS = 250;
+const RETRY_AFTER_MS = 3000;
+
+/**
+ * The zone a page works on: the document, its undo and redo, and its saving. Every change is saved
+ * as it is made, one request at a time, each on top of the revision before; when another window
+ * was first, saving stops and `conflict` holds both versions for the person to choose from.
+ */
+export class ZoneEditor {
+	#zone = $state.raw<Zone>()!;
+	#past = $state.raw<readonly Zone[]>([]);
+	#future = $state.raw<readonly Zone[]>([]);
+	#conflict = $state.raw<Conflict | null>(null);
+	#refusal = $state<string | null>(null);
+
+	readonly #path: string;
+	#revision: number;
+	#saved: Zone;
+	#timer: ReturnType<typeof setTimeout> | undefined;
+	#sending: Promise<void> | null = null;
+	#dragStart: Zone | null = null;
+
+	constructor(path: string, zone: Zone, revision: number) {
+		this.#path = path;
+		this.#zone = zone;
+		this.#saved = zone;
+		this.#revision = revision;
+		saving.now = { kind: 'quiet' };
+	}
+
+	get zone(): Zone {
+		return this.#zone;
+	}
+	get canUndo(): boolean {
+		return this.#past.length > 0;
+	}
+	get canRedo(): boolean {
+		return this.#future.length > 0;
+	}
+	get conflict(): Conflict | null {
+		return this.#conflict;
+	}
+	/** The sentence of a refused save; the document on screen is then not the one stored. */
+	get refusal(): string | null {
+		return this.#refusal;
+	}
+
+	/** Takes a change as one step of undo, and saves it. */
+	change(next: Zone): void {
+		if (next === this.#zone) return;
+		this.#past = [...this.#past, this.#dragStart ?? this.#zone];
+		this.#dragStart = null;
+		this.#future = [];
+		this.#zone = next;
+		this.#save();
+	}
+
+	/** Shows a change while it is being dragged: no step of undo, nothing saved yet. */
+	preview(next: Zone): void {
+		this.#dragStart ??= this.#zone;
+		this.#zone = next;
+	}
+
+	/** Ends a drag: what is shown becomes one step of undo and is saved. */
+	commit(): void {
+		const start = this.#dragStart;
+		this.#dragStart = null;
+		if (!start || start === this.#zone) return;
+		this.#past = [...this.#past, start];
+		this.#future = [];
+		this.#save();
+	}
+
+	/** Drops a drag: back to what was there. */
+	cancel(): void {
+		if (this.#dragStart) this.#zone = this.#dragStart;
+		this.#dragStart = null;
+	}
+
+	undo(): void {
+		const before = this.#past.at(-1);
+		if (!before) return;
+		this.#past = this.#past.slice(0, -1);
+		this.#future = [this.#zone, ...this.#future];
+		this.#zone = before;
+		this.#save();
+	}
+
+	redo(): void {
+		const after = this.#future[0];
+		if (!after) return;
+		this.#future = this.#future.slice(1);
+		this.#past = [...this.#past, this.#zone];
+		this.#zone = after;
+		this.#save();
+	}
+
+	/** Keeps this window's version over the other one. */
+	keepMine(): void {
+		if (!this.#conflict) return;
+		this.#revision = this.#conflict.revision;
+		this.#conflict = null;
+		this.#save();
+	}
+
+	/** Takes the other window's version; this window's stays one undo away. */
+	takeTheirs(): void {
+		if (!this.#conflict) return;
+		const { revision, zone } = this.#conflict;
+		this.#past = [...this.#past, this.#zone];
+		this.#future = [];
+		this.#zone = zone;
+		this.#saved = zone;
+		this.#revision = revision;
+		this.#conflict = null;
+		saving.now = { kind: 'saved', at: new Date() };
+	}
+
+	/** Sends what is not saved yet, at once; resolves when it is stored or cannot be. */
+	async flush(): Promise<void> {
+		clearTimeout(this.#timer);
+		this.#timer = undefined;
+		if (this.#sending) await this.#sending;
+		if (this.#zone === this.#saved || this.#conflict || this.#dragStart) return;
+		this.#sending = this.#send();
+		await this.#sending;
+		this.#sending = null;
+		if (this.#zone !== this.#saved && !this.#timer && !this.#conflict && !this.#refusal) await this.flush();
+	}
+
+	#save(): void {
+		if (this.#conflict) return;
+		this.#refusal = null;
+		saving.now = { kind: 'saving' };
+		clearTimeout(this.#timer);
+		this.#timer = setTimeout(() => void this.flush(), SAVE_AFTER_MS);
+	}
+
+	async #send(): Promise<void> {
+		const zone = this.#zone;
+		const answer = await call<{ revision: number }>('PUT', this.#path, { revision: this.#revision, zone });
+		if (answer.ok) {
+			this.#revision = answer.data.revision;
+			this.#saved = zone;
+			saving.now = this.#zone === zone ? { kind: 'saved', at: new Date() } : { kind: 'saving' };
+		} else if (answer.status === UNREACHABLE) {
+			saving.now = { kind: 'waiting', sentence: 'Not saved yet: no connection' };
+			this.#timer = setTimeout(() => void this.flush(), RETRY_AFTER_MS);
+		} else if (answer.status === 409) {
+			const { current } = answer.data as { current: Conflict };
+			this.#conflict = current;
+			saving.now = { kind: 'refused', sentence: 'Changed in another window' };
+		} else {
+			this.#refusal = answer.sentence;
+			saving.now = { kind: 'refused', sentence: 'Not saved' };
+		}
+	}
+}

@@ -1,0 +1,442 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { beforeNavigate, invalidate } from '$app/navigation';
+	import { cardProgress, isKeyed } from '$core/keying';
+	import { KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
+
+	let { data } = $props();
+
+	// the page is made anew for each zone
+	// svelte-ignore state_referenced_locally
+	const notes = new KeyedNotes(`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}/keyed`, data.stored.keyed);
+
+	const items = $derived(data.card.items);
+	const progress = $derived(cardProgress(data.card, notes.keyed));
+	/** The value on show; past the last one everything is in. */
+	let index = $state(untrack(() => cardProgress(data.card, data.stored.keyed).next));
+	const item = $derived(items[index]);
+	const upNext = $derived(items.slice(index + 1, index + 3));
+
+	const changed = $derived(
+		items.filter((one) => notes.keyed[one.id] !== undefined && notes.keyed[one.id] !== one.shows).length
+	);
+
+	let list = $state<HTMLElement>();
+	$effect(() => {
+		void index;
+		list?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+	});
+
+	onMount(() => {
+		notes.resume();
+		const refresh = () => {
+			if (document.visibilityState === 'visible') void invalidate('fq:zone');
+		};
+		document.addEventListener('visibilitychange', refresh);
+		const every = setInterval(refresh, 8000);
+		return () => {
+			document.removeEventListener('visibilitychange', refresh);
+			clearInterval(every);
+		};
+	});
+	$effect(() => notes.refresh(data.stored.keyed));
+	beforeNavigate(() => void notes.send().then(() => invalidate('fq:site')));
+
+	const sections = $derived.by(() => {
+		const made: { name: string; from: number; items: typeof items }[] = [];
+		items.forEach((one, i) => {
+			const last = made.at(-1);
+			if (last?.name === one.section) last.items = [...last.items, one];
+			else made.push({ name: one.section, from: i, items: [one] });
+		});
+		return made;
+	});
+
+	let left = $state<number | null>(null);
+	let startedAt = $state(0);
+	function restartCountdown() {
+		startedAt = performance.now();
+		left = data.card.timeoutSeconds;
+	}
+	onMount(() => {
+		const tick = setInterval(() => {
+			if (data.card.timeoutSeconds === null || startedAt === 0) return;
+			left = Math.max(0, Math.ceil(data.card.timeoutSeconds - (performance.now() - startedAt) / 1000));
+		}, 250);
+		return () => clearInterval(tick);
+	});
+
+	function confirm() {
+		if (!item) return;
+		notes.note(item.id, item.shows);
+		index++;
+		restartCountdown();
+	}
+
+	function back() {
+		if (index === 0) return;
+		index--;
+		restartCountdown();
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).closest('dialog, input')) return;
+		const onControl = (event.target as HTMLElement).closest('a, button:not(.go)');
+		if (event.key === 'ArrowRight' || ((event.key === 'Enter' || event.key === ' ') && !onControl)) confirm();
+		else if (event.key === 'ArrowLeft' || event.key === 'Backspace') back();
+		else return;
+		event.preventDefault();
+	}
+
+	const share = $derived(
+		left === null || data.card.timeoutSeconds === null ? 0 : left / data.card.timeoutSeconds
+	);
+</script>
+
+<svelte:head><title>{data.zone.name}, key in · Fond Quarter</title></svelte:head>
+<svelte:window {onkeydown} />
+
+<div class="page">
+	<main>
+		<div class="top">
+			<h1>{data.zone.name}</h1>
+			<span class="soft" role="status">{item ? `value ${index + 1} of ${items.length}` : `all ${items.length} values`}</span>
+			<a class="quiet leave" href="/sites/{data.site.id}">leave</a>
+		</div>
+		<div
+			class="track"
+			role="progressbar"
+			aria-label="Values in the control"
+			aria-valuemin="0"
+			aria-valuemax={progress.of}
+			aria-valuenow={progress.done}
+		>
+			{#if items.length <= 60}
+				{#each items as one, i (one.id)}
+					<span class:done={isKeyed(one, notes.keyed)} class:here={i === index}></span>
+				{/each}
+			{:else}
+				<span class="whole"><span style:width="{(100 * progress.done) / progress.of}%"></span></span>
+			{/if}
+		</div>
+
+		{#if item}
+			<div class="ask">
+				{#if index === 0}
+					<p class="care soft">
+						The keys at the front are all this needs: never open a live enclosure; wiring and gas belong to licensed trades.
+					</p>
+				{/if}
+				{#if item.before}<p class="before">{item.before}</p>{/if}
+				<p class="what"><strong>{item.section}</strong>, {item.what}</p>
+				<p class="soft aside">{item.aside}</p>
+				<p class="value" class:long={item.shows.length > 5} aria-live="polite">
+					{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}
+				</p>
+				{#if notes.keyed[item.id] !== undefined && notes.keyed[item.id] !== item.shows}
+					<p class="signal">The plan has changed: {notes.keyed[item.id]} was keyed here before.</p>
+				{:else if isKeyed(item, notes.keyed)}
+					<p class="soft">Keyed already. Confirm again, or go on.</p>
+				{/if}
+				{#if data.card.timeoutSeconds !== null}
+					{#if left === null}
+						<p class="soft timer">The menu leaves by itself after {data.card.timeoutSeconds} s without a key.</p>
+					{:else if left > 0}
+						<p class="soft timer">menu leaves by itself in {left} s</p>
+						<div class="bar"><span style:width="{share * 100}%" class:short={left <= 10}></span></div>
+					{:else}
+						<p class="signal timer">The menu may have left by itself. Go in again: nothing done here is lost.</p>
+					{/if}
+				{/if}
+				{#if upNext.length > 0}
+					<p class="then soft">
+						then {#each upNext as one, i (one.id)}{i > 0 ? ', then ' : ''}{one.section === item.section
+								? ''
+								: `${one.section}, `}{one.what} <strong>{one.shows}{one.unit}</strong>{/each}
+					</p>
+				{:else}
+					<p class="then soft">That is the last value.</p>
+				{/if}
+			</div>
+			<div class="keys">
+				<button class="back" onclick={back} disabled={index === 0}>Back</button>
+				<button class="go" onclick={confirm}>Shows {item.shows}{item.unit}</button>
+			</div>
+		{:else}
+			<div class="ask">
+				<p class="finished">All in.</p>
+				<p>{data.card.leave}</p>
+				<p>Leave the control on automatic, then read a day or two back against the list.</p>
+				<p><a href="/sites/{data.site.id}/zones/{data.zone.id}/hand-over">The customer's page</a></p>
+			</div>
+			<div class="keys">
+				<button class="back" onclick={back} disabled={items.length === 0}>Back</button>
+				<a class="go" href="/sites/{data.site.id}">To the board</a>
+			</div>
+		{/if}
+	</main>
+
+	<aside aria-label="The whole card" bind:this={list}>
+		<p class="soft sum">
+			{progress.done} of {progress.of} in{changed > 0 ? `; ${changed} to key again, the plan changed` : ''}
+		</p>
+		{#each sections as section (section.from)}
+			<h2>{section.name}</h2>
+			<ol>
+				{#each section.items as one, i (one.id)}
+					{@const at = section.from + i}
+					<li>
+						<button
+							aria-current={at === index ? 'step' : undefined}
+							class:done={isKeyed(one, notes.keyed)}
+							onclick={() => {
+								index = at;
+								restartCountdown();
+							}}
+						>
+							<span>{one.what}</span>
+							<span class="mono">{one.shows}{one.unit}</span>
+							<span class="tick" aria-label={isKeyed(one, notes.keyed) ? 'in' : 'to key'}>{isKeyed(one, notes.keyed) ? '✓' : ''}</span>
+						</button>
+					</li>
+				{/each}
+			</ol>
+		{/each}
+	</aside>
+</div>
+
+<style>
+	.page {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 21rem;
+		height: calc(100vh - 106px);
+	}
+	main {
+		display: flex;
+		flex-direction: column;
+		padding: 1rem 0 0;
+		min-height: 0;
+	}
+	.top {
+		display: flex;
+		align-items: center;
+		gap: 1rem;
+		padding: 0 1.4rem;
+	}
+	.top h1 {
+		flex: 1;
+		font-size: 1.1rem;
+		overflow-wrap: anywhere;
+	}
+	.leave {
+		display: inline-flex;
+		align-items: center;
+		text-decoration: none;
+	}
+	.track {
+		display: flex;
+		gap: 2px;
+		height: 8px;
+		margin: 0.9rem 1.4rem 0;
+	}
+	.track span {
+		flex: 1;
+		background: var(--rule);
+	}
+	.track .done,
+	.whole span {
+		background: var(--held);
+	}
+	.track .here {
+		background: var(--ink);
+	}
+	.whole {
+		display: flex;
+	}
+	.whole span {
+		flex: none;
+	}
+	.ask {
+		flex: 1;
+		padding: 1.4rem 1.4rem 0;
+		overflow: auto;
+	}
+	.care {
+		margin-bottom: 0.75rem;
+		font-size: 0.9rem;
+	}
+	.before {
+		margin-bottom: 0.9rem;
+		padding: 0.6rem 0.75rem;
+		border-left: 4px solid var(--ink);
+		background: var(--sheet);
+	}
+	.what {
+		font-size: 1.25rem;
+	}
+	.value {
+		margin: 0.75rem 0 0.5rem;
+		font-family: var(--display);
+		font-weight: 600;
+		font-size: clamp(5rem, 17vw, 9rem);
+		line-height: 1.05;
+		letter-spacing: -0.01em;
+		overflow-wrap: anywhere;
+	}
+	.value.long {
+		font-size: clamp(3rem, 13vw, 6rem);
+	}
+	.unit {
+		margin-left: 0.15em;
+		font-size: 0.42em;
+		font-weight: 600;
+		vertical-align: 0.75em;
+		color: var(--soft);
+	}
+	.timer {
+		margin-top: 0.9rem;
+	}
+	.bar {
+		height: 8px;
+		margin-top: 0.35rem;
+		max-width: 30rem;
+		background: var(--rule);
+		border-radius: 4px;
+		overflow: hidden;
+	}
+	.bar span {
+		display: block;
+		height: 100%;
+		background: var(--held);
+	}
+	.bar .short {
+		background: var(--signal);
+	}
+	.then {
+		margin-top: 1rem;
+		padding-top: 0.75rem;
+		border-top: 1px solid var(--rule);
+		max-width: 40rem;
+	}
+	.then strong {
+		font-family: var(--display);
+		font-weight: 600;
+		color: var(--ink);
+	}
+	.finished {
+		font-family: var(--display);
+		font-weight: 600;
+		font-size: 4rem;
+		line-height: 1.2;
+	}
+	.keys {
+		display: grid;
+		grid-template-columns: 7rem 1fr;
+		border-top: 1px solid var(--rule);
+	}
+	.keys > * {
+		display: grid;
+		place-items: center;
+		min-height: 96px;
+		border: 0;
+		font-size: 1.25rem;
+		text-decoration: none;
+		cursor: pointer;
+	}
+	.back {
+		background: none;
+		color: inherit;
+	}
+	.back:disabled {
+		color: var(--soft);
+		opacity: 0.5;
+	}
+	.go {
+		background: var(--ink);
+		color: var(--ground);
+		font-family: var(--display);
+		font-weight: 600;
+		font-size: 1.5rem;
+	}
+	.keys > *:focus-visible {
+		outline-offset: -6px;
+		outline-color: var(--held);
+	}
+	aside {
+		overflow: auto;
+		padding: 1rem 0 2rem;
+		background: var(--sheet);
+		border-left: 1px solid var(--rule);
+	}
+	.sum {
+		padding: 0 1rem;
+		font-size: 0.9rem;
+	}
+	h2 {
+		padding: 0.8rem 1rem 0.2rem;
+		font-size: 0.85rem;
+		color: var(--soft);
+	}
+	ol {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	aside button {
+		display: grid;
+		grid-template-columns: 1fr auto 1.2rem;
+		gap: 0.75rem;
+		align-items: center;
+		width: 100%;
+		min-height: 36px;
+		padding: 0 1rem;
+		border: 0;
+		border-left: 3px solid transparent;
+		background: none;
+		color: inherit;
+		font-size: 0.95rem;
+		text-align: left;
+		cursor: pointer;
+	}
+	aside button:hover {
+		background: var(--faint);
+	}
+	aside button[aria-current] {
+		background: var(--ground);
+		border-left-color: var(--ink);
+		font-weight: 700;
+	}
+	aside button.done {
+		color: var(--soft);
+	}
+	.tick {
+		color: var(--held);
+		font-weight: 700;
+	}
+	@media (max-width: 860px) {
+		.page {
+			grid-template-columns: minmax(0, 1fr);
+			height: calc(100dvh - 47px);
+		}
+		aside {
+			display: none;
+		}
+		.top,
+		.ask {
+			padding-left: 1.1rem;
+			padding-right: 1.1rem;
+		}
+		.track {
+			margin: 0.9rem 1.1rem 0;
+		}
+		.value {
+			font-size: clamp(4.6rem, 27vw, 9rem);
+		}
+		.value.long {
+			font-size: clamp(3rem, 17vw, 6rem);
+		}
+		.keys > * {
+			min-height: 112px;
+		}
+	}
+</style>

@@ -1,0 +1,391 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { beforeNavigate, invalidate } from '$app/navigation';
+	import { displaySetpoint } from '$core/control';
+	import { misfitSentences, nearestWeightStop, weightStops, type ZoneFit } from '$core/fit';
+	import { onControl } from '$core/plan';
+	import Chosen from '$lib/ui/week/Chosen.svelte';
+	import Groupings from '$lib/ui/week/Groupings.svelte';
+	import Levels from '$lib/ui/week/Levels.svelte';
+	import WeekChart from '$lib/ui/week/WeekChart.svelte';
+	import type { RiserPlace } from '$lib/ui/week/weekEdits';
+	import Conflict from '$lib/ui/zone/Conflict.svelte';
+	import { ZoneEditor } from '$lib/ui/zone/zoneEditor.svelte';
+	import { FitFollower } from '$lib/workers/fitFollower';
+
+	let { data } = $props();
+
+	// the page is made anew for each zone: its editor starts from what was loaded
+	// svelte-ignore state_referenced_locally
+	const editor = new ZoneEditor(
+		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`,
+		data.stored.zone,
+		data.stored.revision
+	);
+	// svelte-ignore state_referenced_locally
+	let fit = $state.raw<ZoneFit>(data.firstFit);
+	let selected = $state.raw<RiserPlace | null>(null);
+	let selectedDay = $state(0);
+	let shown = $state({ wanted: true, held: true, misfit: true });
+	let all = $state(false);
+	let windowHeight = $state(800);
+
+	const zone = $derived(editor.zone);
+	const profile = $derived(data.profiles.find((candidate) => candidate.id === zone.control) ?? data.profile);
+	const isSwitch = $derived(profile.temperature === null);
+	const rowHeight = $derived(Math.min(92, Math.max(46, Math.floor((windowHeight - 443) / 7))));
+	const say = $derived((c: number) => displaySetpoint(profile, zone.options, c));
+	const sentences = $derived(misfitSentences(fit.chosen.misfit, zone.weights, say));
+	const stop = $derived(nearestWeightStop(zone.weights));
+
+	let follower: FitFollower | undefined;
+	onMount(() => {
+		follower = new FitFollower((next) => (fit = next));
+		return () => follower?.stop();
+	});
+
+	$effect(() => {
+		follower?.request(zone, profile);
+	});
+
+	beforeNavigate(({ type }) => {
+		void editor.flush().then(() => (type === 'leave' ? undefined : invalidate('fq:site')));
+	});
+
+	function onbeforeunload(event: BeforeUnloadEvent) {
+		void editor.flush();
+		if (editor.refusal || editor.conflict) event.preventDefault();
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, textarea')) return;
+		const key = event.key.toLowerCase();
+		if (key === 'z' && !event.shiftKey) editor.undo();
+		else if (key === 'y' || (key === 'z' && event.shiftKey)) editor.redo();
+		else return;
+		event.preventDefault();
+	}
+
+	function option<K extends keyof typeof zone.options>(key: K, value: (typeof zone.options)[K]) {
+		editor.change({ ...zone, options: { ...zone.options, [key]: value } });
+	}
+
+	function changeControl(id: string) {
+		const next = data.profiles.find((candidate) => candidate.id === id);
+		if (next) editor.change(onControl(zone, profile, next));
+	}
+
+</script>
+
+<svelte:head><title>{zone.name}, the week · Fond Quarter</title></svelte:head>
+<svelte:window {onkeydown} {onbeforeunload} bind:innerHeight={windowHeight} />
+
+<div class="page">
+	<main>
+		<h1>{zone.name}, the week</h1>
+		<p class="lead" aria-live="polite">
+			{#if sentences.length === 0}
+				This control holds the week exactly{fit.chosen.grouping.name ? `, with ${fit.chosen.grouping.name}` : ''}.
+			{:else}
+				With {fit.chosen.grouping.name} this control leaves
+				<span class={sentences[0]!.cold ? 'signal' : 'warm'}>{sentences[0]!.text}</span>{#if sentences.length > 1}{' '}<button
+						class="more"
+						aria-expanded={all}
+						onclick={() => (all = !all)}>and {sentences.length - 1} more{all ? ' ▴' : ' ▾'}</button
+					>{:else}.{/if}
+			{/if}
+		</p>
+		{#if all && sentences.length > 1}
+			<ul class="sentences" aria-label="Everything that is off">
+				{#each sentences.slice(1) as sentence (sentence.text)}
+					<li><span class="swatch {sentence.cold ? 'cold' : 'warm-dots'}" aria-hidden="true"></span>{sentence.text}</li>
+				{/each}
+			</ul>
+		{/if}
+
+		<div class="bar">
+			<div class="legend" role="group" aria-label="Marks shown">
+				{#each ['wanted', 'held'] as const as mark (mark)}
+					<button class="mark" aria-pressed={shown[mark]} onclick={() => (shown[mark] = !shown[mark])}>
+						<span class="swatch {mark}" class:off={!shown[mark]} aria-hidden="true"></span>{mark}
+					</button>
+				{/each}
+				<button class="mark" aria-pressed={shown.misfit} onclick={() => (shown.misfit = !shown.misfit)}>
+					<span class="swatch cold" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch ? 'off too long' : 'too cold'}
+					<span class="swatch warm-dots" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch ? 'on too long' : 'too warm'}
+				</button>
+			</div>
+			<div class="history">
+				<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
+				<button class="quiet" disabled={!editor.canRedo} onclick={() => editor.redo()}>Redo</button>
+			</div>
+		</div>
+
+		{#if editor.refusal}
+			<p class="signal" role="alert">Not saved. {editor.refusal}</p>
+		{/if}
+
+		<WeekChart
+			{zone}
+			{profile}
+			{fit}
+			{shown}
+			{rowHeight}
+			bind:selected
+			bind:selectedDay
+			onpreview={(next) => editor.preview(next)}
+			oncommit={() => editor.commit()}
+			oncancel={() => editor.cancel()}
+			onchange={(next) => editor.change(next)}
+		/>
+		<p class="soft hint">
+			Drag an upright to change its time, a level stretch to change its level; double-click adds a change.
+		</p>
+
+		<div class="gap"></div>
+		<Groupings {fit} {profile} {say} onchoose={(grouping) => editor.change({ ...zone, grouping })} />
+	</main>
+
+	<aside>
+		<Levels {zone} {profile} onchange={(next) => editor.change(next)} />
+		<Chosen {zone} {profile} {fit} day={selectedDay} {selected} onchange={(next) => editor.change(next)} />
+		<section>
+			<h2 id="balance">When it cannot hold everything</h2>
+			<input
+				type="range"
+				min="0"
+				max={weightStops.length - 1}
+				step="1"
+				value={stop}
+				aria-labelledby="balance"
+				aria-valuetext="a minute too cold counts {zone.weights.cold} to {zone.weights.warm} against one too warm"
+				oninput={(event) => editor.preview({ ...zone, weights: { ...weightStops[Number(event.currentTarget.value)]! } })}
+				onchange={() => editor.commit()}
+			/>
+			<p class="ends soft"><span>never waste</span><span class="mono">{zone.weights.cold} : {zone.weights.warm}</span><span>never cold</span></p>
+		</section>
+		<section>
+			<h2>Its control</h2>
+			<label>
+				<span class="soft">Kind</span>
+				<select value={zone.control} onchange={(event) => changeControl(event.currentTarget.value)}>
+					{#each data.profiles as one (one.id)}
+						<option value={one.id}>{one.name}</option>
+					{/each}
+				</select>
+			</label>
+			{#if profile.program.form !== 'slots' && profile.program.perDay.length > 1}
+				<label>
+					<span class="soft">Steps a day</span>
+					<select value={zone.options.perDay} onchange={(event) => option('perDay', Number(event.currentTarget.value))}>
+						{#each profile.program.perDay as count (count)}
+							<option value={count}>{count}</option>
+						{/each}
+					</select>
+				</label>
+			{/if}
+			{#if profile.clockFormats.length > 1}
+				<label>
+					<span class="soft">Its clock</span>
+					<select
+						value={zone.options.clock}
+						onchange={(event) => option('clock', event.currentTarget.value as '24' | '12')}
+					>
+						<option value="24">24-hour</option>
+						<option value="12">12-hour</option>
+					</select>
+				</label>
+			{/if}
+			{#if profile.temperature && profile.temperature.units.length > 1}
+				<label>
+					<span class="soft">Its unit</span>
+					<select value={zone.options.unit} onchange={(event) => option('unit', event.currentTarget.value as 'C' | 'F')}>
+						<option value="C">°C</option>
+						<option value="F">°F</option>
+					</select>
+				</label>
+			{/if}
+		</section>
+		{#if zone.note}
+			<section>
+				<h2>Note</h2>
+				<p>{zone.note}</p>
+			</section>
+		{/if}
+	</aside>
+</div>
+
+<Conflict {editor} />
+
+<style>
+	.page {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 16.3rem;
+		min-height: calc(100vh - 107px);
+	}
+	main {
+		padding: 0.9rem 1.4rem 1.5rem;
+		min-width: 0;
+	}
+	h1 {
+		overflow-wrap: anywhere;
+	}
+	aside {
+		display: flex;
+		flex-direction: column;
+		gap: 1.1rem;
+		padding: 1rem 1.1rem 2rem;
+		background: var(--sheet);
+		border-left: 1px solid var(--rule);
+	}
+	.lead {
+		margin-top: 0.2rem;
+		font-size: 1.02rem;
+		min-height: 1.45em;
+	}
+	.warm {
+		color: var(--warm);
+		font-weight: 700;
+	}
+	.more {
+		padding: 0 0.2rem;
+		border: 0;
+		background: none;
+		color: inherit;
+		font-size: inherit;
+		text-decoration: underline;
+		cursor: pointer;
+	}
+	.sentences {
+		margin: 0.4rem 0 0;
+		padding: 0;
+		list-style: none;
+		columns: 2 22rem;
+		font-size: 0.95rem;
+	}
+	.bar {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		gap: 0.75rem;
+		flex-wrap: wrap;
+		margin: 0.25rem 0 0.3rem;
+	}
+	.legend,
+	.history {
+		display: flex;
+		gap: 0.5rem;
+		align-items: center;
+		flex-wrap: wrap;
+	}
+	.history .quiet {
+		min-height: 36px;
+	}
+	.mark {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.4rem;
+		min-height: 36px;
+		padding: 0 0.5rem;
+		border: 0;
+		background: none;
+		color: inherit;
+		font-size: 0.9rem;
+		cursor: pointer;
+	}
+	.mark[aria-pressed='false'] {
+		color: var(--soft);
+		text-decoration: line-through;
+	}
+	.swatch {
+		display: inline-block;
+		width: 22px;
+		height: 12px;
+		flex: none;
+	}
+	.swatch.off {
+		opacity: 0.3;
+	}
+	.swatch.wanted {
+		height: 0;
+		border-top: 2.6px solid var(--ink);
+	}
+	.swatch.held {
+		background: var(--held-fill);
+		border-top: 1.5px solid var(--held);
+	}
+	.swatch.cold {
+		background: repeating-linear-gradient(-45deg, var(--signal) 0 2px, transparent 2px 5px);
+		border: 1px solid var(--signal);
+	}
+	.swatch.warm-dots {
+		background: radial-gradient(var(--warm) 1.2px, transparent 1.4px) 0 0 / 5px 5px;
+		border: 1px dashed var(--warm);
+	}
+	.gap {
+		height: 0.6rem;
+	}
+	.hint {
+		margin: 0.35rem 0 0;
+		font-size: 0.9rem;
+	}
+	aside h2 {
+		font-size: 0.85rem;
+		color: var(--soft);
+		margin-bottom: 0.25rem;
+	}
+	aside label {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		gap: 0.75rem;
+		padding: 0.15rem 0;
+	}
+	aside select {
+		min-height: 40px;
+		max-width: 11rem;
+		padding: 0 0.4rem;
+		border: 1px solid var(--rule);
+		border-radius: 4px;
+		background: var(--ground);
+		color: inherit;
+		font-size: 1rem;
+	}
+	input[type='range'] {
+		width: 100%;
+		height: 32px;
+		accent-color: var(--ink);
+	}
+	.ends {
+		display: flex;
+		justify-content: space-between;
+		font-size: 0.9rem;
+	}
+	@media (max-width: 1080px) {
+		.page {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		aside {
+			border-left: 0;
+			border-top: 1px solid var(--rule);
+		}
+	}
+	@media (max-height: 880px) {
+		.hint {
+			display: none;
+		}
+	}
+	@media (max-width: 860px) {
+		main {
+			padding: 0.75rem;
+		}
+		.hint {
+			display: none;
+		}
+		aside select,
+		.history .quiet,
+		.mark {
+			min-height: 44px;
+		}
+	}
+</style>
