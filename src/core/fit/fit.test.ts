@@ -199,16 +199,16 @@ describe('forced periods', () => {
 	});
 
 	it('may spend the last step before midnight on what the next day is handed', () => {
-		// two events a day: up at 06:00 needs one, and the night of 17.0 begins in the evening of a day without other change
-		const week = [0, 1, 2, 3, 4, 5, 6].flatMap((d) => [
-			{ at: d * 1440, value: 12 },
-			{ at: d * 1440 + 720, value: 20 }
+		// one event a day: Tuesday spends its own at noon, so Monday must hand it 20 and Sunday hand Monday 16
+		const target = buildWeek([
+			{ at: 0, value: 16 },
+			{ at: 1440, value: 20 },
+			{ at: 2160, value: 12 }
 		]);
-		const profile: ControlProfile = { ...stat, program: { form: 'events', stepMinutes: 10, perDay: [2], clearable: false } };
-		const fit = fitGrouping(request(profile, buildWeek([...week, { at: 700, value: 16 }]), [12, 16, 20], 2), everyDayAlike);
-		expect(fit.misfit.coldMinutes + fit.misfit.warmMinutes).toBeLessThan(60);
-		const late = fitGrouping({ ...request(profile, buildWeek(week), [12, 20], 2), weights: { cold: 1, warm: 1 } }, everyDayAlike);
-		expect(late.misfit.weighted).toBe(0);
+		const profile: ControlProfile = { ...stat, program: { form: 'events', stepMinutes: 10, perDay: [1], clearable: false } };
+		const fit = fitGrouping(request(profile, target, [12, 16, 20], 1), stat.groupings[2]!);
+		expect(fit.program.groups[0]).toMatchObject({ events: [{ at: 1430, setpointC: 20 }] });
+		expect(fit.misfit.weighted).toBe(80);
 	});
 
 	it('find room even when the only change is the last step of the day', () => {

@@ -1,0 +1,115 @@
+/**
+ * The fit against HiGHS (a mixed-integer solver, reference library) on the same problem written as a
+ * mixed-integer program over every step of the day (hours long, so that hundreds can be solved): equal J to 1e-6 on random weeks and profiles.
+ */
+import highsLoader from 'highs';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { factoryOptions, shippedProfiles, type ControlProfile, type Grouping } from '../../src/core/control';
+import { fitGrouping } from '../../src/core/fit';
+import { buildWeek, WEEK_MINUTES, type WeekSteps } from '../../src/core/week';
+import { eventsLp, pairsLp, slotsLp } from './milp';
+
+type Solver = Awaited<ReturnType<typeof highsLoader>>;
+let load: () => Promise<Solver>;
+let solver: Solver;
+let solved = 0;
+
+beforeAll(async () => {
+	load = () => highsLoader();
+	solver = await load();
+});
+
+/** The optimum by HiGHS; its WebAssembly heap is made anew every 40 solves. */
+async function optimum(lp: string): Promise<number> {
+	if (++solved % 40 === 0) solver = await load();
+	const answer = solver.solve(lp, { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
+	expect(answer.Status).toBe('Optimal');
+	return answer.ObjectiveValue;
+}
+
+/** A reproducible source of numbers 0 … 1 (mulberry32). */
+function source(seed: number): () => number {
+	let state = seed;
+	return () => {
+		state = (state + 0x6d2b79f5) | 0;
+		let t = Math.imul(state ^ (state >>> 15), 1 | state);
+		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+	};
+}
+
+const groupings: Grouping[] = [
+	{ id: 'all', name: 'all', groups: [[0, 1, 2, 3, 4, 5, 6]] },
+	{ id: 'five-two', name: '5+2', groups: [[0, 1, 2, 3, 4], [5, 6]] },
+	{ id: 'five-one-one', name: '5+1+1', groups: [[0, 1, 2, 3, 4], [5], [6]] },
+	{ id: 'seven', name: '7', groups: [[0], [1], [2], [3], [4], [5], [6]] },
+	{ id: 'apart', name: 'apart', groups: [[0, 1, 3], [2, 4], [5], [6]] },
+	{ id: 'round', name: 'round', groups: [[6, 0], [1, 2, 3], [4, 5]] }
+];
+
+function randomWeek(random: () => number, values: number[], most: number): WeekSteps<number> {
+	const count = 1 + Math.floor(random() * most);
+	return buildWeek(
+		Array.from({ length: count }, () => ({
+			at: Math.floor(random() * (WEEK_MINUTES / 5)) * 5,
+			value: values[Math.floor(random() * values.length)]!
+		}))
+	);
+}
+
+const everyStep = (minutes: number) => Array.from({ length: 1440 / minutes }, (_, i) => i * minutes);
+const [stat, keypad, timer] = shippedProfiles as [ControlProfile, ControlProfile, ControlProfile];
+const weightsOf = (random: () => number) => ({ cold: 1 + Math.floor(random() * 6), warm: 1 + Math.floor(random() * 3) });
+
+describe('equal to the optimum of HiGHS', () => {
+	it('events, clearable and forced, in six groupings', async () => {
+		const random = source(20_261_124);
+		for (let round = 0; round < 150; round++) {
+			const stepMinutes = round % 5 === 0 ? 180 : 240;
+			const grouping = groupings[round % groupings.length]!;
+			const most = 1 + Math.floor(random() * 4);
+			const setpoints = [12, 16.5, 19, 21].slice(0, 2 + Math.floor(random() * 3));
+			const target = randomWeek(random, setpoints, 30);
+			const weights = weightsOf(random);
+			const profile: ControlProfile = {
+				...stat,
+				program: { form: 'events', stepMinutes, perDay: [most], clearable: round % 2 === 0 }
+			};
+			const options = { ...factoryOptions(profile), perDay: most };
+			const fit = fitGrouping({ profile, options, setpointsC: setpoints, target, weights }, grouping);
+			const lp = eventsLp({ target, grouping, values: setpoints, weights, times: everyStep(stepMinutes) }, most, round % 2 === 1);
+			const reference = await optimum(lp);
+			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(1e-6 * Math.max(1, reference));
+		}
+	});
+
+	it('hour strips, whose two settings are chosen among the levels', async () => {
+		const random = source(7);
+		for (let round = 0; round < 60; round++) {
+			const grouping = groupings[round % groupings.length]!;
+			const setpoints = [8, 15, 17.5, 19, 21, 23].slice(0, 2 + Math.floor(random() * 5));
+			const target = randomWeek(random, setpoints, 50);
+			const weights = weightsOf(random);
+			const fit = fitGrouping(
+				{ profile: keypad, options: factoryOptions(keypad), setpointsC: setpoints, target, weights },
+				grouping
+			);
+			const reference = await optimum(slotsLp({ target, grouping, values: setpoints, weights, times: everyStep(60) }, 2));
+			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(1e-6 * Math.max(1, reference));
+		}
+	});
+
+	it('on/off pairs', async () => {
+		const random = source(99);
+		for (let round = 0; round < 60; round++) {
+			const grouping = groupings[round % groupings.length]!;
+			const most = 1 + Math.floor(random() * 3);
+			const target = randomWeek(random, [0, 1], 40);
+			const weights = weightsOf(random);
+			const options = { ...factoryOptions(timer), perDay: most };
+			const fit = fitGrouping({ profile: timer, options, setpointsC: [0, 1], target, weights }, grouping);
+			const reference = await optimum(pairsLp({ target, grouping, values: [0, 1], weights, times: everyStep(15) }, most));
+			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(1e-6 * Math.max(1, reference));
+		}
+	});
+});
