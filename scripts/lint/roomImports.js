@@ -19,7 +19,7 @@ const coreOrder = {
 };
 
 /** Packages the core may use: pure data and arithmetic, no interface, server or database. */
-const corePackages = new Set(['zod', 'temporal-polyfill', 'ical.js', 'papaparse', 'ml-levenberg-marquardt']);
+const corePackages = new Set(['zod', 'jsonc-parser', 'temporal-polyfill', 'ical.js', 'papaparse', 'ml-levenberg-marquardt']);
 
 const libRooms = {
 	'lib/ui': ['lib/ui', 'lib/workers', 'core'],

@@ -1,3 +1,4 @@
+import { parse as parseTolerantly, type ParseError } from 'jsonc-parser';
 import { z } from 'zod';
 import { findProfile, profileSchema } from '../control';
 import { MOST_ZONES, siteSchema, zoneSchema } from '../plan';
@@ -67,10 +68,13 @@ export function readJobFile(text: string): Read<Job> {
 	let document: unknown;
 	try {
 		document = JSON.parse(text.replace(/^\uFEFF/, ''));
-	} catch (error) {
-		const offset = /position (\d+)/.exec(String(error))?.[1];
-		const where = offset ? ` at ${lineAndColumn(text, Number(offset))}` : '';
-		return refuse('', `The file is not JSON: it cannot be read${where}.`);
+	} catch {
+		const errors: ParseError[] = [];
+		parseTolerantly(text, errors, { disallowComments: true, allowEmptyContent: false });
+		return refuse(
+			'',
+			`The file is not JSON: it stops making sense at ${lineAndColumn(text, errors[0]?.offset ?? 0)}.`
+		);
 	}
 	return readJob(document);
 }

@@ -69,6 +69,31 @@ function defineTables(sequelize: Sequelize): Pick<Database, 'sites' | 'zones'> {
 	return { sites, zones };
 }
 
+interface SqliteConnection {
+	run(sql: string, done: (error: Error | null) => void): void;
+}
+
+/** Sequelize's SQLite connections call no hook when they are made, so each is prepared when first handed out. */
+function prepareConnections(sequelize: Sequelize): void {
+	const manager = sequelize.connectionManager as unknown as {
+		getConnection(options?: unknown): Promise<SqliteConnection>;
+	};
+	const hand = manager.getConnection.bind(manager);
+	const prepared = new WeakMap<SqliteConnection, Promise<void>>();
+	const prepare = async (connection: SqliteConnection) => {
+		for (const pragma of ['busy_timeout = 5000', 'journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON'])
+			await new Promise<void>((resolve, reject) =>
+				connection.run(`PRAGMA ${pragma}`, (error) => (error ? reject(error) : resolve()))
+			);
+	};
+	manager.getConnection = async (options) => {
+		const connection = await hand(options);
+		if (!prepared.has(connection)) prepared.set(connection, prepare(connection));
+		await prepared.get(connection);
+		return connection;
+	};
+}
+
 /**
  * Opens (and creates where missing) the database in a data folder: write-ahead log, foreign keys on,
  * every commit on the disk before it is answered. Brings its shape up to date.
@@ -79,23 +104,9 @@ export async function openDatabase(dataFolder: string): Promise<Database> {
 		dialect: 'sqlite',
 		storage: path.join(dataFolder, 'fond-quarter.sqlite'),
 		logging: false,
-		transactionType: Transaction.TYPES.IMMEDIATE,
-		hooks: {
-			async afterConnect(connection) {
-				const run = (sql: string) =>
-					new Promise<void>((resolve, reject) =>
-						(connection as { run(sql: string, done: (error: Error | null) => void): void }).run(
-							sql,
-							(error) => (error ? reject(error) : resolve())
-						)
-					);
-				await run('PRAGMA busy_timeout = 5000');
-				await run('PRAGMA journal_mode = WAL');
-				await run('PRAGMA synchronous = FULL');
-				await run('PRAGMA foreign_keys = ON');
-			}
-		}
+		transactionType: Transaction.TYPES.IMMEDIATE
 	});
+	prepareConnections(sequelize);
 	const umzug = new Umzug({
 		migrations: migrations.map((migration) => ({
 			name: migration.name,

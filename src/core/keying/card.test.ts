@@ -1,0 +1,107 @@
+import { describe, expect, it } from 'vitest';
+import { factoryOptions, shippedProfiles, valuesToKey, type ControlProfile } from '../control';
+import { fitZone } from '../fit';
+import { newZone, withWanted, type Zone } from '../plan';
+import { buildWeek, splitByDay } from '../week';
+import { cardProgress, heldInWords, isKeyed, keyCard } from '.';
+
+const [stat, keypad, timer] = shippedProfiles as [ControlProfile, ControlProfile, ControlProfile];
+
+function cardOf(zone: Zone, profile: ControlProfile) {
+	const { chosen } = fitZone(zone, profile);
+	return { card: keyCard(profile, zone.options, chosen.grouping, chosen.program), chosen };
+}
+
+const working = [0, 1, 2, 3, 4].flatMap((d) => [
+	{ at: d * 1440 + 290, value: 'comfort' },
+	{ at: d * 1440 + 1090, value: 'eco' }
+]);
+const bindery = { ...withWanted(newZone('Bindery', stat), buildWeek([...working, { at: 7200, value: 'frost' }])), grouping: '5-2' };
+
+describe('the card', () => {
+	it('asks for settings first, then time and temperature of every step, in the control’s own figures', () => {
+		const { card } = cardOf(bindery, stat);
+		expect(card.items.slice(0, 8).map((item) => `${item.section}: ${item.what} = ${item.shows}${item.unit}`)).toEqual([
+			'Settings: unit = °C',
+			'Settings: clock format = 24 h',
+			'Settings: day grouping = 5+2',
+			'Settings: steps a day = 6',
+			'Mon–Fri: step 1, time = 04:50',
+			'Mon–Fri: step 1, temperature = 20.0°C',
+			'Mon–Fri: step 2, time = 18:10',
+			'Mon–Fri: step 2, temperature = 16.0°C'
+		]);
+		expect(card.items[4]!.before).toBe(stat.keying.enter);
+		expect(card.items[4]!.aside).toBe('days 1–5 on this control · 24-hour clock');
+		expect(card.items).toHaveLength(4 + 2 * 6 * 2);
+	});
+
+	it('speaks Fahrenheit and the 12-hour clock where the control is set to them', () => {
+		const { card } = cardOf({ ...bindery, options: { ...bindery.options, unit: 'F', clock: '12' } }, stat);
+		const first = card.items.filter((item) => item.section === 'Mon–Fri');
+		expect(first.slice(0, 4).map((item) => item.shows)).toEqual(['4:50 am', '68', '6:10 pm', '61']);
+	});
+
+	it('goes slot by slot from midnight on an hour strip, its two setpoints first', () => {
+		const zone = withWanted(newZone('Flat', keypad), buildWeek(working));
+		const { card, chosen } = cardOf(zone, keypad);
+		expect(card.items).toHaveLength(valuesToKey(chosen.program, 1));
+		expect(card.items.slice(0, 4).map((item) => `${item.what} = ${item.shows}`)).toEqual([
+			'comfort temperature = 20.0',
+			'eco temperature = 16.0',
+			'00:00 to 01:00 = Eco',
+			'01:00 to 02:00 = Eco'
+		]);
+		expect(card.items[2]!.before).toBe(keypad.keying.enter);
+	});
+
+	it('takes hour and minute apart where the control does, and clears what is not needed', () => {
+		const zone = { ...withWanted(newZone('Rail', timer), buildWeek([{ at: 390, value: 'on' }, { at: 480, value: 'off' }])), grouping: '7-day' };
+		const { card } = cardOf(zone, timer);
+		expect(card.items.filter((item) => item.section === 'Monday').map((item) => `${item.what} = ${item.shows}`)).toEqual([
+			'pair 1 on, hour = 06',
+			'pair 1 on, minute = 30',
+			'pair 1 off, hour = 08',
+			'pair 1 off, minute = 00',
+			'pair 2, not needed = --:--'
+		]);
+	});
+
+	it('has an id of its own for every value', () => {
+		for (const profile of shippedProfiles) {
+			const { card } = cardOf(newZone('Z', profile), profile);
+			expect(new Set(card.items.map((item) => item.id)).size).toBe(card.items.length);
+		}
+	});
+});
+
+describe('what was keyed', () => {
+	it('stays done when the plan changes elsewhere, and is asked again where it changed', () => {
+		const { card } = cardOf(bindery, stat);
+		const keyed = Object.fromEntries(card.items.map((item) => [item.id, item.shows]));
+		expect(cardProgress(card, keyed)).toEqual({ done: 28, of: 28, next: 28 });
+		const later = withWanted(bindery, buildWeek(bindery.wanted.map((s) => ({ at: s.at === 290 || s.at % 1440 === 290 ? s.at + 30 : s.at, value: s.level }))));
+		const { card: after } = cardOf(later, stat);
+		const open = after.items.filter((item) => !isKeyed(item, keyed));
+		expect(open.map((item) => `${item.section} ${item.what} ${item.shows}`)).toEqual(['Mon–Fri step 1, time 05:20']);
+	});
+
+	it('is all to do again under another grouping, which wipes the program', () => {
+		const { card } = cardOf(bindery, stat);
+		const keyed = Object.fromEntries(card.items.map((item) => [item.id, item.shows]));
+		const { card: sevenDays } = cardOf({ ...bindery, grouping: '7-day' }, stat);
+		expect(cardProgress(sevenDays, keyed).done).toBe(3);
+	});
+});
+
+describe('the customer’s words', () => {
+	it('say like days once and cover every minute', () => {
+		const { chosen } = cardOf(bindery, stat);
+		const words = heldInWords(chosen.held, stat, factoryOptions(stat));
+		expect(words.flatMap((one) => one.days).sort()).toEqual([0, 1, 2, 3, 4, 5, 6]);
+		expect(words.map((one) => `${one.name}: ${one.sentence}`)).toContain(
+			'Tuesday to Friday: 16.0\u00a0°C until 04:50, then 20.0\u00a0°C until 18:10, then 16.0\u00a0°C until midnight.'
+		);
+		expect(splitByDay(chosen.held)).toHaveLength(7);
+	});
+});
