@@ -92,7 +92,7 @@
 				<span class="standing" class:todo={job.valuesLeft > 0}>{standing(job)}</span>
 				<span class="soft misfit">{misfit(job)}</span>
 				<span class="soft touched">{day(job.updatedAt)}</span>
-				<OverflowMenu flipped iconDescription="More for {job.name}">
+				<OverflowMenu flipped aria-label="More for {job.name}" iconDescription="More for {job.name}">
 					<OverflowMenuItem text="Duplicate" on:click={() => duplicate(job)} />
 					<OverflowMenuItem text="Export job file" href="/api/v1/jobs/{job.id}" />
 					<OverflowMenuItem

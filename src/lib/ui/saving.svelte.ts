@@ -6,6 +6,8 @@ export type SavingState =
 	| { readonly kind: 'waiting'; readonly sentence: string }
 	| { readonly kind: 'refused'; readonly sentence: string };
 
+/** Whether something was saved since the lists on the page were loaded. */
+let listsStale = false;
 let state = $state.raw<SavingState>({ kind: 'quiet' });
 
 /** The state of saving across the page: set by whatever saves, shown in the head. */
@@ -14,6 +16,13 @@ export const saving = {
 		return state;
 	},
 	set now(next: SavingState) {
+		if (next.kind === 'saved') listsStale = true;
 		state = next;
+	},
+	/** Whether lists need loading anew; asking answers once. */
+	takeStale(): boolean {
+		const stale = listsStale;
+		listsStale = false;
+		return stale;
 	}
 };

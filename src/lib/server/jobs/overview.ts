@@ -4,6 +4,7 @@ import { database } from '../db';
 import type { StoredSite, StoredZone } from './rows';
 import { findSite, zonesOf } from './sites';
 import { profileOf } from './summary';
+import { findZone } from './zones';
 
 /** A site with its zones, for the pages of that site. Answers 404 (throws SvelteKit's error) when it is not there. */
 export async function siteForPages(
@@ -38,3 +39,17 @@ export function zoneInList(stored: StoredZone, site: StoredSite) {
 	};
 }
 export type ZoneInList = ReturnType<typeof zoneInList>;
+
+/** A zone with its site and profile, for the pages of that zone. Answers 404 (throws SvelteKit's error) when it is not there. */
+export async function zoneForPages(
+	siteId: string,
+	zoneId: string
+): Promise<{ stored: StoredZone; profile: ControlProfile }> {
+	const db = await database();
+	const site = await findSite(db, siteId);
+	if (!site) error(404, 'There is no such site.');
+	const stored = await findZone(db, site, zoneId);
+	if (!stored) error(404, 'There is no such zone on this site.');
+	if (stored.deletedAt) error(404, `${stored.zone.name} has been removed. It can be put back from the board.`);
+	return { stored, profile: profileOf(stored.zone, site.profiles) };
+}

@@ -46,6 +46,8 @@
 		onchange: (zone: Zone) => void;
 	} = $props();
 
+	/** Pixels above the first day, for the hours. */
+	const HEAD = 22;
 	const RISER_REACH = 9;
 	const TREAD_REACH = 9;
 
@@ -119,7 +121,7 @@
 
 	function place(event: PointerEvent | MouseEvent, day: number) {
 		const rect = (event.currentTarget as Element).closest('svg')!.getBoundingClientRect();
-		return { x: event.clientX - rect.left - labelWidth, y: event.clientY - rect.top - day * rowHeight - 4 };
+		return { x: event.clientX - rect.left - labelWidth, y: event.clientY - rect.top - HEAD - day * rowHeight - 4 };
 	}
 
 	/** What lies under the pointer in a day's row: a riser before a tread, since risers are thin. */
@@ -291,7 +293,7 @@
 <div class="frame" bind:this={frame} bind:clientWidth={frameWidth}>
 	<svg
 		width={frameWidth}
-		height={rowHeight * 7 + 22}
+		height={rowHeight * 7 + HEAD}
 		role="group"
 		aria-label="The wanted week, day by day"
 		class:dragging={drag !== null}
@@ -315,7 +317,7 @@
 		{#each rows as row (row.day)}
 			<!-- svelte-ignore a11y_no_static_element_interactions -->
 			<g
-				transform="translate(0 {22 + row.day * rowHeight})"
+				transform="translate(0 {HEAD + row.day * rowHeight})"
 				onpointerdown={(event) => pointerdown(event, row.day)}
 				onpointermove={(event) => pointermove(event, row.day)}
 				onpointerup={pointerup}
@@ -403,7 +405,7 @@
 			</g>
 		{/each}
 		{#if !narrow}
-			<g transform="translate({labelWidth - 8} {26 + selectedDay * rowHeight})" aria-hidden="true">
+			<g transform="translate({labelWidth - 8} {HEAD + 4 + selectedDay * rowHeight})" aria-hidden="true">
 				{#each scaleLabels as label (label.y)}
 					<text y={label.y + 4} text-anchor="end" class="scale">{label.text}</text>
 				{/each}
@@ -415,7 +417,7 @@
 			class="day"
 			class:chosen={selectedDay === day}
 			data-day={day}
-			style:top="{22 + day * rowHeight + (rowHeight - 44) / 2}px"
+			style:top="{HEAD + day * rowHeight + (rowHeight - 44) / 2}px"
 			aria-label="{DAY_NAMES[day]}: {says[day]!.text}"
 			aria-pressed={selectedDay === day}
 			onclick={() => (selectedDay = day)}

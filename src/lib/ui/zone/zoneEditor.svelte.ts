@@ -50,6 +50,10 @@ export class ZoneEditor {
 	get conflict(): Conflict | null {
 		return this.#conflict;
 	}
+	/** Whether something on screen is not stored yet but can be. */
+	get unsaved(): boolean {
+		return this.#zone !== this.#saved && !this.#conflict && !this.#refusal;
+	}
 	/** The sentence of a refused save; the document on screen is then not the one stored. */
 	get refusal(): string | null {
 		return this.#refusal;

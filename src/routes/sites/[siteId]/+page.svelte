@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { goto, invalidate } from '$app/navigation';
+	import { afterNavigate, goto, invalidate } from '$app/navigation';
 	import {
 		Button,
 		InlineNotification,
@@ -13,6 +13,7 @@
 	import { duration } from '$core/week';
 	import MiniWeek from '$lib/ui/board/MiniWeek.svelte';
 	import { call, type Answer } from '$lib/ui/call';
+	import { saving } from '$lib/ui/saving.svelte';
 
 	let { data } = $props();
 
@@ -47,6 +48,10 @@
 		if (warmMinutes > 0) return row.isSwitch ? `${duration(warmMinutes)} on too long` : `${duration(warmMinutes)} too warm`;
 		return 'exact';
 	}
+
+	afterNavigate(() => {
+		if (saving.takeStale()) void invalidate('fq:site');
+	});
 
 	async function act<T>(answer: Promise<Answer<T>>): Promise<Answer<T>> {
 		busy = true;
@@ -219,7 +224,7 @@
 						</td>
 						<td><a href="{base}/hand-over">{keyed(row) ? 'ready' : '–'}</a></td>
 						<td class="more">
-							<OverflowMenu flipped iconDescription="More for {row.name}">
+							<OverflowMenu flipped aria-label="More for {row.name}" iconDescription="More for {row.name}">
 								<OverflowMenuItem text="Rename" on:click={() => (renaming = { id: row.id, name: row.name })} />
 								<OverflowMenuItem text="Copy" on:click={() => copy(row)} />
 								<OverflowMenuItem text="Move up" disabled={i === 0} on:click={() => move(row, -1)} />

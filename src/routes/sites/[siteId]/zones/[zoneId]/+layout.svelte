@@ -1,7 +1,8 @@
 <script lang="ts">
-	import { goto } from '$app/navigation';
+	import { afterNavigate, goto, invalidate } from '$app/navigation';
 	import { page } from '$app/state';
 	import { duration } from '$core/week';
+	import { saving } from '$lib/ui/saving.svelte';
 
 	let { data, children } = $props();
 
@@ -22,6 +23,9 @@
 				bad: false
 			}
 		];
+	});
+	afterNavigate(() => {
+		if (saving.takeStale()) void invalidate('fq:site');
 	});
 	const alone = $derived(view === 'key-in');
 </script>

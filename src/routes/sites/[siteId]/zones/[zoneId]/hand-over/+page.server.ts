@@ -1,9 +1,16 @@
 import { allowedOptions } from '$core/control';
 import { fitZone } from '$core/fit';
+import { zoneForPages } from '$lib/server/jobs';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ parent }) => {
-	const { stored, profile } = await parent();
+export const load: PageServerLoad = async ({ params }) => {
+	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
 	const { chosen } = fitZone(stored.zone, profile);
-	return { held: chosen.held, misfit: chosen.misfit, options: allowedOptions(profile, stored.zone.options) };
+	return {
+		stored: { zone: stored.zone },
+		profile,
+		held: chosen.held,
+		misfit: chosen.misfit,
+		options: allowedOptions(profile, stored.zone.options)
+	};
 };

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { beforeNavigate, invalidate } from '$app/navigation';
+	import { invalidate } from '$app/navigation';
 	import { cardProgress, isKeyed } from '$core/keying';
 	import { KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
 
@@ -29,8 +29,9 @@
 
 	onMount(() => {
 		notes.resume();
+		index = cardProgress(data.card, notes.keyed).next;
 		const refresh = () => {
-			if (document.visibilityState === 'visible') void invalidate('fq:zone');
+			if (document.visibilityState === 'visible') void invalidate('fq:keyed');
 		};
 		document.addEventListener('visibilitychange', refresh);
 		const every = setInterval(refresh, 8000);
@@ -40,7 +41,6 @@
 		};
 	});
 	$effect(() => notes.refresh(data.stored.keyed));
-	beforeNavigate(() => void notes.send().then(() => invalidate('fq:site')));
 
 	const sections = $derived.by(() => {
 		const made: { name: string; from: number; items: typeof items }[] = [];

@@ -1,8 +1,13 @@
 import { fitZone } from '$core/fit';
+import { zoneForPages } from '$lib/server/jobs';
 import type { PageServerLoad } from './$types';
 
 /** The fit is there with the first picture; from then on a worker follows the edits. */
-export const load: PageServerLoad = async ({ parent }) => {
-	const { stored, profile } = await parent();
-	return { firstFit: fitZone(stored.zone, profile) };
+export const load: PageServerLoad = async ({ params }) => {
+	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
+	return {
+		stored: { zone: stored.zone, revision: stored.revision },
+		profile,
+		firstFit: fitZone(stored.zone, profile)
+	};
 };

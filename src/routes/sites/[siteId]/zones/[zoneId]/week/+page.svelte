@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { beforeNavigate, invalidate } from '$app/navigation';
+	import { beforeNavigate, goto } from '$app/navigation';
 	import { displaySetpoint } from '$core/control';
 	import { misfitSentences, nearestWeightStop, weightStops, type ZoneFit } from '$core/fit';
 	import { onControl } from '$core/plan';
@@ -9,6 +9,7 @@
 	import Levels from '$lib/ui/week/Levels.svelte';
 	import WeekChart from '$lib/ui/week/WeekChart.svelte';
 	import type { RiserPlace } from '$lib/ui/week/weekEdits';
+	import { saving } from '$lib/ui/saving.svelte';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
 	import { ZoneEditor } from '$lib/ui/zone/zoneEditor.svelte';
 	import { FitFollower } from '$lib/workers/fitFollower';
@@ -48,8 +49,11 @@
 		follower?.request(zone, profile);
 	});
 
-	beforeNavigate(({ type }) => {
-		void editor.flush().then(() => (type === 'leave' ? undefined : invalidate('fq:site')));
+	// leaving never asks: what is not stored yet is stored first, unless the server cannot be reached
+	beforeNavigate(({ cancel, to, willUnload }) => {
+		if (!editor.unsaved || willUnload || !to || saving.now.kind === 'waiting') return;
+		cancel();
+		void editor.flush().then(() => goto(to.url));
 	});
 
 	function onbeforeunload(event: BeforeUnloadEvent) {

@@ -1,0 +1,16 @@
+import type { ChildProcess } from 'node:child_process';
+
+export interface RunningServer {
+	url: string;
+	process: ChildProcess;
+	stop(): Promise<void>;
+}
+
+export const root: string;
+export function say(words: string): void;
+export function run(command: string, args: string[], options?: { env?: NodeJS.ProcessEnv }): void;
+export function ensurePackages(): void;
+export function ensureBuild(): void;
+export function ensureChromium(): string;
+export function startServer(options: { data: string; port?: number; quiet?: boolean }): Promise<RunningServer>;
+export function loadDemo(url: string): Promise<number>;

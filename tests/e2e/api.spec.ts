@@ -1,0 +1,63 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from './bench';
+
+const job = JSON.parse(readFileSync('demo/tallow-quay-workshops.job.json', 'utf8'));
+
+test('fit and key-in answer statelessly to a zone as it stands in a job file', async ({ request }) => {
+	const fit = await (await request.post('/api/v1/fit', { data: { zone: job.zones[0] } })).json();
+	expect(fit).toMatchObject({ chosen: '7-day', optimal: true });
+	expect(fit.fits.map((one: { grouping: string }) => one.grouping)).toEqual(['24-hour', '5-2', '7-day']);
+	expect(fit.fits[2]).toMatchObject({ coldKelvinMinutes: 50, warmKelvinMinutes: 0, valuesToKey: 84 });
+	const card = await (await request.post('/api/v1/key-in', { data: { zone: job.zones[0] } })).json();
+	expect(card.items[4]).toMatchObject({ section: 'Monday', what: 'step 1, time', shows: '04:50' });
+	expect(card.timeoutSeconds).toBe(30);
+});
+
+test('jobs are listed, written, read, replaced and deleted', async ({ request }) => {
+	const made = await request.post('/api/v1/jobs', { data: job });
+	expect(made.status()).toBe(201);
+	const { id } = await made.json();
+	expect(await (await request.get(`/api/v1/jobs/${id}`)).json()).toEqual(job);
+	expect((await (await request.get('/api/v1/jobs')).json()).jobs).toHaveLength(1);
+	const smaller = { ...job, zones: job.zones.slice(0, 1) };
+	expect((await request.put(`/api/v1/jobs/${id}`, { data: smaller })).status()).toBe(204);
+	expect(await (await request.get(`/api/v1/jobs/${id}`)).json()).toEqual(smaller);
+	expect((await request.delete(`/api/v1/jobs/${id}`)).status()).toBe(204);
+	expect((await request.get(`/api/v1/jobs/${id}`)).status()).toBe(404);
+});
+
+test('refusals name the field and never show a stack', async ({ request }) => {
+	const refusal = async (path: string, data: unknown) => {
+		const answer = await request.post(path, { data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)), headers: { 'content-type': 'application/json' } });
+		const text = await answer.text();
+		expect(text).not.toMatch(/at .*\.(js|ts):/);
+		return { status: answer.status(), ...JSON.parse(text).error };
+	};
+	expect(await refusal('/api/v1/fit', 'nonsense')).toMatchObject({ status: 400 });
+	expect(await refusal('/api/v1/fit', { zone: { ...job.zones[0], options: { unit: 'K', clock: '24', perDay: 6 } } })).toMatchObject({
+		status: 422,
+		path: 'zone.options.unit',
+		sentence: 'zone.options.unit must be "C" or "F".'
+	});
+	expect(await refusal('/api/v1/key-in', { zone: { ...job.zones[0], control: 'teapot' } })).toMatchObject({ status: 422, path: 'zone.control' });
+	expect(await refusal('/api/v1/jobs', ' '.repeat(9_000_000))).toMatchObject({ status: 413 });
+	expect((await request.patch('/api/v1/fit')).status()).toBe(405);
+});
+
+test('the OpenAPI document describes every route that there is, and no other', async ({ request }) => {
+	const document = await (await request.get('/api/openapi.json')).json();
+	expect(document.openapi).toBe('3.1.0');
+	const described = Object.entries<Record<string, unknown>>(document.paths)
+		.flatMap(([path, methods]) => Object.keys(methods).map((method) => `${method} ${path}`))
+		.sort();
+	const { globSync } = await import('tinyglobby');
+	const present = globSync('src/routes/api/v1/**/+server.ts')
+		.flatMap((file) => {
+			const path = file.replace('src/routes', '').replace('/+server.ts', '').replace(/\[(\w+)\]/g, '{$1}');
+			const source = readFileSync(file, 'utf8');
+			return [...source.matchAll(/export const (GET|POST|PUT|PATCH|DELETE)\b/g)].map((m) => `${m[1]!.toLowerCase()} ${path}`);
+		})
+		.sort();
+	expect(described).toEqual(present);
+	expect(document.paths['/api/v1/fit'].post.requestBody.content['application/json'].schema.properties.zone.properties.wanted.type).toBe('array');
+});

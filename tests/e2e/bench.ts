@@ -1,0 +1,101 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+import { loadDemo, startServer, type RunningServer } from '../../scripts/setup.mjs';
+
+/** A built server of its own for each test, on real files, that can be killed and started again. */
+export interface Installation {
+	readonly url: string;
+	/** Ends the server at once, as a power cut does, and starts it again on the same data. */
+	killAndRestart(): Promise<void>;
+	stop(): Promise<void>;
+	start(): Promise<void>;
+	loadDemo(): Promise<void>;
+}
+
+export const test = base.extend<{ installation: Installation; strangers: string[] }>({
+	// eslint-disable-next-line no-empty-pattern
+	installation: async ({}, use, info) => {
+		const data = mkdtempSync(path.join(tmpdir(), 'fond-quarter-e2e-'));
+		const port = 4700 + info.parallelIndex;
+		const start = () => startServer({ data, port, quiet: true });
+		let server: RunningServer = await start();
+		await use({
+			url: server.url,
+			async killAndRestart() {
+				const ended = new Promise((resolve) => server.process.once('exit', resolve));
+				server.process.kill('SIGKILL');
+				await ended;
+				server = await start();
+			},
+			stop: () => server.stop(),
+			async start() {
+				server = await start();
+			},
+			async loadDemo() {
+				await loadDemo(server.url);
+			}
+		});
+		await server.stop();
+		rmSync(data, { recursive: true, force: true });
+	},
+	baseURL: async ({ installation }, use) => use(installation.url),
+	/** Requests to any other origin, and errors on the page: every test ends with none. */
+	strangers: [
+		async ({ page, installation }, use) => {
+			const seen: string[] = [];
+			page.on('request', (request) => {
+				const url = request.url();
+				if (!url.startsWith(installation.url) && !/^(blob|data|about):/.test(url)) seen.push(url);
+			});
+			page.on('pageerror', (error) => seen.push(`error on the page: ${error.message}`));
+			await use(seen);
+			expect(seen).toEqual([]);
+		},
+		{ auto: true }
+	]
+});
+
+export { expect };
+
+/** Waits until the page is alive: its buttons answer. */
+export async function open(page: Page, address: string): Promise<void> {
+	await page.goto(address);
+	await page.waitForLoadState('networkidle');
+}
+
+/** Makes a site as a person does and stays on its board. */
+export async function makeSite(page: Page, name: string): Promise<void> {
+	await open(page, '/');
+	await page.getByLabel('New site').fill(name);
+	await page.getByLabel('Place', { exact: true }).fill('Somewhere, Anywhere');
+	await page.getByRole('button', { name: 'Make it' }).click();
+	await expect(page.getByRole('heading', { name: `Where ${name} stands` })).toBeVisible();
+}
+
+/** Adds a zone on the board and stays on its week. */
+export async function addZone(page: Page, name: string, control: string): Promise<void> {
+	await page.getByLabel('New zone').fill(name);
+	await page.getByLabel('Its control').selectOption(control);
+	await page.getByRole('button', { name: 'Add zone' }).click();
+	await expect(page.getByRole('heading', { name: `${name}, the week` })).toBeVisible();
+	await page.waitForLoadState('networkidle');
+}
+
+/** Waits until the head says that all is saved. */
+export async function saved(page: Page): Promise<void> {
+	await expect(page.getByRole('status').first()).toHaveText(/^Saved \d\d:\d\d$/);
+}
+
+/** A place on the drawn week: the pixel of a day and a minute, at the height of the day's middle. */
+export async function placeOn(page: Page, day: string, minute: number): Promise<{ x: number; y: number }> {
+	const label = (await page.getByRole('button', { name: new RegExp(`^${day}:`) }).boundingBox())!;
+	const chart = page.getByRole('group', { name: 'The wanted week, day by day' });
+	const hour = async (name: string) => {
+		const box = (await chart.locator('text.hour', { hasText: new RegExp(`^${name}$`) }).boundingBox())!;
+		return box.x + box.width / 2;
+	};
+	const [left, right] = [await hour('00'), await hour('24')];
+	return { x: left + ((right - left) * minute) / 1440, y: label.y + label.height / 2 };
+}

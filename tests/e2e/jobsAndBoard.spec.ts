@@ -1,0 +1,93 @@
+import { readFileSync } from 'node:fs';
+import { expect, open, test } from './bench';
+
+test('bad job files get a sentence and leave nothing behind', async ({ page }) => {
+	await open(page, '/');
+	const demo = JSON.parse(readFileSync('demo/marrow-house.job.json', 'utf8'));
+	const give = async (name: string, text: string | Buffer) =>
+		page.getByLabel('Job file to import').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+	const cases: [string, string | Buffer, RegExp][] = [
+		['notes.json', 'not json at all', /notes\.json: The file is not JSON.*line 1, column 1/],
+		['old.json', JSON.stringify({ ...demo, version: 3 }), /has version 3; this program reads version 1/],
+		['field.json', JSON.stringify({ ...demo, zones: [{ ...demo.zones[0], weights: { cold: 'a lot', warm: 1 } }] }), /zones\[0\]\.weights\.cold must be a number/],
+		['many.json', JSON.stringify({ ...demo, zones: Array.from({ length: 2000 }, () => demo.zones[0]) }), /zones must be at most 200 entries|too large/],
+		['name.json', JSON.stringify({ ...demo, site: { ...demo.site, name: 'n'.repeat(500) } }), /site\.name is longer than 80 characters/],
+		['huge.json', Buffer.alloc(49_000_000, 32), /huge\.json is too large: 49\.0 MB/]
+	];
+	for (const [name, text, words] of cases) {
+		await give(name, text);
+		const notice = page.getByRole('alert').filter({ hasText: words });
+		await expect(notice).toBeVisible();
+		await expect(notice).toContainText('Nothing was imported');
+		await notice.getByRole('button').click();
+	}
+	await expect(page.getByText('No sites yet.')).toBeVisible();
+
+	await give('markup.json', JSON.stringify({ ...demo, site: { ...demo.site, name: '<img src=x onerror=alert(1)>' } }));
+	await expect(page.getByRole('heading', { name: 'Where <img src=x onerror=alert(1)> stands' })).toBeVisible();
+});
+
+test('sites are duplicated, deleted and put back', async ({ page, installation }) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('button', { name: 'More for Marrow House' }).click();
+	await page.getByRole('menuitem', { name: 'Duplicate' }).click();
+	await expect(page.getByRole('link', { name: /Marrow House \(copy\)/ })).toBeVisible();
+	await page.getByRole('button', { name: 'More for Marrow House (copy)' }).click();
+	await page.getByRole('menuitem', { name: 'Delete' }).click();
+	await expect(page.getByRole('link', { name: /Marrow House \(copy\)/ })).toBeHidden();
+	await page.reload();
+	await page.getByRole('button', { name: 'Put Marrow House (copy) back' }).click();
+	await expect(page.getByRole('link', { name: /Marrow House \(copy\)/ })).toBeVisible();
+});
+
+test('zones are renamed, copied, moved, removed and put back', async ({ page, installation }) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Osier Lane/ }).click();
+	const names = () => page.locator('tbody th .name').allInnerTexts();
+	await expect.poll(names).toEqual(['Reading room', 'Back kitchen rail']);
+	await page.waitForLoadState('networkidle');
+
+	await page.getByRole('button', { name: 'More for Reading room' }).click();
+	await page.getByRole('menuitem', { name: 'Rename' }).click();
+	await page.getByLabel('New name of Reading room').fill('Long room');
+	await page.keyboard.press('Enter');
+	await expect.poll(names).toEqual(['Long room', 'Back kitchen rail']);
+
+	await page.getByRole('button', { name: 'More for Long room' }).click();
+	await page.getByRole('menuitem', { name: 'Copy' }).click();
+	await expect.poll(names).toEqual(['Long room', 'Long room (copy)', 'Back kitchen rail']);
+	await page.locator('tbody th a').nth(1).focus();
+	await page.keyboard.press('Alt+ArrowUp');
+	await expect.poll(names).toEqual(['Long room (copy)', 'Long room', 'Back kitchen rail']);
+
+	await page.getByRole('button', { name: 'More for Long room (copy)' }).click();
+	await page.getByRole('menuitem', { name: 'Remove' }).click();
+	await expect.poll(names).toEqual(['Long room', 'Back kitchen rail']);
+	await page.getByRole('button', { name: 'Put Long room (copy) back' }).click();
+	await expect.poll(names).toEqual(['Long room (copy)', 'Long room', 'Back kitchen rail']);
+});
+
+test('any place is a few keys away, and the theme stays chosen', async ({ page, installation }) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.keyboard.press('Control+k');
+	await page.getByRole('combobox').fill('osier');
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('heading', { name: 'Where Osier Lane Reading Room stands' })).toBeVisible();
+	await page.keyboard.press('?');
+	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: 'Theme: system' }).click();
+	await page.getByRole('button', { name: 'Theme: light' }).click();
+	await page.reload();
+	await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
+
+test('an address that leads nowhere says so', async ({ page }) => {
+	await page.goto('/sites/none');
+	await expect(page.getByRole('heading', { name: 'There is no such site.' })).toBeVisible();
+	await page.goto('/no/such/page');
+	await expect(page.getByRole('heading', { name: 'There is nothing at this address.' })).toBeVisible();
+});

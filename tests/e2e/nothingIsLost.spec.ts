@@ -1,0 +1,85 @@
+import { addZone, expect, makeSite, open, saved, test } from './bench';
+
+const change = 'Monday, change 1';
+
+test('two windows on one zone: the second is told, sees both, and chooses', async ({ page, context }) => {
+	await makeSite(page, 'Pepper Wharf');
+	await addZone(page, 'Sail loft', 'Six-step room stat');
+	await page.getByRole('button', { name: /^Monday:/ }).focus();
+	await page.keyboard.press('Insert');
+	await saved(page);
+
+	const other = await context.newPage();
+	await open(other, page.url());
+	await other.getByRole('slider', { name: change, exact: true }).focus();
+	await other.keyboard.press('ArrowRight');
+	await saved(other);
+
+	await page.getByRole('slider', { name: change, exact: true }).focus();
+	await page.keyboard.press('ArrowLeft');
+	const dialog = page.getByRole('dialog', { name: /Another window changed this zone/ });
+	await expect(dialog).toBeVisible();
+	await dialog.getByRole('button', { name: 'Take the other' }).click();
+	await expect(page.getByRole('slider', { name: change, exact: true })).toHaveAttribute('aria-valuetext', /^12:10/);
+	await page.keyboard.press('Control+z');
+	await expect(page.getByRole('slider', { name: change, exact: true })).toHaveAttribute('aria-valuetext', /^11:50/);
+	await saved(page);
+	await open(other, other.url());
+	await expect(other.getByRole('slider', { name: change, exact: true })).toHaveAttribute('aria-valuetext', /^11:50/);
+});
+
+test('what the screen called saved is there after the server was killed; what was not is sent when it is back', async ({
+	page,
+	installation
+}) => {
+	await makeSite(page, 'Pepper Wharf');
+	await addZone(page, 'Sail loft', 'Six-step room stat');
+	await page.getByRole('button', { name: /^Monday:/ }).focus();
+	await page.keyboard.press('Insert');
+	await saved(page);
+	await installation.killAndRestart();
+	await open(page, page.url());
+	const riser = page.getByRole('slider', { name: change, exact: true });
+	await expect(riser).toHaveAttribute('aria-valuetext', /^12:00/);
+
+	await installation.stop();
+	await riser.focus();
+	await page.keyboard.press('ArrowRight');
+	await expect(page.getByRole('status').first()).toHaveText('Not saved yet: no connection');
+	await installation.start();
+	await saved(page);
+	await open(page, page.url());
+	await expect(riser).toHaveAttribute('aria-valuetext', /^12:10/);
+});
+
+test('values keyed while the server is away survive a reload and arrive, and a second device sees them', async ({
+	page,
+	browser,
+	installation
+}) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Tallow Quay/ }).click();
+	await page.getByRole('link', { name: /^Bindery, \d+ values/ }).click();
+	await expect(page.getByText('value 1 of 88')).toBeVisible();
+	await page.waitForLoadState('networkidle');
+	await page.keyboard.press('Enter');
+	await saved(page);
+	await installation.stop();
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('status').first()).toHaveText('Kept here: no connection');
+	await installation.start();
+	await page.reload();
+	await expect(page.getByText('value 3 of 88')).toBeVisible();
+	await saved(page);
+
+	const phone = await browser.newPage({ baseURL: installation.url, viewport: { width: 390, height: 844 } });
+	await phone.goto(page.url());
+	await expect(phone.getByText('value 3 of 88')).toBeVisible();
+	await phone.waitForLoadState('networkidle');
+	await phone.getByRole('button', { name: /^Shows/ }).tap().catch(() => phone.getByRole('button', { name: /^Shows/ }).click());
+	await expect(phone.getByText('value 4 of 88')).toBeVisible();
+	await phone.getByRole('button', { name: 'Back' }).click();
+	await expect(phone.getByText('value 3 of 88')).toBeVisible();
+	await phone.close();
+});

@@ -1,0 +1,154 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { addZone, expect, makeSite, placeOn, saved, test } from './bench';
+
+/** Keys every value of the card with the keyboard alone; returns what was asked, in order. */
+async function walkCard(page: Page): Promise<string[]> {
+	const asked: string[] = [];
+	const all = Number(/of (\d+)/.exec(await page.locator('main').getByRole('status').innerText())![1]);
+	for (let i = 1; i <= all; i++) {
+		await expect(page.locator('main').getByRole('status')).toHaveText(`value ${i} of ${all}`);
+		asked.push(`${await page.locator('.what').innerText()}: ${await page.locator('.value').innerText()}`);
+		await page.keyboard.press(i % 2 === 0 ? 'Enter' : 'ArrowRight');
+	}
+	await expect(page.getByText('All in.')).toBeVisible();
+	return asked;
+}
+
+/** Exports the site's job file from the board. */
+async function exported(page: Page): Promise<{ text: string; file: string }> {
+	const [download] = await Promise.all([
+		page.waitForEvent('download'),
+		page.getByRole('link', { name: 'Export job file' }).click()
+	]);
+	const file = await download.path();
+	return { text: readFileSync(file, 'utf8'), file };
+}
+
+async function deleteSite(page: Page, name: string): Promise<void> {
+	await page.goto('/');
+	await page.waitForLoadState('networkidle');
+	await page.getByRole('button', { name: `More for ${name}` }).click();
+	await page.getByRole('menuitem', { name: 'Delete' }).click();
+	await expect(page.getByRole('button', { name: `Put ${name} back` })).toBeVisible();
+}
+
+test('a six-step stat from an empty site to the customer’s page and back from its file', async ({ page }) => {
+	await makeSite(page, 'Pepper Wharf');
+	await addZone(page, 'Sail loft', 'Six-step room stat');
+	const change = (day: string, n: number) => page.getByRole('slider', { name: `${day}, change ${n}`, exact: true });
+
+	// Monday by pointer: a change at 08:00 up to comfort, one at 17:00 back down
+	const eight = await placeOn(page, 'Monday', 480);
+	await page.mouse.dblclick(eight.x, eight.y - 16);
+	await expect(change('Monday', 1)).toHaveAttribute('aria-valuetext', /^08:00 to Comfort 20\.0$/);
+	const five = await placeOn(page, 'Monday', 1020);
+	await page.mouse.dblclick(five.x, five.y);
+	await expect(change('Monday', 2)).toHaveAttribute('aria-valuetext', /^17:00 to Eco/);
+
+	// drag the first change an hour earlier, snapping to the control's ten minutes
+	const grip = (await change('Monday', 1).boundingBox())!;
+	const seven = await placeOn(page, 'Monday', 423);
+	await page.mouse.move(grip.x + grip.width / 2, grip.y + 8);
+	await page.mouse.down();
+	await page.mouse.move(seven.x, seven.y, { steps: 6 });
+	await page.mouse.up();
+	await expect(change('Monday', 1)).toHaveAttribute('aria-valuetext', /^07:00/);
+
+	// by keyboard: ten minutes later, undo, redo
+	await change('Monday', 1).focus();
+	await page.keyboard.press('ArrowRight');
+	await expect(change('Monday', 1)).toHaveAttribute('aria-valuetext', /^07:10/);
+	await page.keyboard.press('Control+z');
+	await expect(change('Monday', 1)).toHaveAttribute('aria-valuetext', /^07:00/);
+	await page.keyboard.press('Control+Shift+z');
+	await expect(change('Monday', 1)).toHaveAttribute('aria-valuetext', /^07:10/);
+
+	// Monday onto the week, then Wednesday its own shape: frost all day but an evening
+	await page.getByRole('button', { name: /^Monday:/ }).click();
+	await page.getByRole('button', { name: 'all', exact: true }).click();
+	await expect(change('Sunday', 2)).toHaveAttribute('aria-valuetext', /^17:00/);
+	await change('Wednesday', 2).focus();
+	await page.keyboard.press('Delete');
+	await change('Wednesday', 1).focus();
+	await page.keyboard.press('Shift+ArrowRight');
+	await page.keyboard.press('f');
+	await expect(change('Wednesday', 1)).toHaveAttribute('aria-valuetext', /^08:10 to Frost 7\.0$/);
+	await saved(page);
+
+	// 5+2 cannot hold two shapes among the weekdays, and says so; 7-day can
+	await page.getByRole('radio', { name: /^5\+2/ }).click();
+	await expect(page.getByText(/With 5\+2 this control leaves/)).toBeVisible();
+	await expect(page.getByText(/Wed 07:10–08:10, 1 h at 20\.0 instead of 16\.0|Wed 08:10–17:00, 8 h 50 at 20\.0 instead of 7\.0/).first()).toBeVisible();
+	await page.getByRole('radio', { name: /^7-day/ }).click();
+	await expect(page.getByText('This control holds the week exactly, with 7-day.')).toBeVisible();
+	await saved(page);
+
+	await page.getByRole('link', { name: /^Key in/ }).click();
+	await expect(page.locator('.value')).toBeVisible();
+	const asked = await walkCard(page);
+	expect(asked).toHaveLength(4 + 7 * 12);
+	expect(asked).toContain('Monday, step 1, time: 07:10');
+	expect(asked).toContain('Wednesday, step 1, temperature: 7.0°C');
+	await page.reload();
+	await expect(page.getByText('All in.')).toBeVisible();
+
+	await page.getByRole('link', { name: /^Hand over/ }).click();
+	await expect(page.getByRole('heading', { name: 'Your heating week: Sail loft' })).toBeVisible();
+	await expect(page.getByText(/Monday, Tuesday, Thursday, Friday, Saturday and Sunday:|Monday and Tuesday:|Thursday/).first()).toBeVisible();
+	const pdf = await page.pdf({ preferCSSPageSize: true });
+	expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+	expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+
+	await page.getByRole('link', { name: 'Pepper Wharf' }).click();
+	await expect(page.getByText('88 of 88')).toBeVisible();
+	const before = await exported(page);
+	await deleteSite(page, 'Pepper Wharf');
+	await page.getByLabel('Job file to import').setInputFiles({ name: 'pepper.job.json', mimeType: 'application/json', buffer: Buffer.from(before.text) });
+	await expect(page.getByRole('heading', { name: 'Where Pepper Wharf stands' })).toBeVisible();
+	await expect(page.getByText('88 of 88')).toBeVisible();
+	expect((await exported(page)).text).toBe(before.text);
+});
+
+for (const [control, letters, values] of [
+	['Hour-strip keypad', ['c', 'e'], 2 + 7 * 24],
+	['Switch timer', ['o', 'x'], 0]
+] as const) {
+	test(`a ${control.toLowerCase()} goes the same way`, async ({ page }) => {
+		await makeSite(page, 'Pepper Wharf');
+		await addZone(page, 'Wash room', control);
+		const change = (day: string, n: number) => page.getByRole('slider', { name: `${day}, change ${n}`, exact: true });
+
+		// by keyboard alone: a day without any change, then a change added, lettered and moved
+		await page.getByRole('button', { name: /^Monday:/ }).focus();
+		await page.keyboard.press('Insert');
+		await expect(change('Monday', 1)).toHaveAttribute('aria-valuetext', /^12:00/);
+		await page.keyboard.press(letters[0]);
+		await page.keyboard.press('Shift+ArrowLeft');
+		await page.keyboard.press('Enter');
+		await page.keyboard.press(letters[1]);
+		await expect(change('Monday', 2)).toBeVisible();
+		await page.getByRole('button', { name: 'Copy Monday onto Saturday' }).click();
+		await expect(change('Saturday', 2)).toBeVisible();
+		await saved(page);
+
+		if (control === 'Switch timer') await page.getByRole('radio', { name: /^7-day/ }).click();
+		await expect(page.getByText(/This control holds the week exactly/)).toBeVisible();
+		await saved(page);
+		await page.getByRole('link', { name: /^Key in/ }).click();
+		await expect(page.locator('.value')).toBeVisible();
+		const asked = await walkCard(page);
+		if (values > 0) expect(asked).toHaveLength(values);
+		else expect(asked).toContain('Monday, pair 1 on, hour: 11');
+
+		await page.getByRole('link', { name: /^Hand over/ }).click();
+		await expect(page.getByRole('heading', { name: 'Your heating week: Wash room' })).toBeVisible();
+		await expect(page.locator('.words')).toContainText(control === 'Switch timer' ? 'On from 11:00 to' : 'until 11:00');
+		await page.getByRole('link', { name: 'Pepper Wharf' }).click();
+		const before = await exported(page);
+		await deleteSite(page, 'Pepper Wharf');
+		await page.getByLabel('Job file to import').setInputFiles({ name: 'p.json', mimeType: 'application/json', buffer: Buffer.from(before.text) });
+		await expect(page.getByRole('heading', { name: 'Where Pepper Wharf stands' })).toBeVisible();
+		expect((await exported(page)).text).toBe(before.text);
+	});
+}
