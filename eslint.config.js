@@ -18,6 +18,7 @@ export default ts.config(
 		plugins: { house: { rules: { 'room-imports': roomImports } } },
 		rules: {
 			'no-undef': 'off',
+			'@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_$', argsIgnorePattern: '^_' }],
 			'house/room-imports': 'error',
 			'svelte/no-navigation-without-resolve': 'off'
 		}

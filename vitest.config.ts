@@ -11,11 +11,21 @@ export default defineConfig({
 		projects: [
 			{
 				resolve: { alias },
-				test: { name: 'unit', environment: 'node', include: ['src/**/*.test.ts', 'tests/house/*.test.ts'], testTimeout: 30_000 }
+				test: {
+					name: 'unit',
+					environment: 'node',
+					include: ['src/**/*.test.ts', 'tests/house/*.test.ts'],
+					testTimeout: 30_000
+				}
 			},
 			{
 				resolve: { alias },
-				test: { name: 'outside', environment: 'node', include: ['tests/outside/*.test.ts'], testTimeout: 300_000 }
+				test: {
+					name: 'outside',
+					environment: 'node',
+					include: ['tests/outside/*.test.ts'],
+					testTimeout: 300_000
+				}
 			}
 		]
 	}

@@ -11,4 +11,5 @@ const server = await startServer({ data });
 const { jobs } = await (await fetch(`${server.url}/api/v1/jobs`)).json();
 if (jobs.length === 0) say(`loaded ${await loadDemo(server.url)} invented sites`);
 say(`The demo is at ${server.url} (data in ${data}); Ctrl C stops it.`);
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void server.stop().then(() => process.exit(0)));
+for (const signal of ['SIGINT', 'SIGTERM'])
+	process.on(signal, () => void server.stop().then(() => process.exit(0)));

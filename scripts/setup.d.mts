@@ -12,5 +12,9 @@ export function run(command: string, args: string[], options?: { env?: NodeJS.Pr
 export function ensurePackages(): void;
 export function ensureBuild(): void;
 export function ensureChromium(): string;
-export function startServer(options: { data: string; port?: number; quiet?: boolean }): Promise<RunningServer>;
+export function startServer(options: {
+	data: string;
+	port?: number;
+	quiet?: boolean;
+}): Promise<RunningServer>;
 export function loadDemo(url: string): Promise<number>;

@@ -70,10 +70,14 @@ export function ensurePackages() {
 
 /** Builds the program when its sources have changed. */
 export function ensureBuild() {
-	once('build/.built-from', ['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts'], () => {
-		say('building the program, under a minute …');
-		run('npx', ['vite', 'build', '--logLevel', 'warn']);
-	});
+	once(
+		'build/.built-from',
+		['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts'],
+		() => {
+			say('building the program, under a minute …');
+			run('npx', ['vite', 'build', '--logLevel', 'warn']);
+		}
+	);
 }
 
 /** The path of Chromium, installed from Debian's packages when it is missing. */
@@ -147,7 +151,10 @@ export async function startServer({ data, port = Number(process.env.PORT ?? 4610
  */
 export async function loadDemo(url) {
 	const folder = path.join(root, 'demo');
-	const files = readdirSync(folder).filter((name) => name.endsWith('.job.json')).sort().reverse();
+	const files = readdirSync(folder)
+		.filter((name) => name.endsWith('.job.json'))
+		.sort()
+		.reverse();
 	for (const name of files) {
 		const answer = await fetch(`${url}/api/v1/jobs`, {
 			method: 'POST',

@@ -7,4 +7,5 @@ ensureBuild();
 const data = process.env.FOND_QUARTER_DATA ?? path.join(root, 'data', 'own');
 const server = await startServer({ data });
 say(`Fond Quarter is at ${server.url} (data in ${data}); Ctrl C stops it.`);
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void server.stop().then(() => process.exit(0)));
+for (const signal of ['SIGINT', 'SIGTERM'])
+	process.on(signal, () => void server.stop().then(() => process.exit(0)));

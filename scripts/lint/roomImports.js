@@ -4,6 +4,7 @@ import path from 'node:path';
  * Who may import whom: routes → lib/ui, lib/server, lib/workers → core, and inside the core from the
  * ground up. A file outside these rooms (tests, bench, scripts) may import anything.
  */
+/** @type {Record<string, string[]>} */
 const coreOrder = {
 	week: [],
 	civil: ['week'],
@@ -19,15 +20,26 @@ const coreOrder = {
 };
 
 /** Packages the core may use: pure data and arithmetic, no interface, server or database. */
-const corePackages = new Set(['zod', 'jsonc-parser', 'temporal-polyfill', 'ical.js', 'papaparse', 'ml-levenberg-marquardt']);
+const corePackages = new Set([
+	'zod',
+	'jsonc-parser',
+	'temporal-polyfill',
+	'ical.js',
+	'papaparse',
+	'ml-levenberg-marquardt'
+]);
 
+/** @type {Record<string, string[]>} */
 const libRooms = {
 	'lib/ui': ['lib/ui', 'lib/workers', 'core'],
 	'lib/workers': ['lib/workers', 'core'],
 	'lib/server': ['lib/server', 'core']
 };
 
-/** The room of a path below src: 'core/fit', 'lib/ui', 'routes', or null. */
+/**
+ * The room of a path below src: 'core/fit', 'lib/ui', 'routes', or null.
+ * @param {string} file
+ */
 function roomOf(file) {
 	const parts = file.split(path.sep).join('/').split('/');
 	const src = parts.lastIndexOf('src');
@@ -83,8 +95,13 @@ export function importRefusal(file, source) {
 
 /** @type {import('eslint').Rule.RuleModule} */
 export const roomImports = {
-	meta: { type: 'problem', docs: { description: 'imports go one way through the rooms of the house' }, schema: [] },
+	meta: {
+		type: 'problem',
+		docs: { description: 'imports go one way through the rooms of the house' },
+		schema: []
+	},
 	create(context) {
+		/** @param {any} node */
 		const check = (node) => {
 			if (!node.source || typeof node.source.value !== 'string') return;
 			const message = importRefusal(context.filename, node.source.value);

@@ -1,6 +1,12 @@
 <script lang="ts">
 	import { goto, invalidate } from '$app/navigation';
-	import { Button, InlineNotification, OverflowMenu, OverflowMenuItem, TextInput } from 'carbon-components-svelte';
+	import {
+		Button,
+		InlineNotification,
+		OverflowMenu,
+		OverflowMenuItem,
+		TextInput
+	} from 'carbon-components-svelte';
 	import { LARGEST_JOB_FILE } from '$core/formats';
 	import { call, type Answer } from '$lib/ui/call';
 

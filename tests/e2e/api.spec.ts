@@ -28,18 +28,28 @@ test('jobs are listed, written, read, replaced and deleted', async ({ request })
 
 test('refusals name the field and never show a stack', async ({ request }) => {
 	const refusal = async (path: string, data: unknown) => {
-		const answer = await request.post(path, { data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)), headers: { 'content-type': 'application/json' } });
+		const answer = await request.post(path, {
+			data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)),
+			headers: { 'content-type': 'application/json' }
+		});
 		const text = await answer.text();
 		expect(text).not.toMatch(/at .*\.(js|ts):/);
 		return { status: answer.status(), ...JSON.parse(text).error };
 	};
 	expect(await refusal('/api/v1/fit', 'nonsense')).toMatchObject({ status: 400 });
-	expect(await refusal('/api/v1/fit', { zone: { ...job.zones[0], options: { unit: 'K', clock: '24', perDay: 6 } } })).toMatchObject({
+	expect(
+		await refusal('/api/v1/fit', {
+			zone: { ...job.zones[0], options: { unit: 'K', clock: '24', perDay: 6 } }
+		})
+	).toMatchObject({
 		status: 422,
 		path: 'zone.options.unit',
 		sentence: 'zone.options.unit must be "C" or "F".'
 	});
-	expect(await refusal('/api/v1/key-in', { zone: { ...job.zones[0], control: 'teapot' } })).toMatchObject({ status: 422, path: 'zone.control' });
+	expect(await refusal('/api/v1/key-in', { zone: { ...job.zones[0], control: 'teapot' } })).toMatchObject({
+		status: 422,
+		path: 'zone.control'
+	});
 	expect(await refusal('/api/v1/jobs', ' '.repeat(9_000_000))).toMatchObject({ status: 413 });
 	expect((await request.patch('/api/v1/fit')).status()).toBe(405);
 });
@@ -53,11 +63,19 @@ test('the OpenAPI document describes every route that there is, and no other', a
 	const { globSync } = await import('tinyglobby');
 	const present = globSync('src/routes/api/v1/**/+server.ts')
 		.flatMap((file) => {
-			const path = file.replace('src/routes', '').replace('/+server.ts', '').replace(/\[(\w+)\]/g, '{$1}');
+			const path = file
+				.replace('src/routes', '')
+				.replace('/+server.ts', '')
+				.replace(/\[(\w+)\]/g, '{$1}');
 			const source = readFileSync(file, 'utf8');
-			return [...source.matchAll(/export const (GET|POST|PUT|PATCH|DELETE)\b/g)].map((m) => `${m[1]!.toLowerCase()} ${path}`);
+			return [...source.matchAll(/export const (GET|POST|PUT|PATCH|DELETE)\b/g)].map(
+				(m) => `${m[1]!.toLowerCase()} ${path}`
+			);
 		})
 		.sort();
 	expect(described).toEqual(present);
-	expect(document.paths['/api/v1/fit'].post.requestBody.content['application/json'].schema.properties.zone.properties.wanted.type).toBe('array');
+	expect(
+		document.paths['/api/v1/fit'].post.requestBody.content['application/json'].schema.properties.zone
+			.properties.wanted.type
+	).toBe('array');
 });

@@ -5,13 +5,27 @@ test('bad job files get a sentence and leave nothing behind', async ({ page }) =
 	await open(page, '/');
 	const demo = JSON.parse(readFileSync('demo/marrow-house.job.json', 'utf8'));
 	const give = async (name: string, text: string | Buffer) =>
-		page.getByLabel('Job file to import').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+		page
+			.getByLabel('Job file to import')
+			.setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
 	const cases: [string, string | Buffer, RegExp][] = [
 		['notes.json', 'not json at all', /notes\.json: The file is not JSON.*line 1, column 1/],
 		['old.json', JSON.stringify({ ...demo, version: 3 }), /has version 3; this program reads version 1/],
-		['field.json', JSON.stringify({ ...demo, zones: [{ ...demo.zones[0], weights: { cold: 'a lot', warm: 1 } }] }), /zones\[0\]\.weights\.cold must be a number/],
-		['many.json', JSON.stringify({ ...demo, zones: Array.from({ length: 2000 }, () => demo.zones[0]) }), /zones must be at most 200 entries|too large/],
-		['name.json', JSON.stringify({ ...demo, site: { ...demo.site, name: 'n'.repeat(500) } }), /site\.name is longer than 80 characters/],
+		[
+			'field.json',
+			JSON.stringify({ ...demo, zones: [{ ...demo.zones[0], weights: { cold: 'a lot', warm: 1 } }] }),
+			/zones\[0\]\.weights\.cold must be a number/
+		],
+		[
+			'many.json',
+			JSON.stringify({ ...demo, zones: Array.from({ length: 2000 }, () => demo.zones[0]) }),
+			/zones must be at most 200 entries|too large/
+		],
+		[
+			'name.json',
+			JSON.stringify({ ...demo, site: { ...demo.site, name: 'n'.repeat(500) } }),
+			/site\.name is longer than 80 characters/
+		],
 		['huge.json', Buffer.alloc(49_000_000, 32), /huge\.json is too large: 49\.0 MB/]
 	];
 	for (const [name, text, words] of cases) {
@@ -23,8 +37,13 @@ test('bad job files get a sentence and leave nothing behind', async ({ page }) =
 	}
 	await expect(page.getByText('No sites yet.')).toBeVisible();
 
-	await give('markup.json', JSON.stringify({ ...demo, site: { ...demo.site, name: '<img src=x onerror=alert(1)>' } }));
-	await expect(page.getByRole('heading', { name: 'Where <img src=x onerror=alert(1)> stands' })).toBeVisible();
+	await give(
+		'markup.json',
+		JSON.stringify({ ...demo, site: { ...demo.site, name: '<img src=x onerror=alert(1)>' } })
+	);
+	await expect(
+		page.getByRole('heading', { name: 'Where <img src=x onerror=alert(1)> stands' })
+	).toBeVisible();
 });
 
 test('sites are duplicated, deleted and put back', async ({ page, installation }) => {

@@ -20,12 +20,21 @@ test('two windows on one zone: the second is told, sees both, and chooses', asyn
 	const dialog = page.getByRole('dialog', { name: /Another window changed this zone/ });
 	await expect(dialog).toBeVisible();
 	await dialog.getByRole('button', { name: 'Take the other' }).click();
-	await expect(page.getByRole('slider', { name: change, exact: true })).toHaveAttribute('aria-valuetext', /^12:10/);
+	await expect(page.getByRole('slider', { name: change, exact: true })).toHaveAttribute(
+		'aria-valuetext',
+		/^12:10/
+	);
 	await page.keyboard.press('Control+z');
-	await expect(page.getByRole('slider', { name: change, exact: true })).toHaveAttribute('aria-valuetext', /^11:50/);
+	await expect(page.getByRole('slider', { name: change, exact: true })).toHaveAttribute(
+		'aria-valuetext',
+		/^11:50/
+	);
 	await saved(page);
 	await open(other, other.url());
-	await expect(other.getByRole('slider', { name: change, exact: true })).toHaveAttribute('aria-valuetext', /^11:50/);
+	await expect(other.getByRole('slider', { name: change, exact: true })).toHaveAttribute(
+		'aria-valuetext',
+		/^11:50/
+	);
 });
 
 test('what the screen called saved is there after the server was killed; what was not is sent when it is back', async ({
@@ -77,7 +86,10 @@ test('values keyed while the server is away survive a reload and arrive, and a s
 	await phone.goto(page.url());
 	await expect(phone.getByText('value 3 of 88')).toBeVisible();
 	await phone.waitForLoadState('networkidle');
-	await phone.getByRole('button', { name: /^Shows/ }).tap().catch(() => phone.getByRole('button', { name: /^Shows/ }).click());
+	await phone
+		.getByRole('button', { name: /^Shows/ })
+		.tap()
+		.catch(() => phone.getByRole('button', { name: /^Shows/ }).click());
 	await expect(phone.getByText('value 4 of 88')).toBeVisible();
 	await phone.getByRole('button', { name: 'Back' }).click();
 	await expect(phone.getByText('value 3 of 88')).toBeVisible();

@@ -36,7 +36,8 @@ async function deleteSite(page: Page, name: string): Promise<void> {
 test('a six-step stat from an empty site to the customer’s page and back from its file', async ({ page }) => {
 	await makeSite(page, 'Pepper Wharf');
 	await addZone(page, 'Sail loft', 'Six-step room stat');
-	const change = (day: string, n: number) => page.getByRole('slider', { name: `${day}, change ${n}`, exact: true });
+	const change = (day: string, n: number) =>
+		page.getByRole('slider', { name: `${day}, change ${n}`, exact: true });
 
 	// Monday by pointer: a change at 08:00 up to comfort, one at 17:00 back down
 	const eight = await placeOn(page, 'Monday', 480);
@@ -79,7 +80,13 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 	// 5+2 cannot hold two shapes among the weekdays, and says so; 7-day can
 	await page.getByRole('radio', { name: /^5\+2/ }).click();
 	await expect(page.getByText(/With 5\+2 this control leaves/)).toBeVisible();
-	await expect(page.getByText(/Wed 07:10–08:10, 1 h at 20\.0 instead of 16\.0|Wed 08:10–17:00, 8 h 50 at 20\.0 instead of 7\.0/).first()).toBeVisible();
+	await expect(
+		page
+			.getByText(
+				/Wed 07:10–08:10, 1 h at 20\.0 instead of 16\.0|Wed 08:10–17:00, 8 h 50 at 20\.0 instead of 7\.0/
+			)
+			.first()
+	).toBeVisible();
 	await page.getByRole('radio', { name: /^7-day/ }).click();
 	await expect(page.getByText('This control holds the week exactly, with 7-day.')).toBeVisible();
 	await saved(page);
@@ -95,7 +102,11 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 
 	await page.getByRole('link', { name: /^Hand over/ }).click();
 	await expect(page.getByRole('heading', { name: 'Your heating week: Sail loft' })).toBeVisible();
-	await expect(page.getByText(/Monday, Tuesday, Thursday, Friday, Saturday and Sunday:|Monday and Tuesday:|Thursday/).first()).toBeVisible();
+	await expect(
+		page
+			.getByText(/Monday, Tuesday, Thursday, Friday, Saturday and Sunday:|Monday and Tuesday:|Thursday/)
+			.first()
+	).toBeVisible();
 	const pdf = await page.pdf({ preferCSSPageSize: true });
 	expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
 	expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
@@ -104,7 +115,11 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 	await expect(page.getByText('88 of 88')).toBeVisible();
 	const before = await exported(page);
 	await deleteSite(page, 'Pepper Wharf');
-	await page.getByLabel('Job file to import').setInputFiles({ name: 'pepper.job.json', mimeType: 'application/json', buffer: Buffer.from(before.text) });
+	await page.getByLabel('Job file to import').setInputFiles({
+		name: 'pepper.job.json',
+		mimeType: 'application/json',
+		buffer: Buffer.from(before.text)
+	});
 	await expect(page.getByRole('heading', { name: 'Where Pepper Wharf stands' })).toBeVisible();
 	await expect(page.getByText('88 of 88')).toBeVisible();
 	expect((await exported(page)).text).toBe(before.text);
@@ -117,7 +132,8 @@ for (const [control, letters, values] of [
 	test(`a ${control.toLowerCase()} goes the same way`, async ({ page }) => {
 		await makeSite(page, 'Pepper Wharf');
 		await addZone(page, 'Wash room', control);
-		const change = (day: string, n: number) => page.getByRole('slider', { name: `${day}, change ${n}`, exact: true });
+		const change = (day: string, n: number) =>
+			page.getByRole('slider', { name: `${day}, change ${n}`, exact: true });
 
 		// by keyboard alone: a day without any change, then a change added, lettered and moved
 		await page.getByRole('button', { name: /^Monday:/ }).focus();
@@ -143,11 +159,15 @@ for (const [control, letters, values] of [
 
 		await page.getByRole('link', { name: /^Hand over/ }).click();
 		await expect(page.getByRole('heading', { name: 'Your heating week: Wash room' })).toBeVisible();
-		await expect(page.locator('.words')).toContainText(control === 'Switch timer' ? 'On from 11:00 to' : 'until 11:00');
+		await expect(page.locator('.words')).toContainText(
+			control === 'Switch timer' ? 'On from 11:00 to' : 'until 11:00'
+		);
 		await page.getByRole('link', { name: 'Pepper Wharf' }).click();
 		const before = await exported(page);
 		await deleteSite(page, 'Pepper Wharf');
-		await page.getByLabel('Job file to import').setInputFiles({ name: 'p.json', mimeType: 'application/json', buffer: Buffer.from(before.text) });
+		await page
+			.getByLabel('Job file to import')
+			.setInputFiles({ name: 'p.json', mimeType: 'application/json', buffer: Buffer.from(before.text) });
 		await expect(page.getByRole('heading', { name: 'Where Pepper Wharf stands' })).toBeVisible();
 		expect((await exported(page)).text).toBe(before.text);
 	});

@@ -40,11 +40,26 @@ function source(seed: number): () => number {
 
 const groupings: Grouping[] = [
 	{ id: 'all', name: 'all', groups: [[0, 1, 2, 3, 4, 5, 6]] },
-	{ id: 'five-two', name: '5+2', groups: [[0, 1, 2, 3, 4], [5, 6]] },
+	{
+		id: 'five-two',
+		name: '5+2',
+		groups: [
+			[0, 1, 2, 3, 4],
+			[5, 6]
+		]
+	},
 	{ id: 'five-one-one', name: '5+1+1', groups: [[0, 1, 2, 3, 4], [5], [6]] },
 	{ id: 'seven', name: '7', groups: [[0], [1], [2], [3], [4], [5], [6]] },
 	{ id: 'apart', name: 'apart', groups: [[0, 1, 3], [2, 4], [5], [6]] },
-	{ id: 'round', name: 'round', groups: [[6, 0], [1, 2, 3], [4, 5]] }
+	{
+		id: 'round',
+		name: 'round',
+		groups: [
+			[6, 0],
+			[1, 2, 3],
+			[4, 5]
+		]
+	}
 ];
 
 function randomWeek(random: () => number, values: number[], most: number): WeekSteps<number> {
@@ -59,7 +74,10 @@ function randomWeek(random: () => number, values: number[], most: number): WeekS
 
 const everyStep = (minutes: number) => Array.from({ length: 1440 / minutes }, (_, i) => i * minutes);
 const [stat, keypad, timer] = shippedProfiles as [ControlProfile, ControlProfile, ControlProfile];
-const weightsOf = (random: () => number) => ({ cold: 1 + Math.floor(random() * 6), warm: 1 + Math.floor(random() * 3) });
+const weightsOf = (random: () => number) => ({
+	cold: 1 + Math.floor(random() * 6),
+	warm: 1 + Math.floor(random() * 3)
+});
 
 describe('equal to the optimum of HiGHS', () => {
 	it('events, clearable and forced, in six groupings', async () => {
@@ -77,9 +95,15 @@ describe('equal to the optimum of HiGHS', () => {
 			};
 			const options = { ...factoryOptions(profile), perDay: most };
 			const fit = fitGrouping({ profile, options, setpointsC: setpoints, target, weights }, grouping);
-			const lp = eventsLp({ target, grouping, values: setpoints, weights, times: everyStep(stepMinutes) }, most, round % 2 === 1);
+			const lp = eventsLp(
+				{ target, grouping, values: setpoints, weights, times: everyStep(stepMinutes) },
+				most,
+				round % 2 === 1
+			);
 			const reference = await optimum(lp);
-			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(1e-6 * Math.max(1, reference));
+			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(
+				1e-6 * Math.max(1, reference)
+			);
 		}
 	});
 
@@ -94,8 +118,12 @@ describe('equal to the optimum of HiGHS', () => {
 				{ profile: keypad, options: factoryOptions(keypad), setpointsC: setpoints, target, weights },
 				grouping
 			);
-			const reference = await optimum(slotsLp({ target, grouping, values: setpoints, weights, times: everyStep(60) }, 2));
-			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(1e-6 * Math.max(1, reference));
+			const reference = await optimum(
+				slotsLp({ target, grouping, values: setpoints, weights, times: everyStep(60) }, 2)
+			);
+			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(
+				1e-6 * Math.max(1, reference)
+			);
 		}
 	});
 
@@ -108,8 +136,12 @@ describe('equal to the optimum of HiGHS', () => {
 			const weights = weightsOf(random);
 			const options = { ...factoryOptions(timer), perDay: most };
 			const fit = fitGrouping({ profile: timer, options, setpointsC: [0, 1], target, weights }, grouping);
-			const reference = await optimum(pairsLp({ target, grouping, values: [0, 1], weights, times: everyStep(15) }, most));
-			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(1e-6 * Math.max(1, reference));
+			const reference = await optimum(
+				pairsLp({ target, grouping, values: [0, 1], weights, times: everyStep(15) }, most)
+			);
+			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(
+				1e-6 * Math.max(1, reference)
+			);
 		}
 	});
 });

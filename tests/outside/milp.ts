@@ -48,7 +48,8 @@ export function eventsLp(problem: MilpCase, most: number, forced: boolean): stri
 	const cost = intervalCost(problem);
 	const groupOf = Array.from({ length: 7 }, (_, day) => grouping.groups.findIndex((g) => g.includes(day)));
 	const end = times.length;
-	const until = (day: number, v: number, s: number) => cost[day]!.slice(0, s).reduce((t, row) => t + row[v]!, 0);
+	const until = (day: number, v: number, s: number) =>
+		cost[day]!.slice(0, s).reduce((t, row) => t + row[v]!, 0);
 	const objective: string[] = [];
 	const rules: string[] = [];
 	const binaries: string[] = [];
@@ -112,7 +113,11 @@ export function slotsLp(problem: MilpCase, settings: number): string {
 		})
 	);
 	rules.push(`${sum(values.map((_, v) => `u_${v}`))} <= ${settings}`);
-	return lp(objective, rules, values.map((_, v) => `u_${v}`));
+	return lp(
+		objective,
+		rules,
+		values.map((_, v) => `u_${v}`)
+	);
 }
 
 /** On/off pairs within the day, at most `most` a group; values must be [0, 1]. */

@@ -17,13 +17,15 @@ export function displayTime(minute: number, clock: ControlOptions['clock']): str
 /** A setpoint in °C as the control shows it, without the unit: one decimal in °C, whole in °F; On or Off on a switch. */
 export function displaySetpoint(profile: ControlProfile, options: ControlOptions, setpointC: number): string {
 	if (!profile.temperature) return setpointC >= 0.5 ? 'On' : 'Off';
-	return options.unit === 'F'
-		? String(Math.round(celsiusToFahrenheit(setpointC)))
-		: setpointC.toFixed(1);
+	return options.unit === 'F' ? String(Math.round(celsiusToFahrenheit(setpointC))) : setpointC.toFixed(1);
 }
 
 /** {@link displaySetpoint} with its unit, for a sentence. */
-export function setpointWithUnit(profile: ControlProfile, options: ControlOptions, setpointC: number): string {
+export function setpointWithUnit(
+	profile: ControlProfile,
+	options: ControlOptions,
+	setpointC: number
+): string {
 	const shown = displaySetpoint(profile, options, setpointC);
 	return profile.temperature ? `${shown}\u00a0°${options.unit}` : shown.toLowerCase();
 }

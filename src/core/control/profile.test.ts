@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { allowedOptions, expandProgram, factoryOptions, findProfile, profileSchema, shippedProfiles, type Program } from '.';
+import {
+	allowedOptions,
+	expandProgram,
+	factoryOptions,
+	findProfile,
+	profileSchema,
+	shippedProfiles,
+	type Program
+} from '.';
 import { valueAt } from '../week';
 
 describe('profiles', () => {
@@ -11,10 +19,24 @@ describe('profiles', () => {
 
 	it('that contradict themselves are refused where they do', () => {
 		const stat = shippedProfiles[0]!;
-		const path = (change: object) => profileSchema.safeParse({ ...stat, ...change }).error?.issues[0]?.path.join('.');
+		const path = (change: object) =>
+			profileSchema.safeParse({ ...stat, ...change }).error?.issues[0]?.path.join('.');
 		expect(path({ temperature: { ...stat.temperature, maxC: 3 } })).toBe('temperature.maxC');
 		expect(path({ temperature: null })).toBe('temperature');
-		expect(path({ groupings: [{ id: 'x', name: 'x', groups: [[0, 1, 2], [2, 3, 4, 5, 6]] }] })).toBe('groupings.0.groups');
+		expect(
+			path({
+				groupings: [
+					{
+						id: 'x',
+						name: 'x',
+						groups: [
+							[0, 1, 2],
+							[2, 3, 4, 5, 6]
+						]
+					}
+				]
+			})
+		).toBe('groupings.0.groups');
 		expect(path({ program: { ...stat.program, stepMinutes: 7 } })).toBe('program.stepMinutes');
 	});
 
@@ -31,7 +53,13 @@ describe('a held week', () => {
 			grouping: '7-day',
 			groups: Array.from({ length: 7 }, (_, day) => ({
 				days: [day],
-				events: day === 2 ? [{ at: 300, setpointC: 20 }, { at: 1380, setpointC: 12 }] : []
+				events:
+					day === 2
+						? [
+								{ at: 300, setpointC: 20 },
+								{ at: 1380, setpointC: 12 }
+							]
+						: []
 			}))
 		};
 		const held = expandProgram(program, 5);

@@ -174,8 +174,7 @@ export function factoryOptions(profile: ControlProfile): ControlOptions {
 /** The options with everything the profile does not offer brought back to its factory setting. */
 export function allowedOptions(profile: ControlProfile, options: ControlOptions): ControlOptions {
 	const factory = factoryOptions(profile);
-	const perDayOffered: readonly number[] =
-		profile.program.form === 'slots' ? [] : profile.program.perDay;
+	const perDayOffered: readonly number[] = profile.program.form === 'slots' ? [] : profile.program.perDay;
 	return {
 		unit: profile.temperature?.units.includes(options.unit) ? options.unit : factory.unit,
 		clock: profile.clockFormats.includes(options.clock) ? options.clock : factory.clock,

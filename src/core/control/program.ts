@@ -35,9 +35,7 @@ export const programSchema = z.discriminatedUnion('form', [
 	z.strictObject({
 		form: z.literal('pairs'),
 		grouping: slug,
-		groups: z.array(
-			z.strictObject({ days, pairs: z.array(z.strictObject({ on: minute, off: minute })) })
-		)
+		groups: z.array(z.strictObject({ days, pairs: z.array(z.strictObject({ on: minute, off: minute })) }))
 	})
 ]);
 export type Program = z.infer<typeof programSchema>;

@@ -1,7 +1,14 @@
 import type { ControlProfile, Grouping } from './profile';
 
 const everyDayAlike: Grouping = { id: '24-hour', name: '24-hour', groups: [[0, 1, 2, 3, 4, 5, 6]] };
-const weekdaysWeekend: Grouping = { id: '5-2', name: '5+2', groups: [[0, 1, 2, 3, 4], [5, 6]] };
+const weekdaysWeekend: Grouping = {
+	id: '5-2',
+	name: '5+2',
+	groups: [
+		[0, 1, 2, 3, 4],
+		[5, 6]
+	]
+};
 const sevenDays: Grouping = { id: '7-day', name: '7-day', groups: [[0], [1], [2], [3], [4], [5], [6]] };
 
 const sixStepRoomStat: ControlProfile = {
@@ -68,9 +75,6 @@ const switchTimer: ControlProfile = {
 export const shippedProfiles: readonly ControlProfile[] = [sixStepRoomStat, hourStripKeypad, switchTimer];
 
 /** The profile with this id among those given and those shipped; undefined if there is none. */
-export function findProfile(
-	id: string,
-	own: readonly ControlProfile[] = []
-): ControlProfile | undefined {
+export function findProfile(id: string, own: readonly ControlProfile[] = []): ControlProfile | undefined {
 	return own.find((profile) => profile.id === id) ?? shippedProfiles.find((profile) => profile.id === id);
 }

@@ -175,10 +175,7 @@ function solveAny(
 		const choices: Choice[] = [];
 		for (let g = 0; g < count; g++) {
 			const carried = problem.groups[g]!.days.map(carriedInto);
-			const part =
-				chosen[g] === EMPTY
-					? emptyCost(problem, g, carried)
-					: cost(g, chosen[g]!, carried);
+			const part = chosen[g] === EMPTY ? emptyCost(problem, g, carried) : cost(g, chosen[g]!, carried);
 			main += part.main;
 			tie += part.tie;
 			needed |= part.needed;
@@ -186,7 +183,8 @@ function solveAny(
 		}
 		if (main === Infinity || (best && main > best.main)) return;
 		if (best && main === best.main) needed &= best.needed;
-		best = best && !lower(main, tie, best.main, best.tie) ? { ...best, needed } : { main, tie, needed, choices };
+		best =
+			best && !lower(main, tie, best.main, best.tie) ? { ...best, needed } : { main, tie, needed, choices };
 	};
 	const descend = (g: number, sum: number) => {
 		if (best && sum + restBound[g]! > best.main) return;

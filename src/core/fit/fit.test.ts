@@ -1,9 +1,24 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { factoryOptions, shippedProfiles, expandProgram, type ControlProfile, type Grouping } from '../control';
+import {
+	factoryOptions,
+	shippedProfiles,
+	expandProgram,
+	type ControlProfile,
+	type Grouping
+} from '../control';
 import { newZone, withWanted } from '../plan';
 import { buildWeek, constantWeek, DAY_MINUTES, valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
-import { defaultWeights, fitGrouping, fitZone, misfitOf, misfitSentences, nearestWeightStop, weightStops, type FitRequest } from '.';
+import {
+	defaultWeights,
+	fitGrouping,
+	fitZone,
+	misfitOf,
+	misfitSentences,
+	nearestWeightStop,
+	weightStops,
+	type FitRequest
+} from '.';
 
 const [stat, keypad, timer] = shippedProfiles as [ControlProfile, ControlProfile, ControlProfile];
 
@@ -12,9 +27,20 @@ function coarse(perDay: number, clearable: boolean): ControlProfile {
 	return { ...stat, program: { form: 'events', stepMinutes: 60, perDay: [perDay], clearable } };
 }
 
-function request(profile: ControlProfile, target: WeekSteps<number>, setpointsC: number[], perDay?: number): FitRequest {
+function request(
+	profile: ControlProfile,
+	target: WeekSteps<number>,
+	setpointsC: number[],
+	perDay?: number
+): FitRequest {
 	const options = factoryOptions(profile);
-	return { profile, options: { ...options, perDay: perDay ?? options.perDay }, setpointsC, target, weights: defaultWeights };
+	return {
+		profile,
+		options: { ...options, perDay: perDay ?? options.perDay },
+		setpointsC,
+		target,
+		weights: defaultWeights
+	};
 }
 
 /** J by walking every minute. */
@@ -28,10 +54,22 @@ function costByMinute(target: WeekSteps<number>, held: (minute: number) => numbe
 }
 
 const everyDayAlike: Grouping = { id: 'all', name: 'all', groups: [[0, 1, 2, 3, 4, 5, 6]] };
-const odd: Grouping = { id: 'odd', name: 'odd', groups: [[0, 2, 4], [1, 3], [5, 6]] };
+const odd: Grouping = {
+	id: 'odd',
+	name: 'odd',
+	groups: [
+		[0, 2, 4],
+		[1, 3],
+		[5, 6]
+	]
+};
 
 /** All event lists of a day: times on four-hour marks and the last step before midnight, which sets what the next day is handed. */
-function everyDayProgram(most: number, values: number[], least: number): { at: number; setpointC: number }[][] {
+function everyDayProgram(
+	most: number,
+	values: number[],
+	least: number
+): { at: number; setpointC: number }[][] {
 	const times = [0, 240, 480, 720, 960, 1200, 1380];
 	const lists: { at: number; setpointC: number }[][] = [];
 	const grow = (list: { at: number; setpointC: number }[], from: number) => {
@@ -45,10 +83,16 @@ function everyDayProgram(most: number, values: number[], least: number): { at: n
 }
 
 const fourHourly = fc
-	.array(fc.record({ at: fc.integer({ min: 0, max: 41 }).map((i) => i * 240), value: fc.constantFrom(12, 16, 20) }), {
-		minLength: 1,
-		maxLength: 16
-	})
+	.array(
+		fc.record({
+			at: fc.integer({ min: 0, max: 41 }).map((i) => i * 240),
+			value: fc.constantFrom(12, 16, 20)
+		}),
+		{
+			minLength: 1,
+			maxLength: 16
+		}
+	)
 	.map((steps) => buildWeek(steps));
 
 describe('the fit never loses against trying everything', () => {
@@ -59,7 +103,11 @@ describe('the fit never loses against trying everything', () => {
 				const fit = fitGrouping(request(coarse(2, true), target, [12, 16, 20], 2), everyDayAlike);
 				const best = Math.min(
 					...programs.map((events) => {
-						const program = { form: 'events' as const, grouping: 'all', groups: [{ days: [0, 1, 2, 3, 4, 5, 6], events }] };
+						const program = {
+							form: 'events' as const,
+							grouping: 'all',
+							groups: [{ days: [0, 1, 2, 3, 4, 5, 6], events }]
+						};
 						return misfitOf(target, expandProgram(program, 12), defaultWeights).weighted;
 					})
 				);
@@ -95,16 +143,24 @@ describe('the fit never loses against trying everything', () => {
 
 describe('what a fit holds', () => {
 	const anyTarget = fc
-		.array(fc.record({ at: fc.integer({ min: 0, max: WEEK_MINUTES - 1 }), value: fc.constantFrom(7, 15.5, 18, 21) }), {
-			minLength: 1,
-			maxLength: 60
-		})
+		.array(
+			fc.record({
+				at: fc.integer({ min: 0, max: WEEK_MINUTES - 1 }),
+				value: fc.constantFrom(7, 15.5, 18, 21)
+			}),
+			{
+				minLength: 1,
+				maxLength: 60
+			}
+		)
 		.map((steps) => buildWeek(steps));
 
 	it('costs what walking its program minute by minute costs, and keeps to the profile', () => {
 		fc.assert(
 			fc.property(anyTarget, fc.constantFrom(...shippedProfiles), (temperatures, profile) => {
-				const target = profile.temperature ? temperatures : buildWeek(temperatures.map((s) => ({ ...s, value: s.value > 16 ? 1 : 0 })));
+				const target = profile.temperature
+					? temperatures
+					: buildWeek(temperatures.map((s) => ({ ...s, value: s.value > 16 ? 1 : 0 })));
 				const setpoints = profile.temperature ? [7, 15.5, 18, 21] : [0, 1];
 				for (const grouping of profile.groupings) {
 					const fit = fitGrouping(request(profile, target, setpoints), grouping);
@@ -141,7 +197,9 @@ describe('what a fit holds', () => {
 	it('never costs more with a finer grouping', () => {
 		fc.assert(
 			fc.property(anyTarget, (target) => {
-				const costs = stat.groupings.map((grouping) => fitGrouping(request(stat, target, [7, 15.5, 18, 21]), grouping).misfit.weighted);
+				const costs = stat.groupings.map(
+					(grouping) => fitGrouping(request(stat, target, [7, 15.5, 18, 21]), grouping).misfit.weighted
+				);
 				expect(costs[1]!).toBeLessThanOrEqual(costs[0]! + 1e-6);
 				expect(costs[2]!).toBeLessThanOrEqual(costs[1]! + 1e-6);
 			}),
@@ -152,8 +210,13 @@ describe('what a fit holds', () => {
 
 describe('ties', () => {
 	it('go to the fewest events: a steady week on a clearable control needs one', () => {
-		const fit = fitGrouping(request({ ...coarse(6, true) }, constantWeek(18), [16, 18, 20], 6), stat.groupings[2]!);
-		expect(fit.program.groups.reduce((sum, group) => sum + ('events' in group ? group.events.length : 0), 0)).toBe(1);
+		const fit = fitGrouping(
+			request({ ...coarse(6, true) }, constantWeek(18), [16, 18, 20], 6),
+			stat.groupings[2]!
+		);
+		expect(
+			fit.program.groups.reduce((sum, group) => sum + ('events' in group ? group.events.length : 0), 0)
+		).toBe(1);
 		expect(fit.misfit.weighted).toBe(0);
 	});
 
@@ -166,7 +229,9 @@ describe('ties', () => {
 		]);
 		const even = { ...request(coarse(6, true), target, [16, 17, 20], 6), weights: { cold: 1, warm: 1 } };
 		const fit = fitGrouping(even, everyDayAlike);
-		const used = new Set(fit.program.groups.flatMap((g) => ('events' in g ? g.events.map((e) => e.setpointC) : [])));
+		const used = new Set(
+			fit.program.groups.flatMap((g) => ('events' in g ? g.events.map((e) => e.setpointC) : []))
+		);
 		expect(used.has(16)).toBe(false);
 	});
 
@@ -176,9 +241,19 @@ describe('ties', () => {
 			{ at: 390, value: 20 },
 			{ at: 1110, value: 16 }
 		]);
-		const week = buildWeek([0, 1, 2, 3, 4, 5, 6].flatMap((d) => target.map((s) => ({ at: s.at + d * 1440, value: s.value }))));
-		const fit = fitGrouping({ ...request(coarse(2, true), week, [16, 20], 2), weights: { cold: 1, warm: 1 } }, everyDayAlike);
-		expect(fit.program.groups[0]).toMatchObject({ events: [{ at: 360, setpointC: 20 }, { at: 1140, setpointC: 16 }] });
+		const week = buildWeek(
+			[0, 1, 2, 3, 4, 5, 6].flatMap((d) => target.map((s) => ({ at: s.at + d * 1440, value: s.value })))
+		);
+		const fit = fitGrouping(
+			{ ...request(coarse(2, true), week, [16, 20], 2), weights: { cold: 1, warm: 1 } },
+			everyDayAlike
+		);
+		expect(fit.program.groups[0]).toMatchObject({
+			events: [
+				{ at: 360, setpointC: 20 },
+				{ at: 1140, setpointC: 16 }
+			]
+		});
 	});
 });
 
@@ -205,14 +280,22 @@ describe('forced periods', () => {
 			{ at: 1440, value: 20 },
 			{ at: 2160, value: 12 }
 		]);
-		const profile: ControlProfile = { ...stat, program: { form: 'events', stepMinutes: 10, perDay: [1], clearable: false } };
+		const profile: ControlProfile = {
+			...stat,
+			program: { form: 'events', stepMinutes: 10, perDay: [1], clearable: false }
+		};
 		const fit = fitGrouping(request(profile, target, [12, 16, 20], 1), stat.groupings[2]!);
 		expect(fit.program.groups[0]).toMatchObject({ events: [{ at: 1430, setpointC: 20 }] });
 		expect(fit.misfit.weighted).toBe(80);
 	});
 
 	it('find room even when the only change is the last step of the day', () => {
-		const target = buildWeek([0, 1, 2, 3, 4, 5, 6].flatMap((d) => [{ at: d * 1440 + 1430, value: 20 }, { at: d * 1440, value: 16 }]));
+		const target = buildWeek(
+			[0, 1, 2, 3, 4, 5, 6].flatMap((d) => [
+				{ at: d * 1440 + 1430, value: 20 },
+				{ at: d * 1440, value: 16 }
+			])
+		);
 		const fit = fitGrouping(request(stat, target, [16, 20]), stat.groupings[0]!);
 		expect(fit.misfit.weighted).toBe(0);
 	});
@@ -220,16 +303,36 @@ describe('forced periods', () => {
 
 describe('the words of a misfit', () => {
 	it('name day, times, length and both setpoints, like days together, worst first', () => {
-		const target = buildWeek([{ at: 0, value: 17 }, { at: 790, value: 20.5 }, { at: 900, value: 17 }, { at: 2230, value: 20.5 }, { at: 2340, value: 17 }]);
-		const held = buildWeek([{ at: 0, value: 17 }, { at: 840, value: 20.5 }, { at: 900, value: 17 }, { at: 2280, value: 20.5 }, { at: 2340, value: 17 }]);
-		const words = misfitSentences(misfitOf(target, held, defaultWeights), defaultWeights, (c) => c.toFixed(1));
+		const target = buildWeek([
+			{ at: 0, value: 17 },
+			{ at: 790, value: 20.5 },
+			{ at: 900, value: 17 },
+			{ at: 2230, value: 20.5 },
+			{ at: 2340, value: 17 }
+		]);
+		const held = buildWeek([
+			{ at: 0, value: 17 },
+			{ at: 840, value: 20.5 },
+			{ at: 900, value: 17 },
+			{ at: 2280, value: 20.5 },
+			{ at: 2340, value: 17 }
+		]);
+		const words = misfitSentences(misfitOf(target, held, defaultWeights), defaultWeights, (c) =>
+			c.toFixed(1)
+		);
 		expect(words.map((one) => one.text)).toEqual(['Mon, Tue 13:10–14:00, 50 min at 17.0 instead of 20.5']);
 	});
 });
 
 describe('a zone', () => {
 	it('takes its own grouping over the suggestion, and the suggestion when it has none', () => {
-		const zone = withWanted(newZone('Loft', stat), buildWeek([{ at: 480, value: 'comfort' }, { at: 900, value: 'eco' }]));
+		const zone = withWanted(
+			newZone('Loft', stat),
+			buildWeek([
+				{ at: 480, value: 'comfort' },
+				{ at: 900, value: 'eco' }
+			])
+		);
 		expect(fitZone(zone, stat).chosen.grouping.id).toBe('7-day');
 		expect(fitZone({ ...zone, grouping: '5-2' }, stat).chosen.grouping.id).toBe('5-2');
 		const alike = withWanted(newZone('Loft', stat), constantWeek('eco'));
@@ -241,14 +344,26 @@ describe('a zone', () => {
 	});
 
 	it('takes as settings of an hour strip the two levels that serve the week best', () => {
-		const zone = withWanted(newZone('Room', keypad), buildWeek([{ at: 480, value: 'eco' }, { at: 900, value: 'frost' }]));
+		const zone = withWanted(
+			newZone('Room', keypad),
+			buildWeek([
+				{ at: 480, value: 'eco' },
+				{ at: 900, value: 'frost' }
+			])
+		);
 		const { program, misfit } = fitZone(zone, keypad).chosen;
 		expect(program.form === 'slots' && program.settings.map((s) => s.setpointC)).toEqual([16, 7]);
 		expect(misfit.weighted).toBe(0);
 	});
 
 	it('ends a switch timer pair at midnight where the week runs on', () => {
-		const zone = withWanted(newZone('Rail', timer), buildWeek([{ at: 1320, value: 'on' }, { at: 1500, value: 'off' }]));
+		const zone = withWanted(
+			newZone('Rail', timer),
+			buildWeek([
+				{ at: 1320, value: 'on' },
+				{ at: 1500, value: 'off' }
+			])
+		);
 		const { program } = fitZone({ ...zone, grouping: '7-day' }, timer).chosen;
 		expect(program.groups[0]).toMatchObject({ pairs: [{ on: 1320, off: 1440 }] });
 		expect(program.groups[1]).toMatchObject({ pairs: [{ on: 0, off: 60 }] });

@@ -105,9 +105,7 @@ function solve(request: FitRequest, grouping: Grouping, valuesC: readonly number
 		const onOff = [scaled(0), scaled(1)];
 		const lastStep = DAY_MINUTES - form.stepMinutes;
 		const ready = groupTargets(target, groups, form.stepMinutes, onOff, weights, [lastStep]);
-		const solved = ready.map((group) =>
-			solvePairs(group, options.perDay, form.endsAtMidnight, onOff[1]!)
-		);
+		const solved = ready.map((group) => solvePairs(group, options.perDay, form.endsAtMidnight, onOff[1]!));
 		return {
 			main: solved.reduce((sum, part) => sum + part.main, 0),
 			tie: solved.reduce((sum, part) => sum + part.tie, 0),

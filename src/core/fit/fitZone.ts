@@ -22,8 +22,7 @@ export function fitZone(zone: Zone, profile: ControlProfile): ZoneFit {
 	const suggested = suggestedGrouping(fits);
 	const wanted = zone.grouping ?? suggested;
 	const chosen =
-		fits.find((fit) => fit.grouping.id === wanted) ??
-		fits.find((fit) => fit.grouping.id === suggested)!;
+		fits.find((fit) => fit.grouping.id === wanted) ?? fits.find((fit) => fit.grouping.id === suggested)!;
 	return { fits, chosen, suggested };
 }
 

@@ -17,7 +17,11 @@ export interface GroupTarget {
  * the control's step. The misfit is piecewise linear in each event's time between these, so no
  * better time lies elsewhere.
  */
-function candidateTimes(days: readonly Span<number>[][], stepMinutes: number, extra: readonly number[]): number[] {
+function candidateTimes(
+	days: readonly Span<number>[][],
+	stepMinutes: number,
+	extra: readonly number[]
+): number[] {
 	const times = new Set<number>([0, DAY_MINUTES, ...extra]);
 	for (const spans of days) {
 		for (const { from } of spans) {

@@ -59,7 +59,7 @@ export function misfitOf(target: WeekSteps<number>, held: WeekSteps<number>, wei
 			warmKelvinMinutes -= minutes * short;
 			warmMinutes += minutes;
 		}
-		for (let at = from; at < to; ) {
+		for (let at = from; at < to;) {
 			const until = Math.min(to, (Math.floor(at / DAY_MINUTES) + 1) * DAY_MINUTES);
 			spans.push({ from: at, to: until, wantedC, heldC });
 			at = until;

@@ -1,5 +1,5 @@
 import { DAY_MINUTES } from '../week';
-import { EVENT_ROOM, lower, type Cost } from './cost';
+import { lower, type Cost } from './cost';
 import type { GroupTarget } from './groupTarget';
 
 export interface SlotSolution extends Cost {
@@ -79,10 +79,7 @@ export function solveSlots(
 		values.map((_, v) => {
 			const sums = group.prefixSum[v]!;
 			const at = (minute: number) => sums[group.times.indexOf(minute)]!;
-			return Float64Array.from(
-				{ length: slots },
-				(_, s) => at((s + 1) * slotMinutes) - at(s * slotMinutes)
-			);
+			return Float64Array.from({ length: slots }, (_, s) => at((s + 1) * slotMinutes) - at(s * slotMinutes));
 		})
 	);
 	const choices = combinations(values.length, Math.min(settingCount, values.length)).map((rising) => {

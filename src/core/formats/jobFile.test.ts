@@ -30,20 +30,34 @@ describe('the job file', () => {
 	it('is the identity for any weeks, names and keyed values', () => {
 		const anyZone = fc
 			.record({
-				name: fc.string({ minLength: 1, maxLength: 80, unit: 'grapheme' }).filter((s) => /^[^\p{Cc}]+$/u.test(s.trim()) && s.trim().length > 0 && s.length <= 80),
+				name: fc
+					.string({ minLength: 1, maxLength: 80, unit: 'grapheme' })
+					.filter((s) => /^[^\p{Cc}]+$/u.test(s.trim()) && s.trim().length > 0 && s.length <= 80),
 				profile: fc.constantFrom(...shippedProfiles),
 				ats: fc.uniqueArray(fc.integer({ min: 0, max: WEEK_MINUTES - 1 }), { minLength: 1, maxLength: 30 }),
 				picks: fc.infiniteStream(fc.nat(1)),
-				keyed: fc.dictionary(fc.string({ maxLength: 30 }).filter((key) => key !== '__proto__'), fc.string({ maxLength: 10 }), { maxKeys: 5 })
+				keyed: fc.dictionary(
+					fc.string({ maxLength: 30 }).filter((key) => key !== '__proto__'),
+					fc.string({ maxLength: 10 }),
+					{ maxKeys: 5 }
+				)
 			})
 			.map(({ name, profile, ats, picks, keyed }) => {
 				const zone = newZone(name.trim(), profile);
-				const week = buildWeek(ats.map((at) => ({ at, value: zone.levels[picks.next().value as number]!.id })));
+				const week = buildWeek(
+					ats.map((at) => ({ at, value: zone.levels[picks.next().value as number]!.id }))
+				);
 				return { ...withWanted(zone, week), keyed };
 			});
 		fc.assert(
 			fc.property(fc.array(anyZone, { maxLength: 5 }), (zones) => {
-				const job: Job = { format: 'fond-quarter/job', version: 1, site: { name: 'S', place: '', note: '' }, profiles: [], zones };
+				const job: Job = {
+					format: 'fond-quarter/job',
+					version: 1,
+					site: { name: 'S', place: '', note: '' },
+					profiles: [],
+					zones
+				};
 				const text = writeJobFile(job);
 				const read = readJobFile(text);
 				if (!read.ok) throw new Error(read.problem.sentence);
@@ -62,17 +76,44 @@ describe('the job file', () => {
 
 	it('names the field that is wrong', () => {
 		const cases: [string, string][] = [
-			[changed((job) => ({ ...job, version: 7 })), 'This job file has version 7; this program reads version 1.'],
+			[
+				changed((job) => ({ ...job, version: 7 })),
+				'This job file has version 7; this program reads version 1.'
+			],
 			[changed((job) => ({ ...job, sight: 1 })), 'The document has a field that is not known here: "sight".'],
-			[changed((job) => void (job.zones[3]!.levels[0]!.setpointC = '21' as never)), 'zones[3].levels[0].setpointC must be a number.'],
+			[
+				changed((job) => void (job.zones[3]!.levels[0]!.setpointC = '21' as never)),
+				'zones[3].levels[0].setpointC must be a number.'
+			],
 			[changed((job) => void delete (job.zones[1] as { name?: string }).name), 'zones[1].name is missing.'],
-			[changed((job) => void (job.zones[0]!.name = 'x'.repeat(500))), 'zones[0].name is longer than 80 characters.'],
-			[changed((job) => void (job.zones[0]!.control = 'teapot')), 'zones[0].control names a control that is neither in this file nor shipped ("teapot").'],
-			[changed((job) => void (job.zones[0]!.grouping = '9-day')), 'zones[0].grouping names a day grouping that Six-step room stat does not offer ("9-day").'],
-			[changed((job) => void (job.zones[0]!.wanted[2]!.at = 3)), 'zones[0].wanted[2].at does not come after the step before it.'],
-			[changed((job) => void (job.zones[0]!.wanted[2]!.level = 'tepid')), 'zones[0].wanted[2].level names no level of this zone ("tepid").'],
-			[changed((job) => void (job.zones[0]!.levels[1]!.letter = 'C')), 'zones[0].levels[1].letter is used by two levels.'],
-			[changed((job) => ({ ...job, zones: Array.from({ length: 2000 }, () => job.zones[0]) })), 'zones must be at most 200 entries.']
+			[
+				changed((job) => void (job.zones[0]!.name = 'x'.repeat(500))),
+				'zones[0].name is longer than 80 characters.'
+			],
+			[
+				changed((job) => void (job.zones[0]!.control = 'teapot')),
+				'zones[0].control names a control that is neither in this file nor shipped ("teapot").'
+			],
+			[
+				changed((job) => void (job.zones[0]!.grouping = '9-day')),
+				'zones[0].grouping names a day grouping that Six-step room stat does not offer ("9-day").'
+			],
+			[
+				changed((job) => void (job.zones[0]!.wanted[2]!.at = 3)),
+				'zones[0].wanted[2].at does not come after the step before it.'
+			],
+			[
+				changed((job) => void (job.zones[0]!.wanted[2]!.level = 'tepid')),
+				'zones[0].wanted[2].level names no level of this zone ("tepid").'
+			],
+			[
+				changed((job) => void (job.zones[0]!.levels[1]!.letter = 'C')),
+				'zones[0].levels[1].letter is used by two levels.'
+			],
+			[
+				changed((job) => ({ ...job, zones: Array.from({ length: 2000 }, () => job.zones[0]) })),
+				'zones must be at most 200 entries.'
+			]
 		];
 		for (const [text, words] of cases) expect(sentence(text)).toBe(words);
 	});

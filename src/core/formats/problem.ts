@@ -7,7 +7,8 @@ export interface Problem {
 }
 
 /** Either a value, or what is wrong. Errors a person can cause are values, never thrown. */
-export type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
+export type Read<T> =
+	{ readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
 
 /** A path as a person reads it: `zones[3].levels[0].setpointC`. */
 export function pathText(path: readonly PropertyKey[]): string {
@@ -65,7 +66,5 @@ export function problemOf(error: z.ZodError): Problem {
 /** Checks a value against a schema and answers with the value or the first problem. */
 export function readWith<S extends z.ZodType>(schema: S, value: unknown): Read<z.output<S>> {
 	const result = schema.safeParse(value);
-	return result.success
-		? { ok: true, value: result.data }
-		: { ok: false, problem: problemOf(result.error) };
+	return result.success ? { ok: true, value: result.data } : { ok: false, problem: problemOf(result.error) };
 }

@@ -7,7 +7,10 @@ import { keyedSchema } from './jobFile';
 export const newSiteRequest = z.strictObject({ name: siteSchema.shape.name, place: siteSchema.shape.place });
 
 /** A zone to add to a site, copied from none. */
-export const addZoneRequest = z.strictObject({ zone: zoneSchema, after: z.string().max(36).nullable().default(null) });
+export const addZoneRequest = z.strictObject({
+	zone: zoneSchema,
+	after: z.string().max(36).nullable().default(null)
+});
 
 /** A zone to save, with the revision that the window last saw. */
 export const saveZoneRequest = z.strictObject({ revision: z.int().min(1), zone: zoneSchema });

@@ -16,12 +16,17 @@ const working = [0, 1, 2, 3, 4].flatMap((d) => [
 	{ at: d * 1440 + 290, value: 'comfort' },
 	{ at: d * 1440 + 1090, value: 'eco' }
 ]);
-const bindery = { ...withWanted(newZone('Bindery', stat), buildWeek([...working, { at: 7200, value: 'frost' }])), grouping: '5-2' };
+const bindery = {
+	...withWanted(newZone('Bindery', stat), buildWeek([...working, { at: 7200, value: 'frost' }])),
+	grouping: '5-2'
+};
 
 describe('the card', () => {
 	it('asks for settings first, then time and temperature of every step, in the control’s own figures', () => {
 		const { card } = cardOf(bindery, stat);
-		expect(card.items.slice(0, 8).map((item) => `${item.section}: ${item.what} = ${item.shows}${item.unit}`)).toEqual([
+		expect(
+			card.items.slice(0, 8).map((item) => `${item.section}: ${item.what} = ${item.shows}${item.unit}`)
+		).toEqual([
 			'Settings: unit = °C',
 			'Settings: clock format = 24 h',
 			'Settings: day grouping = 5+2',
@@ -56,9 +61,20 @@ describe('the card', () => {
 	});
 
 	it('takes hour and minute apart where the control does, and clears what is not needed', () => {
-		const zone = { ...withWanted(newZone('Rail', timer), buildWeek([{ at: 390, value: 'on' }, { at: 480, value: 'off' }])), grouping: '7-day' };
+		const zone = {
+			...withWanted(
+				newZone('Rail', timer),
+				buildWeek([
+					{ at: 390, value: 'on' },
+					{ at: 480, value: 'off' }
+				])
+			),
+			grouping: '7-day'
+		};
 		const { card } = cardOf(zone, timer);
-		expect(card.items.filter((item) => item.section === 'Monday').map((item) => `${item.what} = ${item.shows}`)).toEqual([
+		expect(
+			card.items.filter((item) => item.section === 'Monday').map((item) => `${item.what} = ${item.shows}`)
+		).toEqual([
 			'pair 1 on, hour = 06',
 			'pair 1 on, minute = 30',
 			'pair 1 off, hour = 08',
@@ -80,10 +96,20 @@ describe('what was keyed', () => {
 		const { card } = cardOf(bindery, stat);
 		const keyed = Object.fromEntries(card.items.map((item) => [item.id, item.shows]));
 		expect(cardProgress(card, keyed)).toEqual({ done: 28, of: 28, next: 28 });
-		const later = withWanted(bindery, buildWeek(bindery.wanted.map((s) => ({ at: s.at === 290 || s.at % 1440 === 290 ? s.at + 30 : s.at, value: s.level }))));
+		const later = withWanted(
+			bindery,
+			buildWeek(
+				bindery.wanted.map((s) => ({
+					at: s.at === 290 || s.at % 1440 === 290 ? s.at + 30 : s.at,
+					value: s.level
+				}))
+			)
+		);
 		const { card: after } = cardOf(later, stat);
 		const open = after.items.filter((item) => !isKeyed(item, keyed));
-		expect(open.map((item) => `${item.section} ${item.what} ${item.shows}`)).toEqual(['Mon–Fri step 1, time 05:20']);
+		expect(open.map((item) => `${item.section} ${item.what} ${item.shows}`)).toEqual([
+			'Mon–Fri step 1, time 05:20'
+		]);
 	});
 
 	it('is all to do again under another grouping, which wipes the program', () => {

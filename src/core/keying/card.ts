@@ -135,17 +135,27 @@ function programItems(profile: ControlProfile, options: ControlOptions, program:
 						shows: displaySetpoint(profile, options, event.setpointC),
 						unit
 					};
-					return profile.keying.eventOrder === 'time-first'
-						? [...time, temperature]
-						: [temperature, ...time];
+					return profile.keying.eventOrder === 'time-first' ? [...time, temperature] : [temperature, ...time];
 				}),
 				...spare(group.events.length).map((n) => clear(group.days, 'step', n))
 			]);
 		case 'pairs':
 			return program.groups.flatMap((group) => [
 				...group.pairs.flatMap((pair, index) => [
-					...timeItems(profile, options, base(group.days, `${index + 1}/on`), `pair ${index + 1} on`, pair.on),
-					...timeItems(profile, options, base(group.days, `${index + 1}/off`), `pair ${index + 1} off`, pair.off)
+					...timeItems(
+						profile,
+						options,
+						base(group.days, `${index + 1}/on`),
+						`pair ${index + 1} on`,
+						pair.on
+					),
+					...timeItems(
+						profile,
+						options,
+						base(group.days, `${index + 1}/off`),
+						`pair ${index + 1} off`,
+						pair.off
+					)
 				]),
 				...spare(group.pairs.length).map((n) => clear(group.days, 'pair', n))
 			]);
@@ -192,9 +202,7 @@ export function keyCard(
 	return {
 		items: [
 			...settings,
-			...week.map((item, index) =>
-				index === firstOfWeek ? { ...item, before: profile.keying.enter } : item
-			)
+			...week.map((item, index) => (index === firstOfWeek ? { ...item, before: profile.keying.enter } : item))
 		],
 		leave: profile.keying.leave,
 		timeoutSeconds: profile.keying.timeoutSeconds,

@@ -1,9 +1,4 @@
-import {
-	displayTime,
-	setpointWithUnit,
-	type ControlOptions,
-	type ControlProfile
-} from '../control';
+import { displayTime, setpointWithUnit, type ControlOptions, type ControlProfile } from '../control';
 import { DAY_NAMES, dayRange, firstAlike, splitByDay, type Span, type WeekSteps } from '../week';
 
 /** The held week of one or several like days, for somebody who has never heard of a setpoint. */
@@ -24,7 +19,11 @@ function dayNames(days: readonly number[]): string {
 	return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }
 
-function sentenceOf(spans: readonly Span<number>[], profile: ControlProfile, options: ControlOptions): string {
+function sentenceOf(
+	spans: readonly Span<number>[],
+	profile: ControlProfile,
+	options: ControlOptions
+): string {
 	const say = (c: number) => setpointWithUnit(profile, options, c);
 	const until = (minute: number) => (minute === 1440 ? 'midnight' : displayTime(minute, options.clock));
 	if (!profile.temperature) {

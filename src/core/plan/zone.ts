@@ -14,7 +14,15 @@ import { buildWeek, constantWeek, mapWeek, WEEK_MINUTES, type WeekSteps } from '
 
 /** The wanted week in a file: level names by week minute (Monday 00:00 = 0), each holding until the next, over Sunday midnight too. */
 const wantedSchema = z
-	.array(z.strictObject({ at: z.int().min(0).max(WEEK_MINUTES - 1), level: slug }))
+	.array(
+		z.strictObject({
+			at: z
+				.int()
+				.min(0)
+				.max(WEEK_MINUTES - 1),
+			level: slug
+		})
+	)
 	.min(1)
 	.max(2000)
 	.superRefine((steps, context) => {

@@ -27,10 +27,13 @@ import {
 } from '.';
 
 const anyWeek = fc
-	.array(fc.record({ at: fc.integer({ min: 0, max: WEEK_MINUTES - 1 }), value: fc.integer({ min: 5, max: 25 }) }), {
-		minLength: 1,
-		maxLength: 40
-	})
+	.array(
+		fc.record({ at: fc.integer({ min: 0, max: WEEK_MINUTES - 1 }), value: fc.integer({ min: 5, max: 25 }) }),
+		{
+			minLength: 1,
+			maxLength: 40
+		}
+	)
 	.map((steps) => buildWeek(steps));
 const anyMinute = fc.integer({ min: -20_000, max: 30_000 });
 const anyDay = fc.integer({ min: 0, max: 6 });
@@ -54,7 +57,15 @@ describe('step functions over the week', () => {
 				expect(valueAt(week, minute)).toBe(valueAt(week, minute + WEEK_MINUTES));
 			})
 		);
-		expect(valueAt(buildWeek([{ at: 600, value: 'C' }, { at: 9000, value: 'E' }]), 10)).toBe('E');
+		expect(
+			valueAt(
+				buildWeek([
+					{ at: 600, value: 'C' },
+					{ at: 9000, value: 'E' }
+				]),
+				10
+			)
+		).toBe('E');
 	});
 
 	it('are canonical: rebuilding from any covering spans gives the same steps', () => {
@@ -64,7 +75,13 @@ describe('step functions over the week', () => {
 				expect(joinDays(splitByDay(week))).toEqual(week);
 			})
 		);
-		expect(buildWeek([{ at: 5, value: 1 }, { at: 5, value: 2 }, { at: 90, value: 2 }])).toEqual([{ at: 0, value: 2 }]);
+		expect(
+			buildWeek([
+				{ at: 5, value: 1 },
+				{ at: 5, value: 2 },
+				{ at: 90, value: 2 }
+			])
+		).toEqual([{ at: 0, value: 2 }]);
 		expect(() => buildWeek([])).toThrow(RangeError);
 	});
 
@@ -83,7 +100,12 @@ describe('step functions over the week', () => {
 				const m = ((minute % WEEK_MINUTES) + WEEK_MINUTES) % WEEK_MINUTES;
 				const span = zipSpans(a, b).find((s) => s.from <= m && m < s.to)!;
 				expect(span.value).toEqual([valueAt(a, m), valueAt(b, m)]);
-				expect(valueAt(mapWeek(a, (v) => v > 15), m)).toBe(valueAt(a, m) > 15);
+				expect(
+					valueAt(
+						mapWeek(a, (v) => v > 15),
+						m
+					)
+				).toBe(valueAt(a, m) > 15);
 			})
 		);
 	});
@@ -101,48 +123,72 @@ describe('step functions over the week', () => {
 
 	it('tell like days apart from unlike ones', () => {
 		expect(firstAlike(constantWeek('E'))).toEqual([0, 0, 0, 0, 0, 0, 0]);
-		const week = withDay(constantWeek('E'), 3, [{ from: 0, to: 300, value: 'E' }, { from: 300, to: 1440, value: 'C' }]);
+		const week = withDay(constantWeek('E'), 3, [
+			{ from: 0, to: 300, value: 'E' },
+			{ from: 300, to: 1440, value: 'C' }
+		]);
 		expect(firstAlike(week)).toEqual([0, 0, 0, 3, 0, 0, 0]);
 	});
 });
 
 describe('editing a drawn day', () => {
-	const edit = fc.record({ day: anyDay, at: fc.integer({ min: 0, max: 1439 }), value: fc.integer({ min: 5, max: 25 }) });
+	const edit = fc.record({
+		day: anyDay,
+		at: fc.integer({ min: 0, max: 1439 }),
+		value: fc.integer({ min: 5, max: 25 })
+	});
 
 	it('changes that day and no other', () => {
 		fc.assert(
-			fc.property(anyWeek, edit, fc.constantFrom('move', 'set', 'add', 'clear', 'paint'), (week, { day, at, value }, kind) => {
-				const days = splitByDay(week);
-				const shape = days[day]!;
-				const riser = shape.length - 1;
-				if ((kind === 'move' || kind === 'clear') && riser < 1) return;
-				const changed =
-					kind === 'move'
-						? moveRiser(shape, riser, at, 10)
-						: kind === 'set'
-							? setTread(shape, riser, value)
-							: kind === 'add'
-								? addRiser(shape, at, value)
-								: kind === 'clear'
-									? clearRiser(shape, riser)
-									: paint(shape, at, at + 50, value);
-				const after = splitByDay(withDay(week, day, changed));
-				for (let other = 0; other < 7; other++) if (other !== day) expect(after[other]).toEqual(days[other]);
-				expect(after[day]![0]!.from).toBe(0);
-				expect(after[day]!.at(-1)!.to).toBe(1440);
-			})
+			fc.property(
+				anyWeek,
+				edit,
+				fc.constantFrom('move', 'set', 'add', 'clear', 'paint'),
+				(week, { day, at, value }, kind) => {
+					const days = splitByDay(week);
+					const shape = days[day]!;
+					const riser = shape.length - 1;
+					if ((kind === 'move' || kind === 'clear') && riser < 1) return;
+					const changed =
+						kind === 'move'
+							? moveRiser(shape, riser, at, 10)
+							: kind === 'set'
+								? setTread(shape, riser, value)
+								: kind === 'add'
+									? addRiser(shape, at, value)
+									: kind === 'clear'
+										? clearRiser(shape, riser)
+										: paint(shape, at, at + 50, value);
+					const after = splitByDay(withDay(week, day, changed));
+					for (let other = 0; other < 7; other++)
+						if (other !== day) expect(after[other]).toEqual(days[other]);
+					expect(after[day]![0]!.from).toBe(0);
+					expect(after[day]!.at(-1)!.to).toBe(1440);
+				}
+			)
 		);
 	});
 
 	it('keeps a dragged riser between its neighbours', () => {
-		const shape = [{ from: 0, to: 300, value: 16 }, { from: 300, to: 600, value: 20 }, { from: 600, to: 1440, value: 16 }];
+		const shape = [
+			{ from: 0, to: 300, value: 16 },
+			{ from: 300, to: 600, value: 20 },
+			{ from: 600, to: 1440, value: 16 }
+		];
 		expect(moveRiser(shape, 1, 900, 10)[1]).toEqual({ from: 590, to: 600, value: 20 });
 		expect(moveRiser(shape, 2, -50, 10)[2]).toEqual({ from: 310, to: 1440, value: 16 });
 	});
 
 	it('clears a change so that the one before runs on', () => {
-		const shape = [{ from: 0, to: 300, value: 16 }, { from: 300, to: 600, value: 20 }, { from: 600, to: 1440, value: 12 }];
-		expect(clearRiser(shape, 2)).toEqual([{ from: 0, to: 300, value: 16 }, { from: 300, to: 1440, value: 20 }]);
+		const shape = [
+			{ from: 0, to: 300, value: 16 },
+			{ from: 300, to: 600, value: 20 },
+			{ from: 600, to: 1440, value: 12 }
+		];
+		expect(clearRiser(shape, 2)).toEqual([
+			{ from: 0, to: 300, value: 16 },
+			{ from: 300, to: 1440, value: 20 }
+		]);
 	});
 });
 

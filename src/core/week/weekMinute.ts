@@ -60,9 +60,7 @@ export function dayRange(days: readonly number[]): string {
 	}
 	return runs
 		.flatMap((run) =>
-			run.length > 2
-				? [`${DAY_SHORT[run[0]!]}–${DAY_SHORT[run.at(-1)!]}`]
-				: run.map((day) => DAY_SHORT[day]!)
+			run.length > 2 ? [`${DAY_SHORT[run[0]!]}–${DAY_SHORT[run.at(-1)!]}`] : run.map((day) => DAY_SHORT[day]!)
 		)
 		.join(', ');
 }
@@ -76,5 +74,7 @@ export function duration(minutes: number): string {
 	const whole = Math.round(minutes);
 	if (whole < 60) return `${whole} min`;
 	const rest = whole % 60;
-	return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${String(rest).padStart(2, '0')}`;
+	return rest === 0
+		? `${Math.floor(whole / 60)} h`
+		: `${Math.floor(whole / 60)} h ${String(rest).padStart(2, '0')}`;
 }

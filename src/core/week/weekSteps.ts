@@ -143,8 +143,6 @@ export function copyDay<V>(week: WeekSteps<V>, from: number, onto: readonly numb
 
 /** For each day, the first day (0 … 6) with the very same shape from 00:00 to 24:00; its own number if there is none before it. */
 export function firstAlike<V>(week: WeekSteps<V>): number[] {
-	const keys = splitByDay(week).map((spans) =>
-		JSON.stringify(spans.map((span) => [span.from, span.value]))
-	);
+	const keys = splitByDay(week).map((spans) => JSON.stringify(spans.map((span) => [span.from, span.value])));
 	return keys.map((key) => keys.indexOf(key));
 }

@@ -2,7 +2,7 @@
 export type SavingState =
 	| { readonly kind: 'quiet' }
 	| { readonly kind: 'saving' }
-	| { readonly kind: 'saved'; readonly at: Date }
+	| { readonly kind: 'saved'; readonly at: number }
 	| { readonly kind: 'waiting'; readonly sentence: string }
 	| { readonly kind: 'refused'; readonly sentence: string };
 

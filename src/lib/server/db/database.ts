@@ -81,7 +81,12 @@ function prepareConnections(sequelize: Sequelize): void {
 	const hand = manager.getConnection.bind(manager);
 	const prepared = new WeakMap<SqliteConnection, Promise<void>>();
 	const prepare = async (connection: SqliteConnection) => {
-		for (const pragma of ['busy_timeout = 5000', 'journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON'])
+		for (const pragma of [
+			'busy_timeout = 5000',
+			'journal_mode = WAL',
+			'synchronous = FULL',
+			'foreign_keys = ON'
+		])
 			await new Promise<void>((resolve, reject) =>
 				connection.run(`PRAGMA ${pragma}`, (error) => (error ? reject(error) : resolve()))
 			);

@@ -43,7 +43,8 @@ export async function readBody<S extends z.ZodType>(
 /** Answers with a document that has been held against its schema: what the description promises is what is sent. */
 export function answer<S extends z.ZodType>(schema: S, value: z.input<S>, status = 200): Response {
 	const checked = schema.safeParse(value);
-	if (!checked.success) throw new Error(`answer does not fit its schema: ${problemOf(checked.error).sentence}`);
+	if (!checked.success)
+		throw new Error(`answer does not fit its schema: ${problemOf(checked.error).sentence}`);
 	return json(checked.data, { status });
 }
 
@@ -53,7 +54,8 @@ export async function siteOfRoute(
 ): Promise<{ db: Database; site: StoredSite } | { refusal: Response }> {
 	const db = await database();
 	const site = await findSite(db, id);
-	if (!site || site.deletedAt) return { refusal: refuse(404, 'There is no such site, or it has been deleted.') };
+	if (!site || site.deletedAt)
+		return { refusal: refuse(404, 'There is no such site, or it has been deleted.') };
 	return { db, site };
 }
 

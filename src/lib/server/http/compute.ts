@@ -52,6 +52,11 @@ export function computeKeyIn(request: ComputeRequest): Computed<z.input<typeof k
 	const profile = profileFor(request);
 	if (!profile) return unknownControl(request.zone.control);
 	const { chosen } = fitZone(request.zone, profile);
-	const card = keyCard(profile, allowedOptions(profile, request.zone.options), chosen.grouping, chosen.program);
+	const card = keyCard(
+		profile,
+		allowedOptions(profile, request.zone.options),
+		chosen.grouping,
+		chosen.program
+	);
 	return { value: { grouping: chosen.grouping.id, ...card, items: card.items.map((item) => ({ ...item })) } };
 }

@@ -36,22 +36,139 @@ const zone = `${site}/zones/{zoneId}`;
 
 /** Every route of the API: the one list from which its description is made. */
 export const operations: readonly Operation[] = [
-	{ path: '/api/v1/fit', method: 'post', id: 'fit', summary: 'The best program of every day grouping for a zone', takes: computeRequest, gives: fitResponse, refusals: [400, 413, 422] },
-	{ path: '/api/v1/key-in', method: 'post', id: 'keyIn', summary: 'The values to key for a zone, in order', takes: computeRequest, gives: keyInResponse, refusals: [400, 413, 422] },
-	{ path: '/api/v1/jobs', method: 'get', id: 'listJobs', summary: 'The sites, latest touched first', gives: listResponse, refusals: [] },
-	{ path: '/api/v1/jobs', method: 'post', id: 'createJob', summary: 'A new site: a whole job document, or a name', takes: z.union([jobSchema, newSiteRequest]), gives: createdResponse, created: true, refusals: [400, 413, 422] },
-	{ path: site, method: 'get', id: 'readJob', summary: 'A site as a job document', gives: jobSchema, refusals: [404] },
-	{ path: site, method: 'put', id: 'replaceJob', summary: 'A job document in the place of what the site holds', takes: jobSchema, refusals: [400, 404, 413, 422] },
-	{ path: site, method: 'patch', id: 'changeSite', summary: "The site's own fields", takes: siteSchema, refusals: [400, 404, 413, 422] },
-	{ path: site, method: 'delete', id: 'deleteJob', summary: 'Delete a site; it can be put back for 30 days', refusals: [404] },
-	{ path: `${site}/restore`, method: 'post', id: 'restoreJob', summary: 'Put a deleted site back', refusals: [404] },
-	{ path: `${site}/duplicate`, method: 'post', id: 'duplicateJob', summary: 'Copy a site, without what was keyed', gives: createdResponse, created: true, refusals: [404] },
-	{ path: `${site}/zones`, method: 'post', id: 'addZone', summary: 'Add a zone', takes: addZoneRequest, gives: createdResponse, created: true, refusals: [400, 404, 409, 413, 422] },
-	{ path: `${site}/zones/order`, method: 'put', id: 'orderZones', summary: 'Put the zones in order', takes: orderRequest, refusals: [400, 404, 413, 422] },
-	{ path: zone, method: 'put', id: 'saveZone', summary: 'Save a zone, unless someone else has meanwhile', takes: saveZoneRequest, gives: savedResponse, refusals: [400, 404, 409, 413, 422] },
-	{ path: zone, method: 'delete', id: 'removeZone', summary: 'Remove a zone; it can be put back for 30 days', refusals: [404] },
-	{ path: `${zone}/restore`, method: 'post', id: 'restoreZone', summary: 'Put a removed zone back', refusals: [404] },
-	{ path: `${zone}/keyed`, method: 'post', id: 'noteKeyed', summary: 'Note values as keyed', takes: keyedRequest, gives: keyedResponse, refusals: [400, 404, 413, 422] }
+	{
+		path: '/api/v1/fit',
+		method: 'post',
+		id: 'fit',
+		summary: 'The best program of every day grouping for a zone',
+		takes: computeRequest,
+		gives: fitResponse,
+		refusals: [400, 413, 422]
+	},
+	{
+		path: '/api/v1/key-in',
+		method: 'post',
+		id: 'keyIn',
+		summary: 'The values to key for a zone, in order',
+		takes: computeRequest,
+		gives: keyInResponse,
+		refusals: [400, 413, 422]
+	},
+	{
+		path: '/api/v1/jobs',
+		method: 'get',
+		id: 'listJobs',
+		summary: 'The sites, latest touched first',
+		gives: listResponse,
+		refusals: []
+	},
+	{
+		path: '/api/v1/jobs',
+		method: 'post',
+		id: 'createJob',
+		summary: 'A new site: a whole job document, or a name',
+		takes: z.union([jobSchema, newSiteRequest]),
+		gives: createdResponse,
+		created: true,
+		refusals: [400, 413, 422]
+	},
+	{
+		path: site,
+		method: 'get',
+		id: 'readJob',
+		summary: 'A site as a job document',
+		gives: jobSchema,
+		refusals: [404]
+	},
+	{
+		path: site,
+		method: 'put',
+		id: 'replaceJob',
+		summary: 'A job document in the place of what the site holds',
+		takes: jobSchema,
+		refusals: [400, 404, 413, 422]
+	},
+	{
+		path: site,
+		method: 'patch',
+		id: 'changeSite',
+		summary: "The site's own fields",
+		takes: siteSchema,
+		refusals: [400, 404, 413, 422]
+	},
+	{
+		path: site,
+		method: 'delete',
+		id: 'deleteJob',
+		summary: 'Delete a site; it can be put back for 30 days',
+		refusals: [404]
+	},
+	{
+		path: `${site}/restore`,
+		method: 'post',
+		id: 'restoreJob',
+		summary: 'Put a deleted site back',
+		refusals: [404]
+	},
+	{
+		path: `${site}/duplicate`,
+		method: 'post',
+		id: 'duplicateJob',
+		summary: 'Copy a site, without what was keyed',
+		gives: createdResponse,
+		created: true,
+		refusals: [404]
+	},
+	{
+		path: `${site}/zones`,
+		method: 'post',
+		id: 'addZone',
+		summary: 'Add a zone',
+		takes: addZoneRequest,
+		gives: createdResponse,
+		created: true,
+		refusals: [400, 404, 409, 413, 422]
+	},
+	{
+		path: `${site}/zones/order`,
+		method: 'put',
+		id: 'orderZones',
+		summary: 'Put the zones in order',
+		takes: orderRequest,
+		refusals: [400, 404, 413, 422]
+	},
+	{
+		path: zone,
+		method: 'put',
+		id: 'saveZone',
+		summary: 'Save a zone, unless someone else has meanwhile',
+		takes: saveZoneRequest,
+		gives: savedResponse,
+		refusals: [400, 404, 409, 413, 422]
+	},
+	{
+		path: zone,
+		method: 'delete',
+		id: 'removeZone',
+		summary: 'Remove a zone; it can be put back for 30 days',
+		refusals: [404]
+	},
+	{
+		path: `${zone}/restore`,
+		method: 'post',
+		id: 'restoreZone',
+		summary: 'Put a removed zone back',
+		refusals: [404]
+	},
+	{
+		path: `${zone}/keyed`,
+		method: 'post',
+		id: 'noteKeyed',
+		summary: 'Note values as keyed',
+		takes: keyedRequest,
+		gives: keyedResponse,
+		refusals: [400, 404, 413, 422]
+	}
 ];
 
 const refusalWords: Record<number, string> = {
@@ -93,7 +210,10 @@ export function openApi() {
 						String(status),
 						{
 							description: refusalWords[status],
-							content: body(status === 409 ? z.union([conflictResponse, problemResponse]) : problemResponse, 'output')
+							content: body(
+								status === 409 ? z.union([conflictResponse, problemResponse]) : problemResponse,
+								'output'
+							)
 						}
 					])
 				)

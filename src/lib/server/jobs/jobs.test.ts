@@ -53,12 +53,25 @@ afterEach(async () => {
 describe('the database', () => {
 	it('is in write-ahead mode, keeps foreign keys, and refuses a zone without a site', async () => {
 		const pragma = async (name: string) =>
-			Object.values((await db.sequelize.query(`PRAGMA ${name}`, { type: QueryTypes.SELECT }))[0] as object)[0];
+			Object.values(
+				(await db.sequelize.query(`PRAGMA ${name}`, { type: QueryTypes.SELECT }))[0] as object
+			)[0];
 		expect(await pragma('journal_mode')).toBe('wal');
 		expect(await pragma('foreign_keys')).toBe(1);
 		expect(await pragma('synchronous')).toBe(2);
 		await expect(
-			db.zones.create({ id: 'z', siteId: 'none', position: 0, document: {}, keyed: {}, summary: null, revision: 1, createdAt: new Date(), updatedAt: new Date(), deletedAt: null })
+			db.zones.create({
+				id: 'z',
+				siteId: 'none',
+				position: 0,
+				document: {},
+				keyed: {},
+				summary: null,
+				revision: 1,
+				createdAt: new Date(),
+				updatedAt: new Date(),
+				deletedAt: null
+			})
 		).rejects.toThrow();
 	});
 
@@ -103,7 +116,9 @@ describe('a site', () => {
 		expect(copy.site.name).toBe('Tallow Quay Workshops (copy)');
 		expect(copy.zones.every((zone) => Object.keys(zone.keyed).length === 0)).toBe(true);
 		expect(await replaceSite(db, id, demoJob('osier-lane-reading-room'), null)).toBe(true);
-		expect(writeJobFile((await readSiteAsJob(db, id))!)).toBe(writeJobFile(demoJob('osier-lane-reading-room')));
+		expect(writeJobFile((await readSiteAsJob(db, id))!)).toBe(
+			writeJobFile(demoJob('osier-lane-reading-room'))
+		);
 	});
 });
 
@@ -111,10 +126,16 @@ describe('a zone', () => {
 	it('edited in two windows: the second to save is told, and what the first saved stands', async () => {
 		const { site, zones } = await siteWithZones();
 		const { id, zone } = zones[0]!;
-		expect(await saveZone(db, site, id, 1, { ...zone, name: 'First' })).toEqual({ kind: 'saved', revision: 2 });
+		expect(await saveZone(db, site, id, 1, { ...zone, name: 'First' })).toEqual({
+			kind: 'saved',
+			revision: 2
+		});
 		const second = await saveZone(db, site, id, 1, { ...zone, name: 'Second' });
 		expect(second).toMatchObject({ kind: 'conflict', current: { revision: 2, zone: { name: 'First' } } });
-		expect(await saveZone(db, site, id, 2, { ...zone, name: 'Second' })).toEqual({ kind: 'saved', revision: 3 });
+		expect(await saveZone(db, site, id, 2, { ...zone, name: 'Second' })).toEqual({
+			kind: 'saved',
+			revision: 3
+		});
 	});
 
 	it('saved by ten windows at once takes exactly one', async () => {

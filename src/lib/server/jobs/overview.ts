@@ -50,6 +50,7 @@ export async function zoneForPages(
 	if (!site) error(404, 'There is no such site.');
 	const stored = await findZone(db, site, zoneId);
 	if (!stored) error(404, 'There is no such zone on this site.');
-	if (stored.deletedAt) error(404, `${stored.zone.name} has been removed. It can be put back from the board.`);
+	if (stored.deletedAt)
+		error(404, `${stored.zone.name} has been removed. It can be put back from the board.`);
 	return { stored, profile: profileOf(stored.zone, site.profiles) };
 }

@@ -24,7 +24,12 @@ export interface SiteListed {
 }
 
 /** Row of a new zone. */
-export function zoneRow(siteId: string, position: number, jobZone: JobZone, job: Pick<StoredSite, 'profiles'>): ZoneRow {
+export function zoneRow(
+	siteId: string,
+	position: number,
+	jobZone: JobZone,
+	job: Pick<StoredSite, 'profiles'>
+): ZoneRow {
 	const { keyed, ...zone } = jobZone;
 	const now = new Date();
 	return {
@@ -129,7 +134,12 @@ export async function readSiteAsJob(db: Database, id: string): Promise<Job | nul
 }
 
 /** Puts a whole job in the place of a site's content, all or nothing. Returns whether the site was there at that revision. */
-export async function replaceSite(db: Database, id: string, job: Job, revision: number | null): Promise<boolean> {
+export async function replaceSite(
+	db: Database,
+	id: string,
+	job: Job,
+	revision: number | null
+): Promise<boolean> {
 	const rows = job.zones.map((zone, position) => zoneRow(id, position, zone, job));
 	return db.write(async (transaction) => {
 		const now = new Date();
@@ -152,7 +162,11 @@ export async function replaceSite(db: Database, id: string, job: Job, revision: 
 /** Changes a site's own fields. */
 export async function updateSite(db: Database, id: string, site: Site): Promise<boolean> {
 	const [count] = await db.sites.update(
-		{ document: site, revision: db.sequelize.literal('revision + 1') as unknown as number, updatedAt: new Date() },
+		{
+			document: site,
+			revision: db.sequelize.literal('revision + 1') as unknown as number,
+			updatedAt: new Date()
+		},
 		{ where: { id, deletedAt: null } }
 	);
 	return count > 0;

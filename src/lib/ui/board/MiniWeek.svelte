@@ -18,7 +18,12 @@
 			(id) => levels.find((level) => level.id === id)?.setpointC ?? 0
 		)
 	);
-	const scale = $derived(heightScale(levels.map((level) => level.setpointC), height));
+	const scale = $derived(
+		heightScale(
+			levels.map((level) => level.setpointC),
+			height
+		)
+	);
 	const days = $derived(splitByDay(week).map((spans) => stepPath(spans, dayWidth - 3, scale.y)));
 </script>
 

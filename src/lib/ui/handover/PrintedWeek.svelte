@@ -48,7 +48,11 @@
 	}
 </script>
 
-<svg viewBox="0 0 {width + 44} {rowHeight * 7 + 4}" role="img" aria-label="The week, drawn; it is written out below">
+<svg
+	viewBox="0 0 {width + 44} {rowHeight * 7 + 4}"
+	role="img"
+	aria-label="The week, drawn; it is written out below"
+>
 	{#each days as spans, day (day)}
 		<g transform="translate(44 {day * rowHeight + 14})">
 			<text x="-44" y={height - 8} class="day">{DAY_SHORT[day]}</text>

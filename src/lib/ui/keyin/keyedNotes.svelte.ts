@@ -68,7 +68,7 @@ export class KeyedNotes {
 			for (const [id, shows] of Object.entries(changes))
 				if (this.#pending[id] === shows) delete this.#pending[id];
 			this.#show(answer.data.keyed);
-			saving.now = { kind: 'saved', at: new Date() };
+			saving.now = { kind: 'saved', at: Date.now() };
 			void this.send();
 		} else if (answer.status === UNREACHABLE) {
 			saving.now = { kind: 'waiting', sentence: 'Kept here: no connection' };

@@ -24,7 +24,7 @@
 			case 'saving':
 				return 'Saving …';
 			case 'saved':
-				return `Saved ${now.at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
+				return `Saved ${new Date(now.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
 			case 'waiting':
 			case 'refused':
 				return now.sentence;
@@ -58,7 +58,9 @@
 	<p role="status" class:signal={saving.now.kind === 'waiting' || saving.now.kind === 'refused'}>{words}</p>
 	<div class="tools">
 		<button class="quiet theme" onclick={nextTheme}>{themeNames[shown]}</button>
-		<button class="quiet" onclick={onpalette} aria-label="Go anywhere (Ctrl K)"><span class="wide">Ctrl K</span><span class="small">Go</span></button>
+		<button class="quiet" onclick={onpalette} aria-label="Go anywhere (Ctrl K)"
+			><span class="wide">Ctrl K</span><span class="small">Go</span></button
+		>
 		<button class="quiet" onclick={onhelp} aria-label="Keys and shortcuts">?</button>
 	</div>
 </header>

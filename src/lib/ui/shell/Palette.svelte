@@ -49,10 +49,16 @@
 		dialog?.showModal();
 		query = '';
 		index = 0;
-		void call<{ jobs: { id: string; name: string; place: string }[] }>('GET', '/api/v1/jobs').then((answer) => {
-			if (answer.ok)
-				sites = answer.data.jobs.map((job) => ({ label: job.name, detail: job.place || 'site', href: `/sites/${job.id}` }));
-		});
+		void call<{ jobs: { id: string; name: string; place: string }[] }>('GET', '/api/v1/jobs').then(
+			(answer) => {
+				if (answer.ok)
+					sites = answer.data.jobs.map((job) => ({
+						label: job.name,
+						detail: job.place || 'site',
+						href: `/sites/${job.id}`
+					}));
+			}
+		);
 	});
 
 	function choose(place: Place | undefined) {

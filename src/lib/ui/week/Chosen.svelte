@@ -3,7 +3,15 @@
 	import type { ZoneFit } from '$core/fit';
 	import { levelOf, type Zone } from '$core/plan';
 	import { DAY_NAMES, DAY_SHORT, splitByDay } from '$core/week';
-	import { dayCopied, dayShapes, riserCleared, riserMoved, risersOf, treadSet, type RiserPlace } from './weekEdits';
+	import {
+		dayCopied,
+		dayShapes,
+		riserCleared,
+		riserMoved,
+		risersOf,
+		treadSet,
+		type RiserPlace
+	} from './weekEdits';
 
 	let {
 		zone,
@@ -39,7 +47,8 @@
 		const then = at ? displaySetpoint(profile, zone.options, at.value) : '';
 		const change = spans.find((span) => span.from === riser.minute && span.from > 0);
 		if (change) return 'The control changes at this very minute.';
-		if (riser.minute % step !== 0) return `This control moves in steps of ${step} min; it holds ${then} here.`;
+		if (riser.minute % step !== 0)
+			return `This control moves in steps of ${step} min; it holds ${then} here.`;
 		return `The control makes no change here; it holds ${then}.`;
 	});
 
@@ -92,8 +101,10 @@
 	<h2>Copy {DAY_NAMES[day]} onto</h2>
 	<div class="days">
 		{#each others as other (other)}
-			<button class="quiet" onclick={() => onchange(dayCopied(zone, day, [other]))} aria-label="Copy {DAY_NAMES[day]} onto {DAY_NAMES[other]}"
-				>{DAY_SHORT[other]}</button
+			<button
+				class="quiet"
+				onclick={() => onchange(dayCopied(zone, day, [other]))}
+				aria-label="Copy {DAY_NAMES[day]} onto {DAY_NAMES[other]}">{DAY_SHORT[other]}</button
 			>
 		{/each}
 		{#if day < 5}

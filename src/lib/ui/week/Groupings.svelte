@@ -49,7 +49,9 @@
 				<span class="fact">
 					<span class="soft">K·min</span>
 					<span class="mono soft"
-						>{kelvinMinutes(one.misfit.coldKelvinMinutes)} + {kelvinMinutes(one.misfit.warmKelvinMinutes)}</span
+						>{kelvinMinutes(one.misfit.coldKelvinMinutes)} + {kelvinMinutes(
+							one.misfit.warmKelvinMinutes
+						)}</span
 					>
 				</span>
 			{/if}

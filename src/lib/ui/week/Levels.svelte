@@ -2,7 +2,8 @@
 	import { displaySetpoint, heldSetpoint, type ControlProfile, type Level } from '$core/control';
 	import type { Zone } from '$core/plan';
 
-	let { zone, profile, onchange }: { zone: Zone; profile: ControlProfile; onchange: (zone: Zone) => void } = $props();
+	let { zone, profile, onchange }: { zone: Zone; profile: ControlProfile; onchange: (zone: Zone) => void } =
+		$props();
 
 	let editing = $state(false);
 	let problem = $state<string | null>(null);
@@ -95,7 +96,8 @@
 						{#if !used.has(level.id) && zone.levels.length > 1 && !isSwitch}
 							<button
 								class="quiet small"
-								onclick={() => onchange({ ...zone, levels: zone.levels.filter((other) => other.id !== level.id) })}
+								onclick={() =>
+									onchange({ ...zone, levels: zone.levels.filter((other) => other.id !== level.id) })}
 								>Remove</button
 							>
 						{/if}
@@ -114,7 +116,9 @@
 					<span class="words">
 						<span class="level-name">{level.name}</span>
 						<span class="soft note">
-							{taken(level) ? `the control takes ${taken(level)}` : level.note || (used.has(level.id) ? '' : 'not in this week')}
+							{taken(level)
+								? `the control takes ${taken(level)}`
+								: level.note || (used.has(level.id) ? '' : 'not in this week')}
 						</span>
 					</span>
 					{#if !isSwitch}

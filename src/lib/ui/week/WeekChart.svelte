@@ -81,7 +81,9 @@
 				if (timeX(span.to - span.from, width) < 16) return [];
 				const y = scale.y(span.value);
 				const below = y < height * 0.45;
-				return [{ x: middle, y: below ? y + 15 : y - 5, letter: levelOf(zone, shapes[day]![i]!.value).letter }];
+				return [
+					{ x: middle, y: below ? y + 15 : y - 5, letter: levelOf(zone, shapes[day]![i]!.value).letter }
+				];
 			}),
 			risers: risersOf(zone, day).map((riser) => ({
 				...riser,
@@ -116,12 +118,21 @@
 
 	type Drag =
 		| { readonly kind: 'riser'; readonly place: RiserPlace; readonly start: Zone }
-		| { readonly kind: 'tread'; readonly day: number; readonly tread: number; readonly start: Zone; readonly startY: number };
+		| {
+				readonly kind: 'tread';
+				readonly day: number;
+				readonly tread: number;
+				readonly start: Zone;
+				readonly startY: number;
+		  };
 	let drag = $state.raw<Drag | null>(null);
 
 	function place(event: PointerEvent | MouseEvent, day: number) {
 		const rect = (event.currentTarget as Element).closest('svg')!.getBoundingClientRect();
-		return { x: event.clientX - rect.left - labelWidth, y: event.clientY - rect.top - HEAD - day * rowHeight - 4 };
+		return {
+			x: event.clientX - rect.left - labelWidth,
+			y: event.clientY - rect.top - HEAD - day * rowHeight - 4
+		};
 	}
 
 	/** What lies under the pointer in a day's row: a riser before a tread, since risers are thin. */
@@ -197,7 +208,9 @@
 
 	function focusRiser(at: RiserPlace) {
 		queueMicrotask(() =>
-			frame?.querySelector<SVGGElement>(`[data-riser="${at.day}-${at.riser}"]`)?.focus({ preventScroll: true })
+			frame
+				?.querySelector<SVGGElement>(`[data-riser="${at.day}-${at.riser}"]`)
+				?.focus({ preventScroll: true })
 		);
 	}
 
@@ -311,7 +324,9 @@
 		</defs>
 		<g transform="translate({labelWidth} 16)" aria-hidden="true">
 			{#each hours as hour (hour)}
-				<text x={timeX(hour * 60, width)} y="0" class="hour" text-anchor="middle">{String(hour).padStart(2, '0')}</text>
+				<text x={timeX(hour * 60, width)} y="0" class="hour" text-anchor="middle"
+					>{String(hour).padStart(2, '0')}</text
+				>
 			{/each}
 		</g>
 		{#each rows as row (row.day)}
@@ -327,10 +342,23 @@
 				}}
 				ondblclick={(event) => dblclick(event, row.day)}
 			>
-				<rect x="0" y="0" width={frameWidth} height={rowHeight} class="row" class:chosen={selectedDay === row.day} />
+				<rect
+					x="0"
+					y="0"
+					width={frameWidth}
+					height={rowHeight}
+					class="row"
+					class:chosen={selectedDay === row.day}
+				/>
 				<g transform="translate({labelWidth} 4)">
 					{#each hours as hour (hour)}
-						<line x1={timeX(hour * 60, width)} x2={timeX(hour * 60, width)} y1="-4" y2={height + 4} class="grid" />
+						<line
+							x1={timeX(hour * 60, width)}
+							x2={timeX(hour * 60, width)}
+							y1="-4"
+							y2={height + 4}
+							class="grid"
+						/>
 					{/each}
 					{#if drag && selected?.day === row.day}
 						{#each gridSteps as x (x)}
@@ -365,7 +393,6 @@
 					{#each row.risers as riser (riser.riser)}
 						{@const here = selected?.day === row.day && selected.riser === riser.riser}
 						{@const to = levelOf(zone, shapes[row.day]![riser.riser]!.value)}
-						<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 						<g
 							data-riser="{row.day}-{riser.riser}"
 							role="slider"
@@ -374,7 +401,11 @@
 							aria-valuemin="0"
 							aria-valuemax="1440"
 							aria-valuenow={riser.minute}
-							aria-valuetext="{clockTime(riser.minute)} to {to.name} {displaySetpoint(profile, options, to.setpointC)}"
+							aria-valuetext="{clockTime(riser.minute)} to {to.name} {displaySetpoint(
+								profile,
+								options,
+								to.setpointC
+							)}"
 							class="riser"
 							class:here
 							onfocus={() => {
@@ -388,7 +419,12 @@
 							{#if here}
 								<line x1={riser.x} x2={riser.x} y1="-4" y2={height + 4} class="guide" />
 								<circle cx={riser.x} cy={(riser.top + riser.bottom) / 2} r="5.5" class="knob" />
-								<g transform="translate({Math.min(riser.x + 8, width - 52)} {Math.min(riser.bottom + 4, height - 18)})">
+								<g
+									transform="translate({Math.min(riser.x + 8, width - 52)} {Math.min(
+										riser.bottom + 4,
+										height - 18
+									)})"
+								>
 									<rect width="50" height="20" rx="3" class="flag" />
 									<text x="25" y="15" text-anchor="middle" class="flag-text">{clockTime(riser.minute)}</text>
 								</g>

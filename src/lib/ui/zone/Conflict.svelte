@@ -17,7 +17,8 @@
 		if (mine.grouping !== other.grouping) said.push(`grouping ${other.grouping ?? 'as suggested'} there`);
 		if (mine.control !== other.control) said.push('another control');
 		if (JSON.stringify(mine.options) !== JSON.stringify(other.options)) said.push('other control options');
-		if (JSON.stringify(mine.weights) !== JSON.stringify(other.weights)) said.push('another balance of cold and waste');
+		if (JSON.stringify(mine.weights) !== JSON.stringify(other.weights))
+			said.push('another balance of cold and waste');
 		return said;
 	}
 </script>

@@ -127,7 +127,7 @@ export class ZoneEditor {
 		this.#saved = zone;
 		this.#revision = revision;
 		this.#conflict = null;
-		saving.now = { kind: 'saved', at: new Date() };
+		saving.now = { kind: 'saved', at: Date.now() };
 	}
 
 	/** Sends what is not saved yet, at once; resolves when it is stored or cannot be. */
@@ -156,7 +156,7 @@ export class ZoneEditor {
 		if (answer.ok) {
 			this.#revision = answer.data.revision;
 			this.#saved = zone;
-			saving.now = this.#zone === zone ? { kind: 'saved', at: new Date() } : { kind: 'saving' };
+			saving.now = this.#zone === zone ? { kind: 'saved', at: Date.now() } : { kind: 'saving' };
 		} else if (answer.status === UNREACHABLE) {
 			saving.now = { kind: 'waiting', sentence: 'Not saved yet: no connection' };
 			this.#timer = setTimeout(() => void this.flush(), RETRY_AFTER_MS);

@@ -44,8 +44,10 @@
 
 	function fitWords(row: Row): string {
 		const { coldMinutes, warmMinutes } = row.summary;
-		if (coldMinutes > 0) return row.isSwitch ? `${duration(coldMinutes)} off too long` : `${duration(coldMinutes)} too cold`;
-		if (warmMinutes > 0) return row.isSwitch ? `${duration(warmMinutes)} on too long` : `${duration(warmMinutes)} too warm`;
+		if (coldMinutes > 0)
+			return row.isSwitch ? `${duration(coldMinutes)} off too long` : `${duration(coldMinutes)} too cold`;
+		if (warmMinutes > 0)
+			return row.isSwitch ? `${duration(warmMinutes)} on too long` : `${duration(warmMinutes)} too warm`;
 		return 'exact';
 	}
 
@@ -88,7 +90,10 @@
 		const zone = await zoneDocument(row);
 		if (zone)
 			await act(
-				call('POST', `${api}/zones`, { zone: { ...zone, name: `${row.name.slice(0, 72)} (copy)` }, after: row.id })
+				call('POST', `${api}/zones`, {
+					zone: { ...zone, name: `${row.name.slice(0, 72)} (copy)` },
+					after: row.id
+				})
 			);
 	}
 
@@ -171,7 +176,13 @@
 	{/if}
 
 	{#if problem}
-		<InlineNotification lowContrast kind="error" title="Not done." subtitle={problem} on:close={() => (problem = null)} />
+		<InlineNotification
+			lowContrast
+			kind="error"
+			title="Not done."
+			subtitle={problem}
+			on:close={() => (problem = null)}
+		/>
 	{/if}
 
 	{#if data.zones.length > 0}
@@ -225,7 +236,10 @@
 						<td><a href="{base}/hand-over">{keyed(row) ? 'ready' : '–'}</a></td>
 						<td class="more">
 							<OverflowMenu flipped aria-label="More for {row.name}" iconDescription="More for {row.name}">
-								<OverflowMenuItem text="Rename" on:click={() => (renaming = { id: row.id, name: row.name })} />
+								<OverflowMenuItem
+									text="Rename"
+									on:click={() => (renaming = { id: row.id, name: row.name })}
+								/>
 								<OverflowMenuItem text="Copy" on:click={() => copy(row)} />
 								<OverflowMenuItem text="Move up" disabled={i === 0} on:click={() => move(row, -1)} />
 								<OverflowMenuItem
@@ -233,7 +247,11 @@
 									disabled={i === data.zones.length - 1}
 									on:click={() => move(row, 1)}
 								/>
-								<OverflowMenuItem danger text="Remove" on:click={() => act(call('DELETE', `${api}/zones/${row.id}`))} />
+								<OverflowMenuItem
+									danger
+									text="Remove"
+									on:click={() => act(call('DELETE', `${api}/zones/${row.id}`))}
+								/>
 							</OverflowMenu>
 						</td>
 					</tr>
@@ -246,7 +264,13 @@
 	{/if}
 
 	<form class="add" onsubmit={add}>
-		<TextInput labelText="New zone" placeholder="Room, loop or radiator" bind:value={name} maxlength={80} required />
+		<TextInput
+			labelText="New zone"
+			placeholder="Room, loop or radiator"
+			bind:value={name}
+			maxlength={80}
+			required
+		/>
 		<Select labelText="Its control" bind:selected={control}>
 			{#each data.profiles as profile (profile.id)}
 				<SelectItem value={profile.id} text={profile.name} />

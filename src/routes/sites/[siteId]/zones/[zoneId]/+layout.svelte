@@ -14,7 +14,12 @@
 		const summary = here?.summary;
 		const off = summary ? summary.coldMinutes + summary.warmMinutes : 0;
 		return [
-			{ id: 'week', name: 'Week', state: off === 0 ? 'exact' : `${duration(off)} off`, bad: (summary?.coldMinutes ?? 0) > 0 },
+			{
+				id: 'week',
+				name: 'Week',
+				state: off === 0 ? 'exact' : `${duration(off)} off`,
+				bad: (summary?.coldMinutes ?? 0) > 0
+			},
 			{ id: 'key-in', name: 'Key in', state: summary ? `${summary.done} of ${summary.of}` : '–', bad: false },
 			{
 				id: 'hand-over',

@@ -12,9 +12,10 @@ export const POST: RequestHandler = async ({ params, request }) => {
 	if ('refusal' in body) return body.refusal;
 	const { zone, after } = body.value;
 	if (!findProfile(zone.control, found.site.profiles))
-		return refuse(422, { path: 'zone.control', sentence: 'zone.control names a control that this site does not know.' });
+		return refuse(422, {
+			path: 'zone.control',
+			sentence: 'zone.control names a control that this site does not know.'
+		});
 	const id = await addZone(found.db, found.site, { ...zone, keyed: {} }, after);
-	return id
-		? answer(createdResponse, { id }, 201)
-		: refuse(409, `A site holds at most ${MOST_ZONES} zones.`);
+	return id ? answer(createdResponse, { id }, 201) : refuse(409, `A site holds at most ${MOST_ZONES} zones.`);
 };

@@ -43,7 +43,9 @@
 <div class="desk">
 	<div class="tools no-print">
 		<p>
-			{keyed ? 'This is what the customer keeps.' : 'Not everything is keyed yet; this is what the page will say.'}
+			{keyed
+				? 'This is what the customer keeps.'
+				: 'Not everything is keyed yet; this is what the page will say.'}
 			<span class="soft">One A4 page; black and white will do.</span>
 		</p>
 		<Button on:click={() => window.print()}>Print</Button>
@@ -101,7 +103,10 @@
 			</div>
 		</section>
 		<footer>
-			<p>Control: {data.profile.name.toLowerCase()}. Set up by: ______________________ Telephone: ______________________</p>
+			<p>
+				Control: {data.profile.name.toLowerCase()}. Set up by: ______________________ Telephone:
+				______________________
+			</p>
 		</footer>
 	</article>
 </div>

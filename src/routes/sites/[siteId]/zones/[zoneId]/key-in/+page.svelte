@@ -80,7 +80,13 @@
 	}
 
 	function onkeydown(event: KeyboardEvent) {
-		if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).closest('dialog, input')) return;
+		if (
+			event.ctrlKey ||
+			event.metaKey ||
+			event.altKey ||
+			(event.target as HTMLElement).closest('dialog, input')
+		)
+			return;
 		const onControl = (event.target as HTMLElement).closest('a, button:not(.go)');
 		if (event.key === 'ArrowRight' || ((event.key === 'Enter' || event.key === ' ') && !onControl)) confirm();
 		else if (event.key === 'ArrowLeft' || event.key === 'Backspace') back();
@@ -100,7 +106,9 @@
 	<main>
 		<div class="top">
 			<h1>{data.zone.name}</h1>
-			<span class="soft" role="status">{item ? `value ${index + 1} of ${items.length}` : `all ${items.length} values`}</span>
+			<span class="soft" role="status"
+				>{item ? `value ${index + 1} of ${items.length}` : `all ${items.length} values`}</span
+			>
 			<a class="quiet leave" href="/sites/{data.site.id}">leave</a>
 		</div>
 		<div
@@ -124,7 +132,8 @@
 			<div class="ask">
 				{#if index === 0}
 					<p class="care soft">
-						The keys at the front are all this needs: never open a live enclosure; wiring and gas belong to licensed trades.
+						The keys at the front are all this needs: never open a live enclosure; wiring and gas belong to
+						licensed trades.
 					</p>
 				{/if}
 				{#if item.before}<p class="before">{item.before}</p>{/if}
@@ -140,12 +149,16 @@
 				{/if}
 				{#if data.card.timeoutSeconds !== null}
 					{#if left === null}
-						<p class="soft timer">The menu leaves by itself after {data.card.timeoutSeconds} s without a key.</p>
+						<p class="soft timer">
+							The menu leaves by itself after {data.card.timeoutSeconds} s without a key.
+						</p>
 					{:else if left > 0}
 						<p class="soft timer">menu leaves by itself in {left} s</p>
 						<div class="bar"><span style:width="{share * 100}%" class:short={left <= 10}></span></div>
 					{:else}
-						<p class="signal timer">The menu may have left by itself. Go in again: nothing done here is lost.</p>
+						<p class="signal timer">
+							The menu may have left by itself. Go in again: nothing done here is lost.
+						</p>
 					{/if}
 				{/if}
 				{#if upNext.length > 0}
@@ -196,7 +209,9 @@
 						>
 							<span>{one.what}</span>
 							<span class="mono">{one.shows}{one.unit}</span>
-							<span class="tick" aria-label={isKeyed(one, notes.keyed) ? 'in' : 'to key'}>{isKeyed(one, notes.keyed) ? '✓' : ''}</span>
+							<span class="tick" aria-label={isKeyed(one, notes.keyed) ? 'in' : 'to key'}
+								>{isKeyed(one, notes.keyed) ? '✓' : ''}</span
+							>
 						</button>
 					</li>
 				{/each}

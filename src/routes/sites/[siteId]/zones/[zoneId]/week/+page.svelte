@@ -78,7 +78,6 @@
 		const next = data.profiles.find((candidate) => candidate.id === id);
 		if (next) editor.change(onControl(zone, profile, next));
 	}
-
 </script>
 
 <svelte:head><title>{zone.name}, the week · Fond Quarter</title></svelte:head>
@@ -89,20 +88,26 @@
 		<h1>{zone.name}, the week</h1>
 		<p class="lead" aria-live="polite">
 			{#if sentences.length === 0}
-				This control holds the week exactly{fit.chosen.grouping.name ? `, with ${fit.chosen.grouping.name}` : ''}.
+				This control holds the week exactly, with {fit.chosen.grouping.name}.
 			{:else}
 				With {fit.chosen.grouping.name} this control leaves
-				<span class={sentences[0]!.cold ? 'signal' : 'warm'}>{sentences[0]!.text}</span>{#if sentences.length > 1}{' '}<button
-						class="more"
-						aria-expanded={all}
-						onclick={() => (all = !all)}>and {sentences.length - 1} more{all ? ' ▴' : ' ▾'}</button
-					>{:else}.{/if}
+				<span class={sentences[0]!.cold ? 'signal' : 'warm'}>{sentences[0]!.text}</span>{sentences.length > 1
+					? ' '
+					: '.'}
+				{#if sentences.length > 1}
+					<button class="more" aria-expanded={all} onclick={() => (all = !all)}
+						>and {sentences.length - 1} more{all ? ' ▴' : ' ▾'}</button
+					>
+				{/if}
 			{/if}
 		</p>
 		{#if all && sentences.length > 1}
 			<ul class="sentences" aria-label="Everything that is off">
 				{#each sentences.slice(1) as sentence (sentence.text)}
-					<li><span class="swatch {sentence.cold ? 'cold' : 'warm-dots'}" aria-hidden="true"></span>{sentence.text}</li>
+					<li>
+						<span class="swatch {sentence.cold ? 'cold' : 'warm-dots'}" aria-hidden="true"
+						></span>{sentence.text}
+					</li>
 				{/each}
 			</ul>
 		{/if}
@@ -115,8 +120,12 @@
 					</button>
 				{/each}
 				<button class="mark" aria-pressed={shown.misfit} onclick={() => (shown.misfit = !shown.misfit)}>
-					<span class="swatch cold" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch ? 'off too long' : 'too cold'}
-					<span class="swatch warm-dots" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch ? 'on too long' : 'too warm'}
+					<span class="swatch cold" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch
+						? 'off too long'
+						: 'too cold'}
+					<span class="swatch warm-dots" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch
+						? 'on too long'
+						: 'too warm'}
 				</button>
 			</div>
 			<div class="history">
@@ -162,11 +171,17 @@
 				step="1"
 				value={stop}
 				aria-labelledby="balance"
-				aria-valuetext="a minute too cold counts {zone.weights.cold} to {zone.weights.warm} against one too warm"
-				oninput={(event) => editor.preview({ ...zone, weights: { ...weightStops[Number(event.currentTarget.value)]! } })}
+				aria-valuetext="a minute too cold counts {zone.weights.cold} to {zone.weights
+					.warm} against one too warm"
+				oninput={(event) =>
+					editor.preview({ ...zone, weights: { ...weightStops[Number(event.currentTarget.value)]! } })}
 				onchange={() => editor.commit()}
 			/>
-			<p class="ends soft"><span>never waste</span><span class="mono">{zone.weights.cold} : {zone.weights.warm}</span><span>never cold</span></p>
+			<p class="ends soft">
+				<span>never waste</span><span class="mono">{zone.weights.cold} : {zone.weights.warm}</span><span
+					>never cold</span
+				>
+			</p>
 		</section>
 		<section>
 			<h2>Its control</h2>
@@ -181,7 +196,10 @@
 			{#if profile.program.form !== 'slots' && profile.program.perDay.length > 1}
 				<label>
 					<span class="soft">Steps a day</span>
-					<select value={zone.options.perDay} onchange={(event) => option('perDay', Number(event.currentTarget.value))}>
+					<select
+						value={zone.options.perDay}
+						onchange={(event) => option('perDay', Number(event.currentTarget.value))}
+					>
 						{#each profile.program.perDay as count (count)}
 							<option value={count}>{count}</option>
 						{/each}
@@ -203,7 +221,10 @@
 			{#if profile.temperature && profile.temperature.units.length > 1}
 				<label>
 					<span class="soft">Its unit</span>
-					<select value={zone.options.unit} onchange={(event) => option('unit', event.currentTarget.value as 'C' | 'F')}>
+					<select
+						value={zone.options.unit}
+						onchange={(event) => option('unit', event.currentTarget.value as 'C' | 'F')}
+					>
 						<option value="C">°C</option>
 						<option value="F">°F</option>
 					</select>

@@ -13,7 +13,10 @@ export const PUT: RequestHandler = async ({ params, request }) => {
 	if ('refusal' in body) return body.refusal;
 	const { revision, zone } = body.value;
 	if (!findProfile(zone.control, found.site.profiles))
-		return refuse(422, { path: 'zone.control', sentence: 'zone.control names a control that this site does not know.' });
+		return refuse(422, {
+			path: 'zone.control',
+			sentence: 'zone.control names a control that this site does not know.'
+		});
 	const saved = await saveZone(found.db, found.site, params.zoneId, revision, zone);
 	if (saved.kind === 'saved') return answer(savedResponse, { revision: saved.revision });
 	if (saved.kind === 'gone') return gone();
@@ -30,5 +33,7 @@ export const PUT: RequestHandler = async ({ params, request }) => {
 export const DELETE: RequestHandler = async ({ params }) => {
 	const found = await siteOfRoute(params.siteId);
 	if ('refusal' in found) return found.refusal;
-	return (await removeZone(found.db, found.site, params.zoneId)) ? new Response(null, { status: 204 }) : gone();
+	return (await removeZone(found.db, found.site, params.zoneId))
+		? new Response(null, { status: 204 })
+		: gone();
 };
