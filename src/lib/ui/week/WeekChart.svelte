@@ -96,7 +96,7 @@
 
 	/** What a day's row says at its end: how much of it is off, or that it is like another. */
 	const says = $derived.by(() => {
-		if (!fit) return DAY_NAMES.map(() => ({ text: '', bad: false }));
+		if (!fit) return DAY_NAMES.map(() => ({ text: '', bad: false, warm: false }));
 		return DAY_NAMES.map((_, day) => {
 			let cold = 0;
 			let warm = 0;
@@ -106,9 +106,9 @@
 				else warm += span.to - span.from;
 			}
 			const [less, more] = profile.temperature ? ['cold', 'warm'] : ['off', 'on'];
-			if (cold > 0) return { text: `${duration(cold)} ${less}`, bad: true };
-			if (warm > 0) return { text: `${duration(warm)} ${more}`, bad: true };
-			return { text: alike[day] === day ? 'holds' : `as ${DAY_SHORT[alike[day]!]}`, bad: false };
+			if (cold > 0) return { text: `${duration(cold)} ${less}`, bad: true, warm: false };
+			if (warm > 0) return { text: `${duration(warm)} ${more}`, bad: false, warm: true };
+			return { text: alike[day] === day ? 'holds' : `as ${DAY_SHORT[alike[day]!]}`, bad: false, warm: false };
 		});
 	});
 
@@ -434,7 +434,13 @@
 				</g>
 				<line x1="0" x2={frameWidth} y1={rowHeight - 2} y2={rowHeight - 2} class="foot" />
 				{#if sayWidth > 0}
-					<text x={labelWidth + width + 8} y={rowHeight / 2 + 4} class="says" class:bad={says[row.day]!.bad}>
+					<text
+						x={labelWidth + width + 8}
+						y={rowHeight / 2 + 4}
+						class="says"
+						class:bad={says[row.day]!.bad}
+						class:warmer={says[row.day]!.warm}
+					>
 						{says[row.day]!.text}
 					</text>
 				{/if}
@@ -604,6 +610,10 @@
 	}
 	.says.bad {
 		fill: var(--signal);
+		font-weight: 700;
+	}
+	.says.warmer {
+		fill: var(--warm);
 		font-weight: 700;
 	}
 	.day {

@@ -35,7 +35,10 @@
 	const profile = $derived(data.profiles.find((candidate) => candidate.id === zone.control) ?? data.profile);
 	const isSwitch = $derived(profile.temperature === null);
 	const rowHeight = $derived(Math.min(92, Math.max(46, Math.floor((windowHeight - 443) / 7))));
-	const say = $derived((c: number) => displaySetpoint(profile, zone.options, c));
+	const say = $derived((c: number) => {
+		const shown = displaySetpoint(profile, zone.options, c);
+		return isSwitch ? shown.toLowerCase() : shown;
+	});
 	const sentences = $derived(misfitSentences(fit.chosen.misfit, zone.weights, say));
 	const stop = $derived(nearestWeightStop(zone.weights));
 
@@ -403,6 +406,13 @@
 	@media (max-width: 860px) {
 		main {
 			padding: 0.75rem;
+		}
+		.legend {
+			gap: 0;
+		}
+		.mark {
+			padding: 0 0.3rem;
+			gap: 0.3rem;
 		}
 		.hint {
 			display: none;

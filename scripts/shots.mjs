@@ -1,0 +1,79 @@
+/** `npm run shots`: one picture of each main view from the demo data, into docs/screenshots/. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { ensureBuild, ensureChromium, ensurePackages, loadDemo, root, say, startServer } from './setup.mjs';
+
+ensurePackages();
+const executablePath = ensureChromium();
+ensureBuild();
+const { chromium } = await import('@playwright/test');
+const data = mkdtempSync(path.join(tmpdir(), 'fond-quarter-shots-'));
+const server = await startServer({ data, port: 4791, quiet: true });
+await loadDemo(server.url);
+const { jobs } = await (await fetch(`${server.url}/api/v1/jobs`)).json();
+const site = (/** @type {string} */ name) =>
+	jobs.find((/** @type {{ name: string }} */ job) => job.name.startsWith(name)).id;
+
+const browser = await chromium.launch({
+	executablePath,
+	args: [
+		'--no-sandbox',
+		'--disable-gpu',
+		'--disable-quic',
+		'--no-first-run',
+		'--disable-background-networking'
+	]
+});
+const desk = { width: 1280, height: 800 };
+const phone = { width: 390, height: 844 };
+
+/**
+ * @param {string} name
+ * @param {{ width: number, height: number }} viewport
+ * @param {'light' | 'dark'} colorScheme
+ * @param {(page: import('@playwright/test').Page) => Promise<void>} go
+ */
+async function shot(name, viewport, colorScheme, go) {
+	const page = await browser.newPage({ viewport, colorScheme, baseURL: server.url });
+	await go(page);
+	await page.waitForLoadState('networkidle');
+	await page.waitForTimeout(300);
+	await page.screenshot({ path: path.join(root, 'docs', 'screenshots', `${name}.png`) });
+	await page.close();
+	say(`docs/screenshots/${name}.png`);
+}
+
+/**
+ * @param {import('@playwright/test').Page} page
+ * @param {string} siteName
+ * @param {string} zone
+ * @param {string} view
+ */
+async function zoneView(page, siteName, zone, view) {
+	await page.goto(`/sites/${site(siteName)}`);
+	const href = await page.locator('tbody th a', { hasText: zone }).first().getAttribute('href');
+	await page.goto(String(href).replace(/week$/, view), { waitUntil: 'networkidle' });
+}
+
+await shot('jobs', desk, 'light', async (page) => void (await page.goto('/')));
+await shot('board', desk, 'light', async (page) => void (await page.goto(`/sites/${site('Tallow')}`)));
+await shot('week', desk, 'light', async (page) => {
+	await zoneView(page, 'Tallow', 'Bindery', 'week');
+	await page.getByRole('slider', { name: 'Thursday, change 3', exact: true }).focus();
+});
+await shot('week-dark', desk, 'dark', (page) => zoneView(page, 'Osier', 'Reading room', 'week'));
+await shot('week-switch-timer', desk, 'light', (page) => zoneView(page, 'Osier', 'Back kitchen', 'week'));
+await shot('week-phone', phone, 'light', (page) => zoneView(page, 'Tallow', 'Caretaker', 'week'));
+await shot('key-in-phone', phone, 'dark', async (page) => {
+	await zoneView(page, 'Tallow', 'Bindery', 'key-in');
+	for (let i = 0; i < 10; i++) await page.keyboard.press('Enter');
+});
+await shot('key-in', desk, 'light', (page) => zoneView(page, 'Tallow', 'Bindery', 'key-in'));
+await shot('hand-over', { width: 1280, height: 1250 }, 'light', (page) =>
+	zoneView(page, 'Tallow', 'Bindery', 'hand-over')
+);
+
+await browser.close();
+await server.stop();
+rmSync(data, { recursive: true, force: true });
