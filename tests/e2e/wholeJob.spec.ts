@@ -94,7 +94,7 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 	await page.getByRole('link', { name: /^Key in/ }).click();
 	await expect(page.locator('.value')).toBeVisible();
 	const asked = await walkCard(page);
-	expect(asked).toHaveLength(4 + 7 * 12);
+	expect(asked).toHaveLength(5 + 7 * 12);
 	expect(asked).toContain('Monday, step 1, time: 07:10');
 	expect(asked).toContain('Wednesday, step 1, temperature: 7.0°C');
 	await page.reload();
@@ -112,7 +112,7 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 	expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
 
 	await page.getByRole('link', { name: 'Pepper Wharf' }).click();
-	await expect(page.getByText('88 of 88')).toBeVisible();
+	await expect(page.getByText('89 of 89')).toBeVisible();
 	const before = await exported(page);
 	await deleteSite(page, 'Pepper Wharf');
 	await page.getByLabel('Job file to import').setInputFiles({
@@ -121,7 +121,7 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 		buffer: Buffer.from(before.text)
 	});
 	await expect(page.getByRole('heading', { name: 'Where Pepper Wharf stands' })).toBeVisible();
-	await expect(page.getByText('88 of 88')).toBeVisible();
+	await expect(page.getByText('89 of 89')).toBeVisible();
 	expect((await exported(page)).text).toBe(before.text);
 });
 

@@ -74,6 +74,8 @@ function randomWeek(random: () => number, values: number[], most: number): WeekS
 
 const everyStep = (minutes: number) => Array.from({ length: 1440 / minutes }, (_, i) => i * minutes);
 const [stat, keypad, timer] = shippedProfiles as [ControlProfile, ControlProfile, ControlProfile];
+if (stat.program.form !== 'events') throw new Error('a stat holds events');
+const eventsForm = stat.program;
 const weightsOf = (random: () => number) => ({
 	cold: 1 + Math.floor(random() * 6),
 	warm: 1 + Math.floor(random() * 3)
@@ -91,7 +93,7 @@ describe('equal to the optimum of HiGHS', () => {
 			const weights = weightsOf(random);
 			const profile: ControlProfile = {
 				...stat,
-				program: { form: 'events', stepMinutes, perDay: [most], clearable: round % 2 === 0 }
+				program: { ...eventsForm, stepMinutes, perDay: [most], clearable: round % 2 === 0 }
 			};
 			const options = { ...factoryOptions(profile), perDay: most };
 			const fit = fitGrouping({ profile, options, setpointsC: setpoints, target, weights }, grouping);

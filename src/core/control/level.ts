@@ -16,7 +16,15 @@ export const levelSchema = z.strictObject({
 		.number()
 		.min(0)
 		.max(60)
+		.transform((value) => Math.round(value * 10) / 10),
+	/** The setpoint above which to cool, on a control that also cools; null where none is wanted of it. */
+	coolC: z
+		.number()
+		.min(10)
+		.max(60)
 		.transform((value) => Math.round(value * 10) / 10)
+		.nullable()
+		.default(null)
 });
 export type Level = z.infer<typeof levelSchema>;
 
@@ -51,16 +59,45 @@ export function heldSetpoint(profile: ControlProfile, options: ControlOptions, w
 	return Math.min(Math.max(roundToStep(wantedC, stepC), minC), maxC);
 }
 
+/**
+ * The cooling setpoint a control really takes for a wanted one, in °C: clamped, on its step, and at
+ * least the dead band above the heating setpoint it goes with. Throws on a control that does not cool.
+ */
+export function heldCooling(
+	profile: ControlProfile,
+	options: ControlOptions,
+	wantedC: number,
+	heldHeatC: number
+): number {
+	const { cooling, temperature } = profile;
+	if (!cooling || !temperature) throw new RangeError('this control does not cool');
+	const least = heldHeatC + cooling.deadBandK;
+	if (options.unit === 'F') {
+		const lowest = Math.ceil(celsiusToFahrenheit(least) - 1e-9);
+		const highest = Math.floor(celsiusToFahrenheit(cooling.maxC) + 1e-9);
+		const whole = roundToStep(celsiusToFahrenheit(wantedC), 1);
+		return fahrenheitToCelsius(Math.max(Math.min(whole, highest), lowest));
+	}
+	const rounded = Math.min(roundToStep(wantedC, temperature.stepC), cooling.maxC);
+	return Math.max(rounded, Math.ceil(least / temperature.stepC - 1e-9) * temperature.stepC);
+}
+
+/** The cooling setpoint wanted of a level: its own, or so high that none is asked for. */
+export function wantedCooling(level: Level, profile: ControlProfile): number {
+	return level.coolC ?? profile.cooling?.maxC ?? 60;
+}
+
 /** Levels to start a zone with: for a switch on and off, else comfort 20, eco 16 (4 K under it: common practice) and frost 7 °C. */
 export function startingLevels(profile: ControlProfile): Level[] {
 	if (!profile.temperature)
 		return [
-			{ id: 'on', letter: 'O', name: 'On', note: '', setpointC: 1 },
-			{ id: 'off', letter: 'X', name: 'Off', note: '', setpointC: 0 }
+			{ id: 'on', letter: 'O', name: 'On', note: '', setpointC: 1, coolC: null },
+			{ id: 'off', letter: 'X', name: 'Off', note: '', setpointC: 0, coolC: null }
 		];
+	const cool = (c: number) => (profile.cooling ? c : null);
 	return [
-		{ id: 'comfort', letter: 'C', name: 'Comfort', note: '', setpointC: 20 },
-		{ id: 'eco', letter: 'E', name: 'Eco', note: '4 K under comfort', setpointC: 16 },
-		{ id: 'frost', letter: 'F', name: 'Frost', note: 'pipes, not people', setpointC: 7 }
+		{ id: 'comfort', letter: 'C', name: 'Comfort', note: '', setpointC: 20, coolC: cool(25) },
+		{ id: 'eco', letter: 'E', name: 'Eco', note: '4 K under comfort', setpointC: 16, coolC: cool(28) },
+		{ id: 'frost', letter: 'F', name: 'Frost', note: 'pipes, not people', setpointC: 7, coolC: cool(32) }
 	];
 }

@@ -42,7 +42,9 @@ describe('profiles', () => {
 
 	it('bring options that they do not offer back to the factory’s', () => {
 		const keypad = findProfile('hour-strip-keypad')!;
-		expect(allowedOptions(keypad, { unit: 'F', clock: '12', perDay: 9 })).toEqual(factoryOptions(keypad));
+		expect(allowedOptions(keypad, { unit: 'F', clock: '12', perDay: 9, channel: 3, plain: true })).toEqual(
+			factoryOptions(keypad)
+		);
 	});
 });
 
@@ -51,6 +53,8 @@ describe('a held week', () => {
 		const program: Program = {
 			form: 'events',
 			grouping: '7-day',
+			modes: null,
+			beforeFirstC: null,
 			groups: Array.from({ length: 7 }, (_, day) => ({
 				days: [day],
 				events:
@@ -72,6 +76,8 @@ describe('a held week', () => {
 		const pairs: Program = {
 			form: 'pairs',
 			grouping: '5-2',
+			onC: 1,
+			offC: 0,
 			groups: [
 				{ days: [0, 1, 2, 3, 4], pairs: [{ on: 1320, off: 1440 }] },
 				{ days: [5, 6], pairs: [] }

@@ -52,7 +52,18 @@ const eventsForm = z.strictObject({
 	/** The numbers of events a day that can be switched between; the first is the factory's. */
 	perDay: z.array(z.int().min(1).max(12)).min(1),
 	/** True: an event may be cleared, so a day holds at most that many; false: a day holds exactly that many. */
-	clearable: z.boolean()
+	clearable: z.boolean(),
+	/** Other numbers of events on Saturday and Sunday; null where all days hold as many. */
+	weekend: z
+		.strictObject({ saturday: z.int().min(1).max(12), sunday: z.int().min(1).max(12) })
+		.nullable()
+		.default(null),
+	/** Names of the modes that an event chooses from, warmest first, each with one setpoint for the whole week; null where every event has a setpoint of its own. */
+	modes: z.array(slug).min(2).max(6).nullable().default(null),
+	/** What rules before the first event of a day: the last of the day before, or the coolest mode. */
+	beforeFirst: z.enum(['carried', 'coolest-mode']).default('carried'),
+	/** What the control calls its events, in their order; null where it numbers them. */
+	eventNames: z.array(shortName).min(1).max(12).nullable().default(null)
 });
 
 /** Slots: one value for each stretch of equal length from midnight; nothing carries over. */
@@ -63,17 +74,24 @@ const slotsForm = z.strictObject({
 	settings: z.array(slug).min(2).max(3)
 });
 
-/** Pairs: on at one time, off at another, within the day; off before the first. */
+/** Pairs: on at one time, off at another, within the day; off before the first. With `settings`, on and off are two setpoints, set once for the week. */
 const pairsForm = z.strictObject({
 	form: z.literal('pairs'),
 	stepMinutes: wholeHourStep,
 	perDay: z.array(z.int().min(1).max(8)).min(1),
 	/** Whether a pair may end at 24:00. */
-	endsAtMidnight: z.boolean()
+	endsAtMidnight: z.boolean(),
+	/** Names of the two setpoints, warmer first; null where the control only switches. */
+	settings: z.tuple([slug, slug]).nullable().default(null),
+	/** Names of the channels, each with pairs of its own; null where there is one. */
+	channels: z.array(shortName).min(2).max(4).nullable().default(null)
 });
 
+/** No program: one setpoint, kept. */
+const plainForm = z.strictObject({ form: z.literal('plain') });
+
 /** What form the control's program has. */
-export const programFormSchema = z.discriminatedUnion('form', [eventsForm, slotsForm, pairsForm]);
+export const programFormSchema = z.discriminatedUnion('form', [eventsForm, slotsForm, pairsForm, plainForm]);
 export type ProgramForm = z.infer<typeof programFormSchema>;
 export type EventsForm = z.infer<typeof eventsForm>;
 export type SlotsForm = z.infer<typeof slotsForm>;
@@ -121,6 +139,13 @@ export const profileSchema = z
 				units: z.array(z.enum(['C', 'F'])).min(1)
 			})
 			.nullable(),
+		/** A control that also cools: a second setpoint at every event, at least the dead band above the first. */
+		cooling: z
+			.strictObject({ deadBandK: z.number().min(0.5).max(10), maxC: z.number().min(15).max(60) })
+			.nullable()
+			.default(null),
+		/** Whether the control can be set to hold one setpoint and no program. */
+		canBePlain: z.boolean().default(false),
 		clockFormats: z.array(z.enum(['24', '12'])).min(1),
 		dayNumbering: dayNumberingSchema,
 		program: programFormSchema,
@@ -135,13 +160,36 @@ export const profileSchema = z
 				path: ['temperature', 'maxC'],
 				message: 'must be above minC'
 			});
-		if (program.form === 'pairs' && temperature)
+		const switches = program.form === 'pairs' && program.settings === null;
+		if (switches && temperature)
 			context.addIssue({
 				code: 'custom',
 				path: ['temperature'],
 				message: 'must be null: on/off pairs hold no temperature'
 			});
-		if (program.form !== 'pairs' && !temperature)
+		if (profile.cooling && (program.form !== 'events' || program.modes))
+			context.addIssue({
+				code: 'custom',
+				path: ['cooling'],
+				message: 'goes only with events that have setpoints of their own'
+			});
+		if (program.form === 'events' && program.beforeFirst === 'coolest-mode' && !program.modes)
+			context.addIssue({
+				code: 'custom',
+				path: ['program', 'beforeFirst'],
+				message: 'names a mode, but the program has none'
+			});
+		if (
+			program.form === 'events' &&
+			program.eventNames &&
+			program.eventNames.length < Math.max(...program.perDay)
+		)
+			context.addIssue({
+				code: 'custom',
+				path: ['program', 'eventNames'],
+				message: 'names fewer events than a day holds'
+			});
+		if (!switches && !temperature)
 			context.addIssue({
 				code: 'custom',
 				path: ['temperature'],
@@ -158,27 +206,63 @@ export const controlOptionsSchema = z.strictObject({
 	unit: z.enum(['C', 'F']),
 	clock: z.enum(['24', '12']),
 	/** Events or pairs a day; ignored by forms without a choice. */
-	perDay: z.int().min(1).max(12)
+	perDay: z.int().min(1).max(12),
+	/** The channel that governs the zone, from 0; ignored where there is one. */
+	channel: z.int().min(0).max(3).default(0),
+	/** True: set to hold one setpoint, no program. */
+	plain: z.boolean().default(false)
 });
 export type ControlOptions = z.infer<typeof controlOptionsSchema>;
+
+/** The numbers of events or pairs a day between which a control can be switched; none where there is nothing to choose. */
+export function perDayOffers(profile: ControlProfile): readonly number[] {
+	const { program } = profile;
+	return program.form === 'events' || program.form === 'pairs' ? program.perDay : [];
+}
+
+/** The names of a control's channels; null where it has one. */
+export function channelsOf(profile: ControlProfile): readonly string[] | null {
+	return profile.program.form === 'pairs' ? profile.program.channels : null;
+}
+
+/** The form that counts: the profile's, or plain where the control is set to hold one setpoint. */
+export function formInUse(profile: ControlProfile, options: ControlOptions): ProgramForm {
+	return profile.canBePlain && options.plain ? { form: 'plain' } : profile.program;
+}
+
+/** Events of one day (0 = Monday): Saturday and Sunday can hold other numbers. */
+export function eventsOn(form: EventsForm, perDay: number, day: number): number {
+	if (!form.weekend || day < 5) return perDay;
+	return day === 5 ? form.weekend.saturday : form.weekend.sunday;
+}
+
+/** The groupings a control offers as it is set: one of every day alike where it holds no program. */
+export function groupingsInUse(profile: ControlProfile, options: ControlOptions): readonly Grouping[] {
+	return formInUse(profile, options).form === 'plain'
+		? [{ id: 'always', name: 'always', groups: [[0, 1, 2, 3, 4, 5, 6]] }]
+		: profile.groupings;
+}
 
 /** What a profile's controls are set to when they leave the factory: the first of each offer. */
 export function factoryOptions(profile: ControlProfile): ControlOptions {
 	return {
 		unit: profile.temperature?.units[0] ?? 'C',
 		clock: profile.clockFormats[0]!,
-		perDay: profile.program.form === 'slots' ? 1 : profile.program.perDay[0]!
+		perDay: perDayOffers(profile)[0] ?? 1,
+		channel: 0,
+		plain: false
 	};
 }
 
 /** The options with everything the profile does not offer brought back to its factory setting. */
 export function allowedOptions(profile: ControlProfile, options: ControlOptions): ControlOptions {
 	const factory = factoryOptions(profile);
-	const perDayOffered: readonly number[] = profile.program.form === 'slots' ? [] : profile.program.perDay;
 	return {
 		unit: profile.temperature?.units.includes(options.unit) ? options.unit : factory.unit,
 		clock: profile.clockFormats.includes(options.clock) ? options.clock : factory.clock,
-		perDay: perDayOffered.includes(options.perDay) ? options.perDay : factory.perDay
+		perDay: perDayOffers(profile).includes(options.perDay) ? options.perDay : factory.perDay,
+		channel: options.channel < (channelsOf(profile)?.length ?? 1) ? options.channel : 0,
+		plain: profile.canBePlain && options.plain
 	};
 }
 
@@ -189,7 +273,9 @@ export function isSwitch(profile: ControlProfile): boolean {
 
 /** The number of minutes on which the control's times fall. */
 export function timeStep(profile: ControlProfile): number {
-	return profile.program.form === 'slots' ? profile.program.slotMinutes : profile.program.stepMinutes;
+	const { program } = profile;
+	if (program.form === 'slots') return program.slotMinutes;
+	return program.form === 'plain' ? 10 : program.stepMinutes;
 }
 
 /** The grouping with this id, or the profile's last (its finest) when it has none such. */

@@ -28,6 +28,8 @@ export interface EventProblem {
 	readonly mayBeEmpty: boolean;
 	/** The latest minute at which a group's first event may stand (forced periods need room after it). */
 	readonly latestFirst: readonly number[];
+	/** The value that rules before the first event of any day; null where it is what the day before ended on. */
+	readonly beforeFirst: number | null;
 }
 
 /** A cost that can be looked up: one group's best, given its last value and what each of its days is handed. */
@@ -200,6 +202,31 @@ function solveAny(
 	return best!;
 }
 
+/** Days that begin on a value of their own: nothing is carried over, so every group is best by itself. */
+function solveApart(problem: EventProblem, beforeFirst: number, tables: readonly EventTable[]): Coupled {
+	const cost = groupCost(problem, tables);
+	let main = 0;
+	let tie = 0;
+	let needed = 0;
+	const choices = problem.groups.map((group, g): Choice => {
+		const carried = new Array<number>(group.days.length).fill(beforeFirst);
+		let best: { part: GroupBest; choice: Choice } | null = problem.mayBeEmpty
+			? { part: emptyCost(problem, g, carried), choice: 'empty' }
+			: null;
+		problem.values.forEach((_, last) => {
+			const part = cost(g, last, carried);
+			if (part.main === Infinity) return;
+			if (!best || lower(part.main, part.tie, best.part.main, best.part.tie))
+				best = { part, choice: { last, first: part.first } };
+		});
+		main += best!.part.main;
+		tie += best!.part.tie;
+		needed |= best!.part.needed;
+		return best!.choice;
+	});
+	return { main, tie, needed, choices };
+}
+
 /** Groups in the order in which they come round the week, or null if one of them comes up twice. */
 function ringOrder(groupOfDay: readonly number[]): number[] | null {
 	const runs: number[] = [];
@@ -226,7 +253,12 @@ export function solveCoupled(problem: EventProblem): CoupledSolution {
 	problem.groups.forEach((group, g) => group.days.forEach((day) => (groupOfDay[day] = g)));
 	const tables = problem.groups.map((group, g) => eventTable(group, problem.values, problem.maxEvents[g]!));
 	const order = ringOrder(groupOfDay);
-	const best = order ? solveRing(problem, order, tables) : solveAny(problem, groupOfDay, tables);
+	const best =
+		problem.beforeFirst !== null
+			? solveApart(problem, problem.beforeFirst, tables)
+			: order
+				? solveRing(problem, order, tables)
+				: solveAny(problem, groupOfDay, tables);
 	const events = best.choices.map((choice, g) =>
 		choice === 'empty'
 			? []

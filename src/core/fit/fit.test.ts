@@ -1,11 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-	factoryOptions,
-	shippedProfiles,
+	eventsOn,
 	expandProgram,
+	factoryOptions,
+	findProfile,
+	shippedProfiles,
 	type ControlProfile,
-	type Grouping
+	type Grouping,
+	type Program
 } from '../control';
 import { newZone, withWanted } from '../plan';
 import { buildWeek, constantWeek, DAY_MINUTES, valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
@@ -24,7 +27,7 @@ const [stat, keypad, timer] = shippedProfiles as [ControlProfile, ControlProfile
 
 /** A six-step stat reduced to a coarse clock, so that every program can be tried. */
 function coarse(perDay: number, clearable: boolean): ControlProfile {
-	return { ...stat, program: { form: 'events', stepMinutes: 60, perDay: [perDay], clearable } };
+	return { ...stat, program: { ...eventsForm, stepMinutes: 60, perDay: [perDay], clearable } };
 }
 
 function request(
@@ -52,6 +55,9 @@ function costByMinute(target: WeekSteps<number>, held: (minute: number) => numbe
 	}
 	return cost;
 }
+
+if (stat.program.form !== 'events') throw new Error('a stat holds events');
+const eventsForm = stat.program;
 
 const everyDayAlike: Grouping = { id: 'all', name: 'all', groups: [[0, 1, 2, 3, 4, 5, 6]] };
 const odd: Grouping = {
@@ -82,6 +88,38 @@ function everyDayProgram(
 	return lists;
 }
 
+/** What a program holds at every minute, written down from its meaning and not by the code under test. */
+function walk(program: Program): number[] {
+	const held = new Array<number>(WEEK_MINUTES);
+	if (program.form === 'plain') return held.fill(program.setpointC);
+	const groupOf = (day: number) => program.groups.find((group) => group.days.includes(day))!;
+	for (let day = 0; day < 7; day++) {
+		const group = groupOf(day);
+		let carried = NaN;
+		if ('events' in group && program.form === 'events') {
+			for (let back = 1; Number.isNaN(carried) && back <= 7; back++) {
+				const before = groupOf((day + 7 - back) % 7);
+				if ('events' in before && before.events.length > 0) carried = before.events.at(-1)!.setpointC;
+			}
+			if (program.beforeFirstC !== null) carried = program.beforeFirstC;
+		}
+		for (let minute = 0; minute < DAY_MINUTES; minute++) {
+			const at = day * DAY_MINUTES + minute;
+			if ('events' in group) {
+				for (const event of group.events) if (event.at === minute) carried = event.setpointC;
+				held[at] = carried;
+			} else if ('slots' in group && program.form === 'slots') {
+				held[at] = program.settings[group.slots[Math.floor(minute / program.slotMinutes)]!]!.setpointC;
+			} else if ('pairs' in group && program.form === 'pairs') {
+				held[at] = group.pairs.some((pair) => pair.on <= minute && minute < pair.off)
+					? program.onC
+					: program.offC;
+			}
+		}
+	}
+	return held;
+}
+
 const fourHourly = fc
 	.array(
 		fc.record({
@@ -105,6 +143,8 @@ describe('the fit never loses against trying everything', () => {
 					...programs.map((events) => {
 						const program = {
 							form: 'events' as const,
+							modes: null,
+							beforeFirstC: null,
 							grouping: 'all',
 							groups: [{ days: [0, 1, 2, 3, 4, 5, 6], events }]
 						};
@@ -129,6 +169,8 @@ describe('the fit never loses against trying everything', () => {
 							if (a.length + b.length + c.length === 0) continue;
 							const program = {
 								form: 'events' as const,
+								modes: null,
+								beforeFirstC: null,
 								grouping: 'odd',
 								groups: [a, b, c].map((events, g) => ({ days: odd.groups[g]!, events }))
 							};
@@ -155,42 +197,32 @@ describe('what a fit holds', () => {
 		)
 		.map((steps) => buildWeek(steps));
 
-	it('costs what walking its program minute by minute costs, and keeps to the profile', () => {
+	it('costs what walking its program minute by minute costs, and keeps to the profile, for every family', () => {
 		fc.assert(
 			fc.property(anyTarget, fc.constantFrom(...shippedProfiles), (temperatures, profile) => {
-				const target = profile.temperature
-					? temperatures
-					: buildWeek(temperatures.map((s) => ({ ...s, value: s.value > 16 ? 1 : 0 })));
-				const setpoints = profile.temperature ? [7, 15.5, 18, 21] : [0, 1];
+				const isSwitch = profile.temperature === null;
+				const target = isSwitch
+					? buildWeek(temperatures.map((s) => ({ ...s, value: s.value > 16 ? 1 : 0 })))
+					: temperatures;
 				for (const grouping of profile.groupings) {
-					const fit = fitGrouping(request(profile, target, setpoints), grouping);
-					const held = new Array<number>(WEEK_MINUTES);
-					const { program } = fit;
-					const last = new Map<number, number>();
-					for (const group of program.groups) {
-						for (const day of group.days) {
-							if ('events' in group) last.set(day, group.events.at(-1)!.setpointC);
-						}
-					}
-					for (const group of program.groups)
-						for (const day of group.days)
-							for (let minute = 0; minute < DAY_MINUTES; minute++) {
-								const at = day * DAY_MINUTES + minute;
-								if ('events' in group) {
-									const ruling = group.events.filter((event) => event.at <= minute).at(-1);
-									held[at] = ruling ? ruling.setpointC : last.get((day + 6) % 7)!;
-									expect(group.events).toHaveLength(6);
-								} else if ('slots' in group && program.form === 'slots') {
-									held[at] = program.settings[group.slots[Math.floor(minute / 60)]!]!.setpointC;
-								} else if ('pairs' in group) {
-									held[at] = group.pairs.some((pair) => pair.on <= minute && minute < pair.off) ? 1 : 0;
-									expect(group.pairs.length).toBeLessThanOrEqual(2);
-								}
-							}
+					const fit = fitGrouping(request(profile, target, isSwitch ? [0, 1] : [7, 15.5, 18, 21]), grouping);
+					const held = walk(fit.program);
 					expect(costByMinute(target, (minute) => held[minute]!)).toBeCloseTo(fit.misfit.weighted, 5);
+					const { program: form } = profile;
+					if (fit.program.form === 'events' && form.form === 'events')
+						for (const { days, events } of fit.program.groups) {
+							const most = Math.min(...days.map((day) => eventsOn(form, form.perDay[0]!, day)));
+							if (form.clearable) expect(events.length).toBeLessThanOrEqual(most);
+							else expect(events).toHaveLength(most);
+							expect(
+								events.every((e, i) => e.at % form.stepMinutes === 0 && (i === 0 || e.at > events[i - 1]!.at))
+							).toBe(true);
+							const modes = fit.program.modes?.map((mode) => mode.setpointC);
+							if (modes) expect(events.every((event) => modes.includes(event.setpointC))).toBe(true);
+						}
 				}
 			}),
-			{ numRuns: 5 }
+			{ numRuns: 25 }
 		);
 	});
 
@@ -282,7 +314,7 @@ describe('forced periods', () => {
 		]);
 		const profile: ControlProfile = {
 			...stat,
-			program: { form: 'events', stepMinutes: 10, perDay: [1], clearable: false }
+			program: { ...eventsForm, stepMinutes: 10, perDay: [1], clearable: false }
 		};
 		const fit = fitGrouping(request(profile, target, [12, 16, 20], 1), stat.groupings[2]!);
 		expect(fit.program.groups[0]).toMatchObject({ events: [{ at: 1430, setpointC: 20 }] });
@@ -298,6 +330,61 @@ describe('forced periods', () => {
 		);
 		const fit = fitGrouping(request(stat, target, [16, 20]), stat.groupings[0]!);
 		expect(fit.misfit.weighted).toBe(0);
+	});
+});
+
+describe('a control that heats and cools', () => {
+	const both = findProfile('heat-and-cool-stat')!;
+	const levels = { heat: [16, 18.5, 20.5], cool: [30, 27, 25] };
+
+	it('gives both setpoints at shared events and keeps the dead band', () => {
+		const heat = buildWeek([
+			{ at: 480, value: 20.5 },
+			{ at: 1020, value: 16 }
+		]);
+		const cool = buildWeek([
+			{ at: 480, value: 25 },
+			{ at: 1020, value: 30 }
+		]);
+		const fit = fitGrouping(
+			{ ...request(both, heat, levels.heat), cooling: { setpointsC: levels.cool, target: cool } },
+			both.groupings[1]!
+		);
+		expect(fit.misfit.weighted).toBe(0);
+		expect(fit.program.groups[0]).toMatchObject({
+			events: [
+				{ at: 480, setpointC: 20.5, coolC: 25 },
+				{ at: 1020, setpointC: 16, coolC: 30 }
+			]
+		});
+		const narrow = fitGrouping(
+			{
+				...request(both, constantWeek(21), [21]),
+				cooling: { setpointsC: [21.5], target: constantWeek(21.5) }
+			},
+			both.groupings[1]!
+		);
+		expect(narrow.program.form === 'events' && narrow.program.groups[0]!.events[0]).toMatchObject({
+			setpointC: 21,
+			coolC: 23
+		});
+		expect(narrow.misfit.weighted).toBe(4 * 1.5 * WEEK_MINUTES);
+	});
+});
+
+describe('any control switched to plain', () => {
+	it('holds the one setpoint that costs least', () => {
+		const zone = withWanted(
+			newZone('Loft', stat),
+			buildWeek([
+				{ at: 480, value: 'comfort' },
+				{ at: 900, value: 'eco' }
+			])
+		);
+		const { chosen, fits } = fitZone({ ...zone, options: { ...zone.options, plain: true } }, stat);
+		expect(fits).toHaveLength(1);
+		expect(chosen.program).toMatchObject({ form: 'plain', setpointC: 16 });
+		expect(chosen.valuesToKey).toBe(1);
 	});
 });
 

@@ -1,19 +1,21 @@
 import {
-	heldSetpoint,
 	expandProgram,
+	formInUse,
+	groupingsInUse,
+	heldCooling,
+	heldSetpoint,
 	valuesToKey,
+	eventsOn,
 	type ControlOptions,
 	type ControlProfile,
 	type Grouping,
 	type Program
 } from '../control';
-import { DAY_MINUTES, splitByDay, type WeekSteps } from '../week';
-import { scaled, type Cost, type Weights } from './cost';
-import { inRunningOrder, solveCoupled } from './couple';
-import { groupTargets } from './groupTarget';
-import { misfitOf, type Misfit } from './misfit';
-import { solvePairs } from './pairs';
-import { combinations, solveSlots } from './slots';
+import { mapWeek, splitByDay, type WeekSteps } from '../week';
+import type { Cost, Weights } from './cost';
+import { inRunningOrder } from './couple';
+import { withCooling, misfitOf, type Misfit } from './misfit';
+import { solveForm, type FitValue, type Solution } from './solveForm';
 
 export interface FitRequest {
 	readonly profile: ControlProfile;
@@ -23,6 +25,11 @@ export interface FitRequest {
 	/** The target week in °C (0/1 on a switch), not rounded to the control. */
 	readonly target: WeekSteps<number>;
 	readonly weights: Weights;
+	/**
+	 * The cooling setpoint that goes with each heating setpoint of `setpointsC`, and the target week of
+	 * cooling; needed on a control that also cools.
+	 */
+	readonly cooling?: { readonly setpointsC: readonly number[]; readonly target: WeekSteps<number> };
 }
 
 /** A period of the target that appears nowhere in the held week with its own setpoint. */
@@ -38,6 +45,8 @@ export interface Fit {
 	readonly grouping: Grouping;
 	readonly program: Program;
 	readonly held: WeekSteps<number>;
+	/** The held week of the cooling setpoint; null on a control that does not cool. */
+	readonly heldCool: WeekSteps<number> | null;
 	readonly misfit: Misfit;
 	readonly valuesToKey: number;
 	readonly lost: readonly LostPeriod[];
@@ -45,126 +54,10 @@ export interface Fit {
 	readonly searched: { readonly candidateTimes: number; readonly setpoints: number };
 }
 
-interface Solution extends Cost {
-	readonly program: Program;
-	readonly candidateTimes: number;
-	/** The setpoints that every optimal program uses. */
-	readonly neededC: readonly number[];
-}
-
-/** Events that a control insists on but the week does not need: late in the day, repeating the value before. */
-function fillUp(
-	events: readonly { at: number; setpointC: number }[],
-	count: number,
-	stepMinutes: number
-): { at: number; setpointC: number }[] {
-	const filled = [...events];
-	for (let at = DAY_MINUTES - stepMinutes; filled.length < count && at > 0; at -= stepMinutes) {
-		const before = filled.filter((event) => event.at <= at).at(-1);
-		if (!before || before.at === at) continue;
-		filled.push({ at, setpointC: before.setpointC });
-		filled.sort((a, b) => a.at - b.at);
-	}
-	return filled;
-}
-
-function solve(request: FitRequest, grouping: Grouping, valuesC: readonly number[]): Solution {
-	const { profile, options, target, weights } = request;
-	const form = profile.program;
-	const values = valuesC.map(scaled);
-	const groups = grouping.groups.map(inRunningOrder);
-	const count = (ready: readonly { times: readonly number[] }[]) =>
-		ready.reduce((sum, group) => sum + group.times.length - 1, 0);
-
-	if (form.form === 'slots') {
-		const starts = Array.from(
-			{ length: DAY_MINUTES / form.slotMinutes },
-			(_, slot) => slot * form.slotMinutes
-		);
-		const ready = groupTargets(target, groups, form.slotMinutes, values, weights, starts);
-		const solution = solveSlots(ready, values, form.settings.length, form.slotMinutes);
-		return {
-			main: solution.main,
-			tie: solution.tie,
-			candidateTimes: count(ready),
-			neededC: [],
-			program: {
-				form: 'slots',
-				grouping: grouping.id,
-				slotMinutes: form.slotMinutes,
-				settings: form.settings.map((name, s) => ({
-					name,
-					// with fewer levels than settings, the spare ones repeat the coolest
-					setpointC: valuesC[solution.settings[Math.min(s, solution.settings.length - 1)]!]!
-				})),
-				groups: groups.map((days, g) => ({ days, slots: [...solution.slots[g]!] }))
-			}
-		};
-	}
-	if (form.form === 'pairs') {
-		const onOff = [scaled(0), scaled(1)];
-		const lastStep = DAY_MINUTES - form.stepMinutes;
-		const ready = groupTargets(target, groups, form.stepMinutes, onOff, weights, [lastStep]);
-		const solved = ready.map((group) => solvePairs(group, options.perDay, form.endsAtMidnight, onOff[1]!));
-		return {
-			main: solved.reduce((sum, part) => sum + part.main, 0),
-			tie: solved.reduce((sum, part) => sum + part.tie, 0),
-			candidateTimes: count(ready),
-			neededC: [],
-			program: {
-				form: 'pairs',
-				grouping: grouping.id,
-				groups: groups.map((days, g) => ({ days, pairs: [...solved[g]!.pairs] }))
-			}
-		};
-	}
-	const latestFirst = form.clearable
-		? DAY_MINUTES - form.stepMinutes
-		: DAY_MINUTES - options.perDay * form.stepMinutes;
-	const ready = groupTargets(target, groups, form.stepMinutes, values, weights, [
-		latestFirst,
-		// the last step of the day may be worth an event for what it hands to the next day
-		DAY_MINUTES - form.stepMinutes
-	]);
-	const solution = solveCoupled({
-		groups: ready,
-		values,
-		maxEvents: groups.map(() => options.perDay),
-		mayBeEmpty: form.clearable,
-		latestFirst: groups.map(() => latestFirst)
-	});
-	return {
-		main: solution.main,
-		tie: solution.tie,
-		candidateTimes: count(ready),
-		neededC: valuesC.filter((_, v) => solution.needed & (1 << v)),
-		program: {
-			form: 'events',
-			grouping: grouping.id,
-			groups: groups.map((days, g) => {
-				const events = solution.events[g]!.map((event) => ({
-					at: event.at,
-					setpointC: valuesC[event.value]!
-				}));
-				return {
-					days,
-					events: form.clearable ? events : fillUp(events, options.perDay, form.stepMinutes)
-				};
-			})
-		}
-	};
-}
-
-/** The distinct setpoints a program uses. */
-function usedValues(program: Program): Set<number> {
-	switch (program.form) {
-		case 'events':
-			return new Set(program.groups.flatMap((group) => group.events.map((event) => event.setpointC)));
-		case 'slots':
-			return new Set(program.settings.map((setting) => setting.setpointC));
-		case 'pairs':
-			return new Set([0, 1]);
-	}
+/** All ways to take `size` of `from`. */
+function choose<T>(from: readonly T[], size: number): T[][] {
+	if (size === 0) return [[]];
+	return from.flatMap((item, i) => choose(from.slice(i + 1), size - 1).map((rest) => [item, ...rest]));
 }
 
 /**
@@ -172,19 +65,17 @@ function usedValues(program: Program): Set<number> {
  * which values every optimal program uses; only sets that keep those are tried, smallest first.
  */
 function withFewestValues(
-	request: FitRequest,
-	grouping: Grouping,
-	valuesC: readonly number[],
-	first: Solution
+	first: Solution,
+	values: readonly FitValue[],
+	solve: (subset: FitValue[]) => Solution
 ): Solution {
-	const used = usedValues(first.program).size;
-	const spare = valuesC.filter((value) => !first.neededC.includes(value));
-	for (let extra = 0; first.neededC.length + extra < used; extra++) {
-		let best: Solution | undefined;
-		for (const chosen of combinations(spare.length, extra)) {
-			const subset = [...first.neededC, ...chosen.map((i) => spare[i]!)].sort((a, b) => a - b);
+	const spare = values.filter((value) => !first.needed.includes(value));
+	for (let extra = 0; first.needed.length + extra < first.used; extra++) {
+		let best: (Solution & Cost) | undefined;
+		for (const chosen of choose(spare, extra)) {
+			const subset = values.filter((value) => first.needed.includes(value) || chosen.includes(value));
 			if (subset.length === 0) continue;
-			const tried = solve(request, grouping, subset);
+			const tried = solve(subset);
 			if (tried.main === first.main && (!best || tried.tie < best.tie)) best = tried;
 		}
 		if (best) return best;
@@ -207,37 +98,70 @@ function lostPeriods(request: FitRequest, held: WeekSteps<number>): LostPeriod[]
 	);
 }
 
+/** The distinct values the control can be given for the zone's setpoints, coolest first. */
+function valuesOf({ profile, options, setpointsC, cooling }: FitRequest): FitValue[] {
+	const byKey = new Map<string, FitValue>();
+	setpointsC.forEach((wanted, i) => {
+		const heatC = heldSetpoint(profile, options, wanted);
+		const coolC =
+			profile.cooling && cooling ? heldCooling(profile, options, cooling.setpointsC[i]!, heatC) : null;
+		byKey.set(`${heatC}/${coolC}`, { heatC, coolC });
+	});
+	return [...byKey.values()].sort((a, b) => a.heatC - b.heatC || (b.coolC ?? 0) - (a.coolC ?? 0));
+}
+
 /**
  * The program of one grouping whose held week differs least from the target: the minimum of
  * J = Σ over the week's minutes of cold·max(0, T−H) + warm·max(0, H−T), in K·min (domain notes §5).
  * Exact: dynamic programming over all candidate times and values, closed round the week. Ties go to
- * the fewest events, then the fewest distinct values, then the earliest rise and latest fall.
+ * the fewest events, then the fewest distinct values, then the earliest rise and latest fall. On a
+ * control that also cools a value is a pair, and the cooling setpoint counts alike: too high as cold
+ * counts, too low as warm.
  * Refuses (throws) an empty list of setpoints; everything else has an answer.
  */
 export function fitGrouping(request: FitRequest, grouping: Grouping): Fit {
-	const { profile, options, target, weights } = request;
-	const valuesC = [
-		...new Set(request.setpointsC.map((wanted) => heldSetpoint(profile, options, wanted)))
-	].sort((a, b) => a - b);
-	if (valuesC.length === 0) throw new RangeError('a fit needs at least one setpoint');
-	const first = solve(request, grouping, valuesC);
-	const solution =
-		profile.program.form === 'events' ? withFewestValues(request, grouping, valuesC, first) : first;
-	const held = expandProgram(solution.program, valuesC[0]!);
+	const { profile, options, target, weights, cooling } = request;
+	const form = formInUse(profile, options);
+	const values = valuesOf(request);
+	if (values.length === 0) throw new RangeError('a fit needs at least one setpoint');
+	const groups = grouping.groups.map(inRunningOrder);
+	const coolTarget = profile.cooling && cooling ? cooling.target : null;
+	const solve = (subset: readonly FitValue[]) =>
+		solveForm({ form, options, grouping, groups, target, coolTarget, values: subset, weights });
+	const first = solve(values);
+	const solution = form.form === 'events' && !form.modes ? withFewestValues(first, values, solve) : first;
+	const { program } = solution;
+	const held = expandProgram(program, values[0]!.heatC);
+	const heldCool = coolTarget ? expandProgram(program, values[0]!.coolC!, 'cool') : null;
+	const misfit = misfitOf(target, held, weights);
 	return {
 		grouping,
-		program: solution.program,
+		program,
 		held,
-		misfit: misfitOf(target, held, weights),
-		valuesToKey: valuesToKey(solution.program, options.perDay),
+		heldCool,
+		misfit:
+			coolTarget && heldCool
+				? withCooling(
+						misfit,
+						misfitOf(
+							mapWeek(coolTarget, (c) => -c),
+							mapWeek(heldCool, (c) => -c),
+							weights
+						),
+						weights
+					)
+				: misfit,
+		valuesToKey: valuesToKey(program, (day) =>
+			form.form === 'events' ? eventsOn(form, options.perDay, day) : options.perDay
+		),
 		lost: lostPeriods(request, held),
-		searched: { candidateTimes: solution.candidateTimes, setpoints: valuesC.length }
+		searched: { candidateTimes: solution.candidateTimes, setpoints: values.length }
 	};
 }
 
 /** {@link fitGrouping} for every grouping the control offers, in the profile's order. */
 export function fitAll(request: FitRequest): Fit[] {
-	return request.profile.groupings.map((grouping) => fitGrouping(request, grouping));
+	return groupingsInUse(request.profile, request.options).map((grouping) => fitGrouping(request, grouping));
 }
 
 /**

@@ -1,5 +1,5 @@
-import { allowedOptions, type ControlProfile } from '../control';
-import { targetWeek, type Zone } from '../plan';
+import { allowedOptions, wantedCooling, type ControlProfile } from '../control';
+import { coolingTargetWeek, targetWeek, type Zone } from '../plan';
 import { fitAll, suggestedGrouping, type Fit } from './fit';
 
 /** A zone's fits: one for each grouping, and which of them counts. */
@@ -17,7 +17,15 @@ export function fitZone(zone: Zone, profile: ControlProfile): ZoneFit {
 		options: allowedOptions(profile, zone.options),
 		setpointsC: zone.levels.map((level) => level.setpointC),
 		target: targetWeek(zone),
-		weights: zone.weights
+		weights: zone.weights,
+		...(profile.cooling
+			? {
+					cooling: {
+						setpointsC: zone.levels.map((level) => wantedCooling(level, profile)),
+						target: coolingTargetWeek(zone, profile)
+					}
+				}
+			: {})
 	});
 	const suggested = suggestedGrouping(fits);
 	const wanted = zone.grouping ?? suggested;

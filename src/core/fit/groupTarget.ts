@@ -1,5 +1,5 @@
 import { DAY_MINUTES, splitByDay, type Span, type WeekSteps } from '../week';
-import { EVENT_ROOM, scaled, type Weights } from './cost';
+import { EVENT_ROOM } from './cost';
 
 /** One group of days that will share a program, made ready for searching. */
 export interface GroupTarget {
@@ -17,8 +17,8 @@ export interface GroupTarget {
  * the control's step. The misfit is piecewise linear in each event's time between these, so no
  * better time lies elsewhere.
  */
-function candidateTimes(
-	days: readonly Span<number>[][],
+function candidateTimes<T>(
+	days: readonly Span<T>[][],
 	stepMinutes: number,
 	extra: readonly number[]
 ): number[] {
@@ -33,24 +33,22 @@ function candidateTimes(
 	return [...times].filter((t) => t >= 0 && t <= DAY_MINUTES).sort((a, b) => a - b);
 }
 
-function prefixOf(
-	spans: readonly Span<number>[],
+function prefixOf<T>(
+	spans: readonly Span<T>[],
 	times: readonly number[],
-	value: number,
-	weights: Weights
+	costPerMinute: (wanted: T) => number
 ): Float64Array {
 	const result = new Float64Array(times.length);
+	const costs = spans.map((span) => costPerMinute(span.value));
 	let sum = 0;
 	let s = 0;
 	for (let i = 1; i < times.length; i++) {
 		let from = times[i - 1]!;
 		const to = times[i]!;
 		while (from < to) {
-			const span = spans[s]!;
-			const until = Math.min(span.to, to);
-			const short = span.value - value;
-			sum += (until - from) * (short > 0 ? weights.cold * short : weights.warm * -short);
-			if (until === span.to) s++;
+			const until = Math.min(spans[s]!.to, to);
+			sum += (until - from) * costs[s]!;
+			if (until === spans[s]!.to) s++;
 			from = until;
 		}
 		result[i] = sum * EVENT_ROOM;
@@ -59,25 +57,26 @@ function prefixOf(
 }
 
 /**
- * Makes the groups ready: candidate times and cost sums. `target` in °C, `values` in scaled units.
- * `extraTimes` adds candidates (on the step) that a form needs beside the breakpoints.
+ * Makes the groups ready: candidate times and cost sums. `cost` is the scaled whole-number cost a
+ * minute of holding value v while `wanted` is wanted. `extraTimes` adds candidates (on the step)
+ * that a form needs beside the breakpoints.
  */
-export function groupTargets(
-	target: WeekSteps<number>,
+export function groupTargets<T>(
+	target: WeekSteps<T>,
 	groups: readonly (readonly number[])[],
 	stepMinutes: number,
-	values: readonly number[],
-	weights: Weights,
+	valueCount: number,
+	cost: (wanted: T, value: number) => number,
 	extraTimes: readonly number[] = []
 ): GroupTarget[] {
-	const byDay = splitByDay(target).map((spans) =>
-		spans.map((span) => ({ ...span, value: scaled(span.value) }))
-	);
+	const byDay = splitByDay(target);
 	return groups.map((days) => {
 		const spans = days.map((day) => byDay[day]!);
 		const times = candidateTimes(spans, stepMinutes, extraTimes);
-		const prefix = spans.map((ofDay) => values.map((value) => prefixOf(ofDay, times, value, weights)));
-		const prefixSum = values.map((_, v) => {
+		const prefix = spans.map((ofDay) =>
+			Array.from({ length: valueCount }, (_, v) => prefixOf(ofDay, times, (wanted) => cost(wanted, v)))
+		);
+		const prefixSum = Array.from({ length: valueCount }, (_, v) => {
 			const sum = new Float64Array(times.length);
 			for (const ofDay of prefix) for (let i = 0; i < sum.length; i++) sum[i]! += ofDay[v]![i]!;
 			return sum;

@@ -17,6 +17,8 @@ export interface MisfitSpan {
 	readonly to: number;
 	readonly wantedC: number;
 	readonly heldC: number;
+	/** True where it is the cooling setpoint that is off: "cold" then means too little cooling. */
+	readonly cooling?: boolean;
 }
 
 /** Where a held week differs from its target, and by how much. */
@@ -36,7 +38,7 @@ export interface Misfit {
 }
 
 function weightedOf(span: MisfitSpan, weights: Weights): number {
-	const short = span.wantedC - span.heldC;
+	const short = span.cooling ? span.heldC - span.wantedC : span.wantedC - span.heldC;
 	return (span.to - span.from) * (short > 0 ? weights.cold * short : weights.warm * -short);
 }
 
@@ -79,6 +81,32 @@ export function misfitOf(target: WeekSteps<number>, held: WeekSteps<number>, wei
 	};
 }
 
+/** The misfit of both setpoints together; `cool` was taken of the negated cooling weeks, so that too little cooling counts as cold. */
+export function withCooling(heat: Misfit, cool: Misfit, weights: Weights): Misfit {
+	const spans = [
+		...heat.spans,
+		...cool.spans.map((span) => ({ ...span, wantedC: -span.wantedC, heldC: -span.heldC, cooling: true }))
+	].sort((a, b) => a.from - b.from);
+	const worst = spans.reduce<MisfitSpan | null>(
+		(most, span) => (!most || weightedOf(span, weights) > weightedOf(most, weights) ? span : most),
+		null
+	);
+	return {
+		coldKelvinMinutes: heat.coldKelvinMinutes + cool.coldKelvinMinutes,
+		warmKelvinMinutes: heat.warmKelvinMinutes + cool.warmKelvinMinutes,
+		coldMinutes: heat.coldMinutes + cool.coldMinutes,
+		warmMinutes: heat.warmMinutes + cool.warmMinutes,
+		weighted: heat.weighted + cool.weighted,
+		spans,
+		worst
+	};
+}
+
+/** Whether a span is on the side that hurts: too cold while heating, too little cooling while cooling. */
+export function isShort(span: MisfitSpan): boolean {
+	return span.cooling ? span.heldC > span.wantedC : span.wantedC > span.heldC;
+}
+
 /** The same misfit on one or several days. */
 export interface MisfitSentence {
 	readonly days: readonly number[];
@@ -102,7 +130,7 @@ export function misfitSentences(
 ): MisfitSentence[] {
 	const alike = new Map<string, MisfitSpan[]>();
 	for (const span of misfit.spans) {
-		const key = [minuteOfDay(span.from), span.to - span.from, span.wantedC, span.heldC].join();
+		const key = [minuteOfDay(span.from), span.to - span.from, span.wantedC, span.heldC, span.cooling].join();
 		alike.set(key, [...(alike.get(key) ?? []), span]);
 	}
 	return [...alike.values()]
@@ -116,8 +144,8 @@ export function misfitSentences(
 				days,
 				from,
 				to,
-				cold: first.wantedC > first.heldC,
-				text: `${dayRange(days)} ${all}, ${duration(to - from)} at ${say(first.heldC)} instead of ${say(first.wantedC)}`,
+				cold: isShort(first),
+				text: `${dayRange(days)} ${all}, ${duration(to - from)} ${first.cooling ? 'cooling ' : ''}at ${say(first.heldC)} instead of ${say(first.wantedC)}`,
 				weighted: spans.reduce((sum, span) => sum + weightedOf(span, weights), 0)
 			};
 		})

@@ -7,16 +7,19 @@ export interface PairSolution extends Cost {
 
 /**
  * The exact optimum of one group's on/off pairs: at most `maxPairs`, each within the day, off before
- * the first. Group values must be [off, on]; `warmOn` is the scaled value of on.
+ * the first. `offValue` and `onValue` are indices of the group's values, `warmth` by how much on is
+ * the warmer, scaled.
  */
 export function solvePairs(
 	group: GroupTarget,
 	maxPairs: number,
 	endsAtMidnight: boolean,
-	warmOn: number
+	offValue: number,
+	onValue: number,
+	warmth: number
 ): PairSolution {
 	const { times, prefixSum } = group;
-	const [off, on] = [prefixSum[0]!, prefixSum[1]!];
+	const [off, on] = [prefixSum[offValue]!, prefixSum[onValue]!];
 	const end = times.length - 1;
 	const lastOff = endsAtMidnight ? end : end - 1;
 	const weight = group.days.length;
@@ -34,7 +37,7 @@ export function solvePairs(
 		for (let a = 0; a < end; a++) {
 			for (let b = a + 1; b <= lastOff; b++) {
 				const main = on[b]! - on[a]! + afterMain[b]! + 2;
-				const tie = afterTie[b]! - warmOn * weight * (times[b]! - times[a]!);
+				const tie = afterTie[b]! - warmth * weight * (times[b]! - times[a]!);
 				if (lower(main, tie, pairMain[a]!, pairTie[a]!)) {
 					pairMain[a] = main;
 					pairTie[a] = tie;

@@ -110,7 +110,14 @@ export function writeJobFile(job: Job): string {
 			note: zone.note,
 			control: zone.control,
 			options: zone.options,
-			levels: zone.levels,
+			levels: zone.levels.map(({ id, letter, name, note, setpointC, coolC }) => ({
+				id,
+				letter,
+				name,
+				note,
+				setpointC,
+				coolC
+			})),
 			wanted: zone.wanted,
 			weights: zone.weights,
 			grouping: zone.grouping,

@@ -25,20 +25,21 @@ describe('the card', () => {
 	it('asks for settings first, then time and temperature of every step, in the control’s own figures', () => {
 		const { card } = cardOf(bindery, stat);
 		expect(
-			card.items.slice(0, 8).map((item) => `${item.section}: ${item.what} = ${item.shows}${item.unit}`)
+			card.items.slice(0, 9).map((item) => `${item.section}: ${item.what} = ${item.shows}${item.unit}`)
 		).toEqual([
 			'Settings: unit = °C',
 			'Settings: clock format = 24 h',
 			'Settings: day grouping = 5+2',
 			'Settings: steps a day = 6',
+			'Settings: program = On',
 			'Mon–Fri: step 1, time = 04:50',
 			'Mon–Fri: step 1, temperature = 20.0°C',
 			'Mon–Fri: step 2, time = 18:10',
 			'Mon–Fri: step 2, temperature = 16.0°C'
 		]);
-		expect(card.items[4]!.before).toBe(stat.keying.enter);
-		expect(card.items[4]!.aside).toBe('days 1–5 on this control · 24-hour clock');
-		expect(card.items).toHaveLength(4 + 2 * 6 * 2);
+		expect(card.items[5]!.before).toBe(stat.keying.enter);
+		expect(card.items[5]!.aside).toBe('days 1–5 on this control · 24-hour clock');
+		expect(card.items).toHaveLength(5 + 2 * 6 * 2);
 	});
 
 	it('speaks Fahrenheit and the 12-hour clock where the control is set to them', () => {
@@ -50,7 +51,7 @@ describe('the card', () => {
 	it('goes slot by slot from midnight on an hour strip, its two setpoints first', () => {
 		const zone = withWanted(newZone('Flat', keypad), buildWeek(working));
 		const { card, chosen } = cardOf(zone, keypad);
-		expect(card.items).toHaveLength(valuesToKey(chosen.program, 1));
+		expect(card.items).toHaveLength(valuesToKey(chosen.program, () => 1));
 		expect(card.items.slice(0, 4).map((item) => `${item.what} = ${item.shows}`)).toEqual([
 			'comfort temperature = 20.0',
 			'eco temperature = 16.0',
@@ -95,7 +96,7 @@ describe('what was keyed', () => {
 	it('stays done when the plan changes elsewhere, and is asked again where it changed', () => {
 		const { card } = cardOf(bindery, stat);
 		const keyed = Object.fromEntries(card.items.map((item) => [item.id, item.shows]));
-		expect(cardProgress(card, keyed)).toEqual({ done: 28, of: 28, next: 28 });
+		expect(cardProgress(card, keyed)).toEqual({ done: 29, of: 29, next: 29 });
 		const later = withWanted(
 			bindery,
 			buildWeek(
@@ -116,7 +117,7 @@ describe('what was keyed', () => {
 		const { card } = cardOf(bindery, stat);
 		const keyed = Object.fromEntries(card.items.map((item) => [item.id, item.shows]));
 		const { card: sevenDays } = cardOf({ ...bindery, grouping: '7-day' }, stat);
-		expect(cardProgress(sevenDays, keyed).done).toBe(3);
+		expect(cardProgress(sevenDays, keyed).done).toBe(4);
 	});
 });
 

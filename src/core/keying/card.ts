@@ -1,8 +1,12 @@
 import {
+	channelsOf,
 	displayDay,
 	displaySetpoint,
 	displayTime,
+	eventsOn,
+	formInUse,
 	groupName,
+	perDayOffers,
 	type ControlOptions,
 	type ControlProfile,
 	type Grouping,
@@ -56,9 +60,11 @@ function settingItems(profile: ControlProfile, options: ControlOptions, grouping
 	if (profile.temperature && profile.temperature.units.length > 1)
 		items.push(item('unit', 'unit', `°${options.unit}`));
 	if (profile.clockFormats.length > 1) items.push(item('clock', 'clock format', `${options.clock} h`));
-	if (profile.groupings.length > 1) items.push(item('grouping', 'day grouping', grouping.name));
-	if (profile.program.form !== 'slots' && profile.program.perDay.length > 1)
+	const plain = formInUse(profile, options).form === 'plain';
+	if (profile.groupings.length > 1 && !plain) items.push(item('grouping', 'day grouping', grouping.name));
+	if (perDayOffers(profile).length > 1 && !plain)
 		items.push(item('per-day', 'steps a day', String(options.perDay)));
+	if (profile.canBePlain) items.push(item('plain', 'program', plain ? 'Off' : 'On'));
 	return items;
 }
 
@@ -107,77 +113,126 @@ function timeItems(
 
 function programItems(profile: ControlProfile, options: ControlOptions, program: Program): CardItem[] {
 	const unit = profile.temperature ? `°${options.unit}` : '';
-	const stem = `${program.grouping}/${options.perDay}/${options.unit}/${options.clock}`;
+	const channel = channelsOf(profile)?.[options.channel];
+	const stem = [
+		program.grouping,
+		options.perDay,
+		options.unit,
+		options.clock,
+		...(channel ? [channel] : [])
+	].join('/');
 	const base = (days: readonly number[], rest: string) => ({
 		id: `${stem}/${days.join('')}/${rest}`,
-		section: groupName(days),
+		section: channel ? `${groupName(days)}, ${channel}` : groupName(days),
 		aside: dayAside(profile, days),
 		before: null
 	});
 	const clear = (days: readonly number[], what: string, n: number): CardItem => ({
 		...base(days, `${n}/clear`),
-		what: `${what} ${n}, not needed`,
+		what: `${what}, not needed`,
 		shows: '--:--',
 		unit: ''
 	});
-	const spare = (used: number) =>
-		Array.from({ length: Math.max(0, options.perDay - used) }, (_, i) => used + i + 1);
+	const spare = (used: number, most = options.perDay) =>
+		Array.from({ length: Math.max(0, most - used) }, (_, i) => used + i + 1);
+	const setting = (name: string, setpointC: number): CardItem => ({
+		id: `setting/${name}/${options.unit}`,
+		section: 'Settings',
+		what: `${name} temperature`,
+		shows: displaySetpoint(profile, options, setpointC),
+		unit,
+		aside: 'once, for the whole week',
+		before: null
+	});
+	const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1);
+	const form = profile.program;
 
 	switch (program.form) {
-		case 'events':
-			return program.groups.flatMap((group) => [
-				...group.events.flatMap((event, index) => {
-					const what = `step ${index + 1}`;
-					const time = timeItems(profile, options, base(group.days, `${index + 1}`), what, event.at);
-					const temperature: CardItem = {
-						...base(group.days, `${index + 1}/temperature`),
-						what: `${what}, temperature`,
-						shows: displaySetpoint(profile, options, event.setpointC),
-						unit
-					};
-					return profile.keying.eventOrder === 'time-first' ? [...time, temperature] : [temperature, ...time];
-				}),
-				...spare(group.events.length).map((n) => clear(group.days, 'step', n))
-			]);
+		case 'plain': {
+			const keep = (what: string, c: number): CardItem => ({
+				id: `plain/${what}/${options.unit}`,
+				section: 'Every day',
+				what,
+				shows: displaySetpoint(profile, options, c),
+				unit,
+				aside: 'kept until someone changes it',
+				before: null
+			});
+			if (program.coolC === undefined) return [keep('temperature', program.setpointC)];
+			return [keep('heat to', program.setpointC), keep('cool to', program.coolC)];
+		}
+		case 'events': {
+			const names = form.form === 'events' ? form.eventNames : null;
+			const called = (n: number) => names?.[n - 1] ?? (program.modes ? `band ${n}` : `step ${n}`);
+			const most = (days: readonly number[]) =>
+				form.form === 'events' ? eventsOn(form, options.perDay, days[0]!) : options.perDay;
+			return [
+				...(program.modes ?? []).map((mode) => setting(mode.name, mode.setpointC)),
+				...program.groups.flatMap((group) => [
+					...group.events.flatMap((event, index) => {
+						const at = `${index + 1}`;
+						const what = called(index + 1);
+						const value = (id: string, words: string, shows: string, of = unit): CardItem => ({
+							...base(group.days, `${at}/${id}`),
+							what: `${what}, ${words}`,
+							shows,
+							unit: of
+						});
+						const time = timeItems(profile, options, base(group.days, at), what, event.at);
+						const mode = program.modes?.find((one) => one.setpointC === event.setpointC);
+						const heat = displaySetpoint(profile, options, event.setpointC);
+						const temperature = mode
+							? [value('mode', 'mode', capital(mode.name), '')]
+							: event.coolC === undefined
+								? [value('temperature', 'temperature', heat)]
+								: [
+										value('temperature', 'heat to', heat),
+										value('cool', 'cool to', displaySetpoint(profile, options, event.coolC))
+									];
+						return profile.keying.eventOrder === 'time-first'
+							? [...time, ...temperature]
+							: [...temperature, ...time];
+					}),
+					...spare(group.events.length, most(group.days)).map((n) => clear(group.days, called(n), n))
+				])
+			];
+		}
 		case 'pairs':
-			return program.groups.flatMap((group) => [
-				...group.pairs.flatMap((pair, index) => [
-					...timeItems(
-						profile,
-						options,
-						base(group.days, `${index + 1}/on`),
-						`pair ${index + 1} on`,
-						pair.on
-					),
-					...timeItems(
-						profile,
-						options,
-						base(group.days, `${index + 1}/off`),
-						`pair ${index + 1} off`,
-						pair.off
-					)
-				]),
-				...spare(group.pairs.length).map((n) => clear(group.days, 'pair', n))
-			]);
+			return [
+				...(form.form === 'pairs' && form.settings
+					? [setting(form.settings[0], program.onC), setting(form.settings[1], program.offC)]
+					: []),
+				...program.groups.flatMap((group) => [
+					...group.pairs.flatMap((pair, index) => [
+						...timeItems(
+							profile,
+							options,
+							base(group.days, `${index + 1}/on`),
+							`pair ${index + 1} on`,
+							pair.on
+						),
+						...timeItems(
+							profile,
+							options,
+							base(group.days, `${index + 1}/off`),
+							`pair ${index + 1} off`,
+							pair.off
+						)
+					]),
+					...spare(group.pairs.length).map((n) => clear(group.days, `pair ${n}`, n))
+				])
+			];
 		case 'slots':
 			return [
-				...program.settings.map((setting) => ({
-					id: `setting/${setting.name}/${options.unit}`,
-					section: 'Settings',
-					what: `${setting.name} temperature`,
-					shows: displaySetpoint(profile, options, setting.setpointC),
-					unit,
-					aside: 'once, for the whole week',
-					before: null
-				})),
+				...program.settings.map((one) => setting(one.name, one.setpointC)),
 				...program.groups.flatMap((group) =>
-					group.slots.map((setting, slot) => {
-						const name = program.settings[setting]!.name;
+					group.slots.map((of, slot) => {
+						const { name } = program.settings[of]!;
 						const from = slot * program.slotMinutes;
 						return {
 							...base(group.days, `${slot}`),
 							what: `${clockTime(from)} to ${clockTime(from + program.slotMinutes)}`,
-							shows: name.charAt(0).toUpperCase() + name.slice(1),
+							shows: capital(name),
 							unit: ''
 						};
 					})

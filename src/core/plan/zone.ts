@@ -7,6 +7,7 @@ import {
 	shortNote,
 	slug,
 	startingLevels,
+	wantedCooling,
 	type ControlProfile,
 	type Level
 } from '../control';
@@ -93,6 +94,11 @@ export function levelOf(zone: Pick<Zone, 'levels'>, id: string): Level {
 /** The week the setpoint should follow, in °C (0/1 on a switch): the wanted week, no lead applied. */
 export function targetWeek(zone: Zone): WeekSteps<number> {
 	return mapWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC);
+}
+
+/** The week the cooling setpoint should follow, in °C; a level without one asks for no cooling. */
+export function coolingTargetWeek(zone: Zone, profile: ControlProfile): WeekSteps<number> {
+	return mapWeek(wantedWeek(zone), (id) => wantedCooling(levelOf(zone, id), profile));
 }
 
 /** A new zone on a control: its starting levels, a plain week of the lower level, nothing chosen. */

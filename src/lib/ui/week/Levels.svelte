@@ -62,7 +62,17 @@
 		while (zone.levels.some((level) => level.id === `level-${n}`)) n++;
 		onchange({
 			...zone,
-			levels: [...zone.levels, { id: `level-${n}`, letter: free, name: 'New level', note: '', setpointC: 18 }]
+			levels: [
+				...zone.levels,
+				{
+					id: `level-${n}`,
+					letter: free,
+					name: 'New level',
+					note: '',
+					setpointC: 18,
+					coolC: profile.cooling ? 26 : null
+				}
+			]
 		});
 		editing = true;
 	}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
-	import { displaySetpoint } from '$core/control';
+	import { channelsOf, displaySetpoint, perDayOffers } from '$core/control';
 	import { misfitSentences, nearestWeightStop, weightStops, type ZoneFit } from '$core/fit';
 	import { onControl } from '$core/plan';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
@@ -196,15 +196,40 @@
 					{/each}
 				</select>
 			</label>
-			{#if profile.program.form !== 'slots' && profile.program.perDay.length > 1}
+			{#if perDayOffers(profile).length > 1 && !zone.options.plain}
 				<label>
 					<span class="soft">Steps a day</span>
 					<select
 						value={zone.options.perDay}
 						onchange={(event) => option('perDay', Number(event.currentTarget.value))}
 					>
-						{#each profile.program.perDay as count (count)}
+						{#each perDayOffers(profile) as count (count)}
 							<option value={count}>{count}</option>
+						{/each}
+					</select>
+				</label>
+			{/if}
+			{#if profile.canBePlain}
+				<label>
+					<span class="soft">Runs</span>
+					<select
+						value={zone.options.plain ? 'plain' : 'program'}
+						onchange={(event) => option('plain', event.currentTarget.value === 'plain')}
+					>
+						<option value="program">its program</option>
+						<option value="plain">one setpoint</option>
+					</select>
+				</label>
+			{/if}
+			{#if channelsOf(profile)}
+				<label>
+					<span class="soft">Channel</span>
+					<select
+						value={zone.options.channel}
+						onchange={(event) => option('channel', Number(event.currentTarget.value))}
+					>
+						{#each channelsOf(profile) ?? [] as channel, i (channel)}
+							<option value={i}>{channel}</option>
 						{/each}
 					</select>
 				</label>
