@@ -70,7 +70,7 @@ test('values keyed while the server is away survive a reload and arrive, and a s
 	await open(page, '/');
 	await page.getByRole('link', { name: /Tallow Quay/ }).click();
 	await page.getByRole('link', { name: /^Bindery, \d+ values/ }).click();
-	await expect(page.getByText('value 1 of 89')).toBeVisible();
+	await expect(page.getByText(/^value 1 of \d+$/)).toBeVisible();
 	await page.waitForLoadState('networkidle');
 	await page.keyboard.press('Enter');
 	await saved(page);
@@ -79,19 +79,19 @@ test('values keyed while the server is away survive a reload and arrive, and a s
 	await expect(page.getByRole('status').first()).toHaveText('Kept here: no connection');
 	await installation.start();
 	await page.reload();
-	await expect(page.getByText('value 3 of 89')).toBeVisible();
+	await expect(page.getByText(/^value 3 of \d+$/)).toBeVisible();
 	await saved(page);
 
 	const phone = await browser.newPage({ baseURL: installation.url, viewport: { width: 390, height: 844 } });
 	await phone.goto(page.url());
-	await expect(phone.getByText('value 3 of 89')).toBeVisible();
+	await expect(phone.getByText(/^value 3 of \d+$/)).toBeVisible();
 	await phone.waitForLoadState('networkidle');
 	await phone
 		.getByRole('button', { name: /^Shows/ })
 		.tap()
 		.catch(() => phone.getByRole('button', { name: /^Shows/ }).click());
-	await expect(phone.getByText('value 4 of 89')).toBeVisible();
+	await expect(phone.getByText(/^value 4 of \d+$/)).toBeVisible();
 	await phone.getByRole('button', { name: 'Back' }).click();
-	await expect(phone.getByText('value 3 of 89')).toBeVisible();
+	await expect(phone.getByText(/^value 3 of \d+$/)).toBeVisible();
 	await phone.close();
 });

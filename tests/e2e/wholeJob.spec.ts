@@ -94,9 +94,10 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 	await page.getByRole('link', { name: /^Key in/ }).click();
 	await expect(page.locator('.value')).toBeVisible();
 	const asked = await walkCard(page);
-	expect(asked).toHaveLength(5 + 7 * 12);
-	expect(asked).toContain('Monday, step 1, time: 07:10');
-	expect(asked).toContain('Wednesday, step 1, temperature: 7.0°C');
+	expect(asked.length).toBeLessThan(5 + 7 * 12);
+	expect(asked.filter((one) => /, copy \w+ onto it: /.test(one)).length).toBeGreaterThanOrEqual(5);
+	expect(asked.some((one) => one.endsWith(', step 1, time: 07:10'))).toBe(true);
+	expect(asked.some((one) => one.endsWith(', step 1, time: 08:10'))).toBe(true);
 	await page.reload();
 	await expect(page.getByText('All in.')).toBeVisible();
 
@@ -112,7 +113,7 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 	expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
 
 	await page.getByRole('link', { name: 'Pepper Wharf' }).click();
-	await expect(page.getByText('89 of 89')).toBeVisible();
+	await expect(page.getByText(`${asked.length} of ${asked.length}`)).toBeVisible();
 	const before = await exported(page);
 	await deleteSite(page, 'Pepper Wharf');
 	await page.getByLabel('Job file to import').setInputFiles({
@@ -121,13 +122,13 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 		buffer: Buffer.from(before.text)
 	});
 	await expect(page.getByRole('heading', { name: 'Where Pepper Wharf stands' })).toBeVisible();
-	await expect(page.getByText('89 of 89')).toBeVisible();
+	await expect(page.getByText(`${asked.length} of ${asked.length}`)).toBeVisible();
 	expect((await exported(page)).text).toBe(before.text);
 });
 
-for (const [control, letters, values] of [
-	['Hour-strip keypad', ['c', 'e'], 2 + 7 * 24],
-	['Switch timer', ['o', 'x'], 0]
+for (const [control, letters, value] of [
+	['Hour-strip keypad', ['c', 'e'], 'Monday, 11:00 to 12:00: Comfort'],
+	['Switch timer', ['o', 'x'], 'Monday, pair 1 on, hour: 11']
 ] as const) {
 	test(`a ${control.toLowerCase()} goes the same way`, async ({ page }) => {
 		await makeSite(page, 'Pepper Wharf');
@@ -154,8 +155,7 @@ for (const [control, letters, values] of [
 		await page.getByRole('link', { name: /^Key in/ }).click();
 		await expect(page.locator('.value')).toBeVisible();
 		const asked = await walkCard(page);
-		if (values > 0) expect(asked).toHaveLength(values);
-		else expect(asked).toContain('Monday, pair 1 on, hour: 11');
+		expect(asked).toContain(value);
 
 		await page.getByRole('link', { name: /^Hand over/ }).click();
 		await expect(page.getByRole('heading', { name: 'Your heating week: Wash room' })).toBeVisible();

@@ -112,7 +112,28 @@ export const keyGrammarSchema = z.strictObject({
 	/** Seconds without a key after which programming is left by itself; null if it stays. */
 	timeoutSeconds: z.int().min(5).max(600).nullable(),
 	/** The key that takes a value and goes on to the next. */
-	confirm: words
+	confirm: words,
+	/** Presses to reach a day within programming, to take a field, and for one step of change. */
+	presses: z
+		.strictObject({
+			enter: z.int().min(0).max(30),
+			leave: z.int().min(0).max(30),
+			day: z.int().min(0).max(30),
+			field: z.int().min(0).max(10),
+			step: z.int().min(1).max(5),
+			/** The most presses a change takes where holding the key runs on; null where every step is a press. */
+			runsOnAfter: z.int().min(2).max(60).nullable()
+		})
+		.default({ enter: 2, leave: 1, day: 1, field: 1, step: 1, runsOnAfter: 8 }),
+	/** How a day can be copied: not at all, onto the day after it, or onto any chosen day; and the presses for it. */
+	copy: z
+		.strictObject({ onto: z.enum(['next-day', 'any-day']), presses: z.int().min(1).max(30) })
+		.nullable()
+		.default(null),
+	/** Whether one entry can fill all days at once. */
+	allDays: z.boolean().default(false),
+	/** Whether a single field of a day can be put right; false where a slip means doing the day again. */
+	correctsSingly: z.boolean().default(true)
 });
 export type KeyGrammar = z.infer<typeof keyGrammarSchema>;
 

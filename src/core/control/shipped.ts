@@ -38,7 +38,7 @@ const profiles: readonly ProfileInput[] = [
 		dayNumbering: 'monday-is-1',
 		program: { form: 'events', stepMinutes: 10, perDay: [6, 4], clearable: false },
 		groupings: [everyDayAlike, weekdaysWeekend, sevenDays],
-		keying: programKey
+		keying: { ...programKey, copy: { onto: 'any-day', presses: 3 } }
 	},
 	{
 		id: 'hour-strip-keypad',
@@ -54,7 +54,9 @@ const profiles: readonly ProfileInput[] = [
 			...programKey,
 			enter: 'Press the clock key until the strip of hours shows.',
 			leave: 'Leave the keys alone; the menu goes by itself.',
-			confirm: 'Next hour'
+			confirm: 'Next hour',
+			copy: { onto: 'next-day', presses: 2 },
+			correctsSingly: false
 		}
 	},
 	{
@@ -93,7 +95,12 @@ const profiles: readonly ProfileInput[] = [
 			settings: ['comfort', 'eco']
 		},
 		groupings: [sevenDays],
-		keying: { ...programKey, enter: 'Hold OK for three seconds, choose the program.', timeoutSeconds: 40 }
+		keying: {
+			...programKey,
+			enter: 'Hold OK for three seconds, choose the program.',
+			timeoutSeconds: 40,
+			allDays: true
+		}
 	},
 	{
 		id: 'heat-and-cool-stat',
@@ -138,7 +145,9 @@ const profiles: readonly ProfileInput[] = [
 			...programKey,
 			enter: 'Set the clock to off first; it takes no program while it runs. Then choose time program.',
 			leave: 'Leave the time program and set the clock to auto.',
-			timeoutSeconds: null
+			timeoutSeconds: null,
+			copy: { onto: 'any-day', presses: 4 },
+			allDays: true
 		}
 	},
 	{
@@ -186,7 +195,13 @@ const profiles: readonly ProfileInput[] = [
 		dayNumbering: 'monday-is-1',
 		program: { form: 'slots', slotMinutes: 60, settings: ['comfort', 'eco', 'frost'] },
 		groupings: [sevenDays],
-		keying: { ...programKey, enter: 'Push the dial until the hours show.', confirm: 'Turn to the next hour' }
+		keying: {
+			...programKey,
+			enter: 'Push the dial until the hours show.',
+			confirm: 'Turn to the next hour',
+			copy: { onto: 'next-day', presses: 2 },
+			correctsSingly: false
+		}
 	},
 	{
 		id: 'four-step-copy-stat',
@@ -199,7 +214,7 @@ const profiles: readonly ProfileInput[] = [
 		dayNumbering: 'monday-is-1',
 		program: { form: 'events', stepMinutes: 10, perDay: [4], clearable: false },
 		groupings: [sevenDays],
-		keying: { ...programKey, eventOrder: 'temperature-first' }
+		keying: { ...programKey, eventOrder: 'temperature-first', copy: { onto: 'next-day', presses: 2 } }
 	},
 	{
 		id: 'touch-floor-stat',
@@ -244,7 +259,7 @@ const profiles: readonly ProfileInput[] = [
 		dayNumbering: 'names',
 		program: { form: 'events', stepMinutes: 10, perDay: [6], clearable: false },
 		groupings: [sevenDays],
-		keying: programKey
+		keying: { ...programKey, copy: { onto: 'any-day', presses: 3 } }
 	},
 	{
 		id: 'two-channel-programmer',

@@ -87,6 +87,17 @@ export function withCooling(heat: Misfit, cool: Misfit, weights: Weights): Misfi
 		...heat.spans,
 		...cool.spans.map((span) => ({ ...span, wantedC: -span.wantedC, heldC: -span.heldC, cooling: true }))
 	].sort((a, b) => a.from - b.from);
+	/** Minutes of the week in which either setpoint is off on this side. */
+	const minutesOff = (short: boolean) => {
+		let end = 0;
+		let minutes = 0;
+		for (const span of spans) {
+			if (isShort(span) !== short) continue;
+			minutes += Math.max(0, span.to - Math.max(span.from, end));
+			end = Math.max(end, span.to);
+		}
+		return minutes;
+	};
 	const worst = spans.reduce<MisfitSpan | null>(
 		(most, span) => (!most || weightedOf(span, weights) > weightedOf(most, weights) ? span : most),
 		null
@@ -94,8 +105,8 @@ export function withCooling(heat: Misfit, cool: Misfit, weights: Weights): Misfi
 	return {
 		coldKelvinMinutes: heat.coldKelvinMinutes + cool.coldKelvinMinutes,
 		warmKelvinMinutes: heat.warmKelvinMinutes + cool.warmKelvinMinutes,
-		coldMinutes: heat.coldMinutes + cool.coldMinutes,
-		warmMinutes: heat.warmMinutes + cool.warmMinutes,
+		coldMinutes: minutesOff(true),
+		warmMinutes: minutesOff(false),
 		weighted: heat.weighted + cool.weighted,
 		spans,
 		worst

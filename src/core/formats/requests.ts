@@ -73,13 +73,17 @@ const cardItem = z.strictObject({
 	before: z.string().nullable()
 });
 
-/** The plain ordered list of values to key. */
+const keyCost = z.strictObject({ values: z.int(), presses: z.int(), minutes: z.number() });
+
+/** The values to key, in order, by the cheapest route. */
 export const keyInResponse = z.strictObject({
 	grouping: z.string(),
 	items: z.array(cardItem),
 	leave: z.string(),
 	timeoutSeconds: z.int().nullable(),
-	confirm: z.string()
+	confirm: z.string(),
+	/** What the route taken costs, and what typing every value would. */
+	cost: z.strictObject({ route: keyCost, typed: keyCost })
 });
 
 /** What every refusal looks like. */

@@ -51,7 +51,17 @@ describe('the card', () => {
 	it('goes slot by slot from midnight on an hour strip, its two setpoints first', () => {
 		const zone = withWanted(newZone('Flat', keypad), buildWeek(working));
 		const { card, chosen } = cardOf(zone, keypad);
-		expect(card.items).toHaveLength(valuesToKey(chosen.program, () => 1));
+		expect(valuesToKey(chosen.program, () => 1)).toBe(2 + 7 * 24);
+		expect(card.items.map((item) => item.what).filter((what) => what.startsWith('copy'))).toEqual([
+			'copy Monday onto it',
+			'copy Tuesday onto it',
+			'copy Wednesday onto it',
+			'copy Thursday onto it',
+			'copy Saturday onto it'
+		]);
+		expect(card.items).toHaveLength(2 + 24 + 4 + 24 + 1);
+		expect(card.cost.typed.values).toBe(170);
+		expect(card.cost.route.minutes).toBeLessThan(card.cost.typed.minutes / 2);
 		expect(card.items.slice(0, 4).map((item) => `${item.what} = ${item.shows}`)).toEqual([
 			'comfort temperature = 20.0',
 			'eco temperature = 16.0',
@@ -118,6 +128,26 @@ describe('what was keyed', () => {
 		const keyed = Object.fromEntries(card.items.map((item) => [item.id, item.shows]));
 		const { card: sevenDays } = cardOf({ ...bindery, grouping: '7-day' }, stat);
 		expect(cardProgress(sevenDays, keyed).done).toBe(4);
+	});
+});
+
+describe('days made by copying', () => {
+	it('are asked for value by value where an earlier note says otherwise', () => {
+		const zone = { ...withWanted(newZone('Loft', stat), buildWeek(working)), grouping: '7-day' };
+		const { chosen, card } = cardOf(zone, stat);
+		expect(card.items.some((item) => item.section === 'Tuesday' && item.what === 'copy Monday onto it')).toBe(
+			true
+		);
+		const stale = { '7-day/6/C/24/1/1/time': '06:30' };
+		const again = keyCard(stat, zone.options, chosen.grouping, chosen.program, stale);
+		expect(again.items.at(-1)).toMatchObject({ section: 'Tuesday', what: 'step 1, time', shows: '04:50' });
+	});
+
+	it('are all at once on a control that has such an entry', () => {
+		const floor = shippedProfiles.find((profile) => profile.id === 'four-step-floor-stat')!;
+		const { card } = cardOf(withWanted(newZone('Floor', floor), buildWeek(working)), floor);
+		expect(card.items.filter((item) => item.section === 'All days at once').length).toBeGreaterThan(0);
+		expect(card.cost.route.values).toBeLessThan(card.cost.typed.values);
 	});
 });
 

@@ -1,36 +1,7 @@
-import {
-	channelsOf,
-	displayDay,
-	displaySetpoint,
-	displayTime,
-	eventsOn,
-	formInUse,
-	groupName,
-	perDayOffers,
-	type ControlOptions,
-	type ControlProfile,
-	type Grouping,
-	type Program
-} from '../control';
-import { clockTime } from '../week';
-
-/** One value to key, in the control's own unit, clock format and day numbering. */
-export interface CardItem {
-	/** Stays the same as long as the control asks for the same thing; a value keyed is kept under it. */
-	readonly id: string;
-	/** The heading it stands under: "Settings", "Thursday", "Mon–Fri". */
-	readonly section: string;
-	/** What the control asks for: "step 4, time". */
-	readonly what: string;
-	/** What the display must show. */
-	readonly shows: string;
-	/** The unit behind the value, as on the display: "°C" or nothing. */
-	readonly unit: string;
-	/** A line under the heading: the control's own day number, clock format. */
-	readonly aside: string;
-	/** What to do before this value can be keyed, where it is the first of its part. */
-	readonly before: string | null;
-}
+import type { ControlOptions, ControlProfile, Grouping, Program } from '../control';
+import { DAY_SHORT } from '../week';
+import { programItems, settingItems, type CardItem, type GroupItems, type Planned } from './cardItems';
+import { cheapestRoute, routeMinutes, typeEverything, type GroupContent, type Leg, type Pace } from './route';
 
 /** Everything to key, in the order in which the control asks for it. */
 export interface KeyCard {
@@ -41,227 +12,110 @@ export interface KeyCard {
 	readonly timeoutSeconds: number | null;
 	/** What the key is called that takes a value. */
 	readonly confirm: string;
+	/** What this way of keying takes, and what typing every value would. */
+	readonly cost: { readonly route: KeyCost; readonly typed: KeyCost };
 }
 
-const clockWords = { '24': '24-hour clock', '12': '12-hour clock' } as const;
-
-/** Settings that come before the program because a change of them wipes it on many controls (common practice). */
-function settingItems(profile: ControlProfile, options: ControlOptions, grouping: Grouping): CardItem[] {
-	const item = (id: string, what: string, shows: string): CardItem => ({
-		id: `setting/${id}`,
-		section: 'Settings',
-		what,
-		shows,
-		unit: '',
-		aside: 'before the program: changing it later can wipe the week',
-		before: null
-	});
-	const items: CardItem[] = [];
-	if (profile.temperature && profile.temperature.units.length > 1)
-		items.push(item('unit', 'unit', `°${options.unit}`));
-	if (profile.clockFormats.length > 1) items.push(item('clock', 'clock format', `${options.clock} h`));
-	const plain = formInUse(profile, options).form === 'plain';
-	if (profile.groupings.length > 1 && !plain) items.push(item('grouping', 'day grouping', grouping.name));
-	if (perDayOffers(profile).length > 1 && !plain)
-		items.push(item('per-day', 'steps a day', String(options.perDay)));
-	if (profile.canBePlain) items.push(item('plain', 'program', plain ? 'Off' : 'On'));
-	return items;
+/** What keying takes: values looked at and set, presses, and minutes at a person's pace. */
+export interface KeyCost {
+	readonly values: number;
+	readonly presses: number;
+	readonly minutes: number;
 }
 
-function dayAside(profile: ControlProfile, days: readonly number[]): string {
-	const shown = days.map((day) => displayDay(profile, day));
-	const first = shown[0]!;
-	const run = days.length > 2 ? `${first}–${shown.at(-1)!}` : shown.join(', ');
-	return profile.dayNumbering === 'names'
-		? `shown as ${run}`
-		: `${days.length > 1 ? 'days' : 'day'} ${run} on this control`;
+const plain = ({ position: _, ...item }: Planned): CardItem => item;
+
+/** A short mark of a day's content, so that a copy made of another content is another copy. */
+function mark(group: GroupItems): string {
+	const text = group.items.map((item) => item.shows).join('|');
+	let hash = 0;
+	for (let i = 0; i < text.length; i++) hash = (Math.imul(hash, 31) + text.charCodeAt(i)) | 0;
+	return (hash >>> 0).toString(36);
 }
 
-function timeItems(
-	profile: ControlProfile,
-	options: ControlOptions,
-	base: Omit<CardItem, 'what' | 'shows' | 'unit'>,
-	what: string,
-	minute: number
-): CardItem[] {
-	const aside = `${base.aside} · ${clockWords[options.clock]}`;
-	const shown = displayTime(minute, options.clock);
-	if (profile.keying.timeEntry === 'whole')
-		return [{ ...base, aside, id: `${base.id}/time`, what: `${what}, time`, shows: shown, unit: '' }];
-	const [hour, rest] = shown.split(':') as [string, string];
-	const [minutes, half] = rest.split(' ') as [string, string | undefined];
-	return [
-		{
-			...base,
-			aside,
-			id: `${base.id}/hour`,
-			what: `${what}, hour`,
-			shows: half ? `${hour} ${half}` : hour,
-			unit: ''
-		},
-		{
-			...base,
-			aside,
-			before: null,
-			id: `${base.id}/minute`,
-			what: `${what}, minute`,
-			shows: minutes,
-			unit: ''
+function legItems(leg: Leg, groups: readonly GroupItems[], stem: string, confirm: string): CardItem[] {
+	switch (leg.kind) {
+		case 'type':
+			return groups[leg.group]!.items.map(plain);
+		case 'all-days': {
+			const like = groups[leg.like]!;
+			return like.items.map((item) => ({
+				...plain(item),
+				id: `${stem}/all/${item.id.slice(like.prefix.length)}`,
+				section: 'All days at once',
+				aside: 'fills every day; those that differ are put right after'
+			}));
 		}
-	];
-}
-
-function programItems(profile: ControlProfile, options: ControlOptions, program: Program): CardItem[] {
-	const unit = profile.temperature ? `°${options.unit}` : '';
-	const channel = channelsOf(profile)?.[options.channel];
-	const stem = [
-		program.grouping,
-		options.perDay,
-		options.unit,
-		options.clock,
-		...(channel ? [channel] : [])
-	].join('/');
-	const base = (days: readonly number[], rest: string) => ({
-		id: `${stem}/${days.join('')}/${rest}`,
-		section: channel ? `${groupName(days)}, ${channel}` : groupName(days),
-		aside: dayAside(profile, days),
-		before: null
-	});
-	const clear = (days: readonly number[], what: string, n: number): CardItem => ({
-		...base(days, `${n}/clear`),
-		what: `${what}, not needed`,
-		shows: '--:--',
-		unit: ''
-	});
-	const spare = (used: number, most = options.perDay) =>
-		Array.from({ length: Math.max(0, most - used) }, (_, i) => used + i + 1);
-	const setting = (name: string, setpointC: number): CardItem => ({
-		id: `setting/${name}/${options.unit}`,
-		section: 'Settings',
-		what: `${name} temperature`,
-		shows: displaySetpoint(profile, options, setpointC),
-		unit,
-		aside: 'once, for the whole week',
-		before: null
-	});
-	const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1);
-	const form = profile.program;
-
-	switch (program.form) {
-		case 'plain': {
-			const keep = (what: string, c: number): CardItem => ({
-				id: `plain/${what}/${options.unit}`,
-				section: 'Every day',
-				what,
-				shows: displaySetpoint(profile, options, c),
-				unit,
-				aside: 'kept until someone changes it',
-				before: null
-			});
-			if (program.coolC === undefined) return [keep('temperature', program.setpointC)];
-			return [keep('heat to', program.setpointC), keep('cool to', program.coolC)];
-		}
-		case 'events': {
-			const names = form.form === 'events' ? form.eventNames : null;
-			const called = (n: number) => names?.[n - 1] ?? (program.modes ? `band ${n}` : `step ${n}`);
-			const most = (days: readonly number[]) =>
-				form.form === 'events' ? eventsOn(form, options.perDay, days[0]!) : options.perDay;
+		case 'copy': {
+			const [from, onto] = [groups[leg.from]!, groups[leg.onto]!];
 			return [
-				...(program.modes ?? []).map((mode) => setting(mode.name, mode.setpointC)),
-				...program.groups.flatMap((group) => [
-					...group.events.flatMap((event, index) => {
-						const at = `${index + 1}`;
-						const what = called(index + 1);
-						const value = (id: string, words: string, shows: string, of = unit): CardItem => ({
-							...base(group.days, `${at}/${id}`),
-							what: `${what}, ${words}`,
-							shows,
-							unit: of
-						});
-						const time = timeItems(profile, options, base(group.days, at), what, event.at);
-						const mode = program.modes?.find((one) => one.setpointC === event.setpointC);
-						const heat = displaySetpoint(profile, options, event.setpointC);
-						const temperature = mode
-							? [value('mode', 'mode', capital(mode.name), '')]
-							: event.coolC === undefined
-								? [value('temperature', 'temperature', heat)]
-								: [
-										value('temperature', 'heat to', heat),
-										value('cool', 'cool to', displaySetpoint(profile, options, event.coolC))
-									];
-						return profile.keying.eventOrder === 'time-first'
-							? [...time, ...temperature]
-							: [...temperature, ...time];
-					}),
-					...spare(group.events.length, most(group.days)).map((n) => clear(group.days, called(n), n))
-				])
+				{
+					id: `${stem}/copy/${from.days.join('')}-${onto.days.join('')}/${mark(from)}`,
+					section: onto.section,
+					what: `copy ${from.section} onto it`,
+					shows: DAY_SHORT[onto.days[0]!]!,
+					unit: '',
+					aside: onto.aside,
+					before: null
+				}
 			];
 		}
-		case 'pairs':
-			return [
-				...(form.form === 'pairs' && form.settings
-					? [setting(form.settings[0], program.onC), setting(form.settings[1], program.offC)]
-					: []),
-				...program.groups.flatMap((group) => [
-					...group.pairs.flatMap((pair, index) => [
-						...timeItems(
-							profile,
-							options,
-							base(group.days, `${index + 1}/on`),
-							`pair ${index + 1} on`,
-							pair.on
-						),
-						...timeItems(
-							profile,
-							options,
-							base(group.days, `${index + 1}/off`),
-							`pair ${index + 1} off`,
-							pair.off
-						)
-					]),
-					...spare(group.pairs.length).map((n) => clear(group.days, `pair ${n}`, n))
-				])
-			];
-		case 'slots':
-			return [
-				...program.settings.map((one) => setting(one.name, one.setpointC)),
-				...program.groups.flatMap((group) =>
-					group.slots.map((of, slot) => {
-						const { name } = program.settings[of]!;
-						const from = slot * program.slotMinutes;
-						return {
-							...base(group.days, `${slot}`),
-							what: `${clockTime(from)} to ${clockTime(from + program.slotMinutes)}`,
-							shows: capital(name),
-							unit: ''
-						};
-					})
-				)
-			];
+		case 'correct':
+			return groups[leg.group]!.items.filter((item) =>
+				leg.keys.includes(item.id.slice(groups[leg.group]!.prefix.length))
+			).map((item) => ({ ...plain(item), aside: `${item.aside} · pass what is right with "${confirm}"` }));
 	}
 }
 
 /**
- * The plain ordered list for a program: the settings that come before it, then every value in the
- * order the control asks for it. `grouping` must be the program's.
+ * The card for a program: the settings that come before it, then the values by the cheapest route,
+ * in the order the control asks for them. Where a note in `keyed` says that a day copied holds
+ * something else than planned, that value is asked for as well. `grouping` must be the program's.
  */
 export function keyCard(
 	profile: ControlProfile,
 	options: ControlOptions,
 	grouping: Grouping,
-	program: Program
+	program: Program,
+	keyed: Keyed = {},
+	pace?: Pace
 ): KeyCard {
+	const { keying } = profile;
 	const settings = settingItems(profile, options, grouping);
-	const week = programItems(profile, options, program);
-	const firstOfWeek = week.findIndex((item) => item.section !== 'Settings');
+	const { stem, settings: setpoints, groups } = programItems(profile, options, program);
+	const contents: GroupContent[] = groups.map((group) => ({
+		days: group.days,
+		fields: group.items.map((item) => ({
+			key: item.id.slice(group.prefix.length),
+			shows: item.shows,
+			position: item.position
+		}))
+	}));
+	const route = cheapestRoute(keying, contents);
+	const typed = typeEverything(keying, contents);
+	const week: CardItem[] = route.legs.flatMap((leg) => legItems(leg, groups, stem, keying.confirm));
+	const asked = new Set(week.map((item) => item.id));
+	for (const group of groups)
+		for (const item of group.items)
+			if (!asked.has(item.id) && (keyed[item.id] ?? item.shows) !== item.shows) week.push(plain(item));
+	const before = [...settings, ...setpoints.map(plain)];
+	const costOf = (way: typeof route): KeyCost => ({
+		values: before.length + way.looks,
+		presses: before.length * (keying.presses.field + 2) + way.presses,
+		minutes: routeMinutes(
+			{ presses: before.length * (keying.presses.field + 2) + way.presses, looks: before.length + way.looks },
+			pace
+		)
+	});
 	return {
 		items: [
-			...settings,
-			...week.map((item, index) => (index === firstOfWeek ? { ...item, before: profile.keying.enter } : item))
+			...before,
+			...week.map((item, index) => (index === 0 ? { ...item, before: keying.enter } : item))
 		],
-		leave: profile.keying.leave,
-		timeoutSeconds: profile.keying.timeoutSeconds,
-		confirm: profile.keying.confirm
+		leave: keying.leave,
+		timeoutSeconds: keying.timeoutSeconds,
+		confirm: keying.confirm,
+		cost: { route: costOf(route), typed: costOf(typed) }
 	};
 }
 

@@ -5,7 +5,7 @@ import { cardProgress, keyCard, type Keyed } from '$core/keying';
 import type { Zone } from '$core/plan';
 
 /** Raised whenever the computation behind a summary changes, so that stored ones are made anew. */
-const SUMMARY_VERSION = 1;
+const SUMMARY_VERSION = 2;
 
 /** Where a zone stands, for lists: kept beside the zone and recomputed when either changes. */
 export const summarySchema = z.strictObject({
@@ -23,7 +23,13 @@ export type ZoneSummary = z.infer<typeof summarySchema>;
 /** Computes where a zone stands: fits its week, writes its card, counts what is keyed. */
 export function summarise(zone: Zone, keyed: Keyed, profile: ControlProfile): ZoneSummary {
 	const { chosen } = fitZone(zone, profile);
-	const card = keyCard(profile, allowedOptions(profile, zone.options), chosen.grouping, chosen.program);
+	const card = keyCard(
+		profile,
+		allowedOptions(profile, zone.options),
+		chosen.grouping,
+		chosen.program,
+		keyed
+	);
 	const { done, of } = cardProgress(card, keyed);
 	const { coldKelvinMinutes, warmKelvinMinutes, coldMinutes, warmMinutes } = chosen.misfit;
 	return {

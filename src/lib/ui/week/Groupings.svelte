@@ -1,16 +1,19 @@
 <script lang="ts">
-	import type { ControlProfile } from '$core/control';
+	import type { ControlOptions, ControlProfile } from '$core/control';
 	import type { ZoneFit } from '$core/fit';
+	import { keyCard } from '$core/keying';
 	import { DAY_NAMES, clockTime, duration } from '$core/week';
 
 	let {
 		fit,
 		profile,
+		options,
 		say,
 		onchoose
 	}: {
 		fit: ZoneFit;
 		profile: ControlProfile;
+		options: ControlOptions;
 		say: (setpointC: number) => string;
 		onchoose: (grouping: string) => void;
 	} = $props();
@@ -18,6 +21,10 @@
 	const isSwitch = $derived(profile.temperature === null);
 	const kelvinMinutes = (value: number) => Math.round(value).toLocaleString('en-GB').replace(',', ' ');
 	const chosen = $derived(fit.chosen);
+	/** What keying each grouping takes by its cheapest route, at the starting pace. */
+	const costs = $derived(
+		fit.fits.map((one) => keyCard(profile, options, one.grouping, one.program).cost.route)
+	);
 
 	const cost = $derived.by(() => {
 		const { lost, misfit } = chosen;
@@ -30,7 +37,7 @@
 </script>
 
 <div class="groupings" role="radiogroup" aria-label="Day grouping">
-	{#each fit.fits as one (one.grouping.id)}
+	{#each fit.fits as one, i (one.grouping.id)}
 		{@const taken = one.grouping.id === chosen.grouping.id}
 		<button role="radio" aria-checked={taken} class:taken onclick={() => onchoose(one.grouping.id)}>
 			<span class="head">
@@ -57,7 +64,7 @@
 			{/if}
 			<span class="fact">
 				<span class="soft">to key</span>
-				<span class="mono">{one.valuesToKey} values</span>
+				<span class="mono">{costs[i]!.values} values, {Math.max(1, Math.round(costs[i]!.minutes))} min</span>
 			</span>
 		</button>
 	{/each}

@@ -10,6 +10,11 @@
 
 	const isSwitch = $derived(profile.temperature === null);
 	const sorted = $derived([...zone.levels].sort((a, b) => b.setpointC - a.setpointC));
+	function coolWords(level: Level): string {
+		if (!profile.cooling) return '';
+		if (level.coolC === null) return 'no cooling';
+		return `cool above ${displaySetpoint(profile, zone.options, level.coolC)}`;
+	}
 	const used = $derived(new Set(zone.wanted.map((step) => step.level)));
 
 	function taken(level: Level): string | null {
@@ -33,6 +38,15 @@
 			return;
 		}
 		change(level.id, { setpointC: Math.round(value * 10) / 10 });
+	}
+
+	function cooling(level: Level, field: HTMLInputElement) {
+		const text = field.value.trim().replace(',', '.');
+		const value = Number(text);
+		if (text !== '' && (!Number.isFinite(value) || value < 10 || value > 60)) {
+			problem = `${level.name}: "${field.value}" is no cooling setpoint between 10 and 60 °C; leave it empty for none.`;
+			field.value = level.coolC?.toFixed(1) ?? '';
+		} else change(level.id, { coolC: text === '' ? null : Math.round(value * 10) / 10 });
 	}
 
 	function rename(level: Level, field: HTMLInputElement) {
@@ -103,6 +117,18 @@
 							value={level.name}
 							onchange={(event) => rename(level, event.currentTarget)}
 						/>
+						{#if profile.cooling}
+							<label class="cool soft"
+								>cool above
+								<input
+									class="figure mono"
+									inputmode="decimal"
+									aria-label="Cooling setpoint of {level.name} in °C"
+									value={level.coolC?.toFixed(1) ?? ''}
+									onchange={(event) => cooling(level, event.currentTarget)}
+								/></label
+							>
+						{/if}
 						{#if !used.has(level.id) && zone.levels.length > 1 && !isSwitch}
 							<button
 								class="quiet small"
@@ -128,7 +154,9 @@
 						<span class="soft note">
 							{taken(level)
 								? `the control takes ${taken(level)}`
-								: level.note || (used.has(level.id) ? '' : 'not in this week')}
+								: [coolWords(level), level.note || (used.has(level.id) ? '' : 'not in this week')]
+										.filter(Boolean)
+										.join('; ')}
 						</span>
 					</span>
 					{#if !isSwitch}
@@ -210,6 +238,13 @@
 	input.figure {
 		width: 4.4rem;
 		text-align: right;
+	}
+	.cool {
+		display: flex;
+		gap: 0.4rem;
+		align-items: center;
+		margin-top: 0.25rem;
+		font-size: 0.85rem;
 	}
 	.small {
 		min-height: 32px;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { displaySetpoint, timeStep, type ControlProfile } from '$core/control';
-	import type { ZoneFit } from '$core/fit';
+	import { isShort, type ZoneFit } from '$core/fit';
 	import { clockTime, DAY_NAMES, DAY_SHORT, duration, firstAlike, splitByDay } from '$core/week';
 	import { levelOf, wantedWeek, type Zone } from '$core/plan';
 	import { heightScale, minuteAt, misfitRects, stepArea, stepPath, timeX } from './geometry';
@@ -61,11 +61,26 @@
 	const step = $derived(timeStep(profile));
 
 	const setpoints = $derived(zone.levels.map((level) => level.setpointC));
-	const scale = $derived(heightScale(setpoints, height));
+	/** Cooling setpoints in this week, on a control that cools; a level without one asks for no cooling. */
+	const cools = $derived(
+		profile.cooling ? zone.levels.flatMap((level) => (level.coolC === null ? [] : [level.coolC])) : []
+	);
+	const scale = $derived(heightScale([...setpoints, ...cools], height));
 	const shapes = $derived(dayShapes(zone));
 	const wanted = $derived(
 		shapes.map((shape) => shape.map((span) => ({ ...span, value: setpointOf(zone, span.value) })))
 	);
+	const wantedCool = $derived(
+		profile.cooling
+			? shapes.map((shape) =>
+					shape.map((span) => ({
+						...span,
+						value: Math.min(levelOf(zone, span.value).coolC ?? Infinity, Math.max(...cools, ...setpoints))
+					}))
+				)
+			: null
+	);
+	const heldCool = $derived(fit?.chosen.heldCool ? splitByDay(fit.chosen.heldCool) : null);
 	const held = $derived(fit ? splitByDay(fit.chosen.held) : null);
 	const alike = $derived(firstAlike(wantedWeek(zone)));
 
@@ -75,14 +90,28 @@
 			line: stepPath(spans, width, scale.y),
 			heldArea: held ? stepArea(held[day]!, width, height, scale.y) : '',
 			heldLine: held ? stepPath(held[day]!, width, scale.y) : '',
-			misfit: held ? misfitRects(spans, held[day]!, width, scale.y) : [],
+			coolLine: wantedCool ? stepPath(wantedCool[day]!, width, scale.y) : '',
+			heldCoolLine: heldCool ? stepPath(heldCool[day]!, width, scale.y) : '',
+			misfit: [
+				...(held ? misfitRects(spans, held[day]!, width, scale.y) : []),
+				...(wantedCool && heldCool
+					? misfitRects(wantedCool[day]!, heldCool[day]!, width, scale.y).map((rect) => ({
+							...rect,
+							cold: !rect.cold
+						}))
+					: [])
+			],
 			letters: spans.flatMap((span, i) => {
 				const middle = timeX((span.from + span.to) / 2, width);
 				if (timeX(span.to - span.from, width) < 16) return [];
 				const y = scale.y(span.value);
-				const below = y < height * 0.45;
+				const below = profile.cooling !== null || y < height * 0.45;
 				return [
-					{ x: middle, y: below ? y + 15 : y - 5, letter: levelOf(zone, shapes[day]![i]!.value).letter }
+					{
+						x: middle,
+						y: below ? Math.min(y + 13, height - 1) : y - 5,
+						letter: levelOf(zone, shapes[day]![i]!.value).letter
+					}
 				];
 			}),
 			risers: risersOf(zone, day).map((riser) => ({
@@ -100,10 +129,18 @@
 		return DAY_NAMES.map((_, day) => {
 			let cold = 0;
 			let warm = 0;
+			let coldUntil = 0;
+			let warmUntil = 0;
 			for (const span of fit.chosen.misfit.spans) {
 				if (Math.floor(span.from / 1440) !== day) continue;
-				if (span.wantedC > span.heldC) cold += span.to - span.from;
-				else warm += span.to - span.from;
+				// heating and cooling may be off at the same time: that minute counts once
+				if (isShort(span)) {
+					cold += Math.max(0, span.to - Math.max(span.from, coldUntil));
+					coldUntil = Math.max(coldUntil, span.to);
+				} else {
+					warm += Math.max(0, span.to - Math.max(span.from, warmUntil));
+					warmUntil = Math.max(warmUntil, span.to);
+				}
 			}
 			const [less, more] = profile.temperature ? ['cold', 'warm'] : ['off', 'on'];
 			if (cold > 0) return { text: `${duration(cold)} ${less}`, bad: true, warm: false };
@@ -286,7 +323,7 @@
 	/** Figures of the temperature scale, those too close to the one above left out. */
 	const scaleLabels = $derived.by(() => {
 		const labels: { y: number; text: string }[] = [];
-		for (const c of [...new Set(setpoints)].sort((a, b) => b - a)) {
+		for (const c of [...new Set([...setpoints, ...cools])].sort((a, b) => b - a)) {
 			const y = scale.y(c);
 			if (labels.length === 0 || y - labels.at(-1)!.y >= 11)
 				labels.push({ y, text: displaySetpoint(profile, zone.options, c) });
@@ -368,9 +405,10 @@
 					{#if shown.held}
 						<path d={row.heldArea} class="held-area" />
 						<path d={row.heldLine} class="held-line" />
+						{#if row.heldCoolLine}<path d={row.heldCoolLine} class="held-line" />{/if}
 					{/if}
 					{#if shown.misfit}
-						{#each row.misfit as rect (rect.x)}
+						{#each row.misfit as rect (`${rect.x}/${rect.y}`)}
 							<rect
 								x={rect.x}
 								y={rect.y}
@@ -386,6 +424,7 @@
 					{/if}
 					{#if shown.wanted}
 						<path d={row.line} class="wanted" />
+						{#if row.coolLine}<path d={row.coolLine} class="wanted cool" />{/if}
 						{#each row.letters as letter (letter.x)}
 							<text x={letter.x} y={letter.y} class="letter" text-anchor="middle">{letter.letter}</text>
 						{/each}
@@ -550,6 +589,10 @@
 		stroke-width: 2.4;
 		stroke-linejoin: miter;
 		pointer-events: none;
+	}
+	.wanted.cool {
+		stroke-dasharray: 7 3;
+		stroke-width: 1.8;
 	}
 	.break {
 		fill: none;

@@ -10,6 +10,7 @@ export const load: PageServerLoad = async ({ params }) => {
 		stored: { zone: stored.zone },
 		profile,
 		held: chosen.held,
+		heldCool: chosen.heldCool,
 		misfit: chosen.misfit,
 		options: allowedOptions(profile, stored.zone.options)
 	};

@@ -11,6 +11,7 @@
 	const zone = $derived(data.stored.zone);
 	const say = $derived((c: number) => setpointWithUnit(data.profile, data.options, c));
 	const words = $derived(heldInWords(data.held, data.profile, data.options));
+	const cool = $derived(data.heldCool ? heldInWords(data.heldCool, data.profile, data.options) : []);
 	const here = $derived(data.zones.find((one) => one.id === data.zone.id));
 	const keyed = $derived(here ? here.summary.done === here.summary.of : false);
 	const isSwitch = $derived(data.profile.temperature === null);
@@ -66,6 +67,15 @@
 				<p><strong>{day.name}:</strong> {day.sentence}</p>
 			{/each}
 		</section>
+
+		{#if cool.length > 0}
+			<section class="words">
+				<h2>In warm weather it cools above</h2>
+				{#each cool as day (day.name)}
+					<p><strong>{day.name}:</strong> {day.sentence}</p>
+				{/each}
+			</section>
+		{/if}
 
 		<section class="two">
 			<div>

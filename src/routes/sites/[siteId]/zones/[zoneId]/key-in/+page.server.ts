@@ -10,6 +10,12 @@ export const load: PageServerLoad = async ({ params, depends }) => {
 	const { chosen } = fitZone(stored.zone, profile);
 	return {
 		stored: { keyed: stored.keyed },
-		card: keyCard(profile, allowedOptions(profile, stored.zone.options), chosen.grouping, chosen.program)
+		card: keyCard(
+			profile,
+			allowedOptions(profile, stored.zone.options),
+			chosen.grouping,
+			chosen.program,
+			stored.keyed
+		)
 	};
 };

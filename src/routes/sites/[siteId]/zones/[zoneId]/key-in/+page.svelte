@@ -21,6 +21,13 @@
 		items.filter((one) => notes.keyed[one.id] !== undefined && notes.keyed[one.id] !== one.shows).length
 	);
 
+	/** What the route saves against typing every value. */
+	const saved = $derived.by(() => {
+		const { route, typed } = data.card.cost;
+		if (route.values === typed.values) return `; about ${Math.max(1, Math.round(route.minutes))} min`;
+		return `; about ${Math.max(1, Math.round(route.minutes))} min by copying, ${Math.round(typed.minutes)} min to type all ${typed.values}`;
+	});
+
 	let list = $state<HTMLElement>();
 	$effect(() => {
 		void index;
@@ -191,7 +198,9 @@
 
 	<aside aria-label="The whole card" bind:this={list}>
 		<p class="soft sum">
-			{progress.done} of {progress.of} in{changed > 0 ? `; ${changed} to key again, the plan changed` : ''}
+			{progress.done} of {progress.of} in{saved}{changed > 0
+				? `; ${changed} to key again, the plan changed`
+				: ''}
 		</p>
 		{#each sections as section (section.from)}
 			<h2>{section.name}</h2>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
-	import { channelsOf, displaySetpoint, perDayOffers } from '$core/control';
+	import { allowedOptions, channelsOf, displaySetpoint, perDayOffers } from '$core/control';
 	import { misfitSentences, nearestWeightStop, weightStops, type ZoneFit } from '$core/fit';
 	import { onControl } from '$core/plan';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
@@ -159,7 +159,13 @@
 		</p>
 
 		<div class="gap"></div>
-		<Groupings {fit} {profile} {say} onchoose={(grouping) => editor.change({ ...zone, grouping })} />
+		<Groupings
+			{fit}
+			{profile}
+			options={allowedOptions(profile, zone.options)}
+			{say}
+			onchoose={(grouping) => editor.change({ ...zone, grouping })}
+		/>
 	</main>
 
 	<aside>

@@ -1,0 +1,299 @@
+import {
+	channelsOf,
+	displayDay,
+	displaySetpoint,
+	displayTime,
+	eventsOn,
+	formInUse,
+	groupName,
+	perDayOffers,
+	timeStep,
+	type ControlOptions,
+	type ControlProfile,
+	type Grouping,
+	type Program
+} from '../control';
+import { clockTime } from '../week';
+
+/** One value to key, in the control's own unit, clock format and day numbering. */
+export interface CardItem {
+	/** Stays the same as long as the control asks for the same thing; a value keyed is kept under it. */
+	readonly id: string;
+	/** The heading it stands under: "Settings", "Thursday", "Mon–Fri". */
+	readonly section: string;
+	/** What the control asks for: "step 4, time". */
+	readonly what: string;
+	/** What the display must show. */
+	readonly shows: string;
+	/** The unit behind the value, as on the display: "°C" or nothing. */
+	readonly unit: string;
+	/** A line under the heading: the control's own day number, clock format. */
+	readonly aside: string;
+	/** What to do before this value can be keyed, where it is the first of its part. */
+	readonly before: string | null;
+}
+
+/** An item with its place on the control's scale, in steps, for counting presses. */
+export interface Planned extends CardItem {
+	readonly position: number;
+}
+
+const clockWords = { '24': '24-hour clock', '12': '12-hour clock' } as const;
+
+/** Settings that come before the program because a change of them wipes it on many controls (common practice). */
+export function settingItems(
+	profile: ControlProfile,
+	options: ControlOptions,
+	grouping: Grouping
+): CardItem[] {
+	const item = (id: string, what: string, shows: string): CardItem => ({
+		id: `setting/${id}`,
+		section: 'Settings',
+		what,
+		shows,
+		unit: '',
+		aside: 'before the program: changing it later can wipe the week',
+		before: null
+	});
+	const items: CardItem[] = [];
+	if (profile.temperature && profile.temperature.units.length > 1)
+		items.push(item('unit', 'unit', `°${options.unit}`));
+	if (profile.clockFormats.length > 1) items.push(item('clock', 'clock format', `${options.clock} h`));
+	const plain = formInUse(profile, options).form === 'plain';
+	if (profile.groupings.length > 1 && !plain) items.push(item('grouping', 'day grouping', grouping.name));
+	if (perDayOffers(profile).length > 1 && !plain)
+		items.push(item('per-day', 'steps a day', String(options.perDay)));
+	if (profile.canBePlain) items.push(item('plain', 'program', plain ? 'Off' : 'On'));
+	return items;
+}
+
+function dayAside(profile: ControlProfile, days: readonly number[]): string {
+	const shown = days.map((day) => displayDay(profile, day));
+	const first = shown[0]!;
+	const run = days.length > 2 ? `${first}–${shown.at(-1)!}` : shown.join(', ');
+	return profile.dayNumbering === 'names'
+		? `shown as ${run}`
+		: `${days.length > 1 ? 'days' : 'day'} ${run} on this control`;
+}
+
+function timeItems(
+	profile: ControlProfile,
+	options: ControlOptions,
+	base: Omit<CardItem, 'what' | 'shows' | 'unit'>,
+	what: string,
+	minute: number
+): Planned[] {
+	const position = minute / timeStep(profile);
+	const aside = `${base.aside} · ${clockWords[options.clock]}`;
+	const shown = displayTime(minute, options.clock);
+	if (profile.keying.timeEntry === 'whole')
+		return [
+			{ ...base, aside, id: `${base.id}/time`, what: `${what}, time`, shows: shown, unit: '', position }
+		];
+	const [hour, rest] = shown.split(':') as [string, string];
+	const [minutes, half] = rest.split(' ') as [string, string | undefined];
+	return [
+		{
+			...base,
+			aside,
+			id: `${base.id}/hour`,
+			what: `${what}, hour`,
+			shows: half ? `${hour} ${half}` : hour,
+			unit: '',
+			position: Math.floor(minute / 60)
+		},
+		{
+			...base,
+			aside,
+			before: null,
+			id: `${base.id}/minute`,
+			what: `${what}, minute`,
+			shows: minutes,
+			unit: '',
+			position: (minute % 60) / timeStep(profile)
+		}
+	];
+}
+
+/** The items of one group of days, in the order the control asks for them. */
+export interface GroupItems {
+	readonly days: readonly number[];
+	/** What every id of the group begins with. */
+	readonly prefix: string;
+	readonly section: string;
+	readonly aside: string;
+	readonly items: readonly Planned[];
+}
+
+/** A program's items: setpoints set once for the week, then the groups. `stem` begins every id. */
+export interface ProgramItems {
+	readonly stem: string;
+	readonly settings: readonly Planned[];
+	readonly groups: readonly GroupItems[];
+}
+
+/** What a program asks for, group by group. */
+export function programItems(
+	profile: ControlProfile,
+	options: ControlOptions,
+	program: Program
+): ProgramItems {
+	const setpointStep = profile.temperature?.stepC ?? 1;
+	const unit = profile.temperature ? `°${options.unit}` : '';
+	const channel = channelsOf(profile)?.[options.channel];
+	const stem = [
+		program.grouping,
+		options.perDay,
+		options.unit,
+		options.clock,
+		...(channel ? [channel] : [])
+	].join('/');
+	const base = (days: readonly number[], rest: string) => ({
+		id: `${stem}/${days.join('')}/${rest}`,
+		section: channel ? `${groupName(days)}, ${channel}` : groupName(days),
+		aside: dayAside(profile, days),
+		before: null
+	});
+	const clear = (days: readonly number[], what: string, n: number): Planned => ({
+		...base(days, `${n}/clear`),
+		what: `${what}, not needed`,
+		shows: '--:--',
+		unit: '',
+		position: 0
+	});
+	const spare = (used: number, most = options.perDay) =>
+		Array.from({ length: Math.max(0, most - used) }, (_, i) => used + i + 1);
+	const setting = (name: string, setpointC: number): Planned => ({
+		id: `setting/${name}/${options.unit}`,
+		section: 'Settings',
+		what: `${name} temperature`,
+		shows: displaySetpoint(profile, options, setpointC),
+		unit,
+		aside: 'once, for the whole week',
+		before: null,
+		position: setpointC / setpointStep
+	});
+	const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1);
+	const form = profile.program;
+	const all = <G extends { days: number[] }>(
+		settings: Planned[],
+		groups: readonly G[],
+		itemsOf: (group: G) => Planned[]
+	): ProgramItems => ({
+		stem,
+		settings,
+		groups: groups.map((group) => {
+			const { id, section, aside } = base(group.days, '');
+			return { days: group.days, prefix: id, section, aside, items: itemsOf(group) };
+		})
+	});
+
+	switch (program.form) {
+		case 'plain': {
+			const keep = (what: string, c: number): Planned => ({
+				id: `plain/${what}/${options.unit}`,
+				section: 'Every day',
+				what,
+				shows: displaySetpoint(profile, options, c),
+				unit,
+				aside: 'kept until someone changes it',
+				before: null,
+				position: c / setpointStep
+			});
+			const { setpointC, coolC } = program;
+			return all([], program.groups, () =>
+				coolC === undefined
+					? [keep('temperature', setpointC)]
+					: [keep('heat to', setpointC), keep('cool to', coolC)]
+			);
+		}
+		case 'events': {
+			const names = form.form === 'events' ? form.eventNames : null;
+			const called = (n: number) => names?.[n - 1] ?? (program.modes ? `band ${n}` : `step ${n}`);
+			const most = (days: readonly number[]) =>
+				form.form === 'events' ? eventsOn(form, options.perDay, days[0]!) : options.perDay;
+			return all(
+				(program.modes ?? []).map((mode) => setting(mode.name, mode.setpointC)),
+				program.groups,
+				(group) => [
+					...group.events.flatMap((event, index) => {
+						const at = `${index + 1}`;
+						const what = called(index + 1);
+						const value = (
+							id: string,
+							words: string,
+							shows: string,
+							position: number,
+							of = unit
+						): Planned => ({
+							...base(group.days, `${at}/${id}`),
+							what: `${what}, ${words}`,
+							shows,
+							unit: of,
+							position
+						});
+						const time = timeItems(profile, options, base(group.days, at), what, event.at);
+						const mode = program.modes?.find((one) => one.setpointC === event.setpointC);
+						const heat = displaySetpoint(profile, options, event.setpointC);
+						const heatAt = event.setpointC / setpointStep;
+						const temperature = mode
+							? [value('mode', 'mode', capital(mode.name), program.modes!.indexOf(mode), '')]
+							: event.coolC === undefined
+								? [value('temperature', 'temperature', heat, heatAt)]
+								: [
+										value('temperature', 'heat to', heat, heatAt),
+										value(
+											'cool',
+											'cool to',
+											displaySetpoint(profile, options, event.coolC),
+											event.coolC / setpointStep
+										)
+									];
+						return profile.keying.eventOrder === 'time-first'
+							? [...time, ...temperature]
+							: [...temperature, ...time];
+					}),
+					...spare(group.events.length, most(group.days)).map((n) => clear(group.days, called(n), n))
+				]
+			);
+		}
+		case 'pairs':
+			return all(
+				form.form === 'pairs' && form.settings
+					? [setting(form.settings[0], program.onC), setting(form.settings[1], program.offC)]
+					: [],
+				program.groups,
+				(group) => [
+					...group.pairs.flatMap((pair, index) =>
+						(['on', 'off'] as const).flatMap((end) =>
+							timeItems(
+								profile,
+								options,
+								base(group.days, `${index + 1}/${end}`),
+								`pair ${index + 1} ${end}`,
+								pair[end]
+							)
+						)
+					),
+					...spare(group.pairs.length).map((n) => clear(group.days, `pair ${n}`, n))
+				]
+			);
+		case 'slots':
+			return all(
+				program.settings.map((one) => setting(one.name, one.setpointC)),
+				program.groups,
+				(group) =>
+					group.slots.map((of, slot) => {
+						const { name } = program.settings[of]!;
+						const from = slot * program.slotMinutes;
+						return {
+							...base(group.days, `${slot}`),
+							what: `${clockTime(from)} to ${clockTime(from + program.slotMinutes)}`,
+							shows: capital(name),
+							unit: '',
+							position: of
+						};
+					})
+			);
+	}
+}

@@ -1,0 +1,191 @@
+import type { KeyGrammar } from '../control';
+import { cheapestArborescence } from './arborescence';
+
+/** One field of a group's content: what the display must show and, for counting presses, where on its scale that is. */
+export interface Field {
+	readonly key: string;
+	readonly shows: string;
+	/** Position in steps of the control: minutes / step, degrees / step, the index of a mode. */
+	readonly position: number;
+}
+
+/** What one group of days must hold, in the order the control asks for it. */
+export interface GroupContent {
+	readonly days: readonly number[];
+	readonly fields: readonly Field[];
+}
+
+/** One leg of the route. Groups by index. */
+export type Leg =
+	| { readonly kind: 'type'; readonly group: number }
+	| { readonly kind: 'all-days'; readonly like: number }
+	| { readonly kind: 'copy'; readonly from: number; readonly onto: number }
+	| { readonly kind: 'correct'; readonly group: number; readonly keys: readonly string[] };
+
+/** A way to key a program, and what it takes. */
+export interface Route {
+	readonly legs: readonly Leg[];
+	readonly presses: number;
+	/** Values that a person looks at and sets; copies count one each. */
+	readonly looks: number;
+}
+
+/** A person's pace: seconds a press and seconds a look at the card (start values: domain notes §6). */
+export interface Pace {
+	readonly pressSeconds: number;
+	readonly lookSeconds: number;
+}
+export const startingPace: Pace = { pressSeconds: 0.7, lookSeconds: 2.5 };
+
+/** Minutes that a route takes at a pace. */
+export function routeMinutes(route: Pick<Route, 'presses' | 'looks'>, pace: Pace = startingPace): number {
+	return (route.presses * pace.pressSeconds + route.looks * pace.lookSeconds) / 60;
+}
+
+function changePresses(grammar: KeyGrammar, from: number, to: number): number {
+	const steps = Math.abs(Math.round(to) - Math.round(from)) * grammar.presses.step;
+	return grammar.presses.runsOnAfter === null ? steps : Math.min(steps, grammar.presses.runsOnAfter);
+}
+
+/** Presses to type a whole group: each field shows at first what the like field before it was set to. */
+function typing(grammar: KeyGrammar, content: GroupContent): number {
+	const last = new Map<string, number>();
+	return content.fields.reduce((sum, field) => {
+		const kind = field.key.split('/').at(-1)!;
+		const from = last.get(kind) ?? 0;
+		last.set(kind, field.position);
+		return sum + grammar.presses.field + changePresses(grammar, from, field.position);
+	}, grammar.presses.day);
+}
+
+/** Keys whose values differ between two contents of the same form; null where their fields are not the same. */
+function differences(from: GroupContent, to: GroupContent): string[] | null {
+	if (from.fields.length !== to.fields.length) return null;
+	const differing: string[] = [];
+	for (const [i, field] of to.fields.entries()) {
+		const before = from.fields[i]!;
+		if (before.key !== field.key) return null;
+		if (before.shows !== field.shows) differing.push(field.key);
+	}
+	return differing;
+}
+
+interface Correction {
+	readonly presses: number;
+	readonly keys: readonly string[];
+}
+
+/** What it takes to turn one content into another once it stands in the control. */
+function correcting(grammar: KeyGrammar, from: GroupContent, to: GroupContent): Correction {
+	const keys = differences(from, to);
+	if (keys && keys.length === 0) return { presses: 0, keys };
+	if (!keys || !grammar.correctsSingly)
+		return { presses: typing(grammar, to), keys: to.fields.map((field) => field.key) };
+	const presses = to.fields.reduce((sum, field, i) => {
+		const change = keys.includes(field.key)
+			? changePresses(grammar, from.fields[i]!.position, field.position)
+			: 0;
+		return sum + grammar.presses.field + change;
+	}, grammar.presses.day);
+	return { presses, keys };
+}
+
+const FACTORY = 0;
+/** A look at the card weighs as many presses as it takes time at the starting pace. */
+const LOOK_PRESSES = startingPace.lookSeconds / startingPace.pressSeconds;
+
+/** Every group typed by itself: what the route is measured against. */
+export function typeEverything(grammar: KeyGrammar, groups: readonly GroupContent[]): Route {
+	const frame = grammar.presses.enter + grammar.presses.leave;
+	return {
+		legs: groups.map((_, group) => ({ kind: 'type', group })),
+		presses: groups.reduce((sum, content) => sum + typing(grammar, content), frame),
+		looks: groups.reduce((sum, content) => sum + content.fields.length, 0)
+	};
+}
+
+/**
+ * The cheapest way to key a program: which groups to type, which to make by copying which, which to
+ * put right after a copy. A cheapest directed spanning tree over the factory state, an entry for all
+ * days where the control has one (tried with the content of every group) and the groups; an edge
+ * costs the presses of copying and correcting, and a look at the card for every value touched.
+ */
+export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent[]): Route {
+	const singles = groups.every((group) => group.days.length === 1);
+	const weigh = (presses: number, looks: number) => presses + looks * LOOK_PRESSES;
+	const node = (group: number) => group + 1;
+	const frame = grammar.presses.enter + grammar.presses.leave;
+
+	const solve = (allLike: number | null) => {
+		const count = groups.length + 1 + (allLike === null ? 0 : 1);
+		const all = count - 1;
+		const cost = Array.from({ length: count }, () => new Array<number>(count).fill(Infinity));
+		groups.forEach((to, g) => {
+			// of equally cheap ways the one that begins earlier in the week
+			cost[FACTORY]![node(g)] = weigh(typing(grammar, to), to.fields.length) + g * 1e-6;
+			if (allLike !== null) {
+				const correction = correcting(grammar, groups[allLike]!, to);
+				cost[all]![node(g)] = weigh(correction.presses, correction.keys.length);
+			}
+			if (!grammar.copy || !singles) return;
+			groups.forEach((from, h) => {
+				if (h === g) return;
+				const next = (from.days[0]! + 1) % 7 === to.days[0]!;
+				if (grammar.copy!.onto === 'next-day' && !next) return;
+				const correction = correcting(grammar, from, to);
+				cost[node(h)]![node(g)] = weigh(
+					grammar.copy!.presses + correction.presses,
+					1 + correction.keys.length
+				);
+			});
+		});
+		if (allLike !== null) {
+			const content = groups[allLike]!;
+			cost[FACTORY]![all] = weigh(typing(grammar, content), content.fields.length);
+		}
+		const tree = cheapestArborescence(cost, FACTORY)!;
+		return { tree, allLike, all: allLike === null ? -1 : all };
+	};
+
+	const tries = [solve(null)];
+	if (grammar.allDays && singles) groups.forEach((_, g) => tries.push(solve(g)));
+	const best = tries.reduce((a, b) => (b.tree.cost < a.tree.cost - 1e-9 ? b : a));
+
+	const legs: Leg[] = [];
+	let presses = frame;
+	let looks = 0;
+	const add = (leg: Leg, more: number, seen: number) => {
+		legs.push(leg);
+		presses += more;
+		looks += seen;
+	};
+	const correct = (from: GroupContent, g: number) => {
+		const correction = correcting(grammar, from, groups[g]!);
+		if (correction.keys.length === 0) return;
+		if (correction.keys.length === groups[g]!.fields.length)
+			add({ kind: 'type', group: g }, correction.presses, correction.keys.length);
+		else
+			add({ kind: 'correct', group: g, keys: correction.keys }, correction.presses, correction.keys.length);
+	};
+	const visit = (parent: number) => {
+		const children = best.tree.parents.flatMap((from, to) => (from === parent && to !== FACTORY ? [to] : []));
+		// the entry for all days overwrites every day, so it comes first
+		children.sort((a, b) => Number(b === best.all) - Number(a === best.all));
+		for (const to of children) {
+			if (to === best.all) {
+				const content = groups[best.allLike!]!;
+				add({ kind: 'all-days', like: best.allLike! }, typing(grammar, content), content.fields.length);
+			} else if (parent === FACTORY) {
+				const content = groups[to - 1]!;
+				add({ kind: 'type', group: to - 1 }, typing(grammar, content), content.fields.length);
+			} else if (parent === best.all) correct(groups[best.allLike!]!, to - 1);
+			else {
+				add({ kind: 'copy', from: parent - 1, onto: to - 1 }, grammar.copy!.presses, 1);
+				correct(groups[parent - 1]!, to - 1);
+			}
+			visit(to);
+		}
+	};
+	visit(FACTORY);
+	return { legs, presses, looks };
+}
