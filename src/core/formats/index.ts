@@ -1,3 +1,4 @@
 export * from './jobFile';
 export * from './problem';
 export * from './requests';
+export * from './weekTable';

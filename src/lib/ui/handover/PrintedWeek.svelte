@@ -59,10 +59,10 @@
 			<path d={stepArea(spans, width, height, scale.y)} class="area" />
 			<path d={stepPath(spans, width, scale.y)} class="line" />
 			<line x1="0" x2={width} y1={height} y2={height} class="foot" />
-			{#each times(day) as time (time.x)}
+			{#each times(day) as time, i (i)}
 				<text x={time.x} y="-1" text-anchor={time.anchor} class="time">{time.text}</text>
 			{/each}
-			{#each figures(day) as figure (figure.x)}
+			{#each figures(day) as figure, i (i)}
 				<text x={figure.x} y={figure.y} text-anchor="middle" class="figure">{figure.text}</text>
 			{/each}
 		</g>

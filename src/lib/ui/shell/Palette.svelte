@@ -28,6 +28,7 @@
 			places.push(
 				{ label: 'Week', detail: zone.name, href: `${base}/week` },
 				{ label: 'Key in', detail: zone.name, href: `${base}/key-in` },
+				{ label: 'Read back', detail: zone.name, href: `${base}/read-back` },
 				{ label: 'Hand over', detail: zone.name, href: `${base}/hand-over` }
 			);
 		}

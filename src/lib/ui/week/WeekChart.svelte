@@ -408,7 +408,7 @@
 						{#if row.heldCoolLine}<path d={row.heldCoolLine} class="held-line" />{/if}
 					{/if}
 					{#if shown.misfit}
-						{#each row.misfit as rect (`${rect.x}/${rect.y}`)}
+						{#each row.misfit as rect, i (i)}
 							<rect
 								x={rect.x}
 								y={rect.y}
@@ -425,7 +425,7 @@
 					{#if shown.wanted}
 						<path d={row.line} class="wanted" />
 						{#if row.coolLine}<path d={row.coolLine} class="wanted cool" />{/if}
-						{#each row.letters as letter (letter.x)}
+						{#each row.letters as letter, i (i)}
 							<text x={letter.x} y={letter.y} class="letter" text-anchor="middle">{letter.letter}</text>
 						{/each}
 					{/if}

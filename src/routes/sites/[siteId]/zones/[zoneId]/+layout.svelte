@@ -21,6 +21,7 @@
 				bad: (summary?.coldMinutes ?? 0) > 0
 			},
 			{ id: 'key-in', name: 'Key in', state: summary ? `${summary.done} of ${summary.of}` : '–', bad: false },
+			{ id: 'read-back', name: 'Read back', state: 'against the display', bad: false },
 			{
 				id: 'hand-over',
 				name: 'Hand over',

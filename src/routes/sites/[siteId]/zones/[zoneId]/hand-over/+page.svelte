@@ -24,17 +24,20 @@
 			.sort((a, b) => b.heldC - a.heldC)
 	);
 
-	const off = $derived(
-		misfitSentences(data.misfit, zone.weights, say)
-			.filter((sentence) => sentence.to - sentence.from >= 10)
-			.slice(0, 3)
-			.map((sentence) => {
-				const at = `${dayRange(sentence.days)} ${displayTime(sentence.from, data.options.clock)} to ${displayTime(sentence.to, data.options.clock)}`;
-				return isSwitch
-					? `${at} (${duration(sentence.to - sentence.from)}): ${sentence.cold ? 'off, though it was wanted on' : 'on, though it was not asked for'}`
-					: `${at} (${duration(sentence.to - sentence.from)}): ${sentence.cold ? 'cooler' : 'warmer'} than you asked`;
-			})
-	);
+	/** Said once, also where heating and cooling are off at the same time. */
+	const off = $derived([
+		...new Set(
+			misfitSentences(data.misfit, zone.weights, say)
+				.filter((sentence) => sentence.to - sentence.from >= 10)
+				.slice(0, 3)
+				.map((sentence) => {
+					const at = `${dayRange(sentence.days)} ${displayTime(sentence.from, data.options.clock)} to ${displayTime(sentence.to, data.options.clock)}`;
+					return isSwitch
+						? `${at} (${duration(sentence.to - sentence.from)}): ${sentence.cold ? 'off, though it was wanted on' : 'on, though it was not asked for'}`
+						: `${at} (${duration(sentence.to - sentence.from)}): ${sentence.cold ? 'cooler' : 'warmer'} than you asked`;
+				})
+		)
+	]);
 	const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 	const frost = $derived(levels.find((level) => !isSwitch && level.heldC < 12));
 </script>

@@ -186,7 +186,10 @@
 			<div class="ask">
 				<p class="finished">All in.</p>
 				<p>{data.card.leave}</p>
-				<p>Leave the control on automatic, then read a day or two back against the list.</p>
+				<p>
+					Leave the control on automatic, then
+					<a href="/sites/{data.site.id}/zones/{data.zone.id}/read-back">read it back</a>.
+				</p>
 				<p><a href="/sites/{data.site.id}/zones/{data.zone.id}/hand-over">The customer's page</a></p>
 			</div>
 			<div class="keys">

@@ -29,6 +29,7 @@
 	let selectedDay = $state(0);
 	let shown = $state({ wanted: true, held: true, misfit: true });
 	let all = $state(false);
+	let table = $state(false);
 	let windowHeight = $state(800);
 
 	const zone = $derived(editor.zone);
@@ -106,7 +107,7 @@
 		</p>
 		{#if all && sentences.length > 1}
 			<ul class="sentences" aria-label="Everything that is off">
-				{#each sentences.slice(1) as sentence (sentence.text)}
+				{#each sentences.slice(1) as sentence, i (i)}
 					<li>
 						<span class="swatch {sentence.cold ? 'cold' : 'warm-dots'}" aria-hidden="true"
 						></span>{sentence.text}
@@ -132,6 +133,7 @@
 				</button>
 			</div>
 			<div class="history">
+				<button class="quiet" aria-pressed={table} onclick={() => (table = !table)}>Table</button>
 				<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
 				<button class="quiet" disabled={!editor.canRedo} onclick={() => editor.redo()}>Redo</button>
 			</div>
@@ -139,6 +141,12 @@
 
 		{#if editor.refusal}
 			<p class="signal" role="alert">Not saved. {editor.refusal}</p>
+		{/if}
+
+		{#if table}
+			{#await import('$lib/ui/week/WeekTable.svelte') then { default: WeekTable }}
+				<WeekTable {zone} onchange={(next) => editor.change(next)} />
+			{/await}
 		{/if}
 
 		<WeekChart

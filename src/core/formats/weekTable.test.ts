@@ -1,0 +1,98 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { shippedProfiles, startingLevels } from '../control';
+import { buildWeek, WEEK_MINUTES } from '../week';
+import { daysOf, readWeekTable, timeOfDay, writeWeekTable } from '.';
+
+const levels = startingLevels(shippedProfiles[0]!);
+
+describe('a week as a table', () => {
+	it('written and read again is the same week', () => {
+		const anyWeek = fc
+			.array(
+				fc.record({
+					at: fc.integer({ min: 0, max: WEEK_MINUTES - 1 }),
+					value: fc.constantFrom('comfort', 'eco', 'frost')
+				}),
+				{ minLength: 1, maxLength: 40 }
+			)
+			.map((steps) => buildWeek(steps));
+		fc.assert(
+			fc.property(anyWeek, fc.constantFrom('\t', ';', ','), fc.boolean(), (week, separator, mark) => {
+				const table = writeWeekTable(week, levels).replaceAll('\t', separator);
+				expect(readWeekTable(`${mark ? '\uFEFF' : ''}${table.replaceAll('\n', '\r\n')}`, levels)).toEqual({
+					ok: true,
+					value: week
+				});
+			})
+		);
+	});
+
+	it('is read however a spreadsheet writes it', () => {
+		const table =
+			'Weekday;Start;Level\nMon-Fri;0:00;16\nMon-Fri;6:30 am;C\nMon–Fri;"22,5";Eco\nSat+Sun;0;frost\n';
+		const read = readWeekTable(table, levels);
+		if (!read.ok) throw new Error(read.problem.sentence);
+		expect(read.value.slice(0, 3)).toEqual([
+			{ at: 0, value: 'eco' },
+			{ at: 390, value: 'comfort' },
+			{ at: 1350, value: 'eco' }
+		]);
+		expect(read.value.at(-1)).toEqual({ at: 7200, value: 'frost' });
+	});
+
+	it.each([
+		['6:30', 390],
+		['06:30', 390],
+		['6:30 am', 390],
+		['12:15 am', 15],
+		['6:30 pm', 1110],
+		['6.5', 390],
+		['6,75', 405],
+		['7', 420],
+		['24:00', 1440],
+		['6.30', null],
+		['6.25', null],
+		['25:00', null],
+		['13:00 pm', null],
+		['630', null],
+		['', null]
+	])('time %s is %s', (text, minute) => {
+		expect(timeOfDay(text)).toBe(minute);
+	});
+
+	it('knows days and ranges, round Sunday too', () => {
+		expect(daysOf('Fri–Mon')).toEqual([4, 5, 6, 0]);
+		expect(daysOf('weekdays')).toEqual([0, 1, 2, 3, 4]);
+		expect(daysOf('Tuesday')).toEqual([1]);
+		expect(daysOf('Someday')).toBeNull();
+	});
+
+	it('refuses what is not certain, with line and column', () => {
+		const whole = 'all,00:00,24:00,Eco';
+		const sentence = (table: string) => {
+			const read = readWeekTable(table, levels);
+			return read.ok ? 'read' : read.problem.sentence;
+		};
+		expect(sentence(whole)).toBe('read');
+		expect(sentence('all,00:00,6.30,Eco')).toBe(
+			'Line 1, column To: "6.30" is no certain time; write it like 06:30.'
+		);
+		expect(sentence('Day,From,To,Level\nNoday,00:00,24:00,Eco')).toBe(
+			'Line 2, column Day: "Noday" names no day.'
+		);
+		expect(sentence('all,00:00,24:00,Tepid')).toMatch(
+			/^Line 1, column Level: "Tepid" is none of the levels here/
+		);
+		expect(sentence('all,00:00,08:00,Eco\nall,07:00,24:00,Comfort')).toBe(
+			'Line 2, column From: Monday 07:00 falls inside the stretch before it.'
+		);
+		expect(sentence('all,00:00,08:00,Eco\nall,09:00,24:00,Comfort')).toBe(
+			'Line 2, column From: Monday 08:00–09:00 has no level.'
+		);
+		expect(sentence('all,00:00,08:00,Eco')).toBe('Line 1, column To: Monday 08:00–24:00 has no level.');
+		expect(sentence('Mon-Sat,00:00,24:00,Eco')).toBe('Sunday is missing from the table.');
+		expect(sentence('hello')).toMatch(/expected a heading/);
+		expect(sentence('')).toBe('The table is empty.');
+	});
+});

@@ -1,0 +1,203 @@
+import Papa from 'papaparse';
+import type { Level } from '../control';
+import {
+	clockTime,
+	DAY_MINUTES,
+	DAY_NAMES,
+	DAY_SHORT,
+	joinDays,
+	paint,
+	splitByDay,
+	type Span,
+	type WeekSteps
+} from '../week';
+import type { Read } from './problem';
+
+const HEADER = ['Day', 'From', 'To', 'Level'] as const;
+
+/**
+ * A wanted week as a table for a spreadsheet: one row a stretch, tab-separated, a level by its name.
+ * Read back with {@link readWeekTable} it gives the very same week.
+ */
+export function writeWeekTable(week: WeekSteps<string>, levels: readonly Level[]): string {
+	const nameOf = (id: string) => levels.find((level) => level.id === id)?.name ?? id;
+	const rows = splitByDay(week).flatMap((spans, day) =>
+		spans.map((span) => [DAY_SHORT[day]!, clockTime(span.from), clockTime(span.to), nameOf(span.value)])
+	);
+	return Papa.unparse({ fields: [...HEADER], data: rows }, { delimiter: '\t', newline: '\n' });
+}
+
+/**
+ * Minutes since midnight of a time as people and spreadsheets write it: `06:30`, `6:30 am`, `630` is
+ * refused, `6.5` and `6,5` are hours with a half, `24:00` the end of the day. Null where the meaning
+ * is not certain: `6.30` could be half past six or eighteen past.
+ * @example timeOfDay('6:30 pm') // 1110
+ */
+export function timeOfDay(text: string): number | null {
+	const plain = text.trim().toLowerCase().replace(/\s+/g, ' ');
+	const clock = /^(\d{1,2}):(\d{2})(?::00)? ?(am|pm|a\.m\.|p\.m\.)?$/.exec(plain);
+	if (clock) {
+		const [hour, minute, half] = [Number(clock[1]), Number(clock[2]), clock[3]];
+		if (minute > 59) return null;
+		if (!half) return hour < 24 || (hour === 24 && minute === 0) ? hour * 60 + minute : null;
+		if (hour < 1 || hour > 12) return null;
+		return ((hour % 12) + (half.startsWith('p') ? 12 : 0)) * 60 + minute;
+	}
+	const hourOnly = /^(\d{1,2}) ?(am|pm|h)?$/.exec(plain);
+	if (hourOnly) {
+		const hour = Number(hourOnly[1]);
+		if (hourOnly[2] === 'am' || hourOnly[2] === 'pm')
+			return hour >= 1 && hour <= 12 ? ((hour % 12) + (hourOnly[2] === 'pm' ? 12 : 0)) * 60 : null;
+		return hour <= 24 ? hour * 60 : null;
+	}
+	const decimal = /^(\d{1,2})[.,](0|5|25|75|50|00)$/.exec(plain);
+	// two figures after the point could be minutes, unless they are no minutes at all
+	if (!decimal || decimal[2] === '50' || decimal[2] === '00' || decimal[2] === '25') return null;
+	const minutes = Number(`${decimal[1]}.${decimal[2]}`) * 60;
+	return minutes <= DAY_MINUTES ? minutes : null;
+}
+
+/** The days of a cell: a name, a range (also round Sunday), or every day; null where it names none. */
+export function daysOf(text: string): number[] | null {
+	const plain = text.trim().toLowerCase().replace(/[.]/g, '');
+	if (/^(all|daily|every ?day)$/.test(plain)) return [0, 1, 2, 3, 4, 5, 6];
+	if (/^weekdays?$/.test(plain)) return [0, 1, 2, 3, 4];
+	if (/^weekends?$/.test(plain)) return [5, 6];
+	const one = (word: string) => {
+		const found = DAY_NAMES.findIndex((name) => word.length >= 2 && name.toLowerCase().startsWith(word));
+		return found < 0 ? null : found;
+	};
+	const days: number[] = [];
+	for (const part of plain.split(/\s*[+/&]\s*/)) {
+		const [first, last, more] = part.split(/\s*(?:-|–|—|to)\s*/);
+		const from = one(first ?? '');
+		const to = last === undefined ? from : one(last);
+		if (from === null || to === null || more !== undefined) return null;
+		for (let day = from; ; day = (day + 1) % 7) {
+			days.push(day);
+			if (day === to) break;
+		}
+	}
+	return days;
+}
+
+/** A level by name, letter, id, or a setpoint that exactly one level has (decimal point or comma). */
+export function levelNamed(text: string, levels: readonly Level[]): Level | null {
+	const plain = text.trim().toLowerCase();
+	const byName = levels.filter((level) => level.name.toLowerCase() === plain);
+	if (byName.length === 1) return byName[0]!;
+	const byLetter = levels.find((level) => level.letter.toLowerCase() === plain || level.id === plain);
+	if (byLetter) return byLetter;
+	const figure = /^(\d{1,2})(?:[.,](\d))? ?(?:°|°c|c)?$/.exec(plain);
+	if (!figure) return null;
+	const setpoint = Number(`${figure[1]}.${figure[2] ?? 0}`);
+	const bySetpoint = levels.filter((level) => Math.abs(level.setpointC - setpoint) < 0.05);
+	return bySetpoint.length === 1 ? bySetpoint[0]! : null;
+}
+
+function columnsOf(head: readonly string[]): { day: number; from: number; to: number; level: number } | null {
+	const plain = head.map((cell) => cell.trim().toLowerCase());
+	const find = (...names: string[]) => plain.findIndex((cell) => names.includes(cell));
+	const columns = {
+		day: find('day', 'days', 'weekday'),
+		from: find('from', 'start', 'time', 'begin'),
+		to: find('to', 'end', 'until'),
+		level: find('level', 'setpoint', 'temperature', 'temp', 'state')
+	};
+	return columns.day < 0 || columns.from < 0 || columns.level < 0 ? null : columns;
+}
+
+/**
+ * Reads a week from CSV or from cells pasted out of a spreadsheet: separators comma, semicolon or
+ * tab, a byte-order mark, quotes, day ranges, times as {@link timeOfDay} takes them. The columns are
+ * Day, From, To, Level in any order under a heading, or in that order without one. Without To each row
+ * holds until the day's next. Refused, with line and column: what is not certain, stretches of a day
+ * that overlap, and gaps.
+ */
+export function readWeekTable(text: string, levels: readonly Level[]): Read<WeekSteps<string>> {
+	const refuse = (line: number, column: string, words: string): Read<WeekSteps<string>> => ({
+		ok: false,
+		problem: {
+			path: line > 0 ? `line ${line}, ${column}` : '',
+			sentence: line > 0 ? `Line ${line}, column ${column}: ${words}` : words
+		}
+	});
+	const plain = text.replace(/^\uFEFF/, '');
+	if (plain.length > 200_000) return refuse(0, '', 'The table is too long for a week.');
+	const parsed = Papa.parse<string[]>(plain, {
+		skipEmptyLines: false,
+		delimitersToGuess: ['\t', ';', ',']
+	});
+	const lines = parsed.data
+		.map((cells, index) => ({ cells, line: index + 1 }))
+		.filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
+	const head = lines[0];
+	if (!head) return refuse(0, '', 'The table is empty.');
+	let columns = columnsOf(head.cells);
+	if (columns) lines.shift();
+	else if (daysOf(head.cells[0] ?? '') && head.cells.length >= 3)
+		columns =
+			head.cells.length >= 4 ? { day: 0, from: 1, to: 2, level: 3 } : { day: 0, from: 1, to: -1, level: 2 };
+	else return refuse(head.line, '1', 'expected a heading Day, From, To, Level, or a day.');
+
+	interface Row {
+		readonly line: number;
+		readonly from: number;
+		readonly to: number | null;
+		readonly level: string;
+	}
+	const days: Row[][] = Array.from({ length: 7 }, () => []);
+	for (const { cells, line } of lines) {
+		const cell = (index: number) => (cells[index] ?? '').trim();
+		const on = daysOf(cell(columns.day));
+		if (!on) return refuse(line, 'Day', `"${cell(columns.day)}" names no day.`);
+		const from = timeOfDay(cell(columns.from));
+		if (from === null || from === DAY_MINUTES)
+			return refuse(line, 'From', `"${cell(columns.from)}" is no certain time; write it like 06:30.`);
+		const toText = columns.to < 0 ? '' : cell(columns.to);
+		let to = toText === '' ? null : timeOfDay(toText);
+		if (toText !== '' && to === null)
+			return refuse(line, 'To', `"${toText}" is no certain time; write it like 06:30.`);
+		// 00:00 as an end is the end of the day
+		if (to === 0) to = DAY_MINUTES;
+		if (to !== null && to <= from)
+			return refuse(line, 'To', `${toText} does not come after ${cell(columns.from)}.`);
+		const level = levelNamed(cell(columns.level), levels);
+		if (!level)
+			return refuse(
+				line,
+				'Level',
+				`"${cell(columns.level)}" is none of the levels here (${levels.map((one) => one.name).join(', ')}).`
+			);
+		for (const day of on) days[day]!.push({ line, from, to, level: level.id });
+	}
+
+	const shapes: Span<string>[][] = [];
+	for (const [day, rows] of days.entries()) {
+		rows.sort((a, b) => a.from - b.from);
+		const name = DAY_NAMES[day]!;
+		if (rows.length === 0) return refuse(0, '', `${name} is missing from the table.`);
+		let shape: readonly Span<string>[] = [{ from: 0, to: DAY_MINUTES, value: '' }];
+		let reached = 0;
+		for (const [i, row] of rows.entries()) {
+			const next = rows[i + 1];
+			if (next && next.from === row.from)
+				return refuse(
+					next.line,
+					'From',
+					`${name} ${clockTime(row.from)} is there twice, also in line ${row.line}.`
+				);
+			const to = row.to ?? next?.from ?? DAY_MINUTES;
+			if (row.from < reached)
+				return refuse(row.line, 'From', `${name} ${clockTime(row.from)} falls inside the stretch before it.`);
+			if (row.from > reached)
+				return refuse(row.line, 'From', `${name} ${clockTime(reached)}–${clockTime(row.from)} has no level.`);
+			shape = paint(shape, row.from, to, row.level);
+			reached = to;
+		}
+		if (reached < DAY_MINUTES)
+			return refuse(rows.at(-1)!.line, 'To', `${name} ${clockTime(reached)}–24:00 has no level.`);
+		shapes.push([...shape]);
+	}
+	return { ok: true, value: joinDays(shapes) };
+}

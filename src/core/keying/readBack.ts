@@ -1,0 +1,185 @@
+import { celsiusToFahrenheit, type ControlOptions, type ControlProfile, type Program } from '../control';
+import { DAY_MINUTES } from '../week';
+import { programItems, type GroupItems, type Planned } from './cardItems';
+
+/** What the display was read to show, by item id; what is not there was not read. */
+export type Readings = Readonly<Record<string, string>>;
+
+/** One group of days as it should be read back. */
+export interface ReadBackGroup {
+	readonly section: string;
+	readonly aside: string;
+	readonly fields: readonly {
+		readonly id: string;
+		readonly what: string;
+		readonly shows: string;
+		readonly unit: string;
+	}[];
+}
+
+/** A difference explained by one slip, or left as it is. */
+export interface Slip {
+	readonly kind:
+		'wrong-unit' | 'other-day' | 'swapped-days' | 'shifted-slots' | 'am-pm' | 'swapped-periods' | 'single';
+	readonly sentence: string;
+	/** Ids of the values to key again. */
+	readonly ids: readonly string[];
+}
+
+/** Every value of a program as the display must show it, group by group, setpoints of the week first. */
+export function readBackGroups(
+	profile: ControlProfile,
+	options: ControlOptions,
+	program: Program
+): ReadBackGroup[] {
+	const { settings, groups } = programItems(profile, options, program);
+	const field = ({ id, what, shows, unit }: Planned) => ({ id, what, shows, unit });
+	return [
+		...(settings.length > 0
+			? [{ section: 'Settings', aside: 'once, for the whole week', fields: settings.map(field) }]
+			: []),
+		...groups.map((group) => ({ section: group.section, aside: group.aside, fields: group.items.map(field) }))
+	];
+}
+
+const read = (readings: Readings, item: Planned) => readings[item.id] ?? item.shows;
+const differing = (group: GroupItems, readings: Readings) =>
+	group.items.filter((item) => read(readings, item) !== item.shows);
+
+/** Minutes since midnight of a time as a display shows it; null for anything else. */
+function minutesOf(shown: string): number | null {
+	const match = /^(\d{1,2}):(\d{2})(?: (am|pm))?$/.exec(shown.trim());
+	if (!match) return null;
+	const hour = Number(match[1]);
+	const inDay = match[3] ? (hour % 12) + (match[3] === 'pm' ? 12 : 0) : hour;
+	return inDay * 60 + Number(match[2]);
+}
+
+/** Whether a group reads as another group's plan, field by field. */
+function readsAs(group: GroupItems, other: GroupItems, readings: Readings): boolean {
+	return (
+		group.items.length === other.items.length &&
+		group.items.every((item, i) => read(readings, item) === other.items[i]!.shows)
+	);
+}
+
+function shiftedBy(group: GroupItems, readings: Readings): number | null {
+	for (const shift of [1, -1]) {
+		const inside = group.items.slice(Math.max(0, shift), group.items.length + Math.min(0, shift));
+		const fits = inside.every((item) => {
+			const i = group.items.indexOf(item);
+			return read(readings, item) === group.items[i - shift]!.shows;
+		});
+		if (fits) return shift;
+	}
+	return null;
+}
+
+function swappedPeriods(group: GroupItems, wrong: readonly Planned[], readings: Readings): string | null {
+	const periodOf = (item: Planned) => item.id.slice(group.prefix.length).split('/')[0]!;
+	const periods = [...new Set(wrong.map(periodOf))];
+	if (periods.length !== 2) return null;
+	const [a, b] = periods.map((period) => group.items.filter((item) => periodOf(item) === period));
+	const crossed =
+		a!.length === b!.length &&
+		a!.every((item, i) => read(readings, item) === b![i]!.shows && read(readings, b![i]!) === item.shows);
+	return crossed ? `${a![0]!.what.split(',')[0]} and ${b![0]!.what.split(',')[0]}` : null;
+}
+
+/**
+ * Compares what was read from the display with the plan and explains the differences: each by one
+ * slip where one slip explains all of a day, else value by value. Nothing differs: an empty list.
+ */
+export function explainReadBack(
+	profile: ControlProfile,
+	options: ControlOptions,
+	program: Program,
+	readings: Readings
+): Slip[] {
+	const { settings, groups } = programItems(profile, options, program);
+	const slips: Slip[] = [];
+	const explained = new Set<string>();
+	const add = (kind: Slip['kind'], sentence: string, items: readonly Planned[]) => {
+		slips.push({ kind, sentence, ids: items.map((item) => item.id) });
+		items.forEach((item) => explained.add(item.id));
+	};
+
+	const temperatures = [...settings, ...groups.flatMap((group) => group.items)].filter((item) =>
+		item.unit.startsWith('°')
+	);
+	const wrongTemperatures = temperatures.filter((item) => read(readings, item) !== item.shows);
+	const inOtherUnit = (item: Planned) => {
+		const shown = Number(read(readings, item));
+		const planned = Number(item.shows);
+		const other = options.unit === 'C' ? celsiusToFahrenheit(planned) : ((planned - 32) * 5) / 9;
+		return Number.isFinite(shown) && Math.abs(shown - other) <= 0.6;
+	};
+	if (wrongTemperatures.length > 0 && wrongTemperatures.every(inOtherUnit)) {
+		const other = options.unit === 'C' ? '°F' : '°C';
+		add(
+			'wrong-unit',
+			`The control shows ${other}: set its unit to °${options.unit} and key the week again.`,
+			wrongTemperatures
+		);
+	}
+
+	const wrongGroups = groups.filter((group) =>
+		differing(group, readings).some((item) => !explained.has(item.id))
+	);
+	for (const group of wrongGroups) {
+		const wrong = differing(group, readings).filter((item) => !explained.has(item.id));
+		if (wrong.length === 0) continue;
+		const twin = groups.find((other) => other !== group && readsAs(group, other, readings));
+		if (twin && readsAs(twin, group, readings)) {
+			add(
+				'swapped-days',
+				`${group.section} and ${twin.section} are swapped: each holds the other's program.`,
+				[...wrong, ...differing(twin, readings)]
+			);
+			continue;
+		}
+		if (twin) {
+			const sentence = `${group.section} holds ${twin.section}'s program: it was copied, or the copy was not put right.`;
+			add('other-day', sentence, wrong);
+			continue;
+		}
+		const shift = program.form === 'slots' && wrong.length > 1 ? shiftedBy(group, readings) : null;
+		if (shift !== null) {
+			const words = shift > 0 ? 'late: a slot was keyed twice' : 'early: a slot was passed over';
+			add(
+				'shifted-slots',
+				`${group.section} runs one slot ${words}. The day is to be keyed again from there.`,
+				wrong
+			);
+			continue;
+		}
+		const halfDayOff = wrong.filter((item) => {
+			const [shown, planned] = [minutesOf(read(readings, item)), minutesOf(item.shows)];
+			return shown !== null && planned !== null && Math.abs(shown - planned) === DAY_MINUTES / 2;
+		});
+		if (halfDayOff.length > 0) {
+			const each = halfDayOff.map(
+				(item) => `${item.what} shows ${read(readings, item)}, must show ${item.shows}`
+			);
+			add('am-pm', `${group.section}: morning for afternoon. ${each.join('; ')}.`, halfDayOff);
+		}
+		const rest = wrong.filter((item) => !explained.has(item.id));
+		const swapped = rest.length > 0 ? swappedPeriods(group, rest, readings) : null;
+		if (swapped) {
+			add('swapped-periods', `${group.section}: ${swapped} are swapped.`, rest);
+			continue;
+		}
+		for (const item of rest)
+			add(
+				'single',
+				`${group.section}, ${item.what}: shows ${read(readings, item)}, must show ${item.shows}${item.unit}.`,
+				[item]
+			);
+	}
+	for (const item of settings)
+		if (!explained.has(item.id) && read(readings, item) !== item.shows)
+			add('single', `${item.what}: shows ${read(readings, item)}, must show ${item.shows}${item.unit}.`, [
+				item
+			]);
+	return slips;
+}

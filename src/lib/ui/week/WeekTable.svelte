@@ -1,0 +1,131 @@
+<script lang="ts">
+	import { readWeekTable, writeWeekTable } from '$core/formats';
+	import { wantedWeek, withWanted, type Zone } from '$core/plan';
+	import { sameWeek } from '$core/week';
+
+	let { zone, onchange }: { zone: Zone; onchange: (zone: Zone) => void } = $props();
+
+	const written = $derived(writeWeekTable(wantedWeek(zone), zone.levels));
+	let typed = $state<string | null>(null);
+	let said = $state<{ bad: boolean; words: string } | null>(null);
+	let picker = $state<HTMLInputElement>();
+	const text = $derived(typed ?? written);
+
+	function take() {
+		const read = readWeekTable(text, zone.levels);
+		if (!read.ok) {
+			said = { bad: true, words: read.problem.sentence };
+			return;
+		}
+		typed = null;
+		if (sameWeek(read.value, wantedWeek(zone))) {
+			said = { bad: false, words: 'The table says what is drawn already.' };
+			return;
+		}
+		onchange(withWanted(zone, read.value));
+		said = { bad: false, words: 'Taken. Undo brings the week before back.' };
+	}
+
+	async function copy() {
+		try {
+			await navigator.clipboard.writeText(text);
+			said = { bad: false, words: 'Copied; paste it into a spreadsheet.' };
+		} catch {
+			said = {
+				bad: true,
+				words: 'The browser keeps the clipboard to itself: mark the table and copy it by hand.'
+			};
+		}
+	}
+
+	async function open(file: File | undefined) {
+		if (!file) return;
+		if (file.size > 200_000) {
+			said = { bad: true, words: `${file.name} is too large for one week.` };
+			return;
+		}
+		typed = await file.text();
+		take();
+	}
+</script>
+
+<section aria-label="The wanted week as a table">
+	<textarea
+		class="mono"
+		rows="12"
+		spellcheck="false"
+		aria-label="Table of the wanted week: day, from, to, level"
+		value={text}
+		oninput={(event) => {
+			typed = event.currentTarget.value;
+			said = null;
+		}}></textarea>
+	<div class="side">
+		<p class="soft">
+			One row a stretch: day, from, to, level. Type, or paste cells from a spreadsheet; days can be ranges
+			(Mon-Fri), levels a name, a letter or a setpoint.
+		</p>
+		<div class="keys">
+			<button class="quiet" onclick={take} disabled={typed === null}>Use this table</button>
+			<button class="quiet" onclick={copy}>Copy</button>
+			<button class="quiet" onclick={() => picker?.click()}>Open a CSV file</button>
+			{#if typed !== null}
+				<button
+					class="quiet"
+					onclick={() => {
+						typed = null;
+						said = null;
+					}}>As drawn</button
+				>
+			{/if}
+			<input
+				class="out-of-sight"
+				type="file"
+				accept=".csv,.txt,.tsv,text/csv,text/plain"
+				tabindex="-1"
+				aria-label="CSV file of a week"
+				bind:this={picker}
+				onchange={(event) => {
+					void open(event.currentTarget.files?.[0]);
+					event.currentTarget.value = '';
+				}}
+			/>
+		</div>
+		{#if said}<p role="alert" class:signal={said.bad}>{said.words}</p>{/if}
+	</div>
+</section>
+
+<style>
+	section {
+		display: grid;
+		grid-template-columns: minmax(0, 26rem) minmax(0, 1fr);
+		gap: 1rem;
+		margin: 0.5rem 0 0.75rem;
+	}
+	textarea {
+		width: 100%;
+		padding: 0.5rem;
+		border: 1px solid var(--rule);
+		background: var(--sheet);
+		color: inherit;
+		font-size: 0.95rem;
+		line-height: 1.4;
+		tab-size: 8;
+		resize: vertical;
+	}
+	.side {
+		display: flex;
+		flex-direction: column;
+		gap: 0.6rem;
+	}
+	.keys {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+	}
+	@media (max-width: 860px) {
+		section {
+			grid-template-columns: 1fr;
+		}
+	}
+</style>

@@ -1,0 +1,93 @@
+import { expect, open, saved, test } from './bench';
+
+test('a table pasted from a spreadsheet becomes the week, and comes out as it went in', async ({
+	page,
+	installation
+}) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Osier Lane/ }).click();
+	await page.locator('tbody th a').first().click();
+	await page.waitForLoadState('networkidle');
+	await page.getByRole('button', { name: 'Table' }).click();
+	const table = page.getByLabel('Table of the wanted week: day, from, to, level');
+	const before = await table.inputValue();
+	expect(before.split('\n')[0]).toBe('Day\tFrom\tTo\tLevel');
+
+	await table.fill(
+		'Mon-Fri;0:00;16:00;E\nMon-Fri;4 pm;8:30 pm;20,0\nMon-Fri;20:30;24:00;Closed\nSat+Sun;00:00;24:00;15'
+	);
+	await page.getByRole('button', { name: 'Use this table' }).click();
+	await expect(page.getByRole('slider', { name: 'Friday, change 1', exact: true })).toHaveAttribute(
+		'aria-valuetext',
+		/^16:00 to Open/
+	);
+	await expect(page.getByText('This control holds the week exactly, with 5+2.')).toBeVisible();
+
+	await table.fill('Mon-Fri;0:00;16.30;E');
+	await page.getByRole('button', { name: 'Use this table' }).click();
+	await expect(page.getByRole('alert')).toHaveText(
+		'Line 1, column To: "16.30" is no certain time; write it like 06:30.'
+	);
+
+	await table.fill(before);
+	await page.getByRole('button', { name: 'Use this table' }).click();
+	await saved(page);
+	await expect(table).toHaveValue(before);
+});
+
+const families = [
+	'Main hall',
+	'Council office',
+	'Registrar',
+	'Wash room floor',
+	'Crèche floor',
+	'Porter, panel heater',
+	'Upper flat',
+	'Archive',
+	'Chamber, line voltage',
+	'Lower flat',
+	'Boiler, heating',
+	'Boiler, hot water',
+	'Meter room'
+];
+
+test('each family: a slip planted in the read-back is found, and the card asks for it alone', async ({
+	page,
+	installation
+}) => {
+	test.setTimeout(240_000);
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Kelter Court/ }).click();
+	await expect(page.locator('tbody th .name')).toHaveText(families);
+	const links = await page
+		.locator('tbody th a')
+		.evaluateAll((all) => all.map((a) => a.getAttribute('href')!));
+	for (const link of links) {
+		await page.goto(link.replace(/week$/, 'key-in'), { waitUntil: 'networkidle' });
+		const status = page.locator('main').getByRole('status');
+		const all = Number(/of (\d+)/.exec(await status.innerText())![1]);
+		for (let i = 1; i <= all; i++) await page.keyboard.press('Enter');
+		await expect(page.getByText('All in.')).toBeVisible();
+		await saved(page);
+
+		await page.goto(link.replace(/week$/, 'read-back'), { waitUntil: 'networkidle' });
+		const field = page.locator('.fields input').last();
+		const planned = await field.inputValue();
+		const wrong = /^\d\d:\d\d$/.test(planned) ? '03:33' : planned === '77' ? '78' : '77';
+		await field.fill(wrong);
+		await field.press('Enter');
+		await field.blur();
+		await expect(page.locator('.slips li')).toHaveCount(1);
+		await expect(page.locator('.slips li')).toContainText(wrong);
+		await saved(page);
+		await page.getByRole('link', { name: 'the short card' }).click();
+		await expect(page.locator('.value')).toContainText(planned);
+		await page.keyboard.press('Enter');
+		await saved(page);
+		await page.goto(link.replace(/week$/, 'hand-over'), { waitUntil: 'networkidle' });
+		const pdf = await page.pdf({ preferCSSPageSize: true });
+		expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+	}
+});
