@@ -70,6 +70,17 @@ await shot('key-in-phone', phone, 'dark', async (page) => {
 	for (let i = 0; i < 10; i++) await page.keyboard.press('Enter');
 });
 await shot('key-in', desk, 'light', (page) => zoneView(page, 'Tallow', 'Bindery', 'key-in'));
+await shot('week-heat-and-cool', desk, 'light', (page) => zoneView(page, 'Kelter', 'Council office', 'week'));
+await shot('week-table', desk, 'light', async (page) => {
+	await zoneView(page, 'Osier', 'Reading room', 'week');
+	await page.getByRole('button', { name: 'Table' }).click();
+});
+await shot('read-back', desk, 'light', async (page) => {
+	await zoneView(page, 'Kelter', 'Registrar', 'read-back');
+	const weekday = page.getByLabel('Mon–Fri, step 2, time', { exact: true });
+	await weekday.fill('00:00');
+	await weekday.press('Tab');
+});
 await shot('hand-over', { width: 1280, height: 1250 }, 'light', (page) =>
 	zoneView(page, 'Tallow', 'Bindery', 'hand-over')
 );

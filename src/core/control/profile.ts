@@ -165,6 +165,8 @@ export const profileSchema = z
 			.strictObject({ deadBandK: z.number().min(0.5).max(10), maxC: z.number().min(15).max(60) })
 			.nullable()
 			.default(null),
+		/** Whether the control learns to start before the time keyed, so that no lead is to be typed. */
+		startsEarly: z.boolean().default(false),
 		/** Whether the control can be set to hold one setpoint and no program. */
 		canBePlain: z.boolean().default(false),
 		clockFormats: z.array(z.enum(['24', '12'])).min(1),

@@ -120,6 +120,7 @@ export function writeJobFile(job: Job): string {
 			})),
 			wanted: zone.wanted,
 			weights: zone.weights,
+			lead: zone.lead,
 			grouping: zone.grouping,
 			keyed: Object.fromEntries(Object.entries(zone.keyed).sort(([a], [b]) => (a < b ? -1 : 1)))
 		}))

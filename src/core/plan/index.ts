@@ -1,2 +1,3 @@
+export * from './lead';
 export * from './site';
 export * from './zone';

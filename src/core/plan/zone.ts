@@ -11,6 +11,7 @@ import {
 	type ControlProfile,
 	type Level
 } from '../control';
+import { applyLead, leadSchema, noLead, type Target } from './lead';
 import { buildWeek, constantWeek, mapWeek, WEEK_MINUTES, type WeekSteps } from '../week';
 
 /** The wanted week in a file: level names by week minute (Monday 00:00 = 0), each holding until the next, over Sunday midnight too. */
@@ -59,6 +60,8 @@ export const zoneSchema = z
 		weights: z
 			.strictObject({ cold: weight, warm: weight })
 			.refine((weights) => weights.cold + weights.warm > 0, 'cannot both be nought'),
+		/** When the setpoint moves before the need. */
+		lead: leadSchema.default(noLead),
 		/** The chosen day grouping; null leaves the choice to the fit. */
 		grouping: slug.nullable()
 	})
@@ -91,14 +94,19 @@ export function levelOf(zone: Pick<Zone, 'levels'>, id: string): Level {
 	return level;
 }
 
-/** The week the setpoint should follow, in °C (0/1 on a switch): the wanted week, no lead applied. */
-export function targetWeek(zone: Zone): WeekSteps<number> {
-	return mapWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC);
+/** The week the setpoint should follow, of level ids: the wanted week after lead and early stop. */
+export function target(zone: Zone): Target {
+	return applyLead(wantedWeek(zone), zone.lead, (id) => levelOf(zone, id).setpointC);
 }
 
-/** The week the cooling setpoint should follow, in °C; a level without one asks for no cooling. */
+/** The target week in °C (0/1 on a switch). */
+export function targetWeek(zone: Zone): WeekSteps<number> {
+	return mapWeek(target(zone).week, (id) => levelOf(zone, id).setpointC);
+}
+
+/** The target week of the cooling setpoint, in °C; a level without one asks for no cooling. */
 export function coolingTargetWeek(zone: Zone, profile: ControlProfile): WeekSteps<number> {
-	return mapWeek(wantedWeek(zone), (id) => wantedCooling(levelOf(zone, id), profile));
+	return mapWeek(target(zone).week, (id) => wantedCooling(levelOf(zone, id), profile));
 }
 
 /** A new zone on a control: its starting levels, a plain week of the lower level, nothing chosen. */
@@ -114,6 +122,7 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 			levels,
 			wanted: [],
 			weights: { cold: 4, warm: 1 },
+			lead: noLead,
 			grouping: null
 		},
 		constantWeek(resting.id)

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { displaySetpoint, timeStep, type ControlProfile } from '$core/control';
 	import { isShort, type ZoneFit } from '$core/fit';
-	import { clockTime, DAY_NAMES, DAY_SHORT, duration, firstAlike, splitByDay } from '$core/week';
-	import { levelOf, wantedWeek, type Zone } from '$core/plan';
+	import { clockTime, DAY_NAMES, DAY_SHORT, duration, firstAlike, sameWeek, splitByDay } from '$core/week';
+	import { levelOf, target, wantedWeek, type Zone } from '$core/plan';
 	import { heightScale, minuteAt, misfitRects, stepArea, stepPath, timeX } from './geometry';
 	import {
 		carriedInto,
@@ -80,6 +80,15 @@
 				)
 			: null
 	);
+	/** What the setpoint should follow, where a lead or an early stop makes it other than the wanted week. */
+	const led = $derived(target(zone).week);
+	const followed = $derived(
+		sameWeek(led, wantedWeek(zone))
+			? wanted
+			: splitByDay(led).map((spans) =>
+					spans.map((span) => ({ ...span, value: setpointOf(zone, span.value) }))
+				)
+	);
 	const heldCool = $derived(fit?.chosen.heldCool ? splitByDay(fit.chosen.heldCool) : null);
 	const held = $derived(fit ? splitByDay(fit.chosen.held) : null);
 	const alike = $derived(firstAlike(wantedWeek(zone)));
@@ -88,12 +97,13 @@
 		wanted.map((spans, day) => ({
 			day,
 			line: stepPath(spans, width, scale.y),
+			targetLine: followed === wanted ? '' : stepPath(followed[day]!, width, scale.y),
 			heldArea: held ? stepArea(held[day]!, width, height, scale.y) : '',
 			heldLine: held ? stepPath(held[day]!, width, scale.y) : '',
 			coolLine: wantedCool ? stepPath(wantedCool[day]!, width, scale.y) : '',
 			heldCoolLine: heldCool ? stepPath(heldCool[day]!, width, scale.y) : '',
 			misfit: [
-				...(held ? misfitRects(spans, held[day]!, width, scale.y) : []),
+				...(held ? misfitRects(followed[day]!, held[day]!, width, scale.y) : []),
 				...(wantedCool && heldCool
 					? misfitRects(wantedCool[day]!, heldCool[day]!, width, scale.y).map((rect) => ({
 							...rect,
@@ -422,6 +432,7 @@
 					{#if scale.breakAt !== null}
 						<path d="M-5 {scale.breakAt + 2}l4 -4m-2 6l4 -4" class="break" />
 					{/if}
+					{#if row.targetLine}<path d={row.targetLine} class="target" />{/if}
 					{#if shown.wanted}
 						<path d={row.line} class="wanted" />
 						{#if row.coolLine}<path d={row.coolLine} class="wanted cool" />{/if}
@@ -588,6 +599,13 @@
 		stroke: var(--ink);
 		stroke-width: 2.4;
 		stroke-linejoin: miter;
+		pointer-events: none;
+	}
+	.target {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 1.4;
+		stroke-dasharray: 2 3;
 		pointer-events: none;
 	}
 	.wanted.cool {

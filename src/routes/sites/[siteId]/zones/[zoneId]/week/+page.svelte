@@ -6,6 +6,7 @@
 	import { onControl } from '$core/plan';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
 	import Groupings from '$lib/ui/week/Groupings.svelte';
+	import LeadChoice from '$lib/ui/week/LeadChoice.svelte';
 	import Levels from '$lib/ui/week/Levels.svelte';
 	import WeekChart from '$lib/ui/week/WeekChart.svelte';
 	import type { RiserPlace } from '$lib/ui/week/weekEdits';
@@ -200,6 +201,7 @@
 				>
 			</p>
 		</section>
+		<LeadChoice {zone} {profile} onchange={(next) => editor.change(next)} />
 		<section>
 			<h2>Its control</h2>
 			<label>

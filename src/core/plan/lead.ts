@@ -1,0 +1,85 @@
+import { z } from 'zod';
+import { buildWeek, spansOf, WEEK_MINUTES, wrapWeek, type Step, type WeekSteps } from '../week';
+
+/**
+ * When the setpoint rises before a warmer level is wanted. The schools that need no physics: at the
+ * time of need; a fixed time before (half an hour is common practice); not at all, because the
+ * control starts early by itself. `stopMinutes`: falls come earlier by that.
+ */
+export const leadSchema = z.strictObject({
+	school: z.enum(['at-need', 'fixed', 'control']),
+	/** Minutes before the need; counts only with the fixed school. */
+	minutes: z.int().min(0).max(720),
+	stopMinutes: z.int().min(0).max(240)
+});
+export type Lead = z.infer<typeof leadSchema>;
+
+/** The lead a new zone has: none. */
+export const noLead: Lead = { school: 'at-need', minutes: 30, stopMinutes: 0 };
+
+/** A rise whose lead was cut short, because the room had only just been let cool: week minute of the need, minutes given. */
+export interface ShortLead {
+	readonly at: number;
+	readonly givenMinutes: number;
+}
+
+/** The week the setpoint should follow, and the leads that were cut. */
+export interface Target {
+	readonly week: WeekSteps<string>;
+	readonly short: readonly ShortLead[];
+}
+
+/** Minutes from one week minute forward to another, round Sunday. */
+const ahead = (from: number, to: number) => wrapWeek(to - from);
+
+/**
+ * The target week of a wanted week of level ids. A rise wanted at t begins `minutes` before it, but
+ * never before the last fall: there the setback is dropped and the lead reported as short. Leads that
+ * overlap merge: at every minute the warmest wins. A fall comes `stopMinutes` earlier, but not before
+ * the change that led to it. `setpointOf` gives a level's setpoint in °C (0/1 on a switch).
+ */
+export function applyLead(
+	wanted: WeekSteps<string>,
+	lead: Lead,
+	setpointOf: (level: string) => number
+): Target {
+	const minutes = lead.school === 'fixed' ? lead.minutes : 0;
+	if (wanted.length < 2 || (minutes === 0 && lead.stopMinutes === 0)) return { week: wanted, short: [] };
+	const before = (i: number) => wanted[(i + wanted.length - 1) % wanted.length]!;
+	const rises = (i: number) => setpointOf(wanted[i]!.value) > setpointOf(before(i).value);
+
+	const early: Step<string>[] = wanted.map((step, i) => {
+		if (rises(i)) return step;
+		return { ...step, at: wrapWeek(step.at - Math.min(lead.stopMinutes, ahead(before(i).at, step.at) - 1)) };
+	});
+	const cooled = buildWeek(early);
+
+	const short: ShortLead[] = [];
+	const raised: { from: number; length: number; value: string }[] = [];
+	wanted.forEach((step, i) => {
+		if (!rises(i) || minutes === 0) return;
+		let room = WEEK_MINUTES - 1;
+		for (let back = 1; back <= wanted.length; back++) {
+			const j = (i + wanted.length - back) % wanted.length;
+			if (rises(j)) continue;
+			room = ahead(early[j]!.at, step.at) || room;
+			break;
+		}
+		const given = Math.min(minutes, room);
+		if (given < minutes) short.push({ at: step.at, givenMinutes: given });
+		raised.push({ from: wrapWeek(step.at - given), length: given, value: step.value });
+	});
+
+	const marks = new Set<number>([0]);
+	for (const span of spansOf(cooled)) marks.add(span.from);
+	for (const lift of raised) marks.add(lift.from).add(wrapWeek(lift.from + lift.length));
+	const rulingAt = (minute: number) => {
+		const spans = spansOf(cooled);
+		let value = spans.find((span) => span.from <= minute && minute < span.to)!.value;
+		for (const lift of raised)
+			if (ahead(lift.from, minute) < lift.length && setpointOf(lift.value) > setpointOf(value))
+				value = lift.value;
+		return value;
+	};
+	return { week: buildWeek([...marks].map((at) => ({ at, value: rulingAt(at) }))), short };
+}
