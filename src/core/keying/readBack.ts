@@ -161,7 +161,7 @@ export function explainReadBack(
 			const each = halfDayOff.map(
 				(item) => `${item.what} shows ${read(readings, item)}, must show ${item.shows}`
 			);
-			add('am-pm', `${group.section}: morning for afternoon. ${each.join('; ')}.`, halfDayOff);
+			add('am-pm', `${group.section}: morning for afternoon: ${each.join('; ')}.`, halfDayOff);
 		}
 		const rest = wrong.filter((item) => !explained.has(item.id));
 		const swapped = rest.length > 0 ? swappedPeriods(group, rest, readings) : null;

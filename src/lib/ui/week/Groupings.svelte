@@ -64,7 +64,7 @@
 			{/if}
 			<span class="fact">
 				<span class="soft">to key</span>
-				<span class="mono">{costs[i]!.values} values, {Math.max(1, Math.round(costs[i]!.minutes))} min</span>
+				<span class="mono">{costs[i]!.values} in {Math.max(1, Math.round(costs[i]!.minutes))} min</span>
 			</span>
 		</button>
 	{/each}
@@ -72,7 +72,8 @@
 		<p class="name">What it costs</p>
 		<p class="soft">{cost}</p>
 		<p class="soft proof">
-			Proved best of {chosen.searched.candidateTimes} times × {chosen.searched.setpoints}
+			Typing all: {chosen.valuesToKey} values. Proved best of {chosen.searched.candidateTimes} times × {chosen
+				.searched.setpoints}
 			{isSwitch ? 'states' : 'setpoints'}.
 		</p>
 	</div>
@@ -124,6 +125,9 @@
 	}
 	.fact {
 		line-height: 1.35;
+	}
+	.fact .soft:first-child {
+		white-space: nowrap;
 	}
 	.fact .mono {
 		font-size: 0.9rem;
