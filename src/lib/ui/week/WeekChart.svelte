@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { displaySetpoint, timeStep, type ControlProfile } from '$core/control';
-	import { isShort, type ZoneFit } from '$core/fit';
-	import { clockTime, DAY_NAMES, DAY_SHORT, duration, firstAlike, sameWeek, splitByDay } from '$core/week';
-	import { levelOf, target, wantedWeek, type Zone } from '$core/plan';
-	import { heightScale, minuteAt, misfitRects, stepArea, stepPath, timeX } from './geometry';
+	import type { ZoneFit } from '$core/fit';
+	import { clockTime, DAY_NAMES, DAY_SHORT } from '$core/week';
+	import { levelOf, type Zone } from '$core/plan';
+	import DayMarks from './DayMarks.svelte';
+	import { minuteAt, timeX } from './geometry';
+	import { drawnWeek } from './weekRows';
 	import {
-		carriedInto,
 		dayShapes,
 		middleOfTread,
 		placeAfterMove,
@@ -14,7 +15,6 @@
 		riserCleared,
 		riserMoved,
 		risersOf,
-		setpointOf,
 		steppedLevel,
 		treadSet,
 		type RiserPlace
@@ -61,107 +61,10 @@
 	const step = $derived(timeStep(profile));
 
 	const setpoints = $derived(zone.levels.map((level) => level.setpointC));
-	/** Cooling setpoints in this week, on a control that cools; a level without one asks for no cooling. */
-	const cools = $derived(
-		profile.cooling ? zone.levels.flatMap((level) => (level.coolC === null ? [] : [level.coolC])) : []
-	);
-	const scale = $derived(heightScale([...setpoints, ...cools], height));
 	const shapes = $derived(dayShapes(zone));
-	const wanted = $derived(
-		shapes.map((shape) => shape.map((span) => ({ ...span, value: setpointOf(zone, span.value) })))
-	);
-	const wantedCool = $derived(
-		profile.cooling
-			? shapes.map((shape) =>
-					shape.map((span) => ({
-						...span,
-						value: Math.min(levelOf(zone, span.value).coolC ?? Infinity, Math.max(...cools, ...setpoints))
-					}))
-				)
-			: null
-	);
-	/** What the setpoint should follow, where a lead or an early stop makes it other than the wanted week. */
-	const led = $derived(target(zone).week);
-	const followed = $derived(
-		sameWeek(led, wantedWeek(zone))
-			? wanted
-			: splitByDay(led).map((spans) =>
-					spans.map((span) => ({ ...span, value: setpointOf(zone, span.value) }))
-				)
-	);
-	const heldCool = $derived(fit?.chosen.heldCool ? splitByDay(fit.chosen.heldCool) : null);
-	const held = $derived(fit ? splitByDay(fit.chosen.held) : null);
-	const alike = $derived(firstAlike(wantedWeek(zone)));
-
-	const rows = $derived(
-		wanted.map((spans, day) => ({
-			day,
-			line: stepPath(spans, width, scale.y),
-			targetLine: followed === wanted ? '' : stepPath(followed[day]!, width, scale.y),
-			heldArea: held ? stepArea(held[day]!, width, height, scale.y) : '',
-			heldLine: held ? stepPath(held[day]!, width, scale.y) : '',
-			coolLine: wantedCool ? stepPath(wantedCool[day]!, width, scale.y) : '',
-			heldCoolLine: heldCool ? stepPath(heldCool[day]!, width, scale.y) : '',
-			misfit: [
-				...(held ? misfitRects(followed[day]!, held[day]!, width, scale.y) : []),
-				...(wantedCool && heldCool
-					? misfitRects(wantedCool[day]!, heldCool[day]!, width, scale.y).map((rect) => ({
-							...rect,
-							cold: !rect.cold
-						}))
-					: [])
-			],
-			letters: spans.flatMap((span, i) => {
-				const middle = timeX((span.from + span.to) / 2, width);
-				if (timeX(span.to - span.from, width) < 16) return [];
-				const y = scale.y(span.value);
-				const below = profile.cooling !== null || y < height * 0.45;
-				return [
-					{
-						x: middle,
-						y: below ? Math.min(y + 13, height - 1) : y - 5,
-						letter: levelOf(zone, shapes[day]![i]!.value).letter
-					}
-				];
-			}),
-			risers: risersOf(zone, day).map((riser) => ({
-				...riser,
-				x: timeX(riser.minute, width),
-				top: Math.min(scale.y(before(day, riser.riser)), scale.y(spans[riser.riser]!.value)),
-				bottom: Math.max(scale.y(before(day, riser.riser)), scale.y(spans[riser.riser]!.value))
-			}))
-		}))
-	);
-
-	/** What a day's row says at its end: how much of it is off, or that it is like another. */
-	const says = $derived.by(() => {
-		if (!fit) return DAY_NAMES.map(() => ({ text: '', bad: false, warm: false }));
-		return DAY_NAMES.map((_, day) => {
-			let cold = 0;
-			let warm = 0;
-			let coldUntil = 0;
-			let warmUntil = 0;
-			for (const span of fit.chosen.misfit.spans) {
-				if (Math.floor(span.from / 1440) !== day) continue;
-				// heating and cooling may be off at the same time: that minute counts once
-				if (isShort(span)) {
-					cold += Math.max(0, span.to - Math.max(span.from, coldUntil));
-					coldUntil = Math.max(coldUntil, span.to);
-				} else {
-					warm += Math.max(0, span.to - Math.max(span.from, warmUntil));
-					warmUntil = Math.max(warmUntil, span.to);
-				}
-			}
-			const [less, more] = profile.temperature ? ['cold', 'warm'] : ['off', 'on'];
-			if (cold > 0) return { text: `${duration(cold)} ${less}`, bad: true, warm: false };
-			if (warm > 0) return { text: `${duration(warm)} ${more}`, bad: false, warm: true };
-			return { text: alike[day] === day ? 'holds' : `as ${DAY_SHORT[alike[day]!]}`, bad: false, warm: false };
-		});
-	});
-
-	function before(day: number, riser: number): number {
-		return riser > 0 ? wanted[day]![riser - 1]!.value : setpointOf(zone, carriedInto(zone, day));
-	}
+	const drawn = $derived(drawnWeek(zone, profile, fit, width, height));
+	const scale = $derived(drawn.scale);
+	const rows = $derived(drawn.days);
 
 	type Drag =
 		| { readonly kind: 'riser'; readonly place: RiserPlace; readonly start: Zone }
@@ -189,9 +92,9 @@
 			.map((riser) => ({ riser: riser.riser, far: Math.abs(riser.x - x) }))
 			.sort((a, b) => a.far - b.far)[0];
 		if (near && near.far <= RISER_REACH) return { riser: near.riser };
-		const tread = wanted[day]!.findIndex((span) => timeX(span.from, width) <= x && x < timeX(span.to, width));
+		const tread = row.wanted.findIndex((span) => timeX(span.from, width) <= x && x < timeX(span.to, width));
 		if (tread < 0) return null;
-		return Math.abs(scale.y(wanted[day]![tread]!.value) - y) <= TREAD_REACH ? { tread } : null;
+		return Math.abs(scale.y(row.wanted[tread]!.value) - y) <= TREAD_REACH ? { tread } : null;
 	}
 
 	function pointerdown(event: PointerEvent, day: number) {
@@ -330,17 +233,6 @@
 		event.preventDefault();
 	}
 
-	/** Figures of the temperature scale, those too close to the one above left out. */
-	const scaleLabels = $derived.by(() => {
-		const labels: { y: number; text: string }[] = [];
-		for (const c of [...new Set([...setpoints, ...cools])].sort((a, b) => b - a)) {
-			const y = scale.y(c);
-			if (labels.length === 0 || y - labels.at(-1)!.y >= 11)
-				labels.push({ y, text: displaySetpoint(profile, zone.options, c) });
-		}
-		return labels;
-	});
-
 	const hours = $derived(narrow ? [0, 6, 12, 18, 24] : [0, 3, 6, 9, 12, 15, 18, 21, 24]);
 	const options = $derived(zone.options);
 	const gridSteps = $derived.by(() => {
@@ -412,37 +304,10 @@
 							<line x1={x} x2={x} y1={height - 4} y2={height} class="step" />
 						{/each}
 					{/if}
-					{#if shown.held}
-						<path d={row.heldArea} class="held-area" />
-						<path d={row.heldLine} class="held-line" />
-						{#if row.heldCoolLine}<path d={row.heldCoolLine} class="held-line" />{/if}
-					{/if}
-					{#if shown.misfit}
-						{#each row.misfit as rect, i (i)}
-							<rect
-								x={rect.x}
-								y={rect.y}
-								width={rect.width}
-								height={rect.height}
-								class={rect.cold ? 'cold' : 'warm'}
-								fill={rect.cold ? 'url(#cold)' : 'url(#warm)'}
-							/>
-						{/each}
-					{/if}
-					{#if scale.breakAt !== null}
-						<path d="M-5 {scale.breakAt + 2}l4 -4m-2 6l4 -4" class="break" />
-					{/if}
-					{#if row.targetLine}<path d={row.targetLine} class="target" />{/if}
-					{#if shown.wanted}
-						<path d={row.line} class="wanted" />
-						{#if row.coolLine}<path d={row.coolLine} class="wanted cool" />{/if}
-						{#each row.letters as letter, i (i)}
-							<text x={letter.x} y={letter.y} class="letter" text-anchor="middle">{letter.letter}</text>
-						{/each}
-					{/if}
+					<DayMarks drawn={row} {shown} breakAt={scale.breakAt} />
 					{#each row.risers as riser (riser.riser)}
 						{@const here = selected?.day === row.day && selected.riser === riser.riser}
-						{@const to = levelOf(zone, shapes[row.day]![riser.riser]!.value)}
+						{@const to = levelOf(zone, riser.level)}
 						<g
 							data-riser="{row.day}-{riser.riser}"
 							role="slider"
@@ -488,17 +353,17 @@
 						x={labelWidth + width + 8}
 						y={rowHeight / 2 + 4}
 						class="says"
-						class:bad={says[row.day]!.bad}
-						class:warmer={says[row.day]!.warm}
+						class:bad={row.says.kind === 'cold'}
+						class:warmer={row.says.kind === 'warm'}
 					>
-						{says[row.day]!.text}
+						{row.says.text}
 					</text>
 				{/if}
 			</g>
 		{/each}
 		{#if !narrow}
 			<g transform="translate({labelWidth - 8} {HEAD + 4 + selectedDay * rowHeight})" aria-hidden="true">
-				{#each scaleLabels as label (label.y)}
+				{#each drawn.scaleLabels as label (label.y)}
 					<text y={label.y + 4} text-anchor="end" class="scale">{label.text}</text>
 				{/each}
 			</g>
@@ -510,7 +375,7 @@
 			class:chosen={selectedDay === day}
 			data-day={day}
 			style:top="{HEAD + day * rowHeight + (rowHeight - 44) / 2}px"
-			aria-label="{DAY_NAMES[day]}: {says[day]!.text}"
+			aria-label="{DAY_NAMES[day]}: {rows[day]!.says.text}"
 			aria-pressed={selectedDay === day}
 			onclick={() => (selectedDay = day)}
 			onfocus={() => (selectedDay = day)}
@@ -556,27 +421,12 @@
 	.grid {
 		stroke: var(--faint);
 	}
-	.row.chosen ~ g .grid {
-		stroke: var(--faint);
-	}
 	.step {
 		stroke: var(--soft);
 		stroke-width: 1;
 	}
 	.foot {
 		stroke: var(--rule);
-	}
-	.held-area {
-		fill: var(--held-fill);
-	}
-	.held-line {
-		fill: none;
-		stroke: var(--held);
-		stroke-width: 1.5;
-	}
-	.cold {
-		stroke: var(--signal);
-		stroke-width: 1;
 	}
 	.cold-ground {
 		fill: var(--signal);
@@ -586,42 +436,8 @@
 		stroke: var(--signal);
 		stroke-width: 2;
 	}
-	.warm {
-		stroke: var(--warm);
-		stroke-width: 0.75;
-		stroke-dasharray: 2 2;
-	}
 	.warm-dot {
 		fill: var(--warm);
-	}
-	.wanted {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2.4;
-		stroke-linejoin: miter;
-		pointer-events: none;
-	}
-	.target {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 1.4;
-		stroke-dasharray: 2 3;
-		pointer-events: none;
-	}
-	.wanted.cool {
-		stroke-dasharray: 7 3;
-		stroke-width: 1.8;
-	}
-	.break {
-		fill: none;
-		stroke: var(--soft);
-		stroke-width: 1.2;
-	}
-	.letter {
-		font-family: var(--mono);
-		font-size: 12px;
-		fill: var(--soft);
-		pointer-events: none;
 	}
 	.riser {
 		outline: none;

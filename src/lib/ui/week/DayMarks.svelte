@@ -1,0 +1,91 @@
+<script lang="ts">
+	import type { DrawnDay } from './weekRows';
+
+	let {
+		drawn,
+		shown,
+		breakAt
+	}: {
+		drawn: DrawnDay;
+		shown: { wanted: boolean; held: boolean; misfit: boolean };
+		breakAt: number | null;
+	} = $props();
+</script>
+
+{#if shown.held}
+	<path d={drawn.heldArea} class="held-area" />
+	<path d={drawn.heldLine} class="held-line" />
+	{#if drawn.heldCoolLine}<path d={drawn.heldCoolLine} class="held-line" />{/if}
+{/if}
+{#if shown.misfit}
+	{#each drawn.misfit as rect, i (i)}
+		<rect
+			x={rect.x}
+			y={rect.y}
+			width={rect.width}
+			height={rect.height}
+			class={rect.cold ? 'cold' : 'warm'}
+			fill={rect.cold ? 'url(#cold)' : 'url(#warm)'}
+		/>
+	{/each}
+{/if}
+{#if breakAt !== null}
+	<path d="M-5 {breakAt + 2}l4 -4m-2 6l4 -4" class="break" />
+{/if}
+{#if drawn.targetLine}<path d={drawn.targetLine} class="target" />{/if}
+{#if shown.wanted}
+	<path d={drawn.line} class="wanted" />
+	{#if drawn.coolLine}<path d={drawn.coolLine} class="wanted cool" />{/if}
+	{#each drawn.letters as letter, i (i)}
+		<text x={letter.x} y={letter.y} class="letter" text-anchor="middle">{letter.letter}</text>
+	{/each}
+{/if}
+
+<style>
+	.held-area {
+		fill: var(--held-fill);
+	}
+	.held-line {
+		fill: none;
+		stroke: var(--held);
+		stroke-width: 1.5;
+	}
+	.cold {
+		stroke: var(--signal);
+		stroke-width: 1;
+	}
+	.warm {
+		stroke: var(--warm);
+		stroke-width: 0.75;
+		stroke-dasharray: 2 2;
+	}
+	.wanted {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2.4;
+		stroke-linejoin: miter;
+		pointer-events: none;
+	}
+	.target {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 1.4;
+		stroke-dasharray: 2 3;
+		pointer-events: none;
+	}
+	.wanted.cool {
+		stroke-dasharray: 7 3;
+		stroke-width: 1.8;
+	}
+	.break {
+		fill: none;
+		stroke: var(--soft);
+		stroke-width: 1.2;
+	}
+	.letter {
+		font-family: var(--mono);
+		font-size: 12px;
+		fill: var(--soft);
+		pointer-events: none;
+	}
+</style>

@@ -1,0 +1,163 @@
+import { displaySetpoint, type ControlProfile } from '$core/control';
+import { isShort, type ZoneFit } from '$core/fit';
+import { levelOf, target, wantedWeek, type Zone } from '$core/plan';
+import { DAY_MINUTES, DAY_SHORT, duration, firstAlike, sameWeek, splitByDay, type Span } from '$core/week';
+import {
+	heightScale,
+	misfitRects,
+	stepArea,
+	stepPath,
+	timeX,
+	type HeightScale,
+	type MisfitRect
+} from './geometry';
+import { carriedInto, dayShapes, risersOf, setpointOf } from './weekEdits';
+
+/** Treads narrower than this carry no letter. */
+const LETTER_ROOM = 16;
+
+/** An upright of a drawn day, in pixels of the day's drawing. */
+export interface DrawnRiser {
+	readonly riser: number;
+	readonly minute: number;
+	readonly x: number;
+	readonly top: number;
+	readonly bottom: number;
+	/** The level that begins here. */
+	readonly level: string;
+}
+
+/** What a day's row says at its end. */
+export interface DaySays {
+	readonly text: string;
+	readonly kind: 'fine' | 'cold' | 'warm';
+}
+
+/** Everything drawn for one day; paths are empty where there is nothing to draw. */
+export interface DrawnDay {
+	readonly day: number;
+	readonly line: string;
+	readonly coolLine: string;
+	readonly targetLine: string;
+	readonly heldArea: string;
+	readonly heldLine: string;
+	readonly heldCoolLine: string;
+	readonly misfit: readonly MisfitRect[];
+	readonly letters: readonly { readonly x: number; readonly y: number; readonly letter: string }[];
+	readonly risers: readonly DrawnRiser[];
+	readonly says: DaySays;
+	/** The wanted stretches in °C, for finding what lies under the pointer. */
+	readonly wanted: readonly Span<number>[];
+}
+
+/** The drawn week: its height scale with the figures beside it, and its days. */
+export interface DrawnWeek {
+	readonly scale: HeightScale;
+	readonly scaleLabels: readonly { readonly y: number; readonly text: string }[];
+	readonly days: readonly DrawnDay[];
+}
+
+type DaySpans = readonly (readonly Span<number>[])[];
+
+/** How much of a day is off; heating and cooling off at the same time count that minute once. */
+function saysOf(day: number, zone: Zone, profile: ControlProfile, fit: ZoneFit, alike: number): DaySays {
+	const off = { cold: 0, warm: 0 };
+	const until = { cold: 0, warm: 0 };
+	for (const span of fit.chosen.misfit.spans) {
+		if (Math.floor(span.from / DAY_MINUTES) !== day) continue;
+		const side = isShort(span) ? 'cold' : 'warm';
+		off[side] += Math.max(0, span.to - Math.max(span.from, until[side]));
+		until[side] = Math.max(until[side], span.to);
+	}
+	const [less, more] = profile.temperature ? ['cold', 'warm'] : ['off', 'on'];
+	if (off.cold > 0) return { text: `${duration(off.cold)} ${less}`, kind: 'cold' };
+	if (off.warm > 0) return { text: `${duration(off.warm)} ${more}`, kind: 'warm' };
+	return { text: alike === day ? 'holds' : `as ${DAY_SHORT[alike]!}`, kind: 'fine' };
+}
+
+/** Draws a zone's week into days of `width` by `height` pixels. Without a fit only the wanted week is drawn. */
+export function drawnWeek(
+	zone: Zone,
+	profile: ControlProfile,
+	fit: ZoneFit | null,
+	width: number,
+	height: number
+): DrawnWeek {
+	const setpoints = zone.levels.map((level) => level.setpointC);
+	const cools = profile.cooling
+		? zone.levels.flatMap((level) => (level.coolC === null ? [] : [level.coolC]))
+		: [];
+	const all = [...new Set([...setpoints, ...cools])].sort((a, b) => b - a);
+	const scale = heightScale(all, height);
+	const path = (spans: readonly Span<number>[]) => stepPath(spans, width, scale.y);
+
+	const shapes = dayShapes(zone);
+	const inDegrees = (days: readonly (readonly Span<string>[])[], of: (level: string) => number): DaySpans =>
+		days.map((spans) => spans.map((span) => ({ ...span, value: of(span.value) })));
+	const wanted = inDegrees(shapes, (id) => setpointOf(zone, id));
+	// a level that asks for no cooling runs along the top
+	const wantedCool = profile.cooling ? inDegrees(shapes, (id) => levelOf(zone, id).coolC ?? all[0]!) : null;
+	const led = target(zone).week;
+	const followed = sameWeek(led, wantedWeek(zone))
+		? wanted
+		: inDegrees(splitByDay(led), (id) => setpointOf(zone, id));
+	const held = fit ? splitByDay(fit.chosen.held) : null;
+	const heldCool = fit?.chosen.heldCool ? splitByDay(fit.chosen.heldCool) : null;
+	const alike = firstAlike(wantedWeek(zone));
+
+	const scaleLabels: { y: number; text: string }[] = [];
+	for (const c of all) {
+		const y = scale.y(c);
+		if (scaleLabels.length === 0 || y - scaleLabels.at(-1)!.y >= 11)
+			scaleLabels.push({ y, text: displaySetpoint(profile, zone.options, c) });
+	}
+
+	const days = wanted.map((spans, day): DrawnDay => {
+		const cooling = wantedCool?.[day];
+		return {
+			day,
+			wanted: spans,
+			line: path(spans),
+			coolLine: cooling ? path(cooling) : '',
+			targetLine: followed === wanted ? '' : path(followed[day]!),
+			heldArea: held ? stepArea(held[day]!, width, height, scale.y) : '',
+			heldLine: held ? path(held[day]!) : '',
+			heldCoolLine: heldCool ? path(heldCool[day]!) : '',
+			misfit: [
+				...(held ? misfitRects(followed[day]!, held[day]!, width, scale.y) : []),
+				...(cooling && heldCool
+					? misfitRects(cooling, heldCool[day]!, width, scale.y).map((rect) => ({
+							...rect,
+							cold: !rect.cold
+						}))
+					: [])
+			],
+			letters: spans.flatMap((span, i) => {
+				if (timeX(span.to - span.from, width) < LETTER_ROOM) return [];
+				const y = scale.y(span.value);
+				const below = cooling !== undefined || y < height * 0.45;
+				return [
+					{
+						x: timeX((span.from + span.to) / 2, width),
+						y: below ? Math.min(y + 13, height - 1) : y - 5,
+						letter: levelOf(zone, shapes[day]![i]!.value).letter
+					}
+				];
+			}),
+			risers: risersOf(zone, day).map(({ riser, minute }) => {
+				const before = riser > 0 ? spans[riser - 1]!.value : setpointOf(zone, carriedInto(zone, day));
+				const heights = [scale.y(before), scale.y(spans[riser]!.value)];
+				return {
+					riser,
+					minute,
+					x: timeX(minute, width),
+					top: Math.min(...heights),
+					bottom: Math.max(...heights),
+					level: shapes[day]![riser]!.value
+				};
+			}),
+			says: fit ? saysOf(day, zone, profile, fit, alike[day]!) : { text: '', kind: 'fine' }
+		};
+	});
+	return { scale, scaleLabels, days };
+}
