@@ -4,7 +4,13 @@
  */
 import highsLoader from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { factoryOptions, shippedProfiles, type ControlProfile, type Grouping } from '../../src/core/control';
+import {
+	factoryOptions,
+	findProfile,
+	shippedProfiles,
+	type ControlProfile,
+	type Grouping
+} from '../../src/core/control';
 import { fitGrouping } from '../../src/core/fit';
 import { buildWeek, WEEK_MINUTES, type WeekSteps } from '../../src/core/week';
 import { eventsLp, pairsLp, slotsLp } from './milp';
@@ -141,6 +147,124 @@ describe('equal to the optimum of HiGHS', () => {
 			const reference = await optimum(
 				pairsLp({ target, grouping, values: [0, 1], weights, times: everyStep(15) }, most)
 			);
+			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(
+				1e-6 * Math.max(1, reference)
+			);
+		}
+	});
+
+	it('pairs between two setpoints chosen among the levels, cleared in pairs', async () => {
+		const random = source(31);
+		const floor = findProfile('four-step-floor-stat')!;
+		if (floor.program.form !== 'pairs') throw new Error('a four-step floor stat holds pairs');
+		const profile = { ...floor, program: { ...floor.program, stepMinutes: 60 } };
+		for (let round = 0; round < 20; round++) {
+			const grouping = groupings[round % groupings.length]!;
+			const setpoints = [16, 19, 22.5, 26].slice(0, 2 + Math.floor(random() * 3));
+			const target = randomWeek(random, setpoints, 30);
+			const weights = weightsOf(random);
+			const options = factoryOptions(profile);
+			const fit = fitGrouping({ profile, options, setpointsC: setpoints, target, weights }, grouping);
+			let reference = Infinity;
+			for (let low = 0; low < setpoints.length; low++)
+				for (let high = low + 1; high < setpoints.length; high++) {
+					// the last pair must end before midnight: its last hour is off
+					const values = [setpoints[low]!, setpoints[high]!];
+					const lp = pairsLp({ target, grouping, values, weights, times: everyStep(60) }, 2, true);
+					reference = Math.min(reference, await optimum(lp));
+				}
+			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(
+				1e-6 * Math.max(1, reference)
+			);
+		}
+	});
+
+	it('bands with modes, days beginning on the coolest', async () => {
+		const random = source(47);
+		const clock = findProfile('plant-clock')!;
+		if (clock.program.form !== 'events') throw new Error('a plant clock holds bands');
+		const profile = {
+			...clock,
+			program: { ...clock.program, stepMinutes: 240, perDay: [2], modes: ['comfort', 'economy', 'off'] }
+		};
+		for (let round = 0; round < 15; round++) {
+			const grouping = groupings[round % groupings.length]!;
+			const setpoints = [7, 15, 18, 20].slice(0, 3 + Math.floor(random() * 2));
+			const target = randomWeek(random, setpoints, 25);
+			const weights = weightsOf(random);
+			const options = { ...factoryOptions(profile), perDay: 2 };
+			const fit = fitGrouping({ profile, options, setpointsC: setpoints, target, weights }, grouping);
+			let reference = Infinity;
+			for (let without = 0; without < (setpoints.length > 3 ? setpoints.length : 1); without++) {
+				const values = setpoints.length > 3 ? setpoints.filter((_, i) => i !== without) : setpoints;
+				const lp = eventsLp(
+					{ target, grouping, values, weights, times: everyStep(240), beforeFirst: 0 },
+					2,
+					false
+				);
+				reference = Math.min(reference, await optimum(lp));
+			}
+			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(
+				1e-6 * Math.max(1, reference)
+			);
+		}
+	});
+
+	it('heating and cooling at shared events', async () => {
+		const random = source(63);
+		const both = findProfile('heat-and-cool-stat')!;
+		if (both.program.form !== 'events') throw new Error('a heat-and-cool stat holds events');
+		const profile = { ...both, program: { ...both.program, stepMinutes: 240, perDay: [2] } };
+		const heats = [16, 18.5, 21];
+		const cools = [30, 27, 24];
+		for (let round = 0; round < 15; round++) {
+			const grouping = groupings[round % groupings.length]!;
+			const target = randomWeek(random, heats, 25);
+			const coolTarget = randomWeek(random, cools, 25);
+			const weights = weightsOf(random);
+			const options = { ...factoryOptions(profile), perDay: 2 };
+			const cooling = { setpointsC: cools, target: coolTarget };
+			const fit = fitGrouping({ profile, options, setpointsC: heats, target, weights, cooling }, grouping);
+			const lp = eventsLp(
+				{
+					target,
+					grouping,
+					values: heats,
+					weights,
+					times: everyStep(240),
+					cool: { target: coolTarget, values: cools }
+				},
+				2,
+				false
+			);
+			const reference = await optimum(lp);
+			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(
+				1e-6 * Math.max(1, reference)
+			);
+		}
+	});
+
+	it('other numbers of events on Saturday and Sunday', async () => {
+		const random = source(79);
+		const unequal = findProfile('six-four-four-stat')!;
+		if (unequal.program.form !== 'events') throw new Error('a six-four-four stat holds events');
+		const profile = {
+			...unequal,
+			program: { ...unequal.program, stepMinutes: 240, perDay: [3], weekend: { saturday: 2, sunday: 1 } }
+		};
+		const grouping = groupings.find((one) => one.id === 'five-one-one')!;
+		for (let round = 0; round < 15; round++) {
+			const setpoints = [12, 16.5, 19];
+			const target = randomWeek(random, setpoints, 25);
+			const weights = weightsOf(random);
+			const options = { ...factoryOptions(profile), perDay: 3 };
+			const fit = fitGrouping({ profile, options, setpointsC: setpoints, target, weights }, grouping);
+			const lp = eventsLp(
+				{ target, grouping, values: setpoints, weights, times: everyStep(240) },
+				[3, 2, 1],
+				true
+			);
+			const reference = await optimum(lp);
 			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(
 				1e-6 * Math.max(1, reference)
 			);

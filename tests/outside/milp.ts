@@ -14,9 +14,29 @@ export interface MilpCase {
 	readonly weights: { readonly cold: number; readonly warm: number };
 	/** Starts of the intervals of a day between which nothing may change; the first is 0. */
 	readonly times: readonly number[];
+	/** On a control that also cools: the cooling target and the setpoint that goes with each value. */
+	readonly cool?: { readonly target: WeekSteps<number>; readonly values: readonly number[] };
+	/** Index of the value that rules before the first event of a day, where nothing is carried over. */
+	readonly beforeFirst?: number;
 }
 
-function intervalCost({ target, values, weights, times }: MilpCase): number[][][] {
+function intervalCost(problem: MilpCase): number[][][] {
+	const { target, values, cool, weights, times } = problem;
+	const heating = costsOf(target, times, values, weights.cold, weights.warm);
+	if (!cool) return heating;
+	// too high a cooling setpoint is too little cooling, and counts as cold does
+	const cooling = costsOf(cool.target, times, cool.values, weights.warm, weights.cold);
+	return heating.map((day, d) => day.map((row, s) => row.map((cost, v) => cost + cooling[d]![s]![v]!)));
+}
+
+/** For each day, interval and value: the sum over its minutes of `low` or `high` times how far the value is under or over. */
+function costsOf(
+	target: WeekSteps<number>,
+	times: readonly number[],
+	values: readonly number[],
+	low: number,
+	high: number
+): number[][][] {
 	return splitByDay(target).map((spans) =>
 		times.map((from, s) => {
 			const to = times[s + 1] ?? DAY_MINUTES;
@@ -26,7 +46,7 @@ function intervalCost({ target, values, weights, times }: MilpCase): number[][][
 					const minutes = Math.min(span.to, to) - Math.max(span.from, from);
 					if (minutes <= 0) continue;
 					const short = span.value - value;
-					cost += minutes * (short > 0 ? weights.cold * short : -weights.warm * short);
+					cost += minutes * (short > 0 ? low * short : -high * short);
 				}
 				return cost;
 			});
@@ -43,7 +63,7 @@ const sum = (terms: string[]) => (terms.length === 0 ? '0' : terms.join(' + ').r
  * event to the next, l runs from the last event to midnight on a value; q says, for each day, what it
  * is handed and when the path starts, so that what one day ends on is what the next is handed.
  */
-export function eventsLp(problem: MilpCase, most: number, forced: boolean): string {
+export function eventsLp(problem: MilpCase, mostOf: number | readonly number[], forced: boolean): string {
 	const { grouping, values, times } = problem;
 	const cost = intervalCost(problem);
 	const groupOf = Array.from({ length: 7 }, (_, day) => grouping.groups.findIndex((g) => g.includes(day)));
@@ -54,6 +74,7 @@ export function eventsLp(problem: MilpCase, most: number, forced: boolean): stri
 	const rules: string[] = [];
 	const binaries: string[] = [];
 	grouping.groups.forEach((days, g) => {
+		const most = typeof mostOf === 'number' ? mostOf : mostOf[g]!;
 		const between = (v: number, i: number, j: number) =>
 			days.reduce((t, day) => t + until(day, v, j) - until(day, v, i), 0);
 		const used: string[] = [];
@@ -89,6 +110,10 @@ export function eventsLp(problem: MilpCase, most: number, forced: boolean): stri
 	for (let day = 0; day < 7; day++) {
 		const before = (day + 6) % 7;
 		values.forEach((_, v) => {
+			if (problem.beforeFirst !== undefined) {
+				rules.push(`c_${day}_${v} = ${v === problem.beforeFirst ? 1 : 0}`);
+				return;
+			}
 			const ends = times.map((_, i) => `l_${groupOf[before]}_${i}_${v}`);
 			rules.push(`c_${day}_${v} - q_${before}_${v}_${end} - ${ends.join(' - ')} = 0`);
 		});
@@ -120,8 +145,8 @@ export function slotsLp(problem: MilpCase, settings: number): string {
 	);
 }
 
-/** On/off pairs within the day, at most `most` a group; values must be [0, 1]. */
-export function pairsLp(problem: MilpCase, most: number): string {
+/** Pairs within the day, at most `most` a group; values are [off, on]. `endsBefore`: off again before midnight, in the last interval at the latest. */
+export function pairsLp(problem: MilpCase, most: number, endsBefore = false): string {
 	const { grouping, times } = problem;
 	const cost = intervalCost(problem);
 	const objective: string[] = [];
@@ -137,6 +162,7 @@ export function pairsLp(problem: MilpCase, most: number): string {
 			rules.push(`p_${g}_${s} - x_${g}_${s}${before} >= 0`);
 			binaries.push(`x_${g}_${s}`);
 		});
+		if (endsBefore) rules.push(`x_${g}_${times.length - 1} = 0`);
 		rules.push(`${sum(times.map((_, s) => `p_${g}_${s}`))} <= ${most}`);
 	});
 	return lp(objective, rules, binaries);
