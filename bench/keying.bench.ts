@@ -1,0 +1,83 @@
+/**
+ * The key-in route and the largest profile's fit, as shares of what is allowed in one run:
+ * - the route of a busy seven-day week (cheapest tree over days, and over all-days entries), 2 ms;
+ * - all groupings of a heat-and-cool stat with six events on seven days, one frame (16 ms);
+ * - a site of 60 zones re-fitted one after the other, 500 ms.
+ */
+import { factoryOptions, findProfile, type ControlProfile } from '../src/core/control';
+import { fitAll, fitZone } from '../src/core/fit';
+import { keyCard } from '../src/core/keying';
+import { newZone, withWanted } from '../src/core/plan';
+import { buildWeek, type WeekSteps } from '../src/core/week';
+
+let state = 7;
+function random(): number {
+	state = (Math.imul(state, 1664525) + 1013904223) | 0;
+	return (state >>> 0) / 4294967296;
+}
+
+function busyWeek<V>(values: readonly V[]): WeekSteps<V> {
+	return buildWeek(
+		Array.from({ length: 84 }, () => ({
+			at: Math.floor(random() * 2016) * 5,
+			value: values[Math.floor(random() * values.length)]!
+		}))
+	);
+}
+
+function median(times: number[]): number {
+	return [...times].sort((a, b) => a - b)[times.length >> 1]!;
+}
+
+function time(work: () => void): number {
+	const start = performance.now();
+	work();
+	return performance.now() - start;
+}
+
+function report(name: string, took: number, allowed: number) {
+	console.log(
+		`${name}: median ${took.toFixed(2)} ms, ${(took / allowed).toFixed(2)} of the ${allowed} ms allowed`
+	);
+}
+
+const clock = findProfile('plant-clock')!;
+const stat = findProfile('six-step-room-stat')!;
+const levels = ['comfort', 'eco', 'frost'];
+for (const profile of [stat, clock]) {
+	const zones = Array.from({ length: 40 }, () => withWanted(newZone('Z', profile), busyWeek(levels)));
+	const fits = zones.map((zone) => fitZone({ ...zone, grouping: '7-day' }, profile).chosen);
+	const card = (i: number) => keyCard(profile, factoryOptions(profile), fits[i]!.grouping, fits[i]!.program);
+	fits.forEach((_, i) => card(i));
+	report(`route and card, ${profile.name.toLowerCase()}`, median(fits.map((_, i) => time(() => card(i)))), 2);
+}
+
+const both = findProfile('heat-and-cool-stat')!;
+if (both.program.form !== 'events') throw new Error('a heat-and-cool stat holds events');
+const largest: ControlProfile = {
+	...both,
+	program: { ...both.program, perDay: [6], eventNames: null, stepMinutes: 5 }
+};
+const heats = [7, 12, 15, 16, 17, 18, 20, 21.5];
+const cools = [32, 31, 30, 29, 28, 27, 26, 25];
+const requests = Array.from({ length: 30 }, () => ({
+	profile: largest,
+	options: factoryOptions(largest),
+	setpointsC: heats,
+	target: busyWeek(heats),
+	weights: { cold: 4, warm: 1 },
+	cooling: { setpointsC: cools, target: busyWeek(cools) }
+}));
+requests.forEach((request) => fitAll(request));
+report(
+	'all groupings, six events, seven days, heat and cool',
+	median(requests.map((request) => time(() => fitAll(request)))),
+	16
+);
+
+const site = Array.from({ length: 60 }, () => withWanted(newZone('Z', stat), busyWeek(levels)));
+report(
+	'60 zones re-fitted',
+	median(Array.from({ length: 5 }, () => time(() => site.forEach((zone) => fitZone(zone, stat))))),
+	500
+);
