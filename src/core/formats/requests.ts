@@ -82,6 +82,8 @@ export const keyInResponse = z.strictObject({
 	leave: z.string(),
 	timeoutSeconds: z.int().nullable(),
 	confirm: z.string(),
+	/** The route in a sentence: which day to type, copy and put right. */
+	route: z.string(),
 	/** What the route taken costs, and what typing every value would. */
 	cost: z.strictObject({ route: keyCost, typed: keyCost })
 });

@@ -61,6 +61,9 @@ describe('the card', () => {
 		]);
 		expect(card.items).toHaveLength(2 + 24 + 4 + 24 + 1);
 		expect(card.cost.typed.values).toBe(170);
+		expect(card.route).toBe(
+			'Type Monday, Saturday; copy Monday onto Tuesday; copy Tuesday onto Wednesday; copy Wednesday onto Thursday; copy Thursday onto Friday; copy Saturday onto Sunday.'
+		);
 		expect(card.cost.route.minutes).toBeLessThan(card.cost.typed.minutes / 2);
 		expect(card.items.slice(0, 4).map((item) => `${item.what} = ${item.shows}`)).toEqual([
 			'comfort temperature = 20.0',

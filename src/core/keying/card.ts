@@ -12,6 +12,8 @@ export interface KeyCard {
 	readonly timeoutSeconds: number | null;
 	/** What the key is called that takes a value. */
 	readonly confirm: string;
+	/** The route in a sentence: which day to type, which to copy, which to put right. */
+	readonly route: string;
 	/** What this way of keying takes, and what typing every value would. */
 	readonly cost: { readonly route: KeyCost; readonly typed: KeyCost };
 }
@@ -67,6 +69,25 @@ function legItems(leg: Leg, groups: readonly GroupItems[], stem: string, confirm
 	}
 }
 
+/** The legs of a route as a person would say them. */
+function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string {
+	const name = (g: number) => groups[g]!.section;
+	const said: string[] = [];
+	const typed = legs.flatMap((leg) => (leg.kind === 'type' ? [name(leg.group)] : []));
+	for (const leg of legs) if (leg.kind === 'all-days') said.push(`fill all days like ${name(leg.like)}`);
+	if (typed.length > 0) said.push(`type ${typed.join(', ')}`);
+	const copies = new Map<number, string[]>();
+	for (const leg of legs)
+		if (leg.kind === 'copy') copies.set(leg.from, [...(copies.get(leg.from) ?? []), name(leg.onto)]);
+	for (const [from, onto] of copies) said.push(`copy ${name(from)} onto ${onto.join(', ')}`);
+	const put = legs.flatMap((leg) =>
+		leg.kind === 'correct' ? [`${name(leg.group)} (${leg.keys.length})`] : []
+	);
+	if (put.length > 0) said.push(`put right ${put.join(', ')}`);
+	const sentence = said.join('; ');
+	return sentence === '' ? '' : `${sentence.charAt(0).toUpperCase()}${sentence.slice(1)}.`;
+}
+
 /**
  * The card for a program: the settings that come before it, then the values by the cheapest route,
  * in the order the control asks for them. Where a note in `keyed` says that a day copied holds
@@ -115,6 +136,7 @@ export function keyCard(
 		leave: keying.leave,
 		timeoutSeconds: keying.timeoutSeconds,
 		confirm: keying.confirm,
+		route: routeWords(route.legs, groups),
 		cost: { route: costOf(route), typed: costOf(typed) }
 	};
 }

@@ -22,8 +22,10 @@
 	const kelvinMinutes = (value: number) => Math.round(value).toLocaleString('en-GB').replace(',', ' ');
 	const chosen = $derived(fit.chosen);
 	/** What keying each grouping takes by its cheapest route, at the starting pace. */
-	const costs = $derived(
-		fit.fits.map((one) => keyCard(profile, options, one.grouping, one.program).cost.route)
+	const cards = $derived(fit.fits.map((one) => keyCard(profile, options, one.grouping, one.program)));
+
+	const route = $derived(
+		cards[fit.fits.findIndex((one) => one.grouping.id === chosen.grouping.id)]?.route ?? ''
 	);
 
 	const cost = $derived.by(() => {
@@ -64,13 +66,16 @@
 			{/if}
 			<span class="fact">
 				<span class="soft">to key</span>
-				<span class="mono">{costs[i]!.values} in {Math.max(1, Math.round(costs[i]!.minutes))} min</span>
+				<span class="mono"
+					>{cards[i]!.cost.route.values} in {Math.max(1, Math.round(cards[i]!.cost.route.minutes))} min</span
+				>
 			</span>
 		</button>
 	{/each}
 	<div class="cost">
 		<p class="name">What it costs</p>
 		<p class="soft">{cost}</p>
+		<p class="soft proof">{route}</p>
 		<p class="soft proof">
 			Typing all: {chosen.valuesToKey} values. Proved best of {chosen.searched.candidateTimes} times × {chosen
 				.searched.setpoints}
