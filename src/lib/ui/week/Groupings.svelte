@@ -75,7 +75,6 @@
 	<div class="cost">
 		<p class="name">What it costs</p>
 		<p class="soft">{cost}</p>
-		<p class="soft proof">{route}</p>
 		<p class="soft proof">
 			Typing all: {chosen.valuesToKey} values. Proved best of {chosen.searched.candidateTimes} times × {chosen
 				.searched.setpoints}
@@ -83,6 +82,7 @@
 		</p>
 	</div>
 </div>
+{#if route}<p class="route"><span class="soft">Keying {chosen.grouping.name}:</span> {route}</p>{/if}
 
 <style>
 	.groupings {
@@ -137,6 +137,11 @@
 	.fact .mono {
 		font-size: 0.9rem;
 		white-space: nowrap;
+	}
+	.route {
+		padding: 0.5rem 0.75rem 0;
+		border-top: 1px solid var(--rule);
+		font-size: 0.95rem;
 	}
 	.proof {
 		font-size: 0.85rem;
