@@ -218,10 +218,9 @@
 		article {
 			box-shadow: none;
 			width: 210mm;
-			height: 296mm;
-			min-height: 0;
+			/* a page too full runs on to a second one: nothing is cut off */
+			min-height: 296mm;
 			padding: 14mm 15mm 10mm;
-			overflow: hidden;
 		}
 		.two {
 			grid-template-columns: 1fr 1fr;
