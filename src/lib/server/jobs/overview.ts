@@ -34,6 +34,8 @@ export function zoneInList(stored: StoredZone, site: StoredSite) {
 		isSwitch: profileOf(zone, site.profiles).temperature === null,
 		levels: zone.levels.map((level) => ({ id: level.id, setpointC: level.setpointC })),
 		wanted: zone.wanted,
+		/** The whole zone as it stands at `revision`, for renaming and copying it. */
+		document: zone,
 		summary,
 		updatedAt
 	};

@@ -97,13 +97,13 @@ export async function listSites(db: Database, deleted = false): Promise<SiteList
 	const zoneRows = await db.zones.findAll({
 		where: { siteId: sites.map((site) => site.id), deletedAt: null }
 	});
-	const bySite = new Map<string, StoredZone[]>(sites.map((site) => [site.id, []]));
+	const bySite = new Map(sites.map((site) => [site.id, { site, zones: [] as StoredZone[] }]));
 	for (const row of zoneRows) {
-		const site = sites.find((candidate) => candidate.id === row.get().siteId)!;
-		bySite.get(site.id)!.push(zoneFromRow(row.get(), site.profiles));
+		const { site, zones } = bySite.get(row.get().siteId)!;
+		zones.push(zoneFromRow(row.get(), site.profiles));
 	}
 	return sites.map((site) => {
-		const zones = bySite.get(site.id)!;
+		const { zones } = bySite.get(site.id)!;
 		return {
 			id: site.id,
 			name: site.site.name,

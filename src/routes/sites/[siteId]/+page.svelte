@@ -75,38 +75,19 @@
 		await goto(`/sites/${data.site.id}/zones/${answer.data.id}/week`);
 	}
 
-	/** The stored zone behind a row, read fresh from the job so that nothing stale is written. */
-	async function zoneDocument(row: Row) {
-		const job = await call<{ zones: Record<string, unknown>[] }>('GET', api);
-		if (!job.ok) {
-			problem = job.sentence;
-			return null;
-		}
-		const { keyed: _, ...zone } = job.data.zones[data.zones.indexOf(row)]!;
-		return zone;
-	}
-
 	async function copy(row: Row) {
-		const zone = await zoneDocument(row);
-		if (zone)
-			await act(
-				call('POST', `${api}/zones`, {
-					zone: { ...zone, name: `${row.name.slice(0, 72)} (copy)` },
-					after: row.id
-				})
-			);
+		const zone = { ...row.document, name: `${row.name.slice(0, 72)} (copy)` };
+		await act(call('POST', `${api}/zones`, { zone, after: row.id }));
 	}
 
+	/** Saved on the revision on screen: a zone changed in another window meanwhile is not overwritten. */
 	async function rename(event: SubmitEvent) {
 		event.preventDefault();
 		if (!renaming) return;
 		const { id, name: newName } = renaming;
 		const row = data.zones.find((zone) => zone.id === id)!;
-		const zone = await zoneDocument(row);
-		if (!zone) return;
-		const answer = await act(
-			call('PUT', `${api}/zones/${id}`, { revision: row.revision, zone: { ...zone, name: newName.trim() } })
-		);
+		const zone = { ...row.document, name: newName.trim() };
+		const answer = await act(call('PUT', `${api}/zones/${id}`, { revision: row.revision, zone }));
 		if (answer.ok) renaming = null;
 	}
 
