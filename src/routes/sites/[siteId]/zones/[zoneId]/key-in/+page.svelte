@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
+	import { onMount, tick, untrack } from 'svelte';
 	import { invalidate } from '$app/navigation';
 	import { cardProgress, isKeyed } from '$core/keying';
 	import { KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
@@ -37,6 +37,13 @@
 	onMount(() => {
 		notes.resume();
 		index = cardProgress(data.card, notes.keyed).next;
+		// a reload may have been read before the last note was written: ask once more, then start from there
+		const from = index;
+		void invalidate('fq:keyed')
+			.then(tick)
+			.then(() => {
+				if (index === from) index = cardProgress(data.card, notes.keyed).next;
+			});
 		const refresh = () => {
 			if (document.visibilityState === 'visible') void invalidate('fq:keyed');
 		};
@@ -66,11 +73,11 @@
 		left = data.card.timeoutSeconds;
 	}
 	onMount(() => {
-		const tick = setInterval(() => {
+		const every = setInterval(() => {
 			if (data.card.timeoutSeconds === null || startedAt === 0) return;
 			left = Math.max(0, Math.ceil(data.card.timeoutSeconds - (performance.now() - startedAt) / 1000));
 		}, 250);
-		return () => clearInterval(tick);
+		return () => clearInterval(every);
 	});
 
 	function confirm() {
