@@ -119,6 +119,8 @@ export function writeJobFile(job: Job): string {
 				coolC
 			})),
 			wanted: zone.wanted,
+			use: zone.use,
+			routine: zone.routine,
 			weights: zone.weights,
 			lead: zone.lead,
 			grouping: zone.grouping,

@@ -12,7 +12,9 @@ import {
 	type Level
 } from '../control';
 import { applyLead, leadSchema, noLead, type Target } from './lead';
-import { buildWeek, constantWeek, mapWeek, WEEK_MINUTES, type WeekSteps } from '../week';
+import { roomUseId } from './roomUse';
+import { routineSchema, routineWeek } from './routine';
+import { buildWeek, constantWeek, mapWeek, sameWeek, WEEK_MINUTES, type WeekSteps } from '../week';
 
 /** The wanted week in a file: level names by week minute (Monday 00:00 = 0), each holding until the next, over Sunday midnight too. */
 const wantedSchema = z
@@ -56,6 +58,10 @@ export const zoneSchema = z
 		options: controlOptionsSchema,
 		levels: levelsSchema,
 		wanted: wantedSchema,
+		/** What the room is used for, where it was said. */
+		use: roomUseId.nullable().default(null),
+		/** The day types the wanted week was made from; null where it was drawn. The two may part: see {@link followsRoutine}. */
+		routine: routineSchema.nullable().default(null),
 		/** What a minute too cold and a minute too warm weigh in the fit. */
 		weights: z
 			.strictObject({ cold: weight, warm: weight })
@@ -74,6 +80,16 @@ export const zoneSchema = z
 					message: `names no level of this zone ("${step.level}")`
 				});
 		});
+		zone.routine?.dayTypes.forEach((type, t) => {
+			const named = [...type.spans.map((span) => span.level), ...(type.otherwise ? [type.otherwise] : [])];
+			const lost = named.find((id) => !zone.levels.some((level) => level.id === id));
+			if (lost !== undefined)
+				context.addIssue({
+					code: 'custom',
+					path: ['routine', 'dayTypes', t],
+					message: `(${type.name}) names no level of this zone ("${lost}")`
+				});
+		});
 	});
 export type Zone = z.infer<typeof zoneSchema>;
 
@@ -85,6 +101,20 @@ export function wantedWeek(zone: Zone): WeekSteps<string> {
 /** The zone with another wanted week. */
 export function withWanted(zone: Zone, week: WeekSteps<string>): Zone {
 	return { ...zone, wanted: week.map((step) => ({ at: step.at, level: step.value })) };
+}
+
+/** Whether the wanted week is the one its routine gives; true where there is no routine. */
+export function followsRoutine(zone: Zone): boolean {
+	if (!zone.routine) return true;
+	return sameWeek(wantedWeek(zone), routineWeek(zone.routine, (id) => levelOf(zone, id).setpointC));
+}
+
+/** The zone with its wanted week made anew from a routine. */
+export function withRoutine(zone: Zone, routine: NonNullable<Zone['routine']>): Zone {
+	return withWanted(
+		{ ...zone, routine },
+		routineWeek(routine, (id) => levelOf(zone, id).setpointC)
+	);
 }
 
 /** The level with this id; throws if the zone has none (a checked zone always has). */
@@ -121,6 +151,8 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 			options: factoryOptions(profile),
 			levels,
 			wanted: [],
+			use: null,
+			routine: null,
 			weights: { cold: 4, warm: 1 },
 			lead: noLead,
 			grouping: null
@@ -141,5 +173,5 @@ export function onControl(zone: Zone, from: ControlProfile, to: ControlProfile):
 	const week = mapWeek(wantedWeek(zone), (id) =>
 		levelOf(zone, id).setpointC === warmest ? levels[0]!.id : levels[1]!.id
 	);
-	return withWanted({ ...moved, levels }, week);
+	return withWanted({ ...moved, levels, routine: null }, week);
 }
