@@ -1,4 +1,5 @@
 export * from './display';
+export * from './facts';
 export * from './level';
 export * from './profile';
 export * from './program';

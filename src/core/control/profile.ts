@@ -132,6 +132,8 @@ export const keyGrammarSchema = z.strictObject({
 		.default(null),
 	/** Whether one entry can fill all days at once. */
 	allDays: z.boolean().default(false),
+	/** The mode it must be set to before anything is keyed, and the one to leave it in, as its display names them; null where it takes values while it runs. */
+	bracket: z.strictObject({ before: shortName, after: shortName }).nullable().default(null),
 	/** Whether a single field of a day can be put right; false where a slip means doing the day again. */
 	correctsSingly: z.boolean().default(true)
 });

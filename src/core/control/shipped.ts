@@ -144,8 +144,9 @@ const profiles: readonly ProfileInput[] = [
 		groupings: [everyDayAlike, sevenDays],
 		keying: {
 			...programKey,
-			enter: 'Set the clock to off first; it takes no program while it runs. Then choose time program.',
-			leave: 'Leave the time program and set the clock to auto.',
+			enter: 'Choose time program, then the day.',
+			leave: 'Leave the time program.',
+			bracket: { before: 'Off', after: 'Auto' },
 			timeoutSeconds: null,
 			copy: { onto: 'any-day', presses: 4 },
 			allDays: true
@@ -182,7 +183,8 @@ const profiles: readonly ProfileInput[] = [
 		groupings: [sevenDays],
 		keying: {
 			...programKey,
-			leave: 'The menu leaves by itself and the stat is then in manual: set it back to automatic.',
+			leave: 'The menu leaves by itself; any change leaves the stat in manual.',
+			bracket: { before: 'Manual', after: 'Automatic' },
 			timeoutSeconds: 15
 		}
 	},

@@ -1,4 +1,6 @@
+export * from './controlFile';
 export * from './jobFile';
 export * from './problem';
 export * from './requests';
+export * from './routineText';
 export * from './weekTable';

@@ -1,7 +1,7 @@
-import { parse as parseTolerantly, type ParseError } from 'jsonc-parser';
 import { z } from 'zod';
 import { findProfile, profileSchema } from '../control';
 import { MOST_ZONES, siteSchema, zoneSchema } from '../plan';
+import { checkHead, readJsonText } from './jsonText';
 import { readWith, type Read } from './problem';
 
 /** The version that this program writes. */
@@ -47,55 +47,19 @@ export const jobSchema = z
 	});
 export type Job = z.infer<typeof jobSchema>;
 
-/** Line and column (from 1) of a character offset. */
-function lineAndColumn(text: string, offset: number): string {
-	const before = text.slice(0, offset);
-	const line = before.split('\n').length;
-	return `line ${line}, column ${offset - before.lastIndexOf('\n')}`;
-}
-
 /**
  * Reads a job file's text. Refused, with the field's path: text that is not JSON, another format or
  * version, an unknown or wrong field, too many zones, more than {@link LARGEST_JOB_FILE} characters.
  */
 export function readJobFile(text: string): Read<Job> {
-	const refuse = (path: string, sentence: string): Read<Job> => ({ ok: false, problem: { path, sentence } });
-	if (text.length > LARGEST_JOB_FILE)
-		return refuse(
-			'',
-			`The file is too large: ${(text.length / 1e6).toFixed(1)} MB, at most ${LARGEST_JOB_FILE / 1e6} MB are read.`
-		);
-	let document: unknown;
-	try {
-		document = JSON.parse(text.replace(/^\uFEFF/, ''));
-	} catch {
-		const errors: ParseError[] = [];
-		parseTolerantly(text, errors, { disallowComments: true, allowEmptyContent: false });
-		return refuse(
-			'',
-			`The file is not JSON: it stops making sense at ${lineAndColumn(text, errors[0]?.offset ?? 0)}.`
-		);
-	}
-	return readJob(document);
+	const json = readJsonText(text, LARGEST_JOB_FILE);
+	return json.ok ? readJob(json.value) : json;
 }
 
 /** Reads a job from parsed JSON; see {@link readJobFile}. */
 export function readJob(document: unknown): Read<Job> {
-	const head = z.object({ format: z.unknown(), version: z.unknown() }).safeParse(document);
-	if (!head.success || head.data.format !== 'fond-quarter/job')
-		return {
-			ok: false,
-			problem: { path: 'format', sentence: 'This is not a job file: format must be "fond-quarter/job".' }
-		};
-	if (head.data.version !== JOB_FILE_VERSION)
-		return {
-			ok: false,
-			problem: {
-				path: 'version',
-				sentence: `This job file has version ${JSON.stringify(head.data.version)?.slice(0, 20)}; this program reads version ${JOB_FILE_VERSION}.`
-			}
-		};
-	return readWith(jobSchema, document);
+	const head = checkHead(document, 'fond-quarter/job', JOB_FILE_VERSION, 'job file');
+	return head.ok ? readWith(jobSchema, document) : head;
 }
 
 /** The text of a job file: JSON, indented, fields in a fixed order, so that equal jobs give equal files. */

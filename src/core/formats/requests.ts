@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { profileSchema, programSchema } from '../control';
-import { siteSchema, zoneSchema } from '../plan';
+import { MOST_ZONES, siteSchema, zoneSchema } from '../plan';
 import { keyedSchema } from './jobFile';
 
 /** A new site, by name alone. */
@@ -14,6 +14,17 @@ export const addZoneRequest = z.strictObject({
 
 /** A zone to save, with the revision that the window last saw. */
 export const saveZoneRequest = z.strictObject({ revision: z.int().min(1), zone: zoneSchema });
+
+/** Several zones of one site to save together or not at all, each with the revision last seen. */
+export const applyZonesRequest = z.strictObject({
+	changes: z
+		.array(z.strictObject({ id: z.string().max(36), revision: z.int().min(1), zone: zoneSchema }))
+		.min(1)
+		.max(MOST_ZONES)
+});
+
+/** A control profile to save, with the revision that the window last saw. */
+export const saveControlRequest = z.strictObject({ revision: z.int().min(1), profile: profileSchema });
 
 /** Values keyed at the control: what the display showed, or null to take the note back. */
 export const keyedRequest = z.strictObject({
@@ -70,7 +81,10 @@ const cardItem = z.strictObject({
 	shows: z.string(),
 	unit: z.string(),
 	aside: z.string(),
-	before: z.string().nullable()
+	before: z.string().nullable(),
+	/** What the control shows there until then, where the route makes it certain. */
+	from: z.string().nullable(),
+	presses: z.int()
 });
 
 const keyCost = z.strictObject({ values: z.int(), presses: z.int(), minutes: z.number() });
@@ -114,3 +128,22 @@ export const conflictResponse = z.strictObject({
 	error: z.strictObject({ path: z.string(), sentence: z.string() }),
 	current: z.strictObject({ revision: z.int(), zone: zoneSchema })
 });
+
+/** The control profiles of this installation: its own, then those shipped. */
+export const controlsResponse = z.strictObject({
+	controls: z.array(
+		z.strictObject({
+			id: z.string(),
+			name: z.string(),
+			own: z.boolean(),
+			revision: z.int().nullable(),
+			profile: profileSchema
+		})
+	)
+});
+export const controlConflictResponse = z.strictObject({
+	error: z.strictObject({ path: z.string(), sentence: z.string() }),
+	current: z.strictObject({ revision: z.int(), profile: profileSchema })
+});
+/** How many zones took up the present version of a control. */
+export const takenUpResponse = z.strictObject({ sites: z.int(), zones: z.int() });

@@ -1,7 +1,23 @@
-import type { ControlOptions, ControlProfile, Grouping, Program } from '../control';
+import type { ControlOptions, ControlProfile, Grouping, KeyGrammar, Program } from '../control';
 import { DAY_SHORT } from '../week';
-import { programItems, settingItems, type CardItem, type GroupItems, type Planned } from './cardItems';
-import { cheapestRoute, routeMinutes, typeEverything, type GroupContent, type Leg, type Pace } from './route';
+import {
+	programItems,
+	settingItems,
+	type CardItem,
+	type GroupItems,
+	type LooseItem,
+	type Planned
+} from './cardItems';
+import {
+	cheapestRoute,
+	fieldPresses,
+	routeMinutes,
+	typeEverything,
+	typingPresses,
+	type GroupContent,
+	type Leg,
+	type Pace
+} from './route';
 
 /** Everything to key, in the order in which the control asks for it. */
 export interface KeyCard {
@@ -25,7 +41,7 @@ export interface KeyCost {
 	readonly minutes: number;
 }
 
-const plain = ({ position: _, ...item }: Planned): CardItem => item;
+const plain = ({ position: _, ...item }: Planned): LooseItem => item;
 
 /** A short mark of a day's content, so that a copy made of another content is another copy. */
 function mark(group: GroupItems): string {
@@ -35,21 +51,43 @@ function mark(group: GroupItems): string {
 	return (hash >>> 0).toString(36);
 }
 
-function legItems(leg: Leg, groups: readonly GroupItems[], stem: string, confirm: string): CardItem[] {
+/** What a route needs to become card items. */
+interface Walk {
+	readonly grammar: KeyGrammar;
+	readonly groups: readonly GroupItems[];
+	readonly contents: readonly GroupContent[];
+	readonly stem: string;
+	/** For each group the one whose content it holds by now. */
+	readonly holds: number[];
+}
+
+function legItems(leg: Leg, { grammar, groups, contents, stem, holds }: Walk): CardItem[] {
 	switch (leg.kind) {
-		case 'type':
-			return groups[leg.group]!.items.map(plain);
+		case 'type': {
+			holds[leg.group] = leg.group;
+			const presses = typingPresses(grammar, contents[leg.group]!);
+			return groups[leg.group]!.items.map((item, i) => ({
+				...plain(item),
+				from: null,
+				presses: presses[i]! + (i === 0 ? grammar.presses.day : 0)
+			}));
+		}
 		case 'all-days': {
+			holds.fill(leg.like);
 			const like = groups[leg.like]!;
-			return like.items.map((item) => ({
+			const presses = typingPresses(grammar, contents[leg.like]!);
+			return like.items.map((item, i) => ({
 				...plain(item),
 				id: `${stem}/all/${item.id.slice(like.prefix.length)}`,
 				section: 'All days at once',
-				aside: 'fills every day; those that differ are put right after'
+				aside: 'fills every day; those that differ are put right after',
+				from: null,
+				presses: presses[i]! + (i === 0 ? grammar.presses.day : 0)
 			}));
 		}
 		case 'copy': {
 			const [from, onto] = [groups[leg.from]!, groups[leg.onto]!];
+			holds[leg.onto] = holds[leg.from]!;
 			return [
 				{
 					id: `${stem}/copy/${from.days.join('')}-${onto.days.join('')}/${mark(from)}`,
@@ -58,14 +96,28 @@ function legItems(leg: Leg, groups: readonly GroupItems[], stem: string, confirm
 					shows: DAY_SHORT[onto.days[0]!]!,
 					unit: '',
 					aside: onto.aside,
-					before: null
+					before: null,
+					from: null,
+					presses: grammar.copy!.presses
 				}
 			];
 		}
-		case 'correct':
-			return groups[leg.group]!.items.filter((item) =>
+		case 'correct': {
+			const there = groups[holds[leg.group]!]!;
+			holds[leg.group] = leg.group;
+			return groups[leg.group]!.items.flatMap((item, i) =>
 				leg.keys.includes(item.id.slice(groups[leg.group]!.prefix.length))
-			).map((item) => ({ ...plain(item), aside: `${item.aside} · pass what is right with "${confirm}"` }));
+					? [
+							{
+								...plain(item),
+								aside: `${item.aside} · pass what is right with "${grammar.confirm}"`,
+								from: there.items[i]!.shows,
+								presses: fieldPresses(grammar, there.items[i]!.position, item.position)
+							}
+						]
+					: []
+			);
+		}
 	}
 }
 
@@ -114,24 +166,46 @@ export function keyCard(
 	}));
 	const route = cheapestRoute(keying, contents);
 	const typed = typeEverything(keying, contents);
-	const week: CardItem[] = route.legs.flatMap((leg) => legItems(leg, groups, stem, keying.confirm));
+	const walk = { grammar: keying, groups, contents, stem, holds: groups.map((_, g) => g) };
+	const week: CardItem[] = route.legs.flatMap((leg) => legItems(leg, walk));
 	const asked = new Set(week.map((item) => item.id));
 	for (const group of groups)
 		for (const item of group.items)
-			if (!asked.has(item.id) && (keyed[item.id] ?? item.shows) !== item.shows) week.push(plain(item));
-	const before = [...settings, ...setpoints.map(plain)];
+			if (!asked.has(item.id) && (keyed[item.id] ?? item.shows) !== item.shows)
+				week.push({ ...plain(item), from: keyed[item.id]!, presses: keying.presses.field + 2 });
+	const single = keying.presses.field + 2;
+	const once = (item: LooseItem): CardItem => ({ ...item, from: null, presses: single });
+	const bracket = (id: 'before' | 'after', section: string, aside: string): CardItem[] =>
+		keying.bracket
+			? [
+					once({
+						id: `mode/${id}`,
+						section,
+						what: 'mode',
+						shows: keying.bracket[id],
+						unit: '',
+						aside,
+						before: null
+					})
+				]
+			: [];
+	const before = [
+		...bracket('before', 'Before anything', 'it takes no values otherwise'),
+		...settings.map(once),
+		...setpoints.map((item) => once(plain(item)))
+	];
+	const after = bracket('after', 'At the end', 'otherwise the program does not run');
+	const fixed = before.length + after.length;
 	const costOf = (way: typeof route): KeyCost => ({
-		values: before.length + way.looks,
-		presses: before.length * (keying.presses.field + 2) + way.presses,
-		minutes: routeMinutes(
-			{ presses: before.length * (keying.presses.field + 2) + way.presses, looks: before.length + way.looks },
-			pace
-		)
+		values: fixed + way.looks,
+		presses: fixed * single + way.presses,
+		minutes: routeMinutes({ presses: fixed * single + way.presses, looks: fixed + way.looks }, pace)
 	});
 	return {
 		items: [
 			...before,
-			...week.map((item, index) => (index === 0 ? { ...item, before: keying.enter } : item))
+			...week.map((item, index) => (index === 0 ? { ...item, before: keying.enter } : item)),
+			...after
 		],
 		leave: keying.leave,
 		timeoutSeconds: keying.timeoutSeconds,
@@ -139,6 +213,26 @@ export function keyCard(
 		route: routeWords(route.legs, groups),
 		cost: { route: costOf(route), typed: costOf(typed) }
 	};
+}
+
+/** The parts of a card in the order that wipes and locks nothing: mode off, unit, clock, grouping, number of steps, setpoints of the week, program, mode auto. */
+const ORDER = [
+	/^mode\/before/,
+	/^setting\/unit$/,
+	/^setting\/clock$/,
+	/^setting\/grouping$/,
+	/^setting\//,
+	/./
+];
+
+/**
+ * Whether a card keeps to the order in which nothing keyed is lost again: unit before grouping before program,
+ * off before and auto after. Returns the first item out of order; null when there is none.
+ */
+export function outOfOrder(card: KeyCard): CardItem | null {
+	const rank = (item: CardItem) =>
+		item.id === 'mode/after' ? ORDER.length : ORDER.findIndex((part) => part.test(item.id));
+	return card.items.find((item, i) => i > 0 && rank(item) < rank(card.items[i - 1]!)) ?? null;
 }
 
 /** What was keyed so far: what the display showed when it was confirmed, by item id. */

@@ -31,10 +31,17 @@ export interface CardItem {
 	readonly aside: string;
 	/** What to do before this value can be keyed, where it is the first of its part. */
 	readonly before: string | null;
+	/** What the control shows there until it is changed, where the route makes that certain; else null. */
+	readonly from: string | null;
+	/** Presses it takes to set and confirm, from what is likely to be shown. */
+	readonly presses: number;
 }
 
+/** An item before it has its place in a route. */
+export type LooseItem = Omit<CardItem, 'from' | 'presses'>;
+
 /** An item with its place on the control's scale, in steps, for counting presses. */
-export interface Planned extends CardItem {
+export interface Planned extends LooseItem {
 	readonly position: number;
 }
 
@@ -45,8 +52,8 @@ export function settingItems(
 	profile: ControlProfile,
 	options: ControlOptions,
 	grouping: Grouping
-): CardItem[] {
-	const item = (id: string, what: string, shows: string): CardItem => ({
+): LooseItem[] {
+	const item = (id: string, what: string, shows: string): LooseItem => ({
 		id: `setting/${id}`,
 		section: 'Settings',
 		what,
@@ -55,7 +62,7 @@ export function settingItems(
 		aside: 'before the program: changing it later can wipe the week',
 		before: null
 	});
-	const items: CardItem[] = [];
+	const items: LooseItem[] = [];
 	if (profile.temperature && profile.temperature.units.length > 1)
 		items.push(item('unit', 'unit', `°${options.unit}`));
 	if (profile.clockFormats.length > 1) items.push(item('clock', 'clock format', `${options.clock} h`));
@@ -79,7 +86,7 @@ function dayAside(profile: ControlProfile, days: readonly number[]): string {
 function timeItems(
 	profile: ControlProfile,
 	options: ControlOptions,
-	base: Omit<CardItem, 'what' | 'shows' | 'unit'>,
+	base: Omit<LooseItem, 'what' | 'shows' | 'unit'>,
 	what: string,
 	minute: number
 ): Planned[] {

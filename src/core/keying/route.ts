@@ -47,15 +47,24 @@ function changePresses(grammar: KeyGrammar, from: number, to: number): number {
 	return grammar.presses.runsOnAfter === null ? steps : Math.min(steps, grammar.presses.runsOnAfter);
 }
 
-/** Presses to type a whole group: each field shows at first what the like field before it was set to. */
-function typing(grammar: KeyGrammar, content: GroupContent): number {
+/** Presses for each field of a group typed whole: it shows at first what the like field before it was set to. */
+export function typingPresses(grammar: KeyGrammar, content: GroupContent): number[] {
 	const last = new Map<string, number>();
-	return content.fields.reduce((sum, field) => {
+	return content.fields.map((field) => {
 		const kind = field.key.split('/').at(-1)!;
 		const from = last.get(kind) ?? 0;
 		last.set(kind, field.position);
-		return sum + grammar.presses.field + changePresses(grammar, from, field.position);
-	}, grammar.presses.day);
+		return grammar.presses.field + changePresses(grammar, from, field.position);
+	});
+}
+
+/** Presses to change one field from one place on its scale to another, and take it. */
+export function fieldPresses(grammar: KeyGrammar, from: number, to: number): number {
+	return grammar.presses.field + changePresses(grammar, from, to);
+}
+
+function typing(grammar: KeyGrammar, content: GroupContent): number {
+	return typingPresses(grammar, content).reduce((sum, presses) => sum + presses, grammar.presses.day);
 }
 
 /** Keys whose values differ between two contents of the same form; null where their fields are not the same. */

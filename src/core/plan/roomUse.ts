@@ -73,6 +73,10 @@ export function levelsForUse(levels: readonly Level[], use: RoomUse): Level[] {
 		const rank = ranked.indexOf(level);
 		const setpointC =
 			rank === 0 ? use.comfortC : rank === 1 ? setback : Math.min(level.setpointC, Math.max(5, setback));
-		return { ...level, setpointC, note: rank === 1 ? `${use.comfortC - setpointC} K under comfort` : level.note };
+		return {
+			...level,
+			setpointC,
+			note: rank === 1 ? `${use.comfortC - setpointC} K under comfort` : level.note
+		};
 	});
 }

@@ -57,11 +57,7 @@ describe('a routine', () => {
 			],
 			week: ['before', 'early', ...all('before').slice(2)]
 		};
-		expect(shape(routine, 1)).toEqual([
-			'00:00–04:00 frost',
-			'04:00–09:00 comfort',
-			'09:00–24:00 eco'
-		]);
+		expect(shape(routine, 1)).toEqual(['00:00–04:00 frost', '04:00–09:00 comfort', '09:00–24:00 eco']);
 	});
 
 	it.each([
@@ -212,7 +208,12 @@ describe('the same week as another zone', () => {
 
 	it('gives a switch the times alone', () => {
 		const taken = takeWeek(newZone('Rail', timer), from, timer, stat);
-		expect(valueAt(taken.wanted.map((step) => ({ at: step.at, value: step.level })), 7 * 60)).toBe('on');
+		expect(
+			valueAt(
+				taken.wanted.map((step) => ({ at: step.at, value: step.level })),
+				7 * 60
+			)
+		).toBe('on');
 		expect(taken.routine).toBeNull();
 		expect(zoneSchema.safeParse(taken).success).toBe(true);
 	});

@@ -105,11 +105,7 @@ function cover(routine: Routine, setpointOf: (level: string) => number): Covered
 	const typeOf = (day: number) => routine.dayTypes.find((type) => type.id === routine.week[day])!;
 	for (let day = 0; day < WEEK_DAYS; day++)
 		for (const span of typeOf(day).spans)
-			own.fill(
-				span.level,
-				day * DAY_MINUTES + span.from,
-				day * DAY_MINUTES + Math.min(span.to, DAY_MINUTES)
-			);
+			own.fill(span.level, day * DAY_MINUTES + span.from, day * DAY_MINUTES + Math.min(span.to, DAY_MINUTES));
 	const covered = [...own];
 	for (let day = 0; day < WEEK_DAYS; day++)
 		for (const span of typeOf(day).spans)

@@ -26,7 +26,8 @@ export function takeWeek(zone: Zone, from: Zone, profile: ControlProfile, fromPr
 			lead: from.lead
 		};
 	}
-	const rank = (of: Zone) => [...of.levels].sort((a, b) => b.setpointC - a.setpointC).map((level) => level.id);
+	const rank = (of: Zone) =>
+		[...of.levels].sort((a, b) => b.setpointC - a.setpointC).map((level) => level.id);
 	const [here, there] = [rank(zone), rank(from)];
 	const own = (id: string) => here[Math.min(there.indexOf(id) === 0 ? 0 : 1, here.length - 1)]!;
 	return { ...withWanted(zone, mapWeek(wantedWeek(from), own)), routine: null };

@@ -106,7 +106,10 @@ export function withWanted(zone: Zone, week: WeekSteps<string>): Zone {
 /** Whether the wanted week is the one its routine gives; true where there is no routine. */
 export function followsRoutine(zone: Zone): boolean {
 	if (!zone.routine) return true;
-	return sameWeek(wantedWeek(zone), routineWeek(zone.routine, (id) => levelOf(zone, id).setpointC));
+	return sameWeek(
+		wantedWeek(zone),
+		routineWeek(zone.routine, (id) => levelOf(zone, id).setpointC)
+	);
 }
 
 /** The zone with its wanted week made anew from a routine. */

@@ -3,10 +3,35 @@ import { profileSchema } from '$core/control';
 import { fitZone, type ZoneFit } from '$core/fit';
 import { zoneSchema } from '$core/plan';
 
-/** Fits a zone off the main thread. Both documents cross the border through their schemas. */
+/** What a re-fit of many zones says of each: how well its control holds it, and what there is to key. */
+export interface Outcome {
+	readonly grouping: string;
+	readonly coldMinutes: number;
+	readonly warmMinutes: number;
+	readonly values: number;
+}
+
+/** Fits zones off the main thread. All documents cross the border through their schemas. */
 const api = {
 	fit(zone: unknown, profile: unknown): ZoneFit {
 		return fitZone(zoneSchema.parse(zone), profileSchema.parse(profile));
+	},
+	async fitMany(
+		pairs: readonly { readonly zone: unknown; readonly profile: unknown }[],
+		onprogress: (done: number) => void
+	): Promise<Outcome[]> {
+		const outcomes: Outcome[] = [];
+		for (const [index, { zone, profile }] of pairs.entries()) {
+			const { chosen } = fitZone(zoneSchema.parse(zone), profileSchema.parse(profile));
+			outcomes.push({
+				grouping: chosen.grouping.name,
+				coldMinutes: chosen.misfit.coldMinutes,
+				warmMinutes: chosen.misfit.warmMinutes,
+				values: chosen.valuesToKey
+			});
+			if (index % 4 === 3) onprogress(index + 1);
+		}
+		return outcomes;
 	}
 };
 export type FitWorkerApi = typeof api;

@@ -29,18 +29,29 @@ export interface ZoneRow {
 	deletedAt: Date | null;
 }
 
+/** A control profile of this installation's own as a row; see {@link SiteRow}. */
+export interface ControlRow {
+	id: string;
+	document: unknown;
+	revision: number;
+	createdAt: Date;
+	updatedAt: Date;
+	deletedAt: Date | null;
+}
+
 type Table<Row extends object> = ModelStatic<Model<Row, Partial<Row>>>;
 
 export interface Database {
 	readonly sequelize: Sequelize;
 	readonly sites: Table<SiteRow>;
 	readonly zones: Table<ZoneRow>;
+	readonly controls: Table<ControlRow>;
 	/** Runs work in one transaction that takes the write lock at once. */
 	write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
 	close(): Promise<void>;
 }
 
-function defineTables(sequelize: Sequelize): Pick<Database, 'sites' | 'zones'> {
+function defineTables(sequelize: Sequelize): Pick<Database, 'sites' | 'zones' | 'controls'> {
 	const key = { type: DataTypes.STRING(36), primaryKey: true };
 	const common = {
 		document: { type: DataTypes.JSON, allowNull: false },
@@ -66,7 +77,12 @@ function defineTables(sequelize: Sequelize): Pick<Database, 'sites' | 'zones'> {
 		},
 		{ tableName: 'zones', timestamps: false }
 	) as unknown as Table<ZoneRow>;
-	return { sites, zones };
+	const controls = sequelize.define(
+		'control',
+		{ ...common, id: { type: DataTypes.STRING(60), primaryKey: true } },
+		{ tableName: 'controls', timestamps: false }
+	) as unknown as Table<ControlRow>;
+	return { sites, zones, controls };
 }
 
 interface SqliteConnection {

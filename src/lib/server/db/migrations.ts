@@ -47,5 +47,21 @@ export const migrations: readonly Migration[] = [
 			await q.dropTable('zones');
 			await q.dropTable('sites');
 		}
+	},
+	{
+		name: '0002-own-controls',
+		async up(q) {
+			await q.createTable('controls', {
+				id: { type: DataTypes.STRING(60), primaryKey: true, allowNull: false },
+				document: { type: DataTypes.JSON, allowNull: false },
+				revision: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
+				createdAt: when,
+				updatedAt: when,
+				deletedAt: { type: DataTypes.DATE, allowNull: true }
+			});
+		},
+		async down(q) {
+			await q.dropTable('controls');
+		}
 	}
 ];

@@ -1,8 +1,12 @@
 import { z } from 'zod';
 import {
 	addZoneRequest,
+	applyZonesRequest,
 	computeRequest,
 	conflictResponse,
+	controlConflictResponse,
+	controlFileSchema,
+	controlsResponse,
 	createdResponse,
 	fitResponse,
 	jobSchema,
@@ -14,7 +18,9 @@ import {
 	orderRequest,
 	problemResponse,
 	savedResponse,
-	saveZoneRequest
+	saveControlRequest,
+	saveZoneRequest,
+	takenUpResponse
 } from '$core/formats';
 import { siteSchema } from '$core/plan';
 
@@ -33,6 +39,7 @@ interface Operation {
 
 const site = '/api/v1/jobs/{siteId}';
 const zone = `${site}/zones/{zoneId}`;
+const control = '/api/v1/controls/{controlId}';
 
 /** Every route of the API: the one list from which its description is made. */
 export const operations: readonly Operation[] = [
@@ -138,6 +145,14 @@ export const operations: readonly Operation[] = [
 		refusals: [400, 404, 413, 422]
 	},
 	{
+		path: `${site}/zones/apply`,
+		method: 'post',
+		id: 'applyZones',
+		summary: 'Save several zones together, or none',
+		takes: applyZonesRequest,
+		refusals: [400, 404, 409, 413, 422]
+	},
+	{
 		path: zone,
 		method: 'put',
 		id: 'saveZone',
@@ -168,6 +183,63 @@ export const operations: readonly Operation[] = [
 		takes: keyedRequest,
 		gives: keyedResponse,
 		refusals: [400, 404, 413, 422]
+	},
+	{
+		path: '/api/v1/controls',
+		method: 'get',
+		id: 'listControls',
+		summary: 'The control profiles: your own, then those shipped',
+		gives: controlsResponse,
+		refusals: []
+	},
+	{
+		path: '/api/v1/controls',
+		method: 'post',
+		id: 'createControl',
+		summary: 'Keep a control file as one of your own',
+		takes: controlFileSchema,
+		gives: createdResponse,
+		created: true,
+		refusals: [413, 422]
+	},
+	{
+		path: control,
+		method: 'get',
+		id: 'readControl',
+		summary: 'A control, own or shipped, as a file',
+		gives: controlFileSchema,
+		refusals: [404]
+	},
+	{
+		path: control,
+		method: 'put',
+		id: 'saveControl',
+		summary: 'Save an own control, unless someone else has meanwhile; zones are not touched',
+		takes: saveControlRequest,
+		gives: savedResponse,
+		refusals: [400, 404, 409, 413, 422]
+	},
+	{
+		path: control,
+		method: 'delete',
+		id: 'deleteControl',
+		summary: 'Delete an own control; sites that use it keep their copy',
+		refusals: [404]
+	},
+	{
+		path: `${control}/restore`,
+		method: 'post',
+		id: 'restoreControl',
+		summary: 'Put a deleted control back',
+		refusals: [404]
+	},
+	{
+		path: `${control}/take-up`,
+		method: 'post',
+		id: 'takeUpControl',
+		summary: 'Bring the zones that use a control to its present version',
+		gives: takenUpResponse,
+		refusals: [404]
 	}
 ];
 
@@ -211,7 +283,9 @@ export function openApi() {
 						{
 							description: refusalWords[status],
 							content: body(
-								status === 409 ? z.union([conflictResponse, problemResponse]) : problemResponse,
+								status === 409
+									? z.union([conflictResponse, controlConflictResponse, problemResponse])
+									: problemResponse,
 								'output'
 							)
 						}

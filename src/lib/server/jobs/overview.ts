@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { shippedProfiles, type ControlProfile } from '$core/control';
+import type { ControlProfile } from '$core/control';
 import { database } from '../db';
 import type { StoredSite, StoredZone } from './rows';
 import { findSite, zonesOf } from './sites';
@@ -16,11 +16,6 @@ export async function siteForPages(
 	if (stored.deletedAt) error(404, `${stored.site.name} has been deleted. It can be put back from Jobs.`);
 	const [zones, removed] = await Promise.all([zonesOf(db, stored), zonesOf(db, stored, true)]);
 	return { stored, zones, removed };
-}
-
-/** All control profiles that a site's zones may use: its own, then those shipped. */
-export function profilesFor(site: StoredSite): ControlProfile[] {
-	return [...site.profiles, ...shippedProfiles];
 }
 
 /** A zone in a list: its name, control, drawn week and where it stands. */

@@ -201,11 +201,12 @@ export async function touchSite(db: Database, id: string, transaction?: Transact
 	await db.sites.update({ updatedAt: new Date() }, { where: { id }, transaction });
 }
 
-/** Removes for good what was deleted more than {@link KEPT_DAYS} days ago. */
+/** Removes for good what (sites, zones, own controls) was deleted more than {@link KEPT_DAYS} days ago. */
 export async function purgeDeleted(db: Database, now = new Date()): Promise<void> {
 	const before = { [Op.lt]: new Date(now.getTime() - KEPT_DAYS * 86_400_000) };
 	await db.write(async (transaction) => {
 		await db.zones.destroy({ where: { deletedAt: before }, transaction });
 		await db.sites.destroy({ where: { deletedAt: before }, transaction });
+		await db.controls.destroy({ where: { deletedAt: before }, transaction });
 	});
 }

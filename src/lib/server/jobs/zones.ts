@@ -75,6 +75,41 @@ export async function saveZone(
 }
 
 /**
+ * Saves several zones of a site together, each on the revision given, or none of them. Returns the name of
+ * the first that has been changed or removed meanwhile; null when all are saved.
+ */
+export async function saveZones(
+	db: Database,
+	site: StoredSite,
+	changes: readonly { id: string; revision: number; zone: Zone }[]
+): Promise<string | null> {
+	class Refused extends Error {}
+	try {
+		await db.write(async (transaction) => {
+			for (const { id, revision, zone } of changes) {
+				const row = await db.zones.findOne({ where: { id, siteId: site.id, deletedAt: null }, transaction });
+				if (!row || row.get().revision !== revision) throw new Refused(zone.name);
+				const { keyed } = zoneFromRow(row.get(), site.profiles);
+				await row.update(
+					{
+						document: zone,
+						summary: summarise(zone, keyed, profileOf(zone, site.profiles)),
+						revision: revision + 1,
+						updatedAt: new Date()
+					},
+					{ transaction }
+				);
+			}
+			await touchSite(db, site.id, transaction);
+		});
+		return null;
+	} catch (error) {
+		if (error instanceof Refused) return error.message;
+		throw error;
+	}
+}
+
+/**
  * Notes values as keyed (or, with null, as not keyed). Merges with what another device notes at the
  * same time. Returns the whole of what is keyed now, or null if the zone is gone.
  */

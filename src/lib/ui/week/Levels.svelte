@@ -15,7 +15,15 @@
 		if (level.coolC === null) return 'no cooling';
 		return `cool above ${displaySetpoint(profile, zone.options, level.coolC)}`;
 	}
-	const used = $derived(new Set(zone.wanted.map((step) => step.level)));
+	const used = $derived(
+		new Set([
+			...zone.wanted.map((step) => step.level),
+			...(zone.routine?.dayTypes.flatMap((type) => [
+				...type.spans.map((span) => span.level),
+				type.otherwise ?? ''
+			]) ?? [])
+		])
+	);
 
 	function taken(level: Level): string | null {
 		const held = heldSetpoint(profile, zone.options, level.setpointC);

@@ -2,11 +2,11 @@
 	import { Button, Modal } from 'carbon-components-svelte';
 	import type { Zone } from '$core/plan';
 	import MiniWeek from '../board/MiniWeek.svelte';
-	import type { ZoneEditor } from './zoneEditor.svelte';
+	import type { DocumentEditor } from '../documentEditor.svelte';
 
-	let { editor }: { editor: ZoneEditor } = $props();
+	let { editor }: { editor: DocumentEditor<Zone> } = $props();
 
-	const theirs = $derived(editor.conflict?.zone ?? null);
+	const theirs = $derived(editor.conflict?.document ?? null);
 
 	/** What differs, in words, beyond the drawn week. */
 	function differences(mine: Zone, other: Zone): string[] {
@@ -33,11 +33,11 @@
 >
 	{#if theirs}
 		<p>Nothing is lost: both versions are here. Choose the one to keep; the other stays one undo away.</p>
-		<p class="soft">{differences(editor.zone, theirs).join('; ') || 'The two are alike.'}</p>
+		<p class="soft">{differences(editor.document, theirs).join('; ') || 'The two are alike.'}</p>
 		<div class="both">
 			<figure>
 				<figcaption>This window</figcaption>
-				<MiniWeek wanted={editor.zone.wanted} levels={editor.zone.levels} />
+				<MiniWeek wanted={editor.document.wanted} levels={editor.document.levels} />
 				<Button on:click={() => editor.keepMine()}>Keep this one</Button>
 			</figure>
 			<figure>

@@ -1,4 +1,6 @@
-import { profilesFor, siteForPages, zoneInList } from '$lib/server/jobs';
+import { profilesFor } from '$lib/server/controls';
+import { database } from '$lib/server/db';
+import { siteForPages, zoneInList } from '$lib/server/jobs';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ params, depends }) => {
@@ -8,6 +10,6 @@ export const load: LayoutServerLoad = async ({ params, depends }) => {
 		site: { id: stored.id, revision: stored.revision, ...stored.site },
 		zones: zones.map((zone) => zoneInList(zone, stored)),
 		removed: removed.map((zone) => ({ id: zone.id, name: zone.zone.name })),
-		profiles: profilesFor(stored)
+		profiles: await profilesFor(await database(), stored)
 	};
 };

@@ -1,6 +1,6 @@
-import { findProfile } from '$core/control';
 import { addZoneRequest, createdResponse } from '$core/formats';
 import { MOST_ZONES } from '$core/plan';
+import { siteKnowing } from '$lib/server/controls';
 import { answer, readBody, refuse, siteOfRoute } from '$lib/server/http';
 import { addZone } from '$lib/server/jobs';
 import type { RequestHandler } from './$types';
@@ -11,11 +11,12 @@ export const POST: RequestHandler = async ({ params, request }) => {
 	const body = await readBody(request, addZoneRequest);
 	if ('refusal' in body) return body.refusal;
 	const { zone, after } = body.value;
-	if (!findProfile(zone.control, found.site.profiles))
+	const site = await siteKnowing(found.db, found.site, zone.control);
+	if (!site)
 		return refuse(422, {
 			path: 'zone.control',
 			sentence: 'zone.control names a control that this site does not know.'
 		});
-	const id = await addZone(found.db, found.site, { ...zone, keyed: {} }, after);
+	const id = await addZone(found.db, site, { ...zone, keyed: {} }, after);
 	return id ? answer(createdResponse, { id }, 201) : refuse(409, `A site holds at most ${MOST_ZONES} zones.`);
 };

@@ -1,26 +1,27 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { beforeNavigate, goto } from '$app/navigation';
+	import { beforeNavigate, goto, invalidate } from '$app/navigation';
 	import { allowedOptions, channelsOf, displaySetpoint, perDayOffers } from '$core/control';
 	import { misfitSentences, nearestWeightStop, weightStops, type ZoneFit } from '$core/fit';
-	import { onControl } from '$core/plan';
+	import { followsRoutine, onControl } from '$core/plan';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
 	import Groupings from '$lib/ui/week/Groupings.svelte';
 	import LeadChoice from '$lib/ui/week/LeadChoice.svelte';
 	import Levels from '$lib/ui/week/Levels.svelte';
 	import WeekChart from '$lib/ui/week/WeekChart.svelte';
 	import type { RiserPlace } from '$lib/ui/week/weekEdits';
+	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
 	import { saving } from '$lib/ui/saving.svelte';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
-	import { ZoneEditor } from '$lib/ui/zone/zoneEditor.svelte';
 	import { FitFollower } from '$lib/workers/fitFollower';
 
 	let { data } = $props();
 
 	// the page is made anew for each zone: its editor starts from what was loaded
 	// svelte-ignore state_referenced_locally
-	const editor = new ZoneEditor(
+	const editor = new DocumentEditor(
 		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`,
+		'zone',
 		data.stored.zone,
 		data.stored.revision
 	);
@@ -30,10 +31,12 @@
 	let selectedDay = $state(0);
 	let shown = $state({ wanted: true, held: true, misfit: true });
 	let all = $state(false);
-	let table = $state(false);
+	/** What stands open above the drawing. */
+	let open = $state<'table' | 'routine' | null>(null);
+	let giving = $state(false);
 	let windowHeight = $state(800);
 
-	const zone = $derived(editor.zone);
+	const zone = $derived(editor.document);
 	const profile = $derived(data.profiles.find((candidate) => candidate.id === zone.control) ?? data.profile);
 	const isSwitch = $derived(profile.temperature === null);
 	const rowHeight = $derived(Math.min(92, Math.max(46, Math.floor((windowHeight - 443) / 7))));
@@ -134,7 +137,14 @@
 				</button>
 			</div>
 			<div class="history">
-				<button class="quiet" aria-pressed={table} onclick={() => (table = !table)}>Table</button>
+				{#each [['routine', 'Routine'], ['table', 'Table']] as const as [id, name] (id)}
+					<button class="quiet" aria-pressed={open === id} onclick={() => (open = open === id ? null : id)}
+						>{name}</button
+					>
+				{/each}
+				{#if data.zones.length > 1}
+					<button class="quiet" onclick={() => (giving = true)}>Other zones</button>
+				{/if}
 				<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
 				<button class="quiet" disabled={!editor.canRedo} onclick={() => editor.redo()}>Redo</button>
 			</div>
@@ -144,10 +154,19 @@
 			<p class="signal" role="alert">Not saved. {editor.refusal}</p>
 		{/if}
 
-		{#if table}
+		{#if open === 'table'}
 			{#await import('$lib/ui/week/WeekTable.svelte') then { default: WeekTable }}
 				<WeekTable {zone} onchange={(next) => editor.change(next)} />
 			{/await}
+		{:else if open === 'routine'}
+			{#await import('$lib/ui/week/RoutinePanel.svelte') then { default: RoutinePanel }}
+				<RoutinePanel {zone} {profile} onchange={(next) => editor.change(next)} />
+			{/await}
+		{:else if zone.routine && !followsRoutine(zone)}
+			<p class="parted">
+				The drawing no longer follows its routine.
+				<button class="more" onclick={() => (open = 'routine')}>See both</button>
+			</p>
 		{/if}
 
 		<WeekChart
@@ -285,6 +304,20 @@
 </div>
 
 <Conflict {editor} />
+{#if giving}
+	{#await import('$lib/ui/zone/OtherZones.svelte') then { default: OtherZones }}
+		<OtherZones
+			{zone}
+			zoneId={data.zone.id}
+			siteId={data.site.id}
+			zones={data.zones}
+			profiles={data.profiles}
+			ontake={(next) => editor.change(next)}
+			ongiven={() => invalidate('fq:site')}
+			onclose={() => (giving = false)}
+		/>
+	{/await}
+{/if}
 
 <style>
 	.page {
@@ -324,6 +357,11 @@
 		font-size: inherit;
 		text-decoration: underline;
 		cursor: pointer;
+	}
+	.parted {
+		margin-bottom: 0.4rem;
+		padding-left: 0.6rem;
+		border-left: 4px solid var(--signal);
 	}
 	.sentences {
 		margin: 0.4rem 0 0;

@@ -1,5 +1,5 @@
-import { findProfile } from '$core/control';
 import { conflictResponse, savedResponse, saveZoneRequest } from '$core/formats';
+import { siteKnowing } from '$lib/server/controls';
 import { answer, readBody, refuse, siteOfRoute } from '$lib/server/http';
 import { removeZone, saveZone } from '$lib/server/jobs';
 import type { RequestHandler } from './$types';
@@ -12,12 +12,13 @@ export const PUT: RequestHandler = async ({ params, request }) => {
 	const body = await readBody(request, saveZoneRequest);
 	if ('refusal' in body) return body.refusal;
 	const { revision, zone } = body.value;
-	if (!findProfile(zone.control, found.site.profiles))
+	const site = await siteKnowing(found.db, found.site, zone.control);
+	if (!site)
 		return refuse(422, {
 			path: 'zone.control',
 			sentence: 'zone.control names a control that this site does not know.'
 		});
-	const saved = await saveZone(found.db, found.site, params.zoneId, revision, zone);
+	const saved = await saveZone(found.db, site, params.zoneId, revision, zone);
 	if (saved.kind === 'saved') return answer(savedResponse, { revision: saved.revision });
 	if (saved.kind === 'gone') return gone();
 	return answer(

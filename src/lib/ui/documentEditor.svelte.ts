@@ -1,45 +1,47 @@
-import type { Zone } from '$core/plan';
-import { call, UNREACHABLE } from '../call';
-import { saving } from '../saving.svelte';
+import { call, UNREACHABLE } from './call';
+import { saving } from './saving.svelte';
 
-/** Another window saved this zone first: what stands there now. */
-export interface Conflict {
+/** Another window saved this document first: what stands there now. */
+export interface Conflict<T> {
 	readonly revision: number;
-	readonly zone: Zone;
+	readonly document: T;
 }
 
 const SAVE_AFTER_MS = 250;
 const RETRY_AFTER_MS = 3000;
 
 /**
- * The zone a page works on: the document, its undo and redo, and its saving. Every change is saved
+ * The document a page works on, its undo and redo, and its saving. Every change is saved
  * as it is made, one request at a time, each on top of the revision before; when another window
  * was first, saving stops and `conflict` holds both versions for the person to choose from.
  */
-export class ZoneEditor {
-	#zone = $state.raw<Zone>()!;
-	#past = $state.raw<readonly Zone[]>([]);
-	#future = $state.raw<readonly Zone[]>([]);
-	#conflict = $state.raw<Conflict | null>(null);
+export class DocumentEditor<T extends object> {
+	#document = $state.raw<T>() as T;
+	#past = $state.raw<readonly T[]>([]);
+	#future = $state.raw<readonly T[]>([]);
+	#conflict = $state.raw<Conflict<T> | null>(null);
 	#refusal = $state<string | null>(null);
 
 	readonly #path: string;
+	readonly #field: string;
 	#revision: number;
-	#saved: Zone;
+	#saved: T;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	#sending: Promise<void> | null = null;
-	#dragStart: Zone | null = null;
+	#dragStart: T | null = null;
 
-	constructor(path: string, zone: Zone, revision: number) {
+	/** `field` is what the document goes by in the requests: `zone`, `profile`. */
+	constructor(path: string, field: string, document: T, revision: number) {
 		this.#path = path;
-		this.#zone = zone;
-		this.#saved = zone;
+		this.#field = field;
+		this.#document = document;
+		this.#saved = document;
 		this.#revision = revision;
 		saving.now = { kind: 'quiet' };
 	}
 
-	get zone(): Zone {
-		return this.#zone;
+	get document(): T {
+		return this.#document;
 	}
 	get canUndo(): boolean {
 		return this.#past.length > 0;
@@ -47,12 +49,12 @@ export class ZoneEditor {
 	get canRedo(): boolean {
 		return this.#future.length > 0;
 	}
-	get conflict(): Conflict | null {
+	get conflict(): Conflict<T> | null {
 		return this.#conflict;
 	}
 	/** Whether something on screen is not stored yet but can be. */
 	get unsaved(): boolean {
-		return this.#zone !== this.#saved && !this.#conflict && !this.#refusal;
+		return this.#document !== this.#saved && !this.#conflict && !this.#refusal;
 	}
 	/** The sentence of a refused save; the document on screen is then not the one stored. */
 	get refusal(): string | null {
@@ -60,26 +62,26 @@ export class ZoneEditor {
 	}
 
 	/** Takes a change as one step of undo, and saves it. */
-	change(next: Zone): void {
-		if (next === this.#zone) return;
-		this.#past = [...this.#past, this.#dragStart ?? this.#zone];
+	change(next: T): void {
+		if (next === this.#document) return;
+		this.#past = [...this.#past, this.#dragStart ?? this.#document];
 		this.#dragStart = null;
 		this.#future = [];
-		this.#zone = next;
+		this.#document = next;
 		this.#save();
 	}
 
 	/** Shows a change while it is being dragged: no step of undo, nothing saved yet. */
-	preview(next: Zone): void {
-		this.#dragStart ??= this.#zone;
-		this.#zone = next;
+	preview(next: T): void {
+		this.#dragStart ??= this.#document;
+		this.#document = next;
 	}
 
 	/** Ends a drag: what is shown becomes one step of undo and is saved. */
 	commit(): void {
 		const start = this.#dragStart;
 		this.#dragStart = null;
-		if (!start || start === this.#zone) return;
+		if (!start || start === this.#document) return;
 		this.#past = [...this.#past, start];
 		this.#future = [];
 		this.#save();
@@ -87,7 +89,7 @@ export class ZoneEditor {
 
 	/** Drops a drag: back to what was there. */
 	cancel(): void {
-		if (this.#dragStart) this.#zone = this.#dragStart;
+		if (this.#dragStart) this.#document = this.#dragStart;
 		this.#dragStart = null;
 	}
 
@@ -95,8 +97,8 @@ export class ZoneEditor {
 		const before = this.#past.at(-1);
 		if (!before) return;
 		this.#past = this.#past.slice(0, -1);
-		this.#future = [this.#zone, ...this.#future];
-		this.#zone = before;
+		this.#future = [this.#document, ...this.#future];
+		this.#document = before;
 		this.#save();
 	}
 
@@ -104,8 +106,8 @@ export class ZoneEditor {
 		const after = this.#future[0];
 		if (!after) return;
 		this.#future = this.#future.slice(1);
-		this.#past = [...this.#past, this.#zone];
-		this.#zone = after;
+		this.#past = [...this.#past, this.#document];
+		this.#document = after;
 		this.#save();
 	}
 
@@ -120,11 +122,11 @@ export class ZoneEditor {
 	/** Takes the other window's version; this window's stays one undo away. */
 	takeTheirs(): void {
 		if (!this.#conflict) return;
-		const { revision, zone } = this.#conflict;
-		this.#past = [...this.#past, this.#zone];
+		const { revision, document } = this.#conflict;
+		this.#past = [...this.#past, this.#document];
 		this.#future = [];
-		this.#zone = zone;
-		this.#saved = zone;
+		this.#document = document;
+		this.#saved = document;
 		this.#revision = revision;
 		this.#conflict = null;
 		saving.now = { kind: 'saved', at: Date.now() };
@@ -135,11 +137,12 @@ export class ZoneEditor {
 		clearTimeout(this.#timer);
 		this.#timer = undefined;
 		if (this.#sending) await this.#sending;
-		if (this.#zone === this.#saved || this.#conflict || this.#dragStart) return;
+		if (this.#document === this.#saved || this.#conflict || this.#dragStart) return;
 		this.#sending = this.#send();
 		await this.#sending;
 		this.#sending = null;
-		if (this.#zone !== this.#saved && !this.#timer && !this.#conflict && !this.#refusal) await this.flush();
+		if (this.#document !== this.#saved && !this.#timer && !this.#conflict && !this.#refusal)
+			await this.flush();
 	}
 
 	#save(): void {
@@ -151,18 +154,21 @@ export class ZoneEditor {
 	}
 
 	async #send(): Promise<void> {
-		const zone = this.#zone;
-		const answer = await call<{ revision: number }>('PUT', this.#path, { revision: this.#revision, zone });
+		const document = this.#document;
+		const answer = await call<{ revision: number }>('PUT', this.#path, {
+			revision: this.#revision,
+			[this.#field]: document
+		});
 		if (answer.ok) {
 			this.#revision = answer.data.revision;
-			this.#saved = zone;
-			saving.now = this.#zone === zone ? { kind: 'saved', at: Date.now() } : { kind: 'saving' };
+			this.#saved = document;
+			saving.now = this.#document === document ? { kind: 'saved', at: Date.now() } : { kind: 'saving' };
 		} else if (answer.status === UNREACHABLE) {
 			saving.now = { kind: 'waiting', sentence: 'Not saved yet: no connection' };
 			this.#timer = setTimeout(() => void this.flush(), RETRY_AFTER_MS);
 		} else if (answer.status === 409) {
-			const { current } = answer.data as { current: Conflict };
-			this.#conflict = current;
+			const { current } = answer.data as { current: { revision: number } & Record<string, unknown> };
+			this.#conflict = { revision: current.revision, document: current[this.#field] as T };
 			saving.now = { kind: 'refused', sentence: 'Changed in another window' };
 		} else {
 			this.#refusal = answer.sentence;

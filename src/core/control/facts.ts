@@ -1,0 +1,161 @@
+import { DAY_SHORT, dayRange } from '../week';
+import { perDayOffers, type ControlProfile, type Grouping } from './profile';
+
+/** The parts of a profile that a person reads and changes together. */
+export const FACT_TOPICS = ['holds', 'days', 'temperatures', 'shows', 'keying', 'habits'] as const;
+export type FactTopic = (typeof FACT_TOPICS)[number];
+
+/** One part of a profile, in sentences. */
+export interface Fact {
+	readonly topic: FactTopic;
+	readonly title: string;
+	readonly sentences: readonly string[];
+}
+
+const numberWords = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+const count = (n: number) => numberWords[n] ?? String(n);
+const list = (words: readonly string[], joiner = 'and') =>
+	words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${joiner} ${words.at(-1)}`;
+const minutes = (n: number) => (n === 60 ? 'the full hour' : n === 1 ? 'every minute' : `every ${n} minutes`);
+const clean = (text: string) => text.trim().replace(/[.]$/, '');
+
+/** The groups of a day grouping as a person says them: `Mon–Fri, Sat, Sun`. */
+export function groupingWords(grouping: Grouping): string {
+	return grouping.groups.map((days) => dayRange(days)).join(' · ');
+}
+
+function holds(profile: ControlProfile): string[] {
+	const { program } = profile;
+	switch (program.form) {
+		case 'plain':
+			return ['Holds one setpoint and no program.'];
+		case 'slots':
+			return [
+				`Holds one value for ${program.slotMinutes === 60 ? 'each hour' : `each ${program.slotMinutes} minutes`} of the day: ${list(program.settings, 'or')}.`,
+				`${list(program.settings.map((name, i) => (i === 0 ? name.charAt(0).toUpperCase() + name.slice(1) : name)))} are set once for the week; nothing runs on past midnight.`
+			];
+		case 'pairs': {
+			const per = list(
+				perDayOffers(profile).map((n) => count(n)),
+				'or'
+			);
+			return [
+				`Holds up to ${per} on/off ${program.perDay.length === 1 && program.perDay[0] === 1 ? 'pair' : 'pairs'} a day${program.channels ? ` for each of ${list(program.channels)}` : ''}, ${minutes(program.stepMinutes)}.`,
+				program.settings
+					? `On is ${program.settings[0]}, off is ${program.settings[1]}: two setpoints for the whole week.`
+					: 'It switches only; it measures no temperature.',
+				program.endsAtMidnight
+					? 'A pair may run to 24:00.'
+					: 'A pair must end before midnight: what should run on is cut there.'
+			];
+		}
+		case 'events': {
+			const per = list(program.perDay.map(count), 'or');
+			const weekend = program.weekend
+				? ` on weekdays, ${count(program.weekend.saturday)} on Saturday, ${count(program.weekend.sunday)} on Sunday`
+				: ' a day';
+			return [
+				`Holds ${program.clearable ? 'up to ' : ''}${per} changes${weekend}, ${minutes(program.stepMinutes)}${program.clearable ? '' : '; all must be keyed, spare ones too'}.`,
+				program.modes
+					? `Each change names a mode, ${list(program.modes, 'or')}; a mode has one setpoint all week.`
+					: profile.cooling
+						? 'Each change has a heating and a cooling setpoint of its own.'
+						: 'Each change has a setpoint of its own.',
+				program.beforeFirst === 'carried'
+					? 'The last change of a day rules past midnight until the first of the next.'
+					: `Before the first change of a day it is ${program.modes?.at(-1) ?? 'off'}.`,
+				...(program.eventNames ? [`It calls its changes ${list(program.eventNames)}.`] : [])
+			];
+		}
+	}
+}
+
+/** A profile as sentences, part by part, in the order in which an installer asks. */
+export function profileFacts(profile: ControlProfile): Fact[] {
+	const { temperature, cooling, keying, groupings } = profile;
+	const fact = (topic: FactTopic, title: string, sentences: string[]): Fact => ({ topic, title, sentences });
+	const days =
+		profile.program.form === 'plain'
+			? ['Every day is alike.']
+			: groupings.map((grouping) => `${grouping.name}: ${groupingWords(grouping)}.`);
+	const range = temperature
+		? [
+				`Setpoints from ${temperature.minC} to ${temperature.maxC} °C in steps of ${temperature.stepC} K.`,
+				temperature.units.length > 1 ? 'Shows °C or whole °F.' : `Shows °${temperature.units[0]} only.`,
+				...(cooling
+					? [`Also cools, at least ${cooling.deadBandK} K above heating, up to ${cooling.maxC} °C.`]
+					: [])
+			]
+		: ['None: it only switches.'];
+	const numbering = {
+		names: `${DAY_SHORT[0]}, ${DAY_SHORT[1]} … by name`,
+		'monday-is-1': '1 to 7, Monday is 1',
+		'sunday-is-1': '1 to 7, Sunday is 1'
+	}[profile.dayNumbering];
+	const copy = !keying.copy
+		? 'Days cannot be copied.'
+		: `A day is copied onto ${keying.copy.onto === 'next-day' ? 'the next day only' : 'any other'}, in ${keying.copy.presses} presses.`;
+	return [
+		fact('holds', 'What it holds', holds(profile)),
+		fact('days', 'Its days', days),
+		fact('temperatures', 'Temperatures', range),
+		fact('shows', 'What it shows', [
+			`Days as ${numbering}.`,
+			profile.clockFormats.length > 1
+				? 'Clock of 24 hours or 12 with am and pm.'
+				: `Clock of ${profile.clockFormats[0]} hours${profile.clockFormats[0] === '12' ? ' with am and pm' : ''}.`
+		]),
+		fact('keying', 'How it is keyed', [
+			`${clean(keying.enter)}.`,
+			...(profile.program.form === 'events' && !profile.program.modes
+				? [
+						keying.eventOrder === 'time-first'
+							? 'Asks for the time, then the temperature.'
+							: 'Asks for the temperature, then the time.'
+					]
+				: []),
+			...(keying.timeEntry === 'hour-then-minute' ? ['Hours and minutes are two values.'] : []),
+			...(profile.program.form === 'plain' ? [] : [copy]),
+			...(keying.allDays ? ['One entry can fill all days.'] : []),
+			...(keying.correctsSingly ? [] : ['A slip means keying the day again.']),
+			keying.timeoutSeconds === null
+				? 'The menu stays until it is left.'
+				: `The menu leaves by itself after ${keying.timeoutSeconds} s without a key.`,
+			...(keying.bracket
+				? [`Set it to ${keying.bracket.before} before keying and to ${keying.bracket.after} afterwards.`]
+				: []),
+			`${clean(keying.leave)}.`
+		]),
+		fact('habits', 'What it does by itself', [
+			profile.startsEarly
+				? 'Learns to start early: key the time of need.'
+				: 'Starts at the time keyed: the lead is typed.',
+			...(profile.canBePlain ? ['Can be set to hold one setpoint, without a program.'] : [])
+		])
+	];
+}
+
+/** A profile in one sentence, for a list. */
+export function profileInShort(profile: ControlProfile): string {
+	const offers =
+		profile.program.form === 'plain' ? '' : ` ${profile.groupings.map((g) => g.name).join(', ')}.`;
+	return `${holds(profile)[0]}${offers}`;
+}
+
+const standard: readonly Grouping[] = [
+	{ id: '24-hour', name: '24-hour', groups: [[0, 1, 2, 3, 4, 5, 6]] },
+	{
+		id: '5-2',
+		name: '5+2',
+		groups: [
+			[0, 1, 2, 3, 4],
+			[5, 6]
+		]
+	},
+	{ id: '6-1', name: '6+1', groups: [[0, 1, 2, 3, 4, 5], [6]] },
+	{ id: '5-1-1', name: '5+1+1', groups: [[0, 1, 2, 3, 4], [5], [6]] },
+	{ id: '7-day', name: '7-day', groups: [[0], [1], [2], [3], [4], [5], [6]] }
+];
+
+/** The day groupings that are common among controls, coarsest first. */
+export const standardGroupings = standard;

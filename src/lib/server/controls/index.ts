@@ -1,0 +1,2 @@
+export * from './controls';
+export * from './uses';
