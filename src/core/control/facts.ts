@@ -16,11 +16,13 @@ const numberWords = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven'
 const count = (n: number) => numberWords[n] ?? String(n);
 const list = (words: readonly string[], joiner = 'and') =>
 	words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${joiner} ${words.at(-1)}`;
-const minutes = (n: number) => (n === 60 ? 'the full hour' : n === 1 ? 'every minute' : `every ${n} minutes`);
+const minutes = (n: number) =>
+	n === 60 ? 'on the full hour' : n === 1 ? 'to the minute' : `in steps of ${n} minutes`;
 const clean = (text: string) => text.trim().replace(/[.]$/, '');
 
 /** The groups of a day grouping as a person says them: `Mon–Fri, Sat, Sun`. */
 export function groupingWords(grouping: Grouping): string {
+	if (grouping.groups.length === 7) return 'each day by itself';
 	return grouping.groups.map((days) => dayRange(days)).join(' · ');
 }
 

@@ -1,3 +1,4 @@
+export * from './blank';
 export * from './display';
 export * from './facts';
 export * from './level';

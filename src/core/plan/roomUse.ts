@@ -61,22 +61,21 @@ export function roomUse(id: string | null): RoomUse | undefined {
 export const SETBACK_K = 4;
 
 /**
- * A zone's levels with those a use suggests: the warmest becomes its comfort, the next 4 K under it
- * (never under 5 °C: common practice for frost), the others stay as far as they lie below. Levels of a
- * switch (0/1) are returned as they are.
+ * A zone's levels with those a use suggests: the warmest becomes its comfort, the setback (the first level at
+ * least 3 K under it) 4 K less (never under 5 °C: common practice for frost), the others stay, but never warmer
+ * than the setback where they lay below it. Levels of a switch (0/1) are returned as they are.
  */
 export function levelsForUse(levels: readonly Level[], use: RoomUse): Level[] {
 	const ranked = [...levels].sort((a, b) => b.setpointC - a.setpointC);
 	if (ranked[0]!.setpointC <= 1) return [...levels];
-	const setback = Math.max(5, use.comfortC - SETBACK_K);
+	const warmest = ranked[0]!;
+	const lowered = ranked.find((level) => level.setpointC <= warmest.setpointC - 3);
+	const setbackC = Math.max(5, use.comfortC - SETBACK_K);
 	return levels.map((level) => {
-		const rank = ranked.indexOf(level);
-		const setpointC =
-			rank === 0 ? use.comfortC : rank === 1 ? setback : Math.min(level.setpointC, Math.max(5, setback));
-		return {
-			...level,
-			setpointC,
-			note: rank === 1 ? `${use.comfortC - setpointC} K under comfort` : level.note
-		};
+		if (level === warmest) return { ...level, setpointC: use.comfortC };
+		if (level === lowered)
+			return { ...level, setpointC: setbackC, note: `${use.comfortC - setbackC} K under comfort` };
+		const below = lowered !== undefined && level.setpointC < lowered.setpointC;
+		return { ...level, setpointC: Math.min(level.setpointC, below ? setbackC : use.comfortC) };
 	});
 }

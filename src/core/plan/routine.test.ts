@@ -171,6 +171,12 @@ describe('a room’s use', () => {
 		expect(roomUse('frail-occupants')!.comfortC).toBeGreaterThanOrEqual(18);
 	});
 
+	it('takes a level a little under the warmest for another use of the room, not for its setback', () => {
+		const three = [20.5, 18.5, 15].map((setpointC, i) => ({ ...levels[i]!, setpointC }));
+		const suggested = levelsForUse(three, roomUse('office')!);
+		expect(suggested.map((level) => level.setpointC)).toEqual([20, 18.5, 16]);
+	});
+
 	it('leaves a switch’s on and off alone', () => {
 		const onOff = startingLevels(findProfile('switch-timer')!);
 		expect(levelsForUse(onOff, roomUse('bathroom')!)).toEqual(onOff);

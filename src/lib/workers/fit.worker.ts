@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
-import { profileSchema } from '$core/control';
+import { allowedOptions, profileSchema } from '$core/control';
 import { fitZone, type ZoneFit } from '$core/fit';
+import { keyCard } from '$core/keying';
 import { zoneSchema } from '$core/plan';
 
 /** What a re-fit of many zones says of each: how well its control holds it, and what there is to key. */
@@ -22,12 +23,14 @@ const api = {
 	): Promise<Outcome[]> {
 		const outcomes: Outcome[] = [];
 		for (const [index, { zone, profile }] of pairs.entries()) {
-			const { chosen } = fitZone(zoneSchema.parse(zone), profileSchema.parse(profile));
+			const [known, control] = [zoneSchema.parse(zone), profileSchema.parse(profile)];
+			const { chosen } = fitZone(known, control);
+			const options = allowedOptions(control, known.options);
 			outcomes.push({
 				grouping: chosen.grouping.name,
 				coldMinutes: chosen.misfit.coldMinutes,
 				warmMinutes: chosen.misfit.warmMinutes,
-				values: chosen.valuesToKey
+				values: keyCard(control, options, chosen.grouping, chosen.program).cost.route.values
 			});
 			if (index % 4 === 3) onprogress(index + 1);
 		}

@@ -55,6 +55,11 @@
 			<span class="crumb zone">{crumbs.zone.name}</span>
 		{/if}
 	</nav>
+	<a
+		class="controls"
+		href="/controls"
+		aria-current={page.url.pathname.startsWith('/controls') ? 'page' : undefined}>Controls</a
+	>
 	<p role="status" class:signal={saving.now.kind === 'waiting' || saving.now.kind === 'refused'}>{words}</p>
 	<div class="tools">
 		<button class="quiet theme" onclick={nextTheme}>{themeNames[shown]}</button>
@@ -101,6 +106,21 @@
 	}
 	.slash {
 		flex: none;
+	}
+	.controls {
+		order: 1;
+		color: var(--soft);
+		font-size: 0.95rem;
+		line-height: 44px;
+		text-decoration: none;
+	}
+	.controls:hover,
+	.controls[aria-current] {
+		color: var(--ink);
+		text-decoration: underline;
+	}
+	.tools {
+		order: 2;
 	}
 	p {
 		color: var(--soft);

@@ -36,6 +36,7 @@
 		for (const other of zones ?? [])
 			places.push({ label: other.name, detail: 'zone', href: `/sites/${site!.id}/zones/${other.id}/week` });
 		places.push({ label: 'Jobs', detail: 'all sites', href: '/' });
+		places.push({ label: 'Controls', detail: 'what each can hold', href: '/controls' });
 		return places;
 	});
 

@@ -2,6 +2,7 @@
 	import type { ControlOptions, ControlProfile } from '$core/control';
 	import type { ZoneFit } from '$core/fit';
 	import { keyCard } from '$core/keying';
+	import { ownPace } from '../keyin/pace.svelte';
 	import { DAY_NAMES, clockTime, duration } from '$core/week';
 
 	let {
@@ -22,7 +23,10 @@
 	const kelvinMinutes = (value: number) => Math.round(value).toLocaleString('en-GB').replace(',', ' ');
 	const chosen = $derived(fit.chosen);
 	/** What keying each grouping takes by its cheapest route, at the starting pace. */
-	const cards = $derived(fit.fits.map((one) => keyCard(profile, options, one.grouping, one.program)));
+	$effect(() => ownPace.load());
+	const cards = $derived(
+		fit.fits.map((one) => keyCard(profile, options, one.grouping, one.program, {}, ownPace.now))
+	);
 
 	const route = $derived(
 		cards[fit.fits.findIndex((one) => one.grouping.id === chosen.grouping.id)]?.route ?? ''
@@ -69,6 +73,10 @@
 				<span class="mono"
 					>{cards[i]!.cost.route.values} in {Math.max(1, Math.round(cards[i]!.cost.route.minutes))} min</span
 				>
+			</span>
+			<span class="fact">
+				<span class="soft">presses</span>
+				<span class="mono soft">{cards[i]!.cost.route.presses}</span>
 			</span>
 		</button>
 	{/each}

@@ -120,11 +120,9 @@
 		<p class="advice">
 			{#if suggests}
 				Usual here: {ranked
-					.slice(0, 2)
-					.map((level) => {
-						const to = suggested[zone.levels.indexOf(level)]!;
-						return `${level.name} ${to.setpointC.toFixed(1)}`;
-					})
+					.map((level) => suggested[zone.levels.indexOf(level)]!)
+					.filter((level, i) => level.setpointC !== ranked[i]!.setpointC)
+					.map((level) => `${level.name} ${level.setpointC.toFixed(1)}`)
 					.join(', ')} °C.
 				<button class="quiet small" onclick={() => onchange({ ...zone, levels: suggested })}
 					>Take these</button
@@ -168,16 +166,6 @@
 							>
 						{/each}
 					</div>
-					<span class="bar"><DayBar {type} levels={zone.levels} /></span>
-					<input
-						class="spans mono"
-						aria-label="Spans of {type.name}"
-						aria-invalid={refused[type.id] !== undefined}
-						spellcheck="false"
-						placeholder="06:30–08:20 {ranked[0]!.letter}, 17:00–22:30 {ranked[0]!.letter}"
-						value={refused[type.id] ?? writeSpans(type.spans, zone.levels)}
-						onchange={(event) => spans(type, event.currentTarget.value)}
-					/>
 					<label class="rest"
 						><span class="soft">otherwise</span>
 						<select
@@ -194,10 +182,22 @@
 						</select>
 					</label>
 					{#if routine.dayTypes.length > 1}
-						<button class="quiet small" aria-label="Remove {type.name}" onclick={() => removeType(type.id)}
-							>Remove</button
+						<button
+							class="quiet small remove"
+							aria-label="Remove {type.name}"
+							onclick={() => removeType(type.id)}>Remove</button
 						>
 					{/if}
+					<span class="bar"><DayBar {type} levels={zone.levels} /></span>
+					<input
+						class="spans mono"
+						aria-label="Spans of {type.name}"
+						aria-invalid={refused[type.id] !== undefined}
+						spellcheck="false"
+						placeholder="06:30–08:20 {ranked[0]!.letter}, 17:00–22:30 {ranked[0]!.letter}"
+						value={refused[type.id] ?? writeSpans(type.spans, zone.levels)}
+						onchange={(event) => spans(type, event.currentTarget.value)}
+					/>
 				</div>
 			{/each}
 		</div>
@@ -272,7 +272,7 @@
 	}
 	.type {
 		display: grid;
-		grid-template-columns: minmax(7rem, 9.5rem) auto minmax(6rem, 8rem) minmax(10rem, 1fr) auto auto;
+		grid-template-columns: minmax(7rem, 11rem) auto 1fr auto;
 		gap: 0.5rem 0.75rem;
 		align-items: center;
 		padding: 0.35rem 0;
@@ -283,8 +283,19 @@
 		width: 100%;
 	}
 	.spans {
+		grid-column: 2 / -1;
 		width: 100%;
 		font-size: 0.95rem;
+	}
+	.bar {
+		grid-column: 1;
+	}
+	.rest {
+		justify-self: end;
+	}
+	.remove {
+		grid-column: 4;
+		grid-row: 1;
 	}
 	.spans[aria-invalid='true'] {
 		border: 2px solid var(--signal);
@@ -311,24 +322,20 @@
 		color: var(--sheet);
 		font-weight: 700;
 	}
-	@media (max-width: 1180px) {
-		.type {
-			grid-template-columns: minmax(7rem, 1fr) auto auto;
-		}
-		.bar {
-			display: none;
-		}
-		.spans {
-			grid-column: 1 / -2;
-		}
-	}
 	@media (max-width: 860px) {
 		.type {
 			grid-template-columns: 1fr auto;
 		}
 		.days,
+		.rest,
 		.spans {
 			grid-column: 1 / -1;
+		}
+		.bar {
+			display: none;
+		}
+		.remove {
+			grid-column: 2;
 		}
 		.days button {
 			flex: 1;

@@ -122,7 +122,11 @@
 			>All</button
 		>
 		<Button disabled={picked.length === 0} on:click={give}
-			>Give it to {picked.length === 1 ? picked[0]!.name : `${picked.length} zones`}</Button
+			>Give it to {picked.length === 0
+				? 'those marked'
+				: picked.length === 1
+					? picked[0]!.name
+					: `${picked.length} zones`}</Button
 		>
 	</div>
 </Modal>

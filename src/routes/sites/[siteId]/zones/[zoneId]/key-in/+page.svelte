@@ -1,8 +1,10 @@
 <script lang="ts">
 	import { onMount, tick, untrack } from 'svelte';
 	import { invalidate } from '$app/navigation';
-	import { cardProgress, isKeyed } from '$core/keying';
+	import { cardProgress, isKeyed, routeMinutes, type CardItem } from '$core/keying';
 	import { KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
+	import { ownPace } from '$lib/ui/keyin/pace.svelte';
+	import PrintedCard from '$lib/ui/keyin/PrintedCard.svelte';
 
 	let { data } = $props();
 
@@ -21,12 +23,20 @@
 		items.filter((one) => notes.keyed[one.id] !== undefined && notes.keyed[one.id] !== one.shows).length
 	);
 
-	/** What the route saves against typing every value. */
+	/** What the route takes, and saves against typing every value, at this person's pace. */
 	const saved = $derived.by(() => {
 		const { route, typed } = data.card.cost;
-		if (route.values === typed.values) return `; about ${Math.max(1, Math.round(route.minutes))} min`;
-		return `; about ${Math.max(1, Math.round(route.minutes))} min by copying, ${Math.round(typed.minutes)} min to type all ${typed.values}`;
+		const minutes = (way: typeof route) =>
+			Math.max(1, Math.round(routeMinutes({ presses: way.presses, looks: way.values }, ownPace.now)));
+		const pace = ownPace.learnt ? ' at your pace' : '';
+		if (route.values === typed.values)
+			return `; ${route.presses} presses, about ${minutes(route)} min${pace}`;
+		return `; ${route.presses} presses, about ${minutes(route)} min${pace} by copying; ${typed.presses} presses, ${minutes(typed)} min to type all ${typed.values}`;
 	});
+
+	const words = (presses: number) => (presses === 1 ? '1 press' : `about ${presses} presses`);
+	/** When the value on show came up, for learning the person's pace. */
+	let shownAt = 0;
 
 	let list = $state<HTMLElement>();
 	$effect(() => {
@@ -35,6 +45,7 @@
 	});
 
 	onMount(() => {
+		ownPace.load();
 		notes.resume();
 		index = cardProgress(data.card, notes.keyed).next;
 		// a reload may have been read before the last note was written: ask once more, then start from there
@@ -82,12 +93,20 @@
 
 	function confirm() {
 		if (!item) return;
+		if (!isKeyed(item, notes.keyed)) timed(item);
 		notes.note(item.id, item.shows);
 		index++;
+		shownAt = performance.now();
 		restartCountdown();
 	}
 
+	/** A value confirmed right after the one before it tells how fast this person keys. */
+	function timed(one: CardItem) {
+		if (shownAt > 0) ownPace.note({ presses: one.presses, seconds: (performance.now() - shownAt) / 1000 });
+	}
+
 	function back() {
+		shownAt = 0;
 		if (index === 0) return;
 		index--;
 		restartCountdown();
@@ -123,6 +142,7 @@
 			<span class="soft" role="status"
 				>{item ? `value ${index + 1} of ${items.length}` : `all ${items.length} values`}</span
 			>
+			<button class="quiet leave print" onclick={() => window.print()}>print</button>
 			<a class="quiet leave" href="/sites/{data.site.id}">leave</a>
 		</div>
 		<div
@@ -155,6 +175,10 @@
 				<p class="soft aside">{item.aside}</p>
 				<p class="value" class:long={item.shows.length > 5} aria-live="polite">
 					{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}
+				</p>
+				<p class="soft">
+					{#if item.from !== null}shows now <span class="mono">{item.from}{item.unit}</span> ·
+					{/if}{words(item.presses)}
 				</p>
 				{#if notes.keyed[item.id] !== undefined && notes.keyed[item.id] !== item.shows}
 					<p class="signal">The plan has changed: {notes.keyed[item.id]} was keyed here before.</p>
@@ -223,6 +247,7 @@
 							class:done={isKeyed(one, notes.keyed)}
 							onclick={() => {
 								index = at;
+								shownAt = 0;
 								restartCountdown();
 							}}
 						>
@@ -239,7 +264,19 @@
 	</aside>
 </div>
 
+<PrintedCard name={data.zone.name} site={data.site.name} card={data.card} keyed={notes.keyed} />
+
 <style>
+	@media print {
+		.page {
+			display: none;
+		}
+	}
+	@media (max-width: 860px) {
+		.print {
+			display: none;
+		}
+	}
 	.page {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 21rem;

@@ -93,7 +93,13 @@
 
 <div class="page">
 	<main>
-		<h1>{zone.name}, the week</h1>
+		<div class="heading">
+			<h1>{zone.name}, the week</h1>
+			<div class="history">
+				<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
+				<button class="quiet" disabled={!editor.canRedo} onclick={() => editor.redo()}>Redo</button>
+			</div>
+		</div>
 		<p class="lead" aria-live="polite">
 			{#if sentences.length === 0}
 				This control holds the week exactly, with {fit.chosen.grouping.name}.
@@ -145,8 +151,6 @@
 				{#if data.zones.length > 1}
 					<button class="quiet" onclick={() => (giving = true)}>Other zones</button>
 				{/if}
-				<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
-				<button class="quiet" disabled={!editor.canRedo} onclick={() => editor.redo()}>Redo</button>
 			</div>
 		</div>
 
@@ -328,6 +332,12 @@
 	main {
 		padding: 0.9rem 1.4rem 1.5rem;
 		min-width: 0;
+	}
+	.heading {
+		display: flex;
+		justify-content: space-between;
+		gap: 1rem;
+		align-items: start;
 	}
 	h1 {
 		overflow-wrap: anywhere;

@@ -1,0 +1,426 @@
+<script lang="ts">
+	import {
+		blankProgram,
+		standardGroupings,
+		withForm,
+		type ControlProfile,
+		type FactTopic,
+		type Grouping,
+		type ProgramForm
+	} from '$core/control';
+	import { daysOf } from '$core/formats';
+	import { dayRange } from '$core/week';
+
+	let {
+		topic,
+		draft,
+		onchange,
+		onproblem
+	}: {
+		topic: FactTopic;
+		draft: ControlProfile;
+		onchange: (draft: ControlProfile) => void;
+		/** A sentence about what was typed here and could not be read at all. */
+		onproblem: (sentence: string) => void;
+	} = $props();
+
+	const program = $derived(draft.program);
+	const keying = $derived(draft.keying);
+
+	const patch = (part: Partial<ControlProfile>) => onchange({ ...draft, ...part });
+	const patchProgram = (part: object) => patch({ program: { ...program, ...part } as ProgramForm });
+	const patchKeying = (part: Partial<ControlProfile['keying']>) => patch({ keying: { ...keying, ...part } });
+
+	function figure(text: string, what: string): number | null {
+		const value = Number(text.trim().replace(',', '.'));
+		if (text.trim() !== '' && Number.isFinite(value)) return value;
+		onproblem(`${what}: "${text}" is no figure.`);
+		return null;
+	}
+
+	const words = (text: string) =>
+		text
+			.split(/[,;]/)
+			.map((word) => word.trim())
+			.filter((word) => word !== '');
+
+	function figures(text: string, what: string): number[] | null {
+		const read = words(text).map(Number);
+		if (read.length > 0 && read.every((value) => Number.isFinite(value))) return read;
+		onproblem(`${what}: write figures with commas between, as in 6, 4.`);
+		return null;
+	}
+
+	const sameDays = (a: Grouping, b: Grouping) => JSON.stringify(a.groups) === JSON.stringify(b.groups);
+	const offered = (grouping: Grouping) => draft.groupings.some((one) => sameDays(one, grouping));
+	const ownBlocks = $derived(
+		draft.groupings.filter((one) => !standardGroupings.some((grouping) => sameDays(one, grouping)))
+	);
+
+	function toggle(grouping: Grouping) {
+		const kept = offered(grouping)
+			? draft.groupings.filter((one) => !sameDays(one, grouping))
+			: [...draft.groupings, grouping];
+		patch({ groupings: kept });
+	}
+
+	/** Blocks of days as a person writes them: `Mon Wed Fri / Tue Thu / Sat-Sun`. */
+	function addBlocks(field: HTMLInputElement) {
+		const groups: number[][] = [];
+		for (const block of field.value.split(/[/|]/).map((text) => text.trim())) {
+			const days = block
+				.split(/[\s,]+/)
+				.filter((word) => word !== '')
+				.map(daysOf);
+			if (days.length === 0 || days.some((one) => one === null)) {
+				onproblem(`"${block}" names no days; write blocks as Mon Wed Fri / Tue Thu / Sat-Sun.`);
+				return;
+			}
+			groups.push(days.flatMap((one) => one!));
+		}
+		let n = 1;
+		while (draft.groupings.some((one) => one.id === `blocks-${n}`)) n++;
+		const name = groups.map((days) => dayRange(days).replaceAll(', ', ' ')).join(' / ');
+		patch({ groupings: [...draft.groupings, { id: `blocks-${n}`, name: name.slice(0, 80), groups }] });
+		field.value = '';
+	}
+</script>
+
+{#snippet number(label: string, value: number, take: (value: number) => void, unit = '')}
+	<label
+		><span>{label}</span>
+		<input
+			class="short mono"
+			inputmode="decimal"
+			{value}
+			onchange={(event) => {
+				const read = figure(event.currentTarget.value, label);
+				if (read === null) event.currentTarget.value = String(value);
+				else take(read);
+			}}
+		/><span class="soft">{unit}</span></label
+	>
+{/snippet}
+
+{#snippet text(label: string, value: string, take: (value: string) => void)}
+	<label class="wide"
+		><span>{label}</span>
+		<input {value} maxlength="200" onchange={(event) => take(event.currentTarget.value)} /></label
+	>
+{/snippet}
+
+{#snippet tick(label: string, checked: boolean, take: (checked: boolean) => void)}
+	<label
+		><input type="checkbox" {checked} onchange={(event) => take(event.currentTarget.checked)} /><span
+			>{label}</span
+		></label
+	>
+{/snippet}
+
+{#snippet choice(label: string, value: string, options: [string, string][], take: (value: string) => void)}
+	<label
+		><span>{label}</span>
+		<select {value} onchange={(event) => take(event.currentTarget.value)}>
+			{#each options as [id, name] (id)}<option value={id}>{name}</option>{/each}
+		</select></label
+	>
+{/snippet}
+
+<div class="fields">
+	{#if topic === 'holds'}
+		{@render choice(
+			'Holds',
+			program.form,
+			[
+				['events', 'changes at times of day'],
+				['slots', 'one value for each stretch'],
+				['pairs', 'on/off pairs'],
+				['plain', 'one setpoint']
+			],
+			(form) => onchange(withForm(draft, form as ProgramForm['form']))
+		)}
+		{#if program.form === 'events' || program.form === 'pairs'}
+			{@render text('A day (factory setting first)', program.perDay.join(', '), (value) => {
+				const perDay = figures(value, 'Changes a day');
+				if (perDay) patchProgram({ perDay });
+			})}
+			{@render number(
+				'On a raster of',
+				program.stepMinutes,
+				(stepMinutes) => patchProgram({ stepMinutes }),
+				'minutes'
+			)}
+		{/if}
+		{#if program.form === 'events'}
+			{@render tick('Spare changes can be cleared', program.clearable, (clearable) =>
+				patchProgram({ clearable })
+			)}
+			{@render tick('Saturday and Sunday hold other numbers', program.weekend !== null, (other) =>
+				patchProgram({ weekend: other ? { saturday: 4, sunday: 4 } : null })
+			)}
+			{#if program.weekend}
+				{@const weekend = program.weekend}
+				{@render number('On Saturday', weekend.saturday, (saturday) =>
+					patchProgram({ weekend: { ...weekend, saturday } })
+				)}
+				{@render number('On Sunday', weekend.sunday, (sunday) =>
+					patchProgram({ weekend: { ...weekend, sunday } })
+				)}
+			{/if}
+			{@render text(
+				'Modes, warmest first (empty: a setpoint each)',
+				program.modes?.join(', ') ?? '',
+				(value) => {
+					const modes = words(value).length === 0 ? null : words(value);
+					patchProgram({ modes, beforeFirst: modes ? program.beforeFirst : 'carried' });
+				}
+			)}
+			{#if program.modes}
+				{@render tick(
+					'Coolest mode before the first of a day',
+					program.beforeFirst === 'coolest-mode',
+					(cool) => patchProgram({ beforeFirst: cool ? 'coolest-mode' : 'carried' })
+				)}
+			{/if}
+			{@render text('Its names for them (empty: numbered)', program.eventNames?.join(', ') ?? '', (value) =>
+				patchProgram({ eventNames: words(value).length === 0 ? null : words(value) })
+			)}
+		{:else if program.form === 'slots'}
+			{@render choice(
+				'Each stretch is',
+				String(program.slotMinutes),
+				[
+					['60', '60 min'],
+					['30', '30 min'],
+					['15', '15 min']
+				],
+				(value) => patchProgram({ slotMinutes: Number(value) })
+			)}
+			{@render text('Settings, warmest first', program.settings.join(', '), (value) =>
+				patchProgram({ settings: words(value) })
+			)}
+		{:else if program.form === 'pairs'}
+			{@render tick('A pair may end at 24:00', program.endsAtMidnight, (endsAtMidnight) =>
+				patchProgram({ endsAtMidnight })
+			)}
+			{@render text(
+				'Two setpoints, warmer first (empty: it only switches)',
+				program.settings?.join(', ') ?? '',
+				(value) => {
+					const settings = words(value).length === 0 ? null : words(value);
+					onchange({
+						...draft,
+						program: { ...program, settings: settings as [string, string] | null },
+						temperature: settings
+							? (draft.temperature ?? { minC: 5, maxC: 30, stepC: 0.5, units: ['C'] })
+							: null
+					});
+				}
+			)}
+			{@render text('Channels (empty: one)', program.channels?.join(', ') ?? '', (value) =>
+				patchProgram({ channels: words(value).length === 0 ? null : words(value) })
+			)}
+		{/if}
+		{#if JSON.stringify(program) !== JSON.stringify(blankProgram(program.form)) && program.form !== 'plain'}
+			<button class="quiet" onclick={() => patch({ program: blankProgram(program.form) })}
+				>Back to the usual</button
+			>
+		{/if}
+	{:else if topic === 'days'}
+		{#each standardGroupings as grouping (grouping.id)}
+			{@render tick(grouping.name, offered(grouping), () => toggle(grouping))}
+		{/each}
+		{#each ownBlocks as grouping (grouping.id)}
+			{@render tick(grouping.name, true, () => toggle(grouping))}
+		{/each}
+		<label class="wide"
+			><span>Other blocks</span>
+			<input
+				placeholder="Mon Wed Fri / Tue Thu / Sat-Sun"
+				onchange={(event) => addBlocks(event.currentTarget)}
+			/></label
+		>
+	{:else if topic === 'temperatures'}
+		{#if draft.temperature}
+			{@const temperature = draft.temperature}
+			{@const set = (part: object) => patch({ temperature: { ...temperature, ...part } })}
+			{@render number('From', temperature.minC, (minC) => set({ minC }), '°C')}
+			{@render number('to', temperature.maxC, (maxC) => set({ maxC }), '°C')}
+			{@render number('in steps of', temperature.stepC, (stepC) => set({ stepC }), 'K')}
+			{@render choice(
+				'Shows',
+				temperature.units.join(''),
+				[
+					['C', '°C'],
+					['CF', '°C (factory) or °F'],
+					['FC', '°F (factory) or °C'],
+					['F', '°F']
+				],
+				(value) => set({ units: value.split('') })
+			)}
+			{#if program.form === 'events' && !program.modes}
+				{@render tick('Also cools', draft.cooling !== null, (cools) =>
+					patch({ cooling: cools ? { deadBandK: 2, maxC: 35 } : null })
+				)}
+			{/if}
+			{#if draft.cooling}
+				{@const cooling = draft.cooling}
+				{@render number(
+					'Dead band',
+					cooling.deadBandK,
+					(deadBandK) => patch({ cooling: { ...cooling, deadBandK } }),
+					'K'
+				)}
+				{@render number(
+					'Cooling up to',
+					cooling.maxC,
+					(maxC) => patch({ cooling: { ...cooling, maxC } }),
+					'°C'
+				)}
+			{/if}
+		{:else}
+			<p class="soft">A control that only switches has none. Give its pairs two setpoints if it has.</p>
+		{/if}
+	{:else if topic === 'shows'}
+		{@render choice(
+			'Days as',
+			draft.dayNumbering,
+			[
+				['names', 'names'],
+				['monday-is-1', 'figures, Monday is 1'],
+				['sunday-is-1', 'figures, Sunday is 1']
+			],
+			(value) => patch({ dayNumbering: value as ControlProfile['dayNumbering'] })
+		)}
+		{@render choice(
+			'Clock',
+			draft.clockFormats.join(','),
+			[
+				['24', '24 hours'],
+				['24,12', '24 hours (factory) or 12'],
+				['12,24', '12 hours (factory) or 24'],
+				['12', '12 hours, am and pm']
+			],
+			(value) => patch({ clockFormats: value.split(',') as ControlProfile['clockFormats'] })
+		)}
+	{:else if topic === 'keying'}
+		{@render text('To begin', keying.enter, (enter) => patchKeying({ enter }))}
+		{@render text('To end', keying.leave, (leave) => patchKeying({ leave }))}
+		{@render text('The key that takes a value', keying.confirm, (confirm) => patchKeying({ confirm }))}
+		{@render choice(
+			'Asks first for',
+			keying.eventOrder,
+			[
+				['time-first', 'the time'],
+				['temperature-first', 'the temperature']
+			],
+			(value) => patchKeying({ eventOrder: value as 'time-first' })
+		)}
+		{@render choice(
+			'A time is',
+			keying.timeEntry,
+			[
+				['whole', 'one value'],
+				['hour-then-minute', 'hours, then minutes']
+			],
+			(value) => patchKeying({ timeEntry: value as 'whole' })
+		)}
+		{@render choice(
+			'A day is copied',
+			keying.copy?.onto ?? 'none',
+			[
+				['none', 'not at all'],
+				['next-day', 'onto the next day'],
+				['any-day', 'onto any day']
+			],
+			(value) =>
+				patchKeying({
+					copy: value === 'none' ? null : { onto: value as 'next-day', presses: keying.copy?.presses ?? 3 }
+				})
+		)}
+		{#if keying.copy}
+			{@const copy = keying.copy}
+			{@render number('in presses', copy.presses, (presses) => patchKeying({ copy: { ...copy, presses } }))}
+		{/if}
+		{@render tick('One entry can fill all days', keying.allDays, (allDays) => patchKeying({ allDays }))}
+		{@render tick('A single value can be put right', keying.correctsSingly, (correctsSingly) =>
+			patchKeying({ correctsSingly })
+		)}
+		{@render tick('Leaves the menu by itself', keying.timeoutSeconds !== null, (leaves) =>
+			patchKeying({ timeoutSeconds: leaves ? 60 : null })
+		)}
+		{#if keying.timeoutSeconds !== null}
+			{@render number(
+				'after',
+				keying.timeoutSeconds,
+				(timeoutSeconds) => patchKeying({ timeoutSeconds }),
+				's'
+			)}
+		{/if}
+		{@render tick('Must be set to a mode first', keying.bracket !== null, (needs) =>
+			patchKeying({ bracket: needs ? { before: 'Off', after: 'Auto' } : null })
+		)}
+		{#if keying.bracket}
+			{@const bracket = keying.bracket}
+			{@render text('Before keying', bracket.before, (before) =>
+				patchKeying({ bracket: { ...bracket, before } })
+			)}
+			{@render text('Afterwards', bracket.after, (after) => patchKeying({ bracket: { ...bracket, after } }))}
+		{/if}
+		{#each [['enter', 'Presses to begin'], ['leave', 'to end'], ['day', 'to reach a day'], ['field', 'to take a value'], ['step', 'for one step']] as const as [key, label] (key)}
+			{@render number(label, keying.presses[key], (value) =>
+				patchKeying({ presses: { ...keying.presses, [key]: value } })
+			)}
+		{/each}
+	{:else}
+		{@render tick('Learns to start early', draft.startsEarly, (startsEarly) => patch({ startsEarly }))}
+		{#if program.form !== 'plain'}
+			{@render tick('Can be set to one setpoint, no program', draft.canBePlain, (canBePlain) =>
+				patch({ canBePlain })
+			)}
+		{/if}
+	{/if}
+</div>
+
+<style>
+	.fields {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.35rem 1.1rem;
+		align-items: center;
+		padding: 0.5rem 0 0.25rem;
+	}
+	label {
+		display: inline-flex;
+		gap: 0.5rem;
+		align-items: center;
+		min-height: 44px;
+	}
+	.wide {
+		flex: 1 1 100%;
+		flex-wrap: wrap;
+		gap: 0.1rem 0.5rem;
+	}
+	.wide input {
+		flex: 1 1 15rem;
+	}
+	input,
+	select {
+		min-height: 40px;
+		padding: 0 0.4rem;
+		border: 1px solid var(--rule);
+		border-radius: 4px;
+		background: var(--ground);
+		color: inherit;
+		font-size: 1rem;
+	}
+	input[type='checkbox'] {
+		width: 1.2rem;
+		min-height: 1.2rem;
+		accent-color: var(--ink);
+	}
+	.short {
+		width: 4.2rem;
+		text-align: right;
+	}
+</style>

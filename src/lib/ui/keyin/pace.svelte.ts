@@ -1,0 +1,42 @@
+import { learnPace, startingPace, type Pace, type PaceSample } from '$core/keying';
+
+const STORED_AT = 'fond-quarter/pace';
+const KEPT = 80;
+
+let pace = $state.raw<Pace>(startingPace);
+let samples: PaceSample[] = [];
+let loaded = false;
+
+function load(): void {
+	if (loaded || typeof localStorage === 'undefined') return;
+	loaded = true;
+	try {
+		const kept: unknown = JSON.parse(localStorage.getItem(STORED_AT) ?? '[]');
+		if (Array.isArray(kept))
+			samples = kept.filter(
+				(one): one is PaceSample => typeof one?.presses === 'number' && typeof one?.seconds === 'number'
+			);
+	} catch {
+		localStorage.removeItem(STORED_AT);
+	}
+	pace = learnPace(samples);
+}
+
+/** This person's pace at the keys, learnt on this device from the last values keyed. */
+export const ownPace = {
+	get now(): Pace {
+		return pace;
+	},
+	/** Whether it is learnt rather than the starting one. */
+	get learnt(): boolean {
+		return pace !== startingPace;
+	},
+	load,
+	/** Notes how long one value took. */
+	note(sample: PaceSample): void {
+		load();
+		samples = [...samples, sample].slice(-KEPT);
+		pace = learnPace(samples);
+		localStorage.setItem(STORED_AT, JSON.stringify(samples));
+	}
+};

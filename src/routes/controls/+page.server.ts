@@ -1,0 +1,27 @@
+import { profileInShort, shippedProfiles } from '$core/control';
+import { carriedBySites, countUses, listControls } from '$lib/server/controls';
+import { database } from '$lib/server/db';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ depends }) => {
+	depends('fq:controls');
+	const db = await database();
+	const [own, deleted, carried, uses] = await Promise.all([
+		listControls(db),
+		listControls(db, true),
+		carriedBySites(db),
+		countUses(db)
+	]);
+	const row = (profile: (typeof shippedProfiles)[number]) => ({
+		id: profile.id,
+		name: profile.name,
+		short: profile.summary || profileInShort(profile),
+		zones: uses.get(profile.id) ?? 0
+	});
+	return {
+		own: own.map((control) => row(control.profile)),
+		shipped: shippedProfiles.map(row),
+		carried: carried.map(({ profile, siteName }) => ({ ...row(profile), siteName, profile })),
+		deleted: deleted.map(({ id, profile }) => ({ id, name: profile.name }))
+	};
+};

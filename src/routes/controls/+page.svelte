@@ -1,0 +1,281 @@
+<script lang="ts">
+	import { goto, invalidate } from '$app/navigation';
+	import { InlineNotification, OverflowMenu, OverflowMenuItem, TextInput } from 'carbon-components-svelte';
+	import { blankProfile, findProfile, type ControlProfile, type ProgramForm } from '$core/control';
+	import { LARGEST_CONTROL_FILE, readControlFile, writeControlFile } from '$core/formats';
+	import { call, type Answer } from '$lib/ui/call';
+
+	let { data } = $props();
+
+	let name = $state('');
+	let problem = $state<string | null>(null);
+	let said = $state<string | null>(null);
+	let busy = $state(false);
+	let picker = $state<HTMLInputElement>();
+
+	type Row = (typeof data.own)[number];
+
+	const forms: { form: ProgramForm['form']; what: string }[] = [
+		{ form: 'events', what: 'changes at times of day' },
+		{ form: 'slots', what: 'one value for each hour' },
+		{ form: 'pairs', what: 'on/off pairs' },
+		{ form: 'plain', what: 'one setpoint' }
+	];
+
+	async function act<T>(answer: Promise<Answer<T>>): Promise<Answer<T>> {
+		busy = true;
+		const result = await answer;
+		busy = false;
+		problem = result.ok ? null : result.sentence;
+		await invalidate('fq:controls');
+		return result;
+	}
+
+	const keep = (profile: ControlProfile) =>
+		act(call<{ id: string }>('POST', '/api/v1/controls', writeControlFile(profile)));
+
+	async function make(form: ProgramForm['form']) {
+		const answer = await keep(blankProfile(name.trim(), form));
+		if (answer.ok) await goto(`/controls/${answer.data.id}`);
+	}
+
+	async function copy(row: Row) {
+		const file = await call<{ profile: ControlProfile }>('GET', `/api/v1/controls/${row.id}`);
+		if (!file.ok) return;
+		const { profile } = file.data;
+		const answer = await keep({
+			...profile,
+			id: `${profile.id.slice(0, 50)}-copy`,
+			name: `${profile.name.slice(0, 72)} (copy)`
+		});
+		if (answer.ok) await goto(`/controls/${answer.data.id}`);
+	}
+
+	async function importFile(file: File | undefined) {
+		said = null;
+		if (!file) return;
+		if (file.size > LARGEST_CONTROL_FILE * 4) {
+			problem = `${file.name} is too large for a control file. Nothing was imported.`;
+			return;
+		}
+		const read = readControlFile(await file.text());
+		if (!read.ok) {
+			problem = `${file.name}: ${read.problem.sentence} Nothing was imported.`;
+			return;
+		}
+		const answer = await keep(read.value);
+		if (!answer.ok) return;
+		const other = answer.data.id !== read.value.id && findProfile(read.value.id) === undefined;
+		said = `${read.value.name} is among your own now${other ? ', beside the one you have under that name' : ''}.`;
+	}
+</script>
+
+<svelte:head><title>Controls · Fond Quarter</title></svelte:head>
+
+{#snippet rows(list: Row[], own: boolean)}
+	<ul>
+		{#each list as row (row.id)}
+			<li>
+				<a href="/controls/{row.id}">
+					<span class="name">{row.name}</span>
+					<span class="soft short">{row.short}</span>
+				</a>
+				<span class="soft uses"
+					>{row.zones === 0 ? '' : row.zones === 1 ? '1 zone' : `${row.zones} zones`}</span
+				>
+				<OverflowMenu flipped aria-label="More for {row.name}" iconDescription="More for {row.name}">
+					<OverflowMenuItem text="Copy to change" on:click={() => copy(row)} />
+					<OverflowMenuItem text="Export file" href="/api/v1/controls/{row.id}" />
+					{#if own}
+						<OverflowMenuItem
+							danger
+							text="Delete"
+							on:click={() => act(call('DELETE', `/api/v1/controls/${row.id}`))}
+						/>
+					{/if}
+				</OverflowMenu>
+			</li>
+		{/each}
+	</ul>
+{/snippet}
+
+<main>
+	<h1>What each control can hold</h1>
+	<p class="lead">
+		{#if data.own.length === 0}
+			{data.shipped.length} kinds ship with the program. Is the one on the wall different? Copy the nearest, or
+			describe it from scratch.
+		{:else}
+			{data.own.length === 1 ? 'One' : data.own.length} of your own, {data.shipped.length} that ship.
+		{/if}
+	</p>
+
+	{#if problem}
+		<InlineNotification
+			lowContrast
+			kind="error"
+			title="Not done."
+			subtitle={problem}
+			on:close={() => (problem = null)}
+		/>
+	{/if}
+	{#if said}<p role="status">{said}</p>{/if}
+
+	<form
+		class="new"
+		onsubmit={(event) => {
+			event.preventDefault();
+			if (name.trim() !== '') void make('events');
+		}}
+	>
+		<TextInput
+			labelText="New control, by what it is"
+			placeholder="Four-block keypad"
+			bind:value={name}
+			maxlength={80}
+		/>
+		<div class="forms" role="group" aria-label="It holds">
+			<span class="soft">It holds</span>
+			{#each forms as { form, what } (form)}
+				<button
+					type={form === 'events' ? 'submit' : 'button'}
+					class="quiet"
+					disabled={busy || name.trim() === ''}
+					onclick={form === 'events' ? undefined : () => make(form)}>{what}</button
+				>
+			{/each}
+		</div>
+		<button type="button" class="quiet import" onclick={() => picker?.click()}>Import a control file</button>
+		<input
+			class="out-of-sight"
+			type="file"
+			accept=".json,application/json"
+			tabindex="-1"
+			aria-label="Control file"
+			bind:this={picker}
+			onchange={(event) => {
+				void importFile(event.currentTarget.files?.[0]);
+				event.currentTarget.value = '';
+			}}
+		/>
+	</form>
+
+	{#if data.own.length > 0}
+		<h2>Your own</h2>
+		{@render rows(data.own, true)}
+	{/if}
+	{#if data.carried.length > 0}
+		<h2>Came with a site</h2>
+		<ul>
+			{#each data.carried as row (row.id)}
+				<li>
+					<span class="flat">
+						<span class="name">{row.name}</span>
+						<span class="soft short">{row.short} With {row.siteName}.</span>
+					</span>
+					<span class="soft uses">{row.zones === 1 ? '1 zone' : `${row.zones} zones`}</span>
+					<button class="quiet" disabled={busy} onclick={() => keep(row.profile)}>Keep it here too</button>
+				</li>
+			{/each}
+		</ul>
+	{/if}
+	<h2>Shipped</h2>
+	{@render rows(data.shipped, false)}
+	{#if data.deleted.length > 0}
+		<h2>Deleted</h2>
+		<ul>
+			{#each data.deleted as row (row.id)}
+				<li>
+					<span class="flat">{row.name}</span>
+					<button
+						class="quiet"
+						disabled={busy}
+						onclick={() => act(call('POST', `/api/v1/controls/${row.id}/restore`))}
+						>Put {row.name} back</button
+					>
+				</li>
+			{/each}
+		</ul>
+	{/if}
+</main>
+
+<style>
+	main {
+		padding: 1.25rem 1.75rem 4rem;
+	}
+	.lead {
+		margin-top: 0.25rem;
+		font-size: 1.05rem;
+	}
+	.new {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.75rem 1rem;
+		align-items: end;
+		margin: 1rem 0 0.5rem;
+	}
+	.new :global(.bx--form-item) {
+		flex: 0 1 17rem;
+	}
+	.forms {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.4rem;
+		align-items: center;
+	}
+	.import {
+		margin-left: auto;
+	}
+	h2 {
+		margin-top: 1.4rem;
+		padding-bottom: 0.3rem;
+		border-bottom: 2px solid var(--ink);
+		font-size: 0.9rem;
+		color: var(--soft);
+	}
+	ul {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto auto;
+		gap: 1rem;
+		align-items: center;
+		border-bottom: 1px solid var(--rule);
+	}
+	li:hover {
+		background: var(--faint);
+	}
+	li a,
+	.flat {
+		display: grid;
+		grid-template-columns: minmax(10rem, 17rem) 1fr;
+		gap: 1rem;
+		align-items: baseline;
+		min-height: 44px;
+		padding: 0.6rem;
+		text-decoration: none;
+	}
+	.name {
+		font-weight: 700;
+		overflow-wrap: anywhere;
+	}
+	.uses {
+		white-space: nowrap;
+	}
+	@media (max-width: 700px) {
+		main {
+			padding: 1rem 0.75rem 4rem;
+		}
+		li a,
+		.flat {
+			grid-template-columns: 1fr;
+			gap: 0.1rem;
+		}
+		.import {
+			margin-left: 0;
+		}
+	}
+</style>

@@ -1,0 +1,90 @@
+import { addZone, expect, makeSite, open, placeOn, saved, test } from './bench';
+
+test('a routine draws the week; a drawing over it is told, and both ways back are offered', async ({
+	page
+}) => {
+	await makeSite(page, 'Gannet Lane');
+	await addZone(page, 'Kitchen', 'Six-step room stat');
+	await page.getByRole('button', { name: 'Routine' }).click();
+	await page.getByLabel('Room used as').selectOption({ label: 'Workshop, sitting or light work' });
+	await expect(page.getByText(/Usual here: Comfort 16\.0, Eco 12\.0 °C\./)).toBeVisible();
+	await page.getByRole('button', { name: 'Take these' }).click();
+	await expect(page.getByText('The levels are those usual here.')).toBeVisible();
+	await page.getByLabel('Start from').selectOption('late-weekend');
+	const late = page.getByLabel('Spans of Late night');
+	await expect(late).toHaveValue('17:00–01:00 C');
+	await expect(page.getByRole('slider', { name: 'Saturday, change 1', exact: true })).toHaveAttribute(
+		'aria-valuetext',
+		/^01:00 to Eco/
+	);
+
+	// what cannot be is refused where it stands, and stays to be mended
+	await late.fill('17:00–01:00 C, 23:00–24:00 E');
+	await late.press('Tab');
+	await expect(page.getByRole('alert')).toHaveText('Late night, 23:00–24:00: overlaps 17:00–01:00 next day.');
+	await late.fill('17–25:00');
+	await late.press('Tab');
+	await expect(page.getByRole('alert')).toContainText('25:00 is no time of day');
+	await late.fill('5 pm–1:30, 9.5–11 E');
+	await late.press('Tab');
+	await expect(late).toHaveValue('09:30–11:00 E, 17:00–01:30 C');
+	await page.getByRole('button', { name: 'Sunday is Late night' }).click();
+	await expect(page.getByRole('slider', { name: 'Monday, change 1', exact: true })).toHaveAttribute(
+		'aria-valuetext',
+		/^01:30 to Eco/
+	);
+	await saved(page);
+
+	await page.getByRole('button', { name: 'Routine' }).click();
+	const noon = await placeOn(page, 'Monday', 720);
+	await page.mouse.dblclick(noon.x, noon.y - 12);
+	await expect(page.getByText('The drawing no longer follows its routine.')).toBeVisible();
+	await page.getByRole('button', { name: 'See both' }).click();
+	await page.getByRole('button', { name: 'Draw the week from the routine' }).click();
+	await expect(page.getByText('The drawn week no longer follows this routine.')).toHaveCount(0);
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await page.getByRole('button', { name: 'Take the routine from the drawing' }).click();
+	await expect(page.getByText('The drawn week no longer follows this routine.')).toHaveCount(0);
+	await expect(page.getByLabel('Spans of Monday')).toHaveValue(/12:00–\d\d:\d\d C/);
+});
+
+test('one zone’s week is given to others together, or to none when another window was first', async ({
+	page,
+	installation
+}) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Marrow House/ }).click();
+	await page.getByRole('link', { name: /^Fennel room/ }).click();
+	await page.waitForLoadState('networkidle');
+	await page.getByRole('button', { name: 'Other zones' }).click();
+	const dialog = page.getByRole('dialog');
+	await expect(dialog.getByText(/7-day, .* off, \d+ values/).first()).toBeVisible();
+	await dialog.getByRole('checkbox', { name: /^Apple room/ }).check();
+	await dialog.getByRole('checkbox', { name: /^Iris room/ }).check();
+
+	// Iris room is renamed elsewhere: nothing is given
+	const site = /sites\/([^/]+)/.exec(page.url())![1]!;
+	const job = `/api/v1/jobs/${site}`;
+	const weeks = async () =>
+		((await (await page.request.get(job)).json()) as { zones: { name: string; wanted: unknown }[] }).zones;
+	const before = await weeks();
+	const other = await page.context().newPage();
+	await open(other, `/sites/${site}`);
+	await other.getByRole('button', { name: 'More for Iris room' }).click();
+	await other.getByRole('menuitem', { name: 'Rename' }).click();
+	await other.getByLabel('New name of Iris room').fill('Iris suite');
+	await other.getByRole('button', { name: 'Save' }).click();
+	await expect(other.getByRole('link', { name: /^Iris suite/ })).toBeVisible();
+	await dialog.getByRole('button', { name: 'Give it to 2 zones' }).click();
+	await expect(dialog.getByRole('alert')).toContainText('has been changed or removed in another window');
+	expect((await weeks()).map((zone) => zone.wanted)).toEqual(before.map((zone) => zone.wanted));
+
+	await dialog.getByRole('button', { name: 'Give it to 2 zones' }).click();
+	await expect(dialog.getByText('2 zones now live the week of Fennel room.')).toBeVisible();
+	const after = await weeks();
+	const wanted = (name: string) => after.find((zone) => zone.name === name)!.wanted;
+	expect(wanted('Apple room')).toEqual(wanted('Fennel room'));
+	expect(wanted('Iris suite')).toEqual(wanted('Fennel room'));
+	expect(wanted('Elder room')).not.toEqual(wanted('Fennel room'));
+});
