@@ -5,7 +5,7 @@ test('a routine draws the week; a drawing over it is told, and both ways back ar
 }) => {
 	await makeSite(page, 'Gannet Lane');
 	await addZone(page, 'Kitchen', 'Six-step room stat');
-	await page.getByRole('button', { name: 'Routine' }).click();
+	await page.getByRole('button', { name: 'Routine', exact: true }).click();
 	await page.getByLabel('Room used as').selectOption({ label: 'Workshop, sitting or light work' });
 	await expect(page.getByText(/Usual here: Comfort 16\.0, Eco 12\.0 °C\./)).toBeVisible();
 	await page.getByRole('button', { name: 'Take these' }).click();
@@ -35,7 +35,7 @@ test('a routine draws the week; a drawing over it is told, and both ways back ar
 	);
 	await saved(page);
 
-	await page.getByRole('button', { name: 'Routine' }).click();
+	await page.getByRole('button', { name: 'Routine', exact: true }).click();
 	const noon = await placeOn(page, 'Monday', 720);
 	await page.mouse.dblclick(noon.x, noon.y - 12);
 	await expect(page.getByText('The drawing no longer follows its routine.')).toBeVisible();

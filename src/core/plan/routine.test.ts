@@ -115,7 +115,7 @@ describe('a routine', () => {
 				),
 				(steps) => {
 					const week = buildWeek(steps);
-					const routine = routineSchema.parse(routineOfWeek(week));
+					const routine = routineSchema.parse(routineOfWeek(week, setpointOf));
 					expect(sameWeek(routineWeek(routine, setpointOf), week)).toBe(true);
 				}
 			)

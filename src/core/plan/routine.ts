@@ -132,8 +132,11 @@ export function routineWeek(routine: Routine, setpointOf: (level: string) => num
 	return buildWeek(steps);
 }
 
-/** The routine that a drawn week amounts to: one day type for each different day, its longest level as what rules otherwise. */
-export function routineOfWeek(week: WeekSteps<string>): Routine {
+/**
+ * The routine that a drawn week amounts to: one day type for each different day. What rules otherwise is its
+ * longest level, of equally long ones the coolest by `setpointOf` (°C).
+ */
+export function routineOfWeek(week: WeekSteps<string>, setpointOf: (level: string) => number): Routine {
 	const days = splitByDay(week);
 	const alike = firstAlike(week);
 	const firsts = [...new Set(alike)];
@@ -142,7 +145,9 @@ export function routineOfWeek(week: WeekSteps<string>): Routine {
 			const spans = days[first]!;
 			const minutes = new Map<string, number>();
 			for (const span of spans) minutes.set(span.value, (minutes.get(span.value) ?? 0) + span.to - span.from);
-			const otherwise = [...minutes].sort((a, b) => b[1] - a[1])[0]![0];
+			const otherwise = [...minutes].sort(
+				(a, b) => b[1] - a[1] || setpointOf(a[0]) - setpointOf(b[0])
+			)[0]![0];
 			const like = alike.flatMap((of, day) => (of === first ? [day] : []));
 			return {
 				id: `day-${first + 1}`,

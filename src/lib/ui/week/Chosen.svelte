@@ -145,10 +145,14 @@
 		display: grid;
 		grid-template-columns: repeat(4, 1fr);
 	}
+	.days .quiet {
+		font-size: 0.92rem;
+	}
 	.levels .quiet,
 	.days .quiet {
 		min-width: 44px;
-		padding: 0 0.3rem;
+		padding: 0 0.2rem;
+		white-space: nowrap;
 	}
 	p {
 		font-size: 0.92rem;

@@ -3,6 +3,7 @@
 	import { problemOf, readSpans, writeSpans } from '$core/formats';
 	import {
 		followsRoutine,
+		levelOf,
 		levelsForUse,
 		roomUse,
 		roomUses,
@@ -113,7 +114,11 @@
 			</select>
 		</label>
 		{#if !routine}
-			<button class="quiet" onclick={() => take(routineOfWeek(wantedWeek(zone)))}>From the drawn week</button>
+			<button
+				class="quiet"
+				onclick={() => take(routineOfWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC))}
+				>From the drawn week</button
+			>
 		{/if}
 	</div>
 	{#if use && profile.temperature !== null}
@@ -140,7 +145,9 @@
 				<strong>The drawn week no longer follows this routine.</strong> Both are kept until you choose.
 			</p>
 			<button class="quiet" onclick={() => take(routine)}>Draw the week from the routine</button>
-			<button class="quiet" onclick={() => take(routineOfWeek(wantedWeek(zone)))}
+			<button
+				class="quiet"
+				onclick={() => take(routineOfWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC))}
 				>Take the routine from the drawing</button
 			>
 		</div>
@@ -238,7 +245,7 @@
 		align-items: center;
 	}
 	.tools select {
-		max-width: 15rem;
+		max-width: 17.5rem;
 	}
 	select,
 	input {
