@@ -1,6 +1,7 @@
 export * from './blank';
 export * from './display';
 export * from './facts';
+export * from './habits';
 export * from './level';
 export * from './profile';
 export * from './program';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { WEEK_DAYS } from '../week';
+import { habitsSchema } from './habits';
 
 /** What a person may call things: one line, no control characters. */
 export const shortName = z
@@ -175,7 +176,8 @@ export const profileSchema = z
 		dayNumbering: dayNumberingSchema,
 		program: programFormSchema,
 		groupings: z.array(groupingSchema).min(1).max(8),
-		keying: keyGrammarSchema
+		keying: keyGrammarSchema,
+		habits: habitsSchema.prefault({})
 	})
 	.superRefine((profile, context) => {
 		const { temperature, program } = profile;
@@ -203,6 +205,19 @@ export const profileSchema = z
 				code: 'custom',
 				path: ['program', 'beforeFirst'],
 				message: 'names a mode, but the program has none'
+			});
+		const { habits } = profile;
+		if (habits.off?.keepsC && !temperature)
+			context.addIssue({
+				code: 'custom',
+				path: ['habits', 'off', 'keepsC'],
+				message: 'must be null: a switch keeps no temperature'
+			});
+		if (habits.limits && !temperature)
+			context.addIssue({
+				code: 'custom',
+				path: ['habits', 'limits'],
+				message: 'must be null: a switch has no limits'
 			});
 		if (
 			program.form === 'events' &&

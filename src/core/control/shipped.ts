@@ -38,7 +38,32 @@ const profiles: readonly ProfileInput[] = [
 		dayNumbering: 'monday-is-1',
 		program: { form: 'events', stepMinutes: 10, perDay: [6, 4], clearable: false },
 		groupings: [everyDayAlike, weekdaysWeekend, sevenDays],
-		keying: { ...programKey, copy: { onto: 'any-day', presses: 3 } }
+		keying: { ...programKey, copy: { onto: 'any-day', presses: 3 } },
+		habits: {
+			override: { ends: 'next-change', how: 'Turn the knob to the temperature wanted.' },
+			boost: {
+				ends: 'after-steps',
+				stepMinutes: 30,
+				mostSteps: 8,
+				how: 'Press boost once for every half hour.'
+			},
+			holiday: {
+				by: 'days',
+				mostDays: 99,
+				todayCounts: true,
+				ends: 'midnight',
+				how: 'Menu, holiday: key the number of days, then the temperature.'
+			},
+			manual: { how: 'Press the mode key until the hand shows.' },
+			off: { keepsC: 5, how: 'Hold the mode key until it shows off.' },
+			limits: { bindProgram: true },
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: 1440,
+				programKept: true,
+				how: 'Menu, clock: year, month, day, hour, minute.'
+			}
+		}
 	},
 	{
 		id: 'hour-strip-keypad',
@@ -57,6 +82,30 @@ const profiles: readonly ProfileInput[] = [
 			confirm: 'Next hour',
 			copy: { onto: 'next-day', presses: 2 },
 			correctsSingly: false
+		},
+		habits: {
+			power: 'batteries',
+			override: { ends: 'next-change', how: 'Press plus or minus.' },
+			boost: {
+				ends: 'after-steps',
+				stepMinutes: 30,
+				mostSteps: 6,
+				how: 'Press boost once for every half hour.'
+			},
+			holiday: {
+				by: 'days',
+				mostDays: 365,
+				todayCounts: false,
+				ends: 'same-time',
+				how: 'Press the case key, then plus for every day away.'
+			},
+			off: { keepsC: 7, how: 'Hold minus until it shows off.' },
+			clock: {
+				summerTime: 'by-hand',
+				reserveMinutes: 2,
+				programKept: true,
+				how: 'Hold the clock key: day, hour, minute.'
+			}
 		}
 	},
 	{
@@ -76,6 +125,20 @@ const profiles: readonly ProfileInput[] = [
 			timeEntry: 'hour-then-minute',
 			timeoutSeconds: 20,
 			confirm: 'Program'
+		},
+		habits: {
+			override: {
+				ends: 'next-change',
+				how: 'Press the lamp key: it turns on or off until the next set time.'
+			},
+			manual: { how: 'Slide the switch to on.' },
+			off: { keepsC: null, how: 'Slide the switch to off.' },
+			clock: {
+				summerTime: 'by-hand',
+				reserveMinutes: 4320,
+				programKept: true,
+				how: 'Hold clock and press day, hour or minute.'
+			}
 		}
 	},
 	{
@@ -101,6 +164,24 @@ const profiles: readonly ProfileInput[] = [
 			enter: 'Hold OK for three seconds, choose the program.',
 			timeoutSeconds: 40,
 			allDays: true
+		},
+		habits: {
+			override: { ends: 'next-change', how: 'Press up or down.' },
+			hold: { until: ['ended'], how: 'Hold OK until the lock shows.' },
+			holiday: {
+				by: 'return-date',
+				ends: 'time',
+				how: 'Menu, away: key the date and hour of return.'
+			},
+			off: { keepsC: 5, how: 'Hold the power key for three seconds.' },
+			limits: { bindProgram: true },
+			earlyStartMostMinutes: 180,
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: 2880,
+				programKept: true,
+				how: 'Menu, clock: day, month, year, hour, minute.'
+			}
 		}
 	},
 	{
@@ -122,7 +203,25 @@ const profiles: readonly ProfileInput[] = [
 			eventNames: ['wake', 'away', 'home', 'sleep']
 		},
 		groupings: [weekdaysSatSun, sevenDays],
-		keying: { ...programKey, enter: 'Menu, then schedule.', timeoutSeconds: 60 }
+		keying: { ...programKey, enter: 'Menu, then schedule.', timeoutSeconds: 60 },
+		habits: {
+			override: { ends: 'next-change', how: 'Press warmer or cooler.' },
+			hold: {
+				until: ['ended', 'time'],
+				how: 'Press hold; press again and set a time to have it end by itself.'
+			},
+			holiday: { by: 'return-date', ends: 'time', how: 'Menu, away: the date and hour of return.' },
+			off: { keepsC: null, how: 'Press system until it shows off.' },
+			limits: { bindProgram: false },
+			fan: ['auto', 'on', 'circulate'],
+			minimumOffMinutes: 5,
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: null,
+				programKept: true,
+				how: 'Menu, date and time.'
+			}
+		}
 	},
 	{
 		id: 'plant-clock',
@@ -150,6 +249,19 @@ const profiles: readonly ProfileInput[] = [
 			timeoutSeconds: null,
 			copy: { onto: 'any-day', presses: 4 },
 			allDays: true
+		},
+		habits: {
+			holiday: { by: 'periods', mostPeriods: 3, how: 'Menu, holiday 1 to 3: first day, last day, mode.' },
+			specialDays: { most: 6, how: 'Menu, special days: the date, then a mode or the day to run.' },
+			manual: { how: 'Turn the dial to one mode.' },
+			off: { keepsC: 5, how: 'Turn the dial to off.' },
+			limits: { bindProgram: true },
+			clock: {
+				summerTime: 'by-rule',
+				reserveMinutes: 10080,
+				programKept: true,
+				how: 'Menu, clock; summer time is keyed as a rule.'
+			}
 		}
 	},
 	{
@@ -168,7 +280,26 @@ const profiles: readonly ProfileInput[] = [
 			weekend: { saturday: 4, sunday: 4 }
 		},
 		groupings: [weekdaysSatSun],
-		keying: programKey
+		keying: programKey,
+		habits: {
+			power: 'batteries',
+			override: { ends: 'next-change', how: 'Press plus or minus; the time left shows.' },
+			hold: { until: ['ended'], how: 'Press hold.' },
+			holiday: {
+				by: 'days',
+				mostDays: 99,
+				todayCounts: true,
+				ends: 'same-time',
+				how: 'Press hold twice, then plus for every day away.'
+			},
+			off: { keepsC: 5, how: 'Press mode until off shows.' },
+			clock: {
+				summerTime: 'by-hand',
+				reserveMinutes: 1,
+				programKept: true,
+				how: 'Press clock: hour, minute, day.'
+			}
+		}
 	},
 	{
 		id: 'day-by-day-panel-stat',
@@ -186,6 +317,19 @@ const profiles: readonly ProfileInput[] = [
 			leave: 'The menu leaves by itself; any change leaves the stat in manual.',
 			bracket: { before: 'Manual', after: 'Automatic' },
 			timeoutSeconds: 15
+		},
+		habits: {
+			manual: {
+				how: 'Any change of the temperature leaves it in manual; the mode key brings the program back.'
+			},
+			off: { keepsC: 5, how: 'Press the power key.' },
+			limits: { bindProgram: false },
+			clock: {
+				summerTime: 'by-hand',
+				reserveMinutes: 120,
+				programKept: false,
+				how: 'Hold set: day, hour, minute.'
+			}
 		}
 	},
 	{
@@ -204,6 +348,28 @@ const profiles: readonly ProfileInput[] = [
 			confirm: 'Turn to the next hour',
 			copy: { onto: 'next-day', presses: 2 },
 			correctsSingly: false
+		},
+		habits: {
+			power: 'batteries',
+			boost: {
+				ends: 'next-change',
+				stepMinutes: 60,
+				mostSteps: 1,
+				how: 'Push the dial twice: comfort until the program changes.'
+			},
+			holiday: {
+				by: 'return-date',
+				ends: 'midnight',
+				how: 'Push and turn to the case, then the date of return.'
+			},
+			manual: { how: 'Push the dial until the hand shows; it stays until you push again.' },
+			off: { keepsC: 5, how: 'Turn the dial below the lowest figure.' },
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: 0,
+				programKept: true,
+				how: 'Push and turn: year, month, day, hour, minute.'
+			}
 		}
 	},
 	{
@@ -217,7 +383,19 @@ const profiles: readonly ProfileInput[] = [
 		dayNumbering: 'monday-is-1',
 		program: { form: 'events', stepMinutes: 10, perDay: [4], clearable: false },
 		groupings: [sevenDays],
-		keying: { ...programKey, eventOrder: 'temperature-first', copy: { onto: 'next-day', presses: 2 } }
+		keying: { ...programKey, eventOrder: 'temperature-first', copy: { onto: 'next-day', presses: 2 } },
+		habits: {
+			power: 'batteries',
+			override: { ends: 'next-change', how: 'Press up or down.' },
+			holiday: { by: 'until-ended', how: 'Press the door key on leaving, and again on coming back.' },
+			off: { keepsC: 5, how: 'Slide the switch to off.' },
+			clock: {
+				summerTime: 'by-hand',
+				reserveMinutes: 3,
+				programKept: true,
+				how: 'Press clock: hour, minute, day.'
+			}
+		}
 	},
 	{
 		id: 'touch-floor-stat',
@@ -236,7 +414,20 @@ const profiles: readonly ProfileInput[] = [
 			eventNames: ['on', 'back', 'on again', 'back again']
 		},
 		groupings: [weekdaysWeekend, sevenDays],
-		keying: { ...programKey, enter: 'Touch the clock, then the calendar.', timeoutSeconds: 45 }
+		keying: { ...programKey, enter: 'Touch the clock, then the calendar.', timeoutSeconds: 45 },
+		habits: {
+			override: { ends: 'after-minutes', minutes: 120, how: 'Touch the arrows: it lasts two hours.' },
+			hold: { until: ['ended', 'time'], how: 'Touch the arrows, then the pin; set a time or leave it open.' },
+			holiday: { by: 'until-ended', how: 'Touch away; touch it again on coming back.' },
+			off: { keepsC: 5, how: 'Hold the glass for five seconds.' },
+			limits: { bindProgram: true },
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: 720,
+				programKept: true,
+				how: 'Touch the clock: date, time.'
+			}
+		}
 	},
 	{
 		id: 'line-voltage-stat',
@@ -250,7 +441,22 @@ const profiles: readonly ProfileInput[] = [
 		dayNumbering: 'names',
 		program: { form: 'events', stepMinutes: 10, perDay: [4], clearable: false },
 		groupings: [weekdaysWeekend],
-		keying: programKey
+		keying: programKey,
+		habits: {
+			override: { ends: 'next-change', how: 'Press up or down.' },
+			hold: { until: ['ended'], how: 'Hold the return key for three seconds.' },
+			off: { keepsC: null, how: 'Slide the switch to off.' },
+			limits: { bindProgram: true },
+			earlyStartMostMinutes: 90,
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: 4320,
+				programKept: true,
+				factoryDay: 0,
+				factoryMinute: 480,
+				how: 'Press day/hour: hour, minute, day.'
+			}
+		}
 	},
 	{
 		id: 'radio-stat',
@@ -263,7 +469,32 @@ const profiles: readonly ProfileInput[] = [
 		dayNumbering: 'names',
 		program: { form: 'events', stepMinutes: 10, perDay: [6], clearable: false },
 		groupings: [sevenDays],
-		keying: { ...programKey, copy: { onto: 'any-day', presses: 3 } }
+		keying: { ...programKey, copy: { onto: 'any-day', presses: 3 } },
+		habits: {
+			power: 'batteries',
+			override: { ends: 'next-change', how: 'Press plus or minus.' },
+			boost: {
+				ends: 'after-steps',
+				stepMinutes: 60,
+				mostSteps: 3,
+				how: 'Press the flame key once for every hour.'
+			},
+			holiday: {
+				by: 'days',
+				mostDays: 31,
+				todayCounts: true,
+				ends: 'midnight',
+				how: 'Hold the flame key, then plus for every day away.'
+			},
+			manual: { how: 'Press mode until the hand shows.' },
+			off: { keepsC: 5, how: 'Press mode until off shows.' },
+			clock: {
+				summerTime: 'by-hand',
+				reserveMinutes: 5,
+				programKept: false,
+				how: 'Hold clock: hour, minute, day.'
+			}
+		}
 	},
 	{
 		id: 'two-channel-programmer',
@@ -285,6 +516,24 @@ const profiles: readonly ProfileInput[] = [
 			...programKey,
 			enter: 'Slide the switch to program and choose the channel.',
 			timeoutSeconds: 60
+		},
+		habits: {
+			boost: {
+				ends: 'after-steps',
+				stepMinutes: 60,
+				mostSteps: 3,
+				how: 'Press the channel key once for every hour.'
+			},
+			advance: { how: 'Press advance: the next set time comes now.' },
+			holiday: { by: 'return-date', ends: 'time', how: 'Press away: the date and hour of return.' },
+			manual: { how: 'Slide the channel to constant.' },
+			off: { keepsC: null, how: 'Slide the channel to off.' },
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: 1440,
+				programKept: true,
+				how: 'Slide to clock: date, time.'
+			}
 		}
 	},
 	{
@@ -302,6 +551,10 @@ const profiles: readonly ProfileInput[] = [
 			enter: 'Turn it by hand.',
 			leave: 'Leave it there.',
 			timeoutSeconds: null
+		},
+		habits: {
+			off: { keepsC: null, how: 'Turn it down to its stop.' },
+			clock: { summerTime: 'no-clock', reserveMinutes: null, programKept: true, how: '' }
 		}
 	}
 ];

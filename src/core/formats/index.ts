@@ -1,3 +1,5 @@
+export * from './calendarRead';
+export * from './calendarWrite';
 export * from './controlFile';
 export * from './jobFile';
 export * from './problem';

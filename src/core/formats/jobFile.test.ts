@@ -54,7 +54,7 @@ describe('the job file', () => {
 				const job: Job = {
 					format: 'fond-quarter/job',
 					version: 1,
-					site: { name: 'S', place: '', note: '' },
+					site: { name: 'S', place: '', note: '', timeZone: 'UTC' },
 					profiles: [],
 					zones
 				};

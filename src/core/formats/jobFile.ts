@@ -67,7 +67,7 @@ export function writeJobFile(job: Job): string {
 	const ordered: Job = {
 		format: job.format,
 		version: job.version,
-		site: { name: job.site.name, place: job.site.place, note: job.site.note },
+		site: { name: job.site.name, place: job.site.place, note: job.site.note, timeZone: job.site.timeZone },
 		profiles: job.profiles,
 		zones: job.zones.map((zone) => ({
 			name: zone.name,
@@ -88,6 +88,10 @@ export function writeJobFile(job: Job): string {
 			weights: zone.weights,
 			lead: zone.lead,
 			grouping: zone.grouping,
+			settings: zone.settings,
+			exceptions: zone.exceptions,
+			bookings: zone.bookings,
+			clockReadings: zone.clockReadings,
 			keyed: Object.fromEntries(Object.entries(zone.keyed).sort(([a], [b]) => (a < b ? -1 : 1)))
 		}))
 	};

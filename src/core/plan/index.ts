@@ -1,3 +1,6 @@
+export * from './bookedWeek';
+export * from './exceptions';
+export * from './settings';
 export * from './lead';
 export * from './roomUse';
 export * from './routine';

@@ -1,6 +1,6 @@
 import type { ControlProfile } from '../control';
 import { mapWeek } from '../week';
-import { wantedWeek, withWanted, type Zone } from './zone';
+import { wantedWeek, withLevels, withWanted, type Zone } from './zone';
 
 /**
  * A zone living the week of another: its wanted week and routine, and its levels and lead too where both
@@ -10,16 +10,16 @@ import { wantedWeek, withWanted, type Zone } from './zone';
 export function takeWeek(zone: Zone, from: Zone, profile: ControlProfile, fromProfile: ControlProfile): Zone {
 	if ((profile.temperature === null) === (fromProfile.temperature === null)) {
 		const cools = profile.cooling !== null && fromProfile.cooling !== null;
+		const levels = from.levels.map((level) => ({
+			...level,
+			coolC: cools
+				? level.coolC
+				: profile.cooling
+					? (zone.levels.find((own) => own.id === level.id)?.coolC ?? null)
+					: null
+		}));
 		return {
-			...zone,
-			levels: from.levels.map((level) => ({
-				...level,
-				coolC: cools
-					? level.coolC
-					: profile.cooling
-						? (zone.levels.find((own) => own.id === level.id)?.coolC ?? null)
-						: null
-			})),
+			...withLevels(zone, levels),
 			wanted: from.wanted,
 			routine: from.routine,
 			use: from.use,

@@ -11,9 +11,11 @@ import {
 	type ControlProfile,
 	type Level
 } from '../control';
+import { bookingSchema, exceptionsSchema, MOST_BOOKINGS } from './exceptions';
 import { applyLead, leadSchema, noLead, type Target } from './lead';
 import { roomUseId } from './roomUse';
 import { routineSchema, routineWeek } from './routine';
+import { clockReadingSchema, settingsSchema } from './settings';
 import { buildWeek, constantWeek, mapWeek, sameWeek, WEEK_MINUTES, type WeekSteps } from '../week';
 
 /** The wanted week in a file: level names by week minute (Monday 00:00 = 0), each holding until the next, over Sunday midnight too. */
@@ -69,7 +71,15 @@ export const zoneSchema = z
 		/** When the setpoint moves before the need. */
 		lead: leadSchema.default(noLead),
 		/** The chosen day grouping; null leaves the choice to the fit. */
-		grouping: slug.nullable()
+		grouping: slug.nullable(),
+		/** What is set at the control apart from its program. */
+		settings: settingsSchema.prefault({}),
+		/** Absences, special days and changes by hand. */
+		exceptions: exceptionsSchema.default([]),
+		/** What takes place in the room, from a calendar. */
+		bookings: z.array(bookingSchema).max(MOST_BOOKINGS).default([]),
+		/** What its clock was found to show, oldest first. */
+		clockReadings: z.array(clockReadingSchema).max(400).default([])
 	})
 	.superRefine((zone, context) => {
 		zone.wanted.forEach((step, index) => {
@@ -78,6 +88,16 @@ export const zoneSchema = z
 					code: 'custom',
 					path: ['wanted', index, 'level'],
 					message: `names no level of this zone ("${step.level}")`
+				});
+		});
+		zone.exceptions.forEach((one, index) => {
+			if (one.kind !== 'special-day' || !('level' in one.runs)) return;
+			const { level } = one.runs;
+			if (!zone.levels.some((known) => known.id === level))
+				context.addIssue({
+					code: 'custom',
+					path: ['exceptions', index, 'runs'],
+					message: `names no level of this zone ("${level}")`
 				});
 		});
 		zone.routine?.dayTypes.forEach((type, t) => {
@@ -120,6 +140,35 @@ export function withRoutine(zone: Zone, routine: NonNullable<Zone['routine']>): 
 	);
 }
 
+/** The ids of the levels that a zone's week, routine or special days use. */
+export function usedLevels(zone: Zone): Set<string> {
+	return new Set([
+		...zone.wanted.map((step) => step.level),
+		...(zone.routine?.dayTypes.flatMap((type) => [
+			...type.spans.map((span) => span.level),
+			...(type.otherwise ? [type.otherwise] : [])
+		]) ?? []),
+		...zone.exceptions.flatMap((one) =>
+			one.kind === 'special-day' && 'level' in one.runs ? [one.runs.level] : []
+		)
+	]);
+}
+
+/** The zone with other levels; special days of a level that is gone get the coolest one. */
+export function withLevels(zone: Zone, levels: Zone['levels']): Zone {
+	const coolest = levels.reduce((a, b) => (b.setpointC < a.setpointC ? b : a));
+	const known = (id: string) => levels.some((level) => level.id === id);
+	return {
+		...zone,
+		levels,
+		exceptions: zone.exceptions.map((one) =>
+			one.kind === 'special-day' && 'level' in one.runs && !known(one.runs.level)
+				? { ...one, runs: { level: coolest.id } }
+				: one
+		)
+	};
+}
+
 /** The level with this id; throws if the zone has none (a checked zone always has). */
 export function levelOf(zone: Pick<Zone, 'levels'>, id: string): Level {
 	const level = zone.levels.find((candidate) => candidate.id === id);
@@ -158,7 +207,11 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 			routine: null,
 			weights: { cold: 4, warm: 1 },
 			lead: noLead,
-			grouping: null
+			grouping: null,
+			settings: settingsSchema.parse({}),
+			exceptions: [],
+			bookings: [],
+			clockReadings: []
 		},
 		constantWeek(resting.id)
 	);
@@ -166,15 +219,23 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 
 /**
  * The zone on another control. Where one only switches and the other does not, levels are replaced:
- * what was the warmest becomes on (or comfort), all else off (or eco), so that the drawn times stay.
+ * what was the warmest becomes on (or comfort), all else off (or eco), so that the drawn times stay. Its
+ * settings go back to none, and its clock has not been looked at.
  */
 export function onControl(zone: Zone, from: ControlProfile, to: ControlProfile): Zone {
-	const moved = { ...zone, control: to.id, options: factoryOptions(to), grouping: null };
+	const moved = {
+		...zone,
+		control: to.id,
+		options: factoryOptions(to),
+		grouping: null,
+		settings: settingsSchema.parse({}),
+		clockReadings: []
+	};
 	if ((from.temperature === null) === (to.temperature === null)) return moved;
 	const levels = startingLevels(to);
 	const warmest = Math.max(...zone.levels.map((level) => level.setpointC));
 	const week = mapWeek(wantedWeek(zone), (id) =>
 		levelOf(zone, id).setpointC === warmest ? levels[0]!.id : levels[1]!.id
 	);
-	return withWanted({ ...moved, levels, routine: null }, week);
+	return withWanted(withLevels({ ...moved, routine: null }, levels), week);
 }

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { displaySetpoint, heldSetpoint, type ControlProfile, type Level } from '$core/control';
-	import type { Zone } from '$core/plan';
+	import { usedLevels, type Zone } from '$core/plan';
 
 	let { zone, profile, onchange }: { zone: Zone; profile: ControlProfile; onchange: (zone: Zone) => void } =
 		$props();
@@ -15,15 +15,7 @@
 		if (level.coolC === null) return 'no cooling';
 		return `cool above ${displaySetpoint(profile, zone.options, level.coolC)}`;
 	}
-	const used = $derived(
-		new Set([
-			...zone.wanted.map((step) => step.level),
-			...(zone.routine?.dayTypes.flatMap((type) => [
-				...type.spans.map((span) => span.level),
-				type.otherwise ?? ''
-			]) ?? [])
-		])
-	);
+	const used = $derived(usedLevels(zone));
 
 	function taken(level: Level): string | null {
 		const held = heldSetpoint(profile, zone.options, level.setpointC);

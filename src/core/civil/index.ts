@@ -1,0 +1,5 @@
+export * from './drift';
+export * from './offsets';
+export * from './summerTime';
+export * from './wallClock';
+export * from './zoneNames';

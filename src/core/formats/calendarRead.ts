@@ -1,0 +1,325 @@
+import ICAL from 'ical.js';
+import { dateOfDay, instantOf, isTimeZone, localTime, wallAt, wallMinute } from '../civil';
+import type { Booking } from '../plan';
+import { DAY_MINUTES } from '../week';
+import type { Read } from './problem';
+
+/** The largest calendar read, in characters: above 20 000 events. */
+export const LARGEST_CALENDAR = 16_000_000;
+
+/** The most occurrences taken from a calendar. */
+const MOST_OCCURRENCES = 20_000;
+
+/** A whole day in a calendar: a public holiday, a closed day. */
+export interface CalendarDay {
+	readonly name: string;
+	readonly date: string;
+}
+
+/** What a calendar holds between two dates, in local time at the site. */
+export interface CalendarContent {
+	readonly bookings: readonly Booking[];
+	readonly days: readonly CalendarDay[];
+	/** What was taken in a way that a person should know, in sentences. */
+	readonly notes: readonly string[];
+}
+
+const refused = (sentence: string): Read<never> => ({ ok: false, problem: { path: '', sentence } });
+
+/** Begins and ends that do not match, and lines that neither continue nor name anything: the first, by its line. */
+function brokenLine(text: string): { line: number; words: string } | null {
+	const open: string[] = [];
+	const lines = text.split(/\r\n|\n|\r/);
+	for (const [i, raw] of lines.entries()) {
+		const line = i + 1;
+		if (raw === '' || /^[ \t]/.test(raw)) {
+			if (i === 0 && raw !== '') return { line, words: 'continues a line, but there is none before it' };
+			continue;
+		}
+		const name = /^([A-Za-z0-9-]+)(?:;[^:]*(?:"[^"]*"[^:]*)*)?:/.exec(raw);
+		if (!name)
+			return {
+				line,
+				words: 'neither continues the line before it nor names anything: was it folded without a space?'
+			};
+		const property = name[1]!.toUpperCase();
+		const value = raw
+			.slice(raw.indexOf(':') + 1)
+			.trim()
+			.toUpperCase();
+		if (property === 'BEGIN') open.push(value);
+		if (property === 'END') {
+			const last = open.pop();
+			if (last !== value)
+				return {
+					line,
+					words: last ? `ends ${value}, but ${last} is open` : `ends ${value}, which was never begun`
+				};
+		}
+	}
+	return open.length > 0
+		? { line: lines.length, words: `is the last, and ${open.at(-1)} was never ended: the file is cut short` }
+		: null;
+}
+
+/** The line on which an event with this UID stands; null where it cannot be told. */
+function lineOf(text: string, needle: string): number | null {
+	const at = text.indexOf(needle);
+	return at < 0 ? null : text.slice(0, at).split(/\r\n|\n|\r/).length;
+}
+
+const wallOf = (time: ICAL.Time) =>
+	wallMinute(
+		`${String(time.year).padStart(4, '0')}-${String(time.month).padStart(2, '0')}-${String(time.day).padStart(2, '0')}T${String(time.hour).padStart(2, '0')}:${String(time.minute).padStart(2, '0')}`
+	);
+
+/** How a written time becomes an instant: by UTC, by a zone's name, by the file's own description, or as it stands at the site. */
+type Zone = {
+	readonly instant: (wall: number) => number;
+	readonly wall: (ms: number) => number;
+	readonly floating: boolean;
+};
+
+class Refused extends Error {}
+
+/**
+ * What a calendar (RFC 5545) holds from one local date to another (not included), in local time at the site.
+ * Recurrences are expanded, also endless ones, with their exclusions, additions and changed occurrences. Times
+ * without a zone are taken as local at the site, and that is said. Refused with the line: broken folding, an end
+ * without its beginning, a zone that is neither known nor described, a file that is no calendar or too large.
+ * Nothing is taken of a file that is refused.
+ */
+export function readCalendar(
+	text: string,
+	siteZone: string,
+	fromDate: string,
+	toDate: string
+): Read<CalendarContent> {
+	if (text.length > LARGEST_CALENDAR)
+		return refused(`The calendar is too large: at most ${LARGEST_CALENDAR / 1e6} MB are read.`);
+	const plain = text.replace(/^\uFEFF/, '');
+	if (!/^BEGIN:VCALENDAR/i.test(plain))
+		return refused('Line 1: a calendar file begins with BEGIN:VCALENDAR.');
+	const broken = brokenLine(plain);
+	if (broken) return refused(`Line ${broken.line} ${broken.words}.`);
+	let root: ICAL.Component;
+	try {
+		const parsed: unknown = ICAL.parse(plain.replace(/^\s*$/gm, '').trim());
+		root = new ICAL.Component(
+			(Array.isArray((parsed as unknown[])[0]) ? (parsed as unknown[])[0] : parsed) as string
+		);
+	} catch (error) {
+		return refused(
+			`The calendar cannot be read: ${error instanceof Error ? error.message : 'it is broken'}.`
+		);
+	}
+	try {
+		return { ok: true, value: contentOf(root, plain, siteZone, fromDate, toDate) };
+	} catch (error) {
+		if (error instanceof Refused) return refused(error.message);
+		return refused(
+			`The calendar cannot be read: ${error instanceof Error ? error.message : 'it is broken'}.`
+		);
+	}
+}
+
+function contentOf(
+	root: ICAL.Component,
+	text: string,
+	siteZone: string,
+	fromDate: string,
+	toDate: string
+): CalendarContent {
+	const described = new Map<string, ICAL.Timezone>();
+	for (const component of root.getAllSubcomponents('vtimezone')) {
+		const zone = new ICAL.Timezone(component);
+		described.set(zone.tzid, zone);
+	}
+	const from = instantOf(siteZone, wallMinute(`${fromDate}T00:00`));
+	const to = instantOf(siteZone, wallMinute(`${toDate}T00:00`));
+	let floating = 0;
+	let cancelled = 0;
+	let empty = 0;
+
+	const zones = new Map<string, Zone>();
+	const named = (name: string): Zone => ({
+		instant: (wall) => instantOf(name, wall),
+		wall: (ms) => wallAt(name, ms),
+		floating: false
+	});
+	const zoneOf = (property: ICAL.Property, time: ICAL.Time): Zone => {
+		if (time.zone === ICAL.Timezone.utcTimezone) return named('UTC');
+		const tzid = property.getFirstParameter('tzid') as string | undefined;
+		if (!tzid) return { ...named(siteZone), floating: true };
+		const known = zones.get(tzid);
+		if (known) return known;
+		let zone: Zone;
+		const own = described.get(tzid);
+		if (isTimeZone(tzid)) zone = named(tzid);
+		else if (own) {
+			const offset = (wall: number) => {
+				const time = ICAL.Time.fromDateTimeString(`${localTime(wall)}:00`);
+				time.zone = own;
+				return own.utcOffset(time) / 60;
+			};
+			zone = {
+				instant: (wall) => (wall - offset(wall)) * 60_000,
+				wall: (ms) => {
+					const utc = Math.floor(ms / 60_000);
+					return utc + offset(utc + offset(utc));
+				},
+				floating: false
+			};
+		} else {
+			const line = lineOf(text, `TZID=${tzid}`) ?? lineOf(text, tzid);
+			throw new Refused(
+				`${line ? `Line ${line}` : 'An event'} names the time zone "${tzid.slice(0, 60)}", which is neither known nor described in the file.`
+			);
+		}
+		zones.set(tzid, zone);
+		return zone;
+	};
+
+	const bookings: Booking[] = [];
+	const days: CalendarDay[] = [];
+	const take = (name: string, start: number, end: number, allDay: boolean) => {
+		if (bookings.length + days.length >= MOST_OCCURRENCES)
+			throw new Refused(
+				`The calendar holds more than ${MOST_OCCURRENCES} occurrences between ${fromDate} and ${toDate}: take a shorter time.`
+			);
+		if (allDay) {
+			for (let day = start; day < end; day++) {
+				const date = dateOfDay(day);
+				if (date >= fromDate && date < toDate) days.push({ name, date });
+			}
+			return;
+		}
+		if (end <= start) empty++;
+		else if (start < to && end > from)
+			bookings.push({ name, from: localTime(wallAt(siteZone, start)), to: localTime(wallAt(siteZone, end)) });
+	};
+
+	const events = root.getAllSubcomponents('vevent');
+	const uidOf = (event: ICAL.Component) => String(event.getFirstPropertyValue('uid') ?? '');
+	/** Changed occurrences: by UID the instants (or days) at which the series has another of its own. */
+	const changed = new Map<string, Set<number>>();
+	const place = (property: ICAL.Property, time: ICAL.Time) =>
+		time.isDate ? Math.floor(wallOf(time) / DAY_MINUTES) : zoneOf(property, time).instant(wallOf(time));
+	for (const event of events) {
+		const property = event.getFirstProperty('recurrence-id');
+		if (!property) continue;
+		const uid = uidOf(event);
+		const known = changed.get(uid) ?? new Set<number>();
+		known.add(place(property, property.getFirstValue() as ICAL.Time));
+		changed.set(uid, known);
+	}
+
+	for (const event of events) {
+		const startProperty = event.getFirstProperty('dtstart');
+		const uid = uidOf(event);
+		if (!startProperty) {
+			const line = uid ? lineOf(text, uid) : null;
+			throw new Refused(`${line ? `The event at line ${line}` : 'An event'} has no beginning (DTSTART).`);
+		}
+		if (String(event.getFirstPropertyValue('status') ?? '').toUpperCase() === 'CANCELLED') {
+			cancelled++;
+			continue;
+		}
+		const name =
+			String(event.getFirstPropertyValue('summary') ?? '')
+				.replace(/\s+/g, ' ')
+				.trim()
+				.slice(0, 120) || 'Booking';
+		const start = startProperty.getFirstValue() as ICAL.Time;
+		const allDay = start.isDate;
+		const zone = zoneOf(startProperty, start);
+		if (zone.floating && !allDay) floating++;
+		const first = wallOf(start);
+		const endProperty = event.getFirstProperty('dtend');
+		const length = event.getFirstPropertyValue('duration') as ICAL.Duration | null;
+		/** The end of an occurrence that begins at a wall minute of its zone: nominal for days, exact for times. */
+		const endOf = (wall: number): number => {
+			if (allDay) {
+				const begin = wall / DAY_MINUTES;
+				if (endProperty)
+					return begin + (wallOf(endProperty.getFirstValue() as ICAL.Time) - first) / DAY_MINUTES;
+				return begin + (length ? Math.max(1, Math.round(length.toSeconds() / 86_400)) : 1);
+			}
+			const begin = zone.instant(wall);
+			if (endProperty) {
+				const end = endProperty.getFirstValue() as ICAL.Time;
+				return begin + zoneOf(endProperty, end).instant(wallOf(end)) - zone.instant(first);
+			}
+			return begin + (length ? length.toSeconds() * 1000 : 0);
+		};
+		const beginOf = (wall: number) => (allDay ? wall / DAY_MINUTES : zone.instant(wall));
+		const excluded = new Set<number>();
+		for (const property of event.getAllProperties('exdate'))
+			for (const value of property.getValues()) excluded.add(place(property, value as ICAL.Time));
+		const isChange = event.getFirstProperty('recurrence-id') !== null;
+		if (!isChange) for (const at of changed.get(uid) ?? []) excluded.add(at);
+		const occur = (wall: number) => {
+			if (!excluded.has(beginOf(wall))) take(name, beginOf(wall), endOf(wall), allDay);
+		};
+		const seen = new Set<number>();
+		const once = (wall: number) => {
+			if (seen.has(wall)) return;
+			seen.add(wall);
+			occur(wall);
+		};
+		const rules = event.getAllProperties('rrule').map((property) => property.getFirstValue() as ICAL.Recur);
+		if (rules.length === 0) once(first);
+		for (const rule of rules) {
+			const floatingStart = ICAL.Time.fromData({
+				year: start.year,
+				month: start.month,
+				day: start.day,
+				hour: start.hour,
+				minute: start.minute,
+				second: 0,
+				isDate: allDay
+			});
+			// an end given in UTC is brought to the event's own wall clock, on which the series runs
+			const last =
+				rule.until && !rule.until.isDate && rule.until.zone === ICAL.Timezone.utcTimezone && !allDay
+					? zone.wall(instantOf('UTC', wallOf(rule.until)))
+					: rule.until
+						? wallOf(rule.until) + (rule.until.isDate ? DAY_MINUTES - 1 : 0)
+						: Infinity;
+			const endless = ICAL.Recur.fromString(rule.toString().replace(/;?UNTIL=[^;]*/i, ''));
+			const iterator = endless.iterator(floatingStart);
+			for (let next = iterator.next(), n = 0; next; next = iterator.next(), n++) {
+				const wall = wallOf(next);
+				if (wall > last || beginOf(wall) >= (allDay ? wallMinute(`${toDate}T00:00`) / DAY_MINUTES : to))
+					break;
+				if (n > 200_000) throw new Refused(`"${name}" recurs too often to be read.`);
+				once(wall);
+			}
+		}
+		for (const property of event.getAllProperties('rdate'))
+			for (const value of property.getValues())
+				if (value instanceof ICAL.Time)
+					once(value.isDate ? wallOf(value) : zone.wall(zoneOf(property, value).instant(wallOf(value))));
+	}
+
+	const notes: string[] = [];
+	if (floating > 0)
+		notes.push(
+			`${floating === 1 ? 'One event has' : `${floating} events have`} no time zone: taken as local time here.`
+		);
+	if (cancelled > 0)
+		notes.push(`${cancelled} cancelled ${cancelled === 1 ? 'event was' : 'events were'} left out.`);
+	if (empty > 0)
+		notes.push(
+			`${empty} ${empty === 1 ? 'event without a length was' : 'events without a length were'} left out.`
+		);
+	const byTime =
+		<T>(key: (one: T) => string) =>
+		(a: T, b: T) =>
+			key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : 0;
+	return {
+		bookings: bookings.sort(byTime((one) => one.from)),
+		days: days.sort(byTime((one) => one.date)),
+		notes
+	};
+}

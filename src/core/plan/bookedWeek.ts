@@ -1,0 +1,104 @@
+import { dateOfDay, dayNumber, wallMinute, weekdayOfDay } from '../civil';
+import { buildWeek, DAY_MINUTES, WEEK_DAYS, type WeekSteps } from '../week';
+import type { Booking } from './exceptions';
+
+/** Stretches of one day in minutes from its midnight, in order, apart from one another. */
+export type DayStretches = readonly (readonly [from: number, to: number])[];
+
+/** The dates of bookings, Monday of the first week to Sunday of the last, each with its booked stretches. */
+export interface BookedDay {
+	readonly date: string;
+	readonly weekday: number;
+	readonly stretches: DayStretches;
+	readonly names: readonly string[];
+}
+
+function merged(stretches: readonly (readonly [number, number])[]): DayStretches {
+	const sorted = [...stretches].sort((a, b) => a[0] - b[0]);
+	const result: [number, number][] = [];
+	for (const [from, to] of sorted) {
+		const last = result.at(-1);
+		if (last && from <= last[1]) last[1] = Math.max(last[1], to);
+		else result.push([from, to]);
+	}
+	return result;
+}
+
+/** Every date of the weeks in which something is booked. Bookings past midnight reach into the next day. */
+export function bookedDays(bookings: readonly Booking[]): BookedDay[] {
+	if (bookings.length === 0) return [];
+	const byDay = new Map<number, { stretches: [number, number][]; names: string[] }>();
+	for (const { name, from, to } of bookings) {
+		const [start, end] = [wallMinute(from), wallMinute(to)];
+		for (let day = Math.floor(start / DAY_MINUTES); day * DAY_MINUTES < end; day++) {
+			const base = day * DAY_MINUTES;
+			const entry = byDay.get(day) ?? { stretches: [], names: [] };
+			entry.stretches.push([Math.max(start - base, 0), Math.min(end - base, DAY_MINUTES)]);
+			if (!entry.names.includes(name)) entry.names.push(name);
+			byDay.set(day, entry);
+		}
+	}
+	const days = [...byDay.keys()];
+	const first = Math.min(...days);
+	const last = Math.max(...days);
+	const monday = first - weekdayOfDay(first);
+	const sunday = last + (WEEK_DAYS - 1 - weekdayOfDay(last));
+	return Array.from({ length: sunday - monday + 1 }, (_, i) => {
+		const day = monday + i;
+		const entry = byDay.get(day);
+		return {
+			date: dateOfDay(day),
+			weekday: weekdayOfDay(day),
+			stretches: merged(entry?.stretches ?? []),
+			names: entry?.names ?? []
+		};
+	});
+}
+
+/** Minutes of `wanted` that `had` leaves out, and minutes of `had` outside `wanted`. */
+export function daysApart(wanted: DayStretches, had: DayStretches): { missing: number; spare: number } {
+	const length = (stretches: DayStretches) => stretches.reduce((sum, [from, to]) => sum + to - from, 0);
+	let both = 0;
+	for (const [a, b] of wanted) for (const [c, d] of had) both += Math.max(0, Math.min(b, d) - Math.max(a, c));
+	return { missing: length(wanted) - both, spare: length(had) - both };
+}
+
+/** What a minute without warmth weighs against a minute heated for nobody, in choosing a weekday's pattern. */
+const MISSING_WEIGHT = 4;
+
+/**
+ * The weekly pattern that bookings follow best: for each weekday, of all patterns seen on it and the empty day,
+ * the one that leaves least out and heats least for nobody over all its dates. Warm from each booking's start
+ * to its end. `since` (a date) leaves out what lies before.
+ */
+export function weekOfBookings(
+	bookings: readonly Booking[],
+	warm: string,
+	rest: string,
+	since = '2000-01-01'
+): WeekSteps<string> {
+	const days = bookedDays(bookings).filter((day) => dayNumber(day.date) >= dayNumber(since));
+	const steps = [{ at: 0, value: rest }];
+	for (let weekday = 0; weekday < WEEK_DAYS; weekday++) {
+		const seen = days.filter((day) => day.weekday === weekday).map((day) => day.stretches);
+		const patterns = new Map<string, DayStretches>([['[]', []]]);
+		for (const stretches of seen) patterns.set(JSON.stringify(stretches), stretches);
+		const costOf = (pattern: DayStretches) =>
+			seen.reduce((sum, wanted) => {
+				const { missing, spare } = daysApart(wanted, pattern);
+				return sum + MISSING_WEIGHT * missing + spare;
+			}, 0);
+		let best: DayStretches = [];
+		let least = Infinity;
+		for (const pattern of patterns.values()) {
+			const cost = costOf(pattern);
+			if (cost < least) [best, least] = [pattern, cost];
+		}
+		for (const [from, to] of best) {
+			steps.push({ at: weekday * DAY_MINUTES + from, value: warm });
+			steps.push({ at: weekday * DAY_MINUTES + to, value: rest });
+		}
+	}
+	// an end at midnight gives way to a beginning there
+	return buildWeek(steps.sort((a, b) => (a.at % 10_080) - (b.at % 10_080) || (a.value === warm ? 1 : -1)));
+}

@@ -1,0 +1,176 @@
+import { dateOfDay, localTime, wallMinute } from '../civil';
+import type { ControlProfile } from '../control';
+import type { Absence } from '../plan';
+import { DAY_MINUTES, duration } from '../week';
+
+/** What is keyed for an absence on one control, and when it is in force by the control's own clock. */
+export interface AbsencePlan {
+	/** How the control takes it: days, a date of return, dated days, a key on leaving and coming back, or by hand. */
+	readonly by: 'days' | 'return-date' | 'periods' | 'until-ended' | 'by-hand';
+	/** What to key, in words: `9 days`. */
+	readonly key: string;
+	/** When to key it: on leaving, or any time before. */
+	readonly when: 'on leaving' | 'any day before';
+	/** In force from and until, in wall minutes; `toWall` null where only a person ends it. */
+	readonly fromWall: number;
+	readonly toWall: number | null;
+	/** Minutes in force after the return (cold rooms), and minutes of the absence left out (heated for nobody). */
+	readonly coldMinutes: number;
+	readonly wasteMinutes: number;
+	/** What does not go as the absence wants it, in sentences. */
+	readonly conflicts: readonly string[];
+	/** Days to key, where days are counted. */
+	readonly days: number | null;
+}
+
+const dayOfWall = (wall: number) => Math.floor(wall / DAY_MINUTES);
+
+/** The wall minute at which a holiday of n days ends: n × 24 h after it was set, or at a midnight, today counted or not. */
+export function endOfDays(
+	habit: { readonly todayCounts: boolean; readonly ends: 'midnight' | 'same-time' },
+	leaveWall: number,
+	days: number
+): number {
+	if (habit.ends === 'same-time') return leaveWall + days * DAY_MINUTES;
+	return (dayOfWall(leaveWall) + days + (habit.todayCounts ? 0 : 1)) * DAY_MINUTES;
+}
+
+/** When an absence is in force on a control, in wall minutes, without any words. */
+export type AbsenceSpan = Pick<AbsencePlan, 'by' | 'when' | 'fromWall' | 'toWall' | 'days'> & {
+	/** Why it is left to a hand; null where it is not. */
+	readonly byHand: 'no-setting' | 'one-day' | 'no-whole-day' | 'too-short' | null;
+	/** The days that it would take where the control counts to fewer. */
+	readonly beyond: number | null;
+};
+
+/** When an absence is in force on a control of this profile: over before the return, and not a day sooner than need be. */
+export function absenceSpan(profile: ControlProfile, absence: Pick<Absence, 'leave' | 'back'>): AbsenceSpan {
+	const leave = wallMinute(absence.leave);
+	const back = wallMinute(absence.back);
+	const habit = profile.habits.holiday;
+	const span = (
+		by: AbsencePlan['by'],
+		when: AbsencePlan['when'],
+		fromWall: number,
+		toWall: number | null,
+		days: number | null = null,
+		beyond: number | null = null
+	): AbsenceSpan => ({ by, when, fromWall, toWall, days, byHand: null, beyond });
+	const byHand = (why: AbsenceSpan['byHand']): AbsenceSpan => ({
+		...span('by-hand', 'on leaving', leave, null),
+		byHand: why
+	});
+	if (!habit || profile.habits.clock.summerTime === 'no-clock') return byHand('no-setting');
+	switch (habit.by) {
+		case 'until-ended':
+			return span('until-ended', 'on leaving', leave, null);
+		case 'return-date': {
+			const end = habit.ends === 'time' ? back : dayOfWall(back) * DAY_MINUTES;
+			return end <= leave ? byHand('one-day') : span('return-date', 'on leaving', leave, end);
+		}
+		case 'periods': {
+			const first = dayOfWall(leave) + (leave % DAY_MINUTES === 0 ? 0 : 1);
+			const last = dayOfWall(back) - 1;
+			return last < first
+				? byHand('no-whole-day')
+				: span('periods', 'any day before', first * DAY_MINUTES, (last + 1) * DAY_MINUTES);
+		}
+		case 'days': {
+			let days = Math.max(0, Math.floor((back - leave) / DAY_MINUTES) - 1);
+			while (endOfDays(habit, leave, days + 1) <= back) days++;
+			if (days === 0) return byHand('too-short');
+			const kept = Math.min(days, habit.mostDays);
+			return span(
+				'days',
+				'on leaving',
+				leave,
+				endOfDays(habit, leave, kept),
+				kept,
+				kept < days ? days : null
+			);
+		}
+	}
+}
+
+/**
+ * What to key for an absence on a control of this profile, so that the holiday is over before the return
+ * and not a day sooner than need be. `whenWords` puts a local time `YYYY-MM-DDTHH:MM`, or a date, into the
+ * control's format.
+ */
+export function planAbsence(
+	profile: ControlProfile,
+	absence: Pick<Absence, 'leave' | 'back'>,
+	whenWords: (local: string) => string
+): AbsencePlan {
+	const { by, when, fromWall, toWall, days, byHand, beyond } = absenceSpan(profile, absence);
+	const leave = wallMinute(absence.leave);
+	const back = wallMinute(absence.back);
+	const at = (wall: number) => whenWords(localTime(wall));
+	const date = (wall: number) => whenWords(dateOfDay(dayOfWall(wall)));
+	const end = toWall ?? back;
+	const conflicts: string[] = [];
+	const byHandWords = {
+		'no-setting': 'This control has no holiday setting: turn it down by hand on leaving, and back on return.',
+		'one-day': 'Leaving and return fall on one day: this control counts whole days. Turn it down by hand.',
+		'no-whole-day': 'No whole day lies between leaving and return: this control counts whole days.',
+		'too-short':
+			'Even one day would last past the return: this control counts whole days. Turn it down by hand.'
+	};
+	if (byHand) conflicts.push(byHandWords[byHand]);
+	if (by === 'until-ended')
+		conflicts.push(
+			'It does not end by itself: somebody must end it on return, and the room is cold until then.'
+		);
+	if (beyond !== null) conflicts.push(`That would be ${beyond} days; this control counts to ${days}.`);
+	if (end < back)
+		conflicts.push(
+			`It ends ${at(end)}, ${duration(back - end)} before the return: the program heats for nobody until then.`
+		);
+	if (fromWall > leave)
+		conflicts.push(
+			`It begins ${at(fromWall)}, ${duration(fromWall - leave)} after leaving: the program runs until then.`
+		);
+	const habit = profile.habits.holiday;
+	const key =
+		by === 'days'
+			? `${days} ${days === 1 ? 'day' : 'days'}`
+			: by === 'periods'
+				? `${date(fromWall)} to ${date(toWall! - 1)}`
+				: by === 'return-date'
+					? `return ${habit?.by === 'return-date' && habit.ends === 'time' ? at(back) : date(back)}`
+					: by === 'until-ended'
+						? 'start it'
+						: 'by hand';
+	return {
+		by,
+		key,
+		when,
+		fromWall,
+		toWall,
+		coldMinutes: Math.max(0, end - back),
+		wasteMinutes: Math.max(0, fromWall - leave) + Math.max(0, back - end),
+		conflicts,
+		days
+	};
+}
+
+/** Absences that cannot all be kept: pairs that overlap, and more dated ones ahead than the control holds. Sentences; `name` says an absence. */
+export function absenceConflicts(
+	profile: ControlProfile,
+	absences: readonly Absence[],
+	nowLocal: string,
+	name: (absence: Absence) => string
+): string[] {
+	const sorted = [...absences].sort((a, b) => (a.leave < b.leave ? -1 : 1));
+	const said = sorted.flatMap((one, i) => {
+		const next = sorted[i + 1];
+		return next && next.leave < one.back ? [`${name(next)} begins before ${name(one)} is over.`] : [];
+	});
+	const ahead = sorted.filter((one) => one.back > nowLocal);
+	const habit = profile.habits.holiday;
+	if (habit?.by === 'periods' && ahead.length > habit.mostPeriods)
+		said.push(`${ahead.length} absences lie ahead; this control keeps ${habit.mostPeriods}.`);
+	if (habit && habit.by !== 'periods' && ahead.length > 1)
+		said.push('This control keeps one holiday at a time: key the next when the first is over.');
+	return said;
+}

@@ -1,0 +1,184 @@
+import {
+	dateOfDay,
+	dateWords,
+	ruleWords,
+	summerTimeFrom,
+	transitionsBetween,
+	wallAt,
+	weekdayOfDay,
+	type Transition
+} from '../civil';
+import { displayDay, displayTime, type ControlOptions, type ControlProfile } from '../control';
+import { DAY_MINUTES, DAY_NAMES, duration } from '../week';
+import { localWords } from './words';
+
+/** What to key into a control's clock at an instant, in its own terms. */
+export interface ClockValues {
+	/** `14:05`, or `2:05 pm`. */
+	readonly time: string;
+	/** As the control names the day. */
+	readonly day: string;
+	readonly date: string;
+	/** `YYYY-MM-DD` */
+	readonly isoDate: string;
+	readonly wallMinute: number;
+}
+
+/** The values to key now: local time and weekday in the control's own clock format and day numbering, and the date. */
+export function clockValues(
+	profile: ControlProfile,
+	options: ControlOptions,
+	timeZone: string,
+	atMs: number
+): ClockValues {
+	const wall = wallAt(timeZone, atMs);
+	const day = Math.floor(wall / DAY_MINUTES);
+	const date = dateOfDay(day);
+	return {
+		time: displayTime(wall - day * DAY_MINUTES, options.clock),
+		day: displayDay(profile, weekdayOfDay(day)),
+		date: dateWords(date),
+		isoDate: date,
+		wallMinute: wall
+	};
+}
+
+const year = 366 * 86_400_000;
+
+/** The next changes of clocks at a place. */
+export function nextTransitions(timeZone: string, atMs: number, count = 2): Transition[] {
+	return transitionsBetween(timeZone, atMs, atMs + 2 * year).slice(0, count);
+}
+
+/** How a place changes its clocks, as a control's clock wants it keyed, in sentences. */
+export function summerTimeSentences(timeZone: string, options: ControlOptions, fromYear: number): string[] {
+	const rule = summerTimeFrom(timeZone, fromYear);
+	if (rule.kind === 'none') return [`No summer time at this place (${timeZone}): clocks stay as they are.`];
+	if (rule.kind === 'irregular')
+		return [
+			`The coming years follow no one rule at this place (${timeZone}): switch a control's own summer time off and go by the dates.`
+		];
+	const clock = (minute: number) => displayTime(minute, options.clock);
+	const said = [
+		`Forward on the ${ruleWords(rule.forward, clock)}, back on the ${ruleWords(rule.back, clock)}.`
+	];
+	said.push(
+		rule.shiftMinutes === 60
+			? 'The shift is 60 minutes.'
+			: `The shift is ${rule.shiftMinutes} minutes, not an hour: many controls cannot do that by themselves.`
+	);
+	return said;
+}
+
+/** What a clock change means for a control at a place. */
+export interface ClockChange {
+	readonly atMs: number;
+	/** `Sun 29 Mar` */
+	readonly date: string;
+	readonly isoDate: string;
+	/** Minutes by which the right time jumps; back is negative. */
+	readonly shiftMinutes: number;
+	/** What the clock shows before and after. */
+	readonly from: string;
+	readonly to: string;
+	/** What happens on this control, in a sentence. */
+	readonly sentence: string;
+	/** Whether somebody must come and set it. */
+	readonly byHand: boolean;
+}
+
+/** The next changes of clocks as they touch a control: who changes it, and what goes wrong until then. */
+export function clockChanges(
+	profile: ControlProfile,
+	options: ControlOptions,
+	timeZone: string,
+	atMs: number,
+	count = 2
+): ClockChange[] {
+	const { summerTime } = profile.habits.clock;
+	return nextTransitions(timeZone, atMs, count).map((change) => {
+		const before = Math.floor(change.atMs / 60_000 + change.beforeMinutes);
+		const after = wallAt(timeZone, change.atMs);
+		const minute = (wall: number) => wall - Math.floor(wall / DAY_MINUTES) * DAY_MINUTES;
+		const shiftMinutes = change.afterMinutes - change.beforeMinutes;
+		const isoDate = dateOfDay(Math.floor(before / DAY_MINUTES));
+		const by = duration(Math.abs(shiftMinutes));
+		const byHand = summerTime === 'by-hand';
+		const sentence =
+			summerTime === 'no-clock'
+				? 'Nothing to do: it has no clock.'
+				: summerTime === 'by-itself'
+					? 'It changes by itself; look once that it did.'
+					: summerTime === 'by-rule'
+						? 'It changes by the rule that was keyed.'
+						: shiftMinutes > 0
+							? `Until somebody sets it ${by} on, everything comes ${by} late: cold mornings, and warm too long in the evening.`
+							: `Until somebody sets it ${by} back, everything comes ${by} early: it heats before anyone is up, and is cold ${by} too soon.`;
+		return {
+			atMs: change.atMs,
+			date: localWords(isoDate, options),
+			isoDate,
+			shiftMinutes,
+			from: displayTime(minute(before), options.clock),
+			to: displayTime(minute(after), options.clock),
+			sentence,
+			byHand
+		};
+	});
+}
+
+/** What a stretch without power, or a battery change, costs on a control. */
+export interface PowerLoss {
+	readonly clockLost: boolean;
+	readonly programLost: boolean;
+	readonly sentence: string;
+}
+
+/** What is lost when a control is without power for so many minutes, and what it shows and runs afterwards. */
+export function afterPowerLoss(profile: ControlProfile, options: ControlOptions, minutes: number): PowerLoss {
+	const { reserveMinutes, programKept, factoryDay, factoryMinute, summerTime } = profile.habits.clock;
+	if (summerTime === 'no-clock')
+		return {
+			clockLost: false,
+			programLost: false,
+			sentence: 'Nothing is lost: it has neither clock nor program.'
+		};
+	if (reserveMinutes === null || minutes <= reserveMinutes)
+		return {
+			clockLost: false,
+			programLost: false,
+			sentence: 'Nothing is lost: the clock goes on and the program stays.'
+		};
+	const shows = `${DAY_NAMES[factoryDay]} ${displayTime(factoryMinute, options.clock)}`;
+	const programLost = !programKept && profile.program.form !== 'plain';
+	return {
+		clockLost: true,
+		programLost,
+		sentence: programLost
+			? `The clock and the whole program are lost: it shows ${shows} and runs the factory week. Key the card again.`
+			: `The clock is lost, the program stays: it shows ${shows} and runs the right week at the wrong time. Set the clock.`
+	};
+}
+
+/** How long a control may be without power before its clock is lost, in a sentence. */
+export function reserveSentence(profile: ControlProfile): string {
+	const { reserveMinutes, summerTime, programKept } = profile.habits.clock;
+	if (summerTime === 'no-clock') return 'No clock: a power cut changes nothing.';
+	const battery = profile.habits.power === 'batteries';
+	if (reserveMinutes === null)
+		return battery
+			? 'Nothing is lost while batteries are changed.'
+			: 'Its clock goes on through any power cut.';
+	const lost = programKept ? 'the clock' : 'the clock and the program';
+	const span =
+		reserveMinutes < 1
+			? 'a few seconds'
+			: reserveMinutes >= 2880
+				? `${Math.floor(reserveMinutes / 1440)} days`
+				: reserveMinutes < 180
+					? `${reserveMinutes} min`
+					: duration(reserveMinutes);
+	return battery
+		? `A battery change may take ${span}: after that ${lost} is gone.`
+		: `After ${span} without power ${lost} is gone.`;
+}

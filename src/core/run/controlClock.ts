@@ -1,0 +1,105 @@
+import { offsetAt, transitionsBetween } from '../civil';
+import type { ControlProfile } from '../control';
+import type { ClockReading } from '../plan';
+
+/** A moment at which a control's clock was known to be right, or off by so much. */
+export interface ClockAnchor {
+	readonly atMs: number;
+	readonly errorSeconds: number;
+	/** Set right then: a clock changed by hand takes the offset of that day. */
+	readonly set: boolean;
+}
+
+/** How a control's clock goes against the right time at its place. */
+export interface ControlClock {
+	/** Whether it changes for summer time without a hand: by itself, or by a rule that was keyed. */
+	readonly follows: boolean;
+	/** At least one, in order of time. */
+	readonly anchors: readonly ClockAnchor[];
+	readonly driftSecondsPerDay: number;
+}
+
+/** A clock that is right at an instant and was set then. */
+export function rightClock(profile: ControlProfile, atMs: number): ControlClock {
+	const { summerTime } = profile.habits.clock;
+	return {
+		follows: summerTime !== 'by-hand',
+		anchors: [{ atMs, errorSeconds: 0, set: true }],
+		driftSecondsPerDay: 0
+	};
+}
+
+/** A control's clock as its readings tell; never looked at, it counts as right and set at `nowMs`. */
+export function clockFromReadings(
+	profile: ControlProfile,
+	readings: readonly ClockReading[],
+	nowMs: number
+): ControlClock {
+	if (readings.length === 0) return rightClock(profile, nowMs);
+	const anchors = readings.map((reading) => ({
+		atMs: Date.parse(reading.at),
+		errorSeconds: reading.set ? 0 : reading.errorSeconds + reading.daysAhead * 86_400,
+		set: reading.set
+	}));
+	return {
+		follows: profile.habits.clock.summerTime !== 'by-hand',
+		anchors: anchors.sort((a, b) => a.atMs - b.atMs),
+		driftSecondsPerDay: 0
+	};
+}
+
+/** A stretch in which the control's clock goes evenly. */
+export interface WallSegment {
+	readonly fromMs: number;
+	readonly toMs: number;
+	/** What its clock shows at `fromMs`, in ms of wall time. */
+	readonly wallMs: number;
+	/** Wall ms gained for each ms. */
+	readonly rate: number;
+}
+
+const DAY_MS = 86_400_000;
+const MINUTE_MS = 60_000;
+
+/** How a control's clock goes between two instants, in stretches without a jump. */
+export function wallSegments(
+	timeZone: string,
+	clock: ControlClock,
+	fromMs: number,
+	toMs: number
+): WallSegment[] {
+	const { anchors, driftSecondsPerDay } = clock;
+	const marks = new Set([fromMs]);
+	for (const anchor of anchors) if (anchor.atMs > fromMs && anchor.atMs < toMs) marks.add(anchor.atMs);
+	if (clock.follows)
+		for (const change of transitionsBetween(timeZone, fromMs + 1, toMs)) marks.add(change.atMs);
+	const starts = [...marks].sort((a, b) => a - b);
+	const rate = 1 + driftSecondsPerDay / 86_400;
+	return starts.map((start, i) => {
+		const anchor = [...anchors].reverse().find((one) => one.atMs <= start) ?? anchors[0]!;
+		const setAt = [...anchors].reverse().find((one) => one.set && one.atMs <= start) ?? anchors[0]!;
+		const offset = offsetAt(timeZone, clock.follows ? start : setAt.atMs);
+		const error = anchor.errorSeconds + (driftSecondsPerDay * (start - anchor.atMs)) / DAY_MS;
+		return {
+			fromMs: start,
+			toMs: starts[i + 1] ?? toMs,
+			wallMs: start + offset * MINUTE_MS + Math.round(error * 1000),
+			rate
+		};
+	});
+}
+
+/** The wall minute that a segment's clock shows at an instant. */
+export function shownAt(segment: WallSegment, ms: number): number {
+	return Math.floor((segment.wallMs + (ms - segment.fromMs) * segment.rate) / MINUTE_MS);
+}
+
+/** The first instant (whole ms) of a segment at which its clock shows at least this wall minute; it may lie past its end. */
+export function firstShowing(segment: WallSegment, wallMinute: number): number {
+	let ms = segment.fromMs + Math.ceil((wallMinute * MINUTE_MS - segment.wallMs) / segment.rate);
+	if (ms <= segment.fromMs) return segment.fromMs;
+	// binary dust of a drifting clock
+	while (ms > segment.fromMs && shownAt(segment, ms - 1) >= wallMinute) ms--;
+	while (shownAt(segment, ms) < wallMinute) ms++;
+	return ms;
+}

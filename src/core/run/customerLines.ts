@@ -1,0 +1,98 @@
+import type { ControlOptions, ControlProfile } from '../control';
+import { duration } from '../week';
+import { clockChanges, reserveSentence } from './clockCare';
+
+/** A heading of the customer's page and what stands under it. */
+export interface CustomerLines {
+	readonly title: string;
+	readonly sentences: readonly string[];
+}
+
+const end = (text: string) => (/[.!?]$/.test(text.trim()) ? text.trim() : `${text.trim()}.`);
+
+/**
+ * What a customer must know of a control's own ways, in plain words: warmer for a while, going away, when the
+ * clocks change, what a power cut or a change of batteries costs. What the control has not is left out.
+ */
+export function customerLines(
+	profile: ControlProfile,
+	options: ControlOptions,
+	timeZone: string,
+	atMs: number
+): CustomerLines[] {
+	const { habits } = profile;
+	const isSwitch = profile.temperature === null;
+	const lines: CustomerLines[] = [];
+	const put = (title: string, sentences: (string | null | false | undefined)[]) => {
+		const said = sentences
+			.filter((one): one is string => typeof one === 'string' && one.trim() !== '')
+			.map(end);
+		if (said.length > 0) lines.push({ title, sentences: said });
+	};
+
+	const { override, boost, hold, advance, manual } = habits;
+	put(isSwitch ? 'On or off for a while' : 'Warmer or cooler for a while', [
+		override &&
+			`${end(override.how)} ${
+				override.ends === 'next-change'
+					? 'It ends by itself at the next change of your week'
+					: `It ends by itself after ${duration(override.minutes)}`
+			}`,
+		boost &&
+			`${end(boost.how)} ${
+				boost.ends === 'next-change'
+					? 'It ends by itself at the next change of your week'
+					: `At most ${duration(boost.stepMinutes * boost.mostSteps)}; then your week goes on by itself`
+			}`,
+		advance?.how,
+		!override &&
+			!boost &&
+			!advance &&
+			manual &&
+			`${end(manual.how)} It stays like that until you put it back on its program`,
+		!override &&
+			!boost &&
+			!advance &&
+			!manual &&
+			profile.program.form === 'plain' &&
+			'Turn it; it stays where you leave it'
+	]);
+	const { holiday } = habits;
+	const away: (string | false)[] =
+		holiday === null
+			? [
+					!isSwitch &&
+						'Turn it down before you leave and up when you are back: it has no holiday setting of its own'
+				]
+			: [
+					holiday.how,
+					holiday.by === 'days'
+						? `${holiday.todayCounts ? 'The day you set it counts as the first' : 'The day you set it does not count'}; it ends ${holiday.ends === 'midnight' ? 'at midnight after the last day' : 'at the hour at which you set it'}`
+						: holiday.by === 'return-date'
+							? holiday.ends === 'midnight'
+								? 'Your week goes on from midnight before the day of return'
+								: 'Your week goes on from that hour'
+							: holiday.by === 'periods'
+								? 'Only whole days away are set, and can be set long before'
+								: 'It does not end by itself: the rooms stay cool until you end it'
+				];
+	put('When you go away', away);
+	if (hold)
+		put('If it stays at one temperature', [
+			`Someone may have left it on hold: ${hold.how.charAt(0).toLowerCase()}${hold.how.slice(1)}`
+		]);
+
+	const changes = clockChanges(profile, options, timeZone, atMs, 2);
+	const { summerTime, how } = habits.clock;
+	if (summerTime !== 'no-clock')
+		put('When the clocks change', [
+			changes.length === 0
+				? 'Clocks do not change here'
+				: summerTime === 'by-hand'
+					? `Set its clock by hand on ${changes.map((change) => `${change.date} (${change.from} becomes ${change.to})`).join(' and ')}. ${end(how)} Until then everything comes at the wrong hour`
+					: 'It changes by itself; look once that it shows the right time'
+		]);
+	if (summerTime !== 'no-clock')
+		put(habits.power === 'batteries' ? 'Batteries' : 'After a power cut', [reserveSentence(profile)]);
+	return lines;
+}

@@ -1,0 +1,12 @@
+export * from './absence';
+export * from './bookedDates';
+export * from './clockCare';
+export * from './controlClock';
+export * from './customerLines';
+export * from './demand';
+export * from './layers';
+export * from './resolve';
+export * from './runOf';
+export * from './timeline';
+export * from './words';
+export type { OwnedPeriod, Period } from './periods';

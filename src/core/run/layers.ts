@@ -1,0 +1,281 @@
+import { dayNumber, instantOf, wallMinute } from '../civil';
+import {
+	heldCooling,
+	heldSetpoint,
+	type ControlOptions,
+	type ControlProfile,
+	type Level,
+	type Program
+} from '../control';
+import type { Exception, Settings } from '../plan';
+import { absenceSpan } from './absence';
+import { firstShowing, wallSegments, type ControlClock, type WallSegment } from './controlClock';
+import { dayPlan, periodSpans, type DayPlan, type PeriodSpan, type SpecialRun } from './periods';
+
+/** What can set a control's setpoint, from the weakest to the strongest; each may be missing on a control. */
+export const LAYERS = [
+	'program',
+	'special-day',
+	'early-start',
+	'override',
+	'hold',
+	'boost',
+	'holiday',
+	'manual',
+	'off',
+	'limits'
+] as const;
+export type Layer = (typeof LAYERS)[number];
+
+/** Everything that decides what a control does. */
+export interface RunInput {
+	readonly profile: ControlProfile;
+	readonly options: ControlOptions;
+	readonly levels: readonly Level[];
+	readonly program: Program;
+	readonly settings: Settings;
+	readonly exceptions: readonly Exception[];
+	readonly timeZone: string;
+	readonly clock: ControlClock;
+}
+
+/** A stretch in which something stronger than the program rules. */
+export interface LayerSpan {
+	readonly fromMs: number;
+	/** Infinity where only a person ends it. */
+	readonly toMs: number;
+	/** °C (0/1 on a switch); null: off altogether. */
+	readonly heatC: number | null;
+	/** Null: no cooling asked for; undefined: as the program has it. */
+	readonly coolC?: number | null;
+	readonly id: string;
+	readonly kind: Exception['kind'];
+}
+
+/** The layers above the program, strongest last; within a layer spans are in order and do not overlap. */
+export interface Prepared {
+	readonly input: RunInput;
+	readonly plan: DayPlan;
+	readonly layers: readonly { readonly layer: Layer; readonly spans: readonly LayerSpan[] }[];
+	/** Minutes by which it starts early; 0 where it does not. */
+	readonly earlyMinutes: number;
+	segments(fromMs: number, toMs: number): readonly WallSegment[];
+}
+
+const DAY_MS = 86_400_000;
+/** A period ends within so many days, whatever special days lie between. */
+const LONGEST_PERIOD_MS = 9 * DAY_MS;
+
+/** The period that rules at an instant, and its end. */
+export function periodFrom(
+	prepared: Pick<Prepared, 'plan' | 'segments'>,
+	atMs: number,
+	reachMs = LONGEST_PERIOD_MS
+): readonly PeriodSpan[] {
+	return periodSpans(prepared.plan, prepared.segments(atMs, atMs + reachMs));
+}
+
+/** Within a layer a later start replaces what ran before. */
+function inOrder(spans: LayerSpan[]): LayerSpan[] {
+	const sorted = spans.sort((a, b) => a.fromMs - b.fromMs);
+	return sorted.flatMap((span, i) => {
+		const next = sorted[i + 1];
+		const toMs = next ? Math.min(span.toMs, next.fromMs) : span.toMs;
+		return toMs > span.fromMs ? [{ ...span, toMs }] : [];
+	});
+}
+
+/**
+ * Makes ready to answer what a control does: puts its exceptions into stretches of time by its own ways of
+ * ending them. What the control has not (a boost on one without) has no effect.
+ */
+export function prepareRun(input: RunInput): Prepared {
+	const { profile, options, levels, program, settings, exceptions, timeZone, clock } = input;
+	const { habits } = profile;
+	const held = (c: number) => heldSetpoint(profile, options, c);
+	const coolOf = (levelC: number, coolC: number | null) =>
+		profile.cooling ? heldCooling(profile, options, coolC ?? profile.cooling.maxC, held(levelC)) : null;
+
+	const special = new Map<number, SpecialRun>();
+	if (habits.specialDays)
+		for (const one of exceptions) {
+			if (one.kind !== 'special-day') continue;
+			const { runs } = one;
+			if ('like' in runs) special.set(dayNumber(one.date), { like: runs.like });
+			else {
+				const level = levels.find((known) => known.id === runs.level)!;
+				special.set(dayNumber(one.date), {
+					heatC: held(level.setpointC),
+					coolC: coolOf(level.setpointC, level.coolC)
+				});
+			}
+		}
+
+	const coolest = levels.reduce((a, b) => (b.setpointC < a.setpointC ? b : a));
+	const plan = dayPlan(program, special, held(coolest.setpointC), coolOf(coolest.setpointC, coolest.coolC));
+	const prepared: Pick<Prepared, 'plan' | 'segments'> = {
+		plan,
+		segments: (fromMs, toMs) => wallSegments(timeZone, clock, fromMs, toMs)
+	};
+
+	const startOf = (local: string) => instantOf(timeZone, wallMinute(local));
+	const endOf = (local: string | null) => (local === null ? Infinity : startOf(local));
+	/** The end of the period that rules; on hour strips midnight is none where the setting goes on. */
+	const nextChange = (fromMs: number) => {
+		for (const reach of [2 * DAY_MS, LONGEST_PERIOD_MS]) {
+			const spans = periodFrom(prepared, fromMs, reach);
+			const goesOn = (span: PeriodSpan) =>
+				program.form === 'slots' && span.owned.period.heatC === spans[0]!.owned.period.heatC;
+			const next = spans.slice(1).find((span) => !goesOn(span));
+			if (next) return next.fromMs;
+		}
+		return fromMs + LONGEST_PERIOD_MS;
+	};
+	/** The first instant after `fromMs` at which the control's own clock shows a wall minute. */
+	const whenShowing = (wall: number, fromMs: number): number => {
+		const segments = prepared.segments(fromMs, instantOf(timeZone, wall) + 2 * DAY_MS);
+		for (const segment of segments) {
+			const at = firstShowing(segment, wall);
+			if (at < segment.toMs) return at;
+		}
+		return segments.at(-1)!.toMs;
+	};
+
+	const by = new Map<Layer, LayerSpan[]>();
+	const add = (layer: Layer, span: LayerSpan) => {
+		if (span.toMs <= span.fromMs) return;
+		const there = by.get(layer);
+		if (there) there.push(span);
+		else by.set(layer, [span]);
+	};
+	for (const one of exceptions) {
+		const common = { id: one.id, kind: one.kind };
+		switch (one.kind) {
+			case 'special-day':
+				break;
+			case 'override': {
+				if (!habits.override) break;
+				const fromMs = startOf(one.from);
+				const { ends, minutes } = habits.override;
+				const toMs = ends === 'next-change' ? nextChange(fromMs) : fromMs + minutes * 60_000;
+				add('override', { ...common, fromMs, toMs, heatC: held(one.setpointC) });
+				break;
+			}
+			case 'advance': {
+				if (!habits.advance) break;
+				const fromMs = startOf(one.from);
+				const [now, next] = periodFrom(prepared, fromMs);
+				if (now && next)
+					add('override', {
+						...common,
+						fromMs,
+						toMs: now.toMs,
+						heatC: next.owned.period.heatC,
+						coolC: next.owned.period.coolC
+					});
+				break;
+			}
+			case 'hold': {
+				if (!habits.hold) break;
+				add('hold', {
+					...common,
+					fromMs: startOf(one.from),
+					toMs: endOf(one.until),
+					heatC: held(one.setpointC)
+				});
+				break;
+			}
+			case 'boost': {
+				if (!habits.boost) break;
+				const fromMs = startOf(one.from);
+				const { ends, stepMinutes, mostSteps } = habits.boost;
+				const toMs =
+					ends === 'next-change'
+						? nextChange(fromMs)
+						: fromMs + Math.min(one.steps, mostSteps) * stepMinutes * 60_000;
+				add('boost', { ...common, fromMs, toMs, heatC: held(one.setpointC) });
+				break;
+			}
+			case 'absence': {
+				const absence = absenceSpan(profile, one);
+				const leaveMs = startOf(one.leave);
+				const backMs = startOf(one.back);
+				const fromMs =
+					absence.when === 'on leaving' ? leaveMs : whenShowing(absence.fromWall, leaveMs - DAY_MS);
+				const toMs = absence.toWall === null ? backMs : whenShowing(absence.toWall, fromMs);
+				add('holiday', {
+					...common,
+					fromMs,
+					toMs,
+					heatC: held(one.setpointC),
+					coolC: profile.cooling?.maxC ?? null
+				});
+				break;
+			}
+			case 'manual': {
+				if (!habits.manual) break;
+				add('manual', {
+					...common,
+					fromMs: startOf(one.from),
+					toMs: endOf(one.until),
+					heatC: held(one.setpointC)
+				});
+				break;
+			}
+			case 'off': {
+				if (!habits.off) break;
+				add('off', {
+					...common,
+					fromMs: startOf(one.from),
+					toMs: endOf(one.until),
+					heatC: profile.temperature ? habits.off.keepsC : 0,
+					coolC: null
+				});
+			}
+		}
+	}
+	const most = habits.earlyStartMostMinutes;
+	return {
+		...prepared,
+		input,
+		layers: LAYERS.flatMap((layer) => {
+			const spans = by.get(layer);
+			return spans ? [{ layer, spans: inOrder(spans) }] : [];
+		}),
+		earlyMinutes:
+			profile.startsEarly && profile.temperature
+				? Math.min(settings.earlyStartMinutes ?? Math.round(most / 2), most)
+				: 0
+	};
+}
+
+/** The setpoints of a layer's span over those of the program beneath it, the dead band kept. */
+export function setpointsOf(
+	span: Pick<LayerSpan, 'heatC' | 'coolC'>,
+	beneath: { readonly coolC: number | null },
+	profile: ControlProfile
+): { heatC: number | null; coolC: number | null } {
+	if (!profile.cooling) return { heatC: span.heatC, coolC: null };
+	if (span.coolC !== undefined) return { heatC: span.heatC, coolC: span.coolC };
+	const least = (span.heatC ?? -Infinity) + profile.cooling.deadBandK;
+	return { heatC: span.heatC, coolC: beneath.coolC === null ? null : Math.max(beneath.coolC, least) };
+}
+
+/**
+ * A setpoint after the limits: what is set by hand and, where the profile says so, the program too is
+ * brought between them. Off stays off.
+ */
+export function clamp(
+	heatC: number | null,
+	layer: Layer,
+	profile: ControlProfile,
+	settings: Settings
+): number | null {
+	const { limits } = profile.habits;
+	if (heatC === null || !limits || layer === 'off') return heatC;
+	const ofProgram = layer === 'program' || layer === 'special-day' || layer === 'early-start';
+	if (ofProgram && !limits.bindProgram) return heatC;
+	const low = settings.lowLimitC ?? -Infinity;
+	const high = settings.highLimitC ?? Infinity;
+	return Math.min(Math.max(heatC, low), high);
+}

@@ -1,0 +1,192 @@
+import { dateOfDay, dateWords, wallAt, weekdayOfDay } from '../civil';
+import {
+	displaySetpoint,
+	displayTime,
+	heldSetpoint,
+	setpointWithUnit,
+	type ControlOptions,
+	type ControlProfile
+} from '../control';
+import { DAY_MINUTES, DAY_NAMES, DAY_SHORT } from '../week';
+import type { Layer, Prepared } from './layers';
+import type { OwnedPeriod } from './periods';
+import { aheadOf, resolve, type ChainLink } from './resolve';
+import { timeline, type RunSpan } from './timeline';
+
+/** A wall minute as a person says it from another one: `19:10`, `Fri 06:30`, `Fri 4 Dec 06:30`, in the control's clock format. */
+export function momentWords(wall: number, fromWall: number, options: ControlOptions): string {
+	const day = Math.floor(wall / DAY_MINUTES);
+	const fromDay = Math.floor(fromWall / DAY_MINUTES);
+	const time = displayTime(wall - day * DAY_MINUTES, options.clock);
+	if (day === fromDay) return time;
+	if (day > fromDay && day - fromDay < 7) return `${DAY_SHORT[weekdayOfDay(day)]} ${time}`;
+	return `${dateWords(dateOfDay(day), 'short')} ${time}`;
+}
+
+/** A local time or date at the site, `YYYY-MM-DD` with or without `THH:MM`, in the control's clock format. */
+export function localWords(local: string, options: ControlOptions): string {
+	const [date, time] = local.split('T') as [string, string | undefined];
+	const day = dateWords(date, 'short');
+	if (time === undefined) return day;
+	const [hour, minute] = time.split(':').map(Number) as [number, number];
+	return `${day} ${displayTime(hour * 60 + minute, options.clock)}`;
+}
+
+/** A length of time that is left: `1 h 35 min`, `3 days 4 h`. */
+export function timeLeft(ms: number): string {
+	const minutes = Math.max(0, Math.ceil(ms / 60_000));
+	if (minutes < 60) return `${minutes} min`;
+	if (minutes < 2 * DAY_MINUTES) {
+		const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
+		return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
+	}
+	const [days, hours] = [Math.floor(minutes / DAY_MINUTES), Math.floor((minutes % DAY_MINUTES) / 60)];
+	return hours === 0 ? `${days} days` : `${days} days ${hours} h`;
+}
+
+/** What a control holds, by its level's name where one has that setpoint: `Eco 17.0 °C`, `On`, `off`. */
+export function stateWords(prepared: Prepared, heatC: number | null, coolC: number | null): string {
+	const { profile, options, levels } = prepared.input;
+	if (!profile.temperature) return heatC !== null && heatC >= 0.5 ? 'On' : 'Off';
+	const level =
+		heatC === null
+			? undefined
+			: levels.find((one) => Math.abs(heldSetpoint(profile, options, one.setpointC) - heatC) < 1e-6);
+	const heat =
+		heatC === null
+			? 'no heating'
+			: `${level ? `${level.name} ` : ''}${setpointWithUnit(profile, options, heatC)}`;
+	if (!profile.cooling) return heatC === null ? 'off' : heat;
+	if (heatC === null && coolC === null) return 'off';
+	return `${heat}, ${coolC === null ? 'no cooling' : `cooling above ${setpointWithUnit(profile, options, coolC)}`}`;
+}
+
+/** A period as the control numbers it: `Thursday, step 2`, `Thursday, pair 1 on`, `Thursday from 13:00`. */
+export function periodWords(prepared: Prepared, { day, period }: OwnedPeriod): string {
+	const { profile, options } = prepared.input;
+	if (!Number.isFinite(day)) return 'the week';
+	const name = DAY_NAMES[weekdayOfDay(day)]!;
+	const form = prepared.input.program.form;
+	const time = displayTime(period.at, options.clock);
+	if (form === 'plain') return 'always';
+	if (form === 'slots') return `${name} from ${time}`;
+	if (period.number === 0) return `${name}, before the first`;
+	if (form === 'pairs')
+		return `${name}, pair ${period.number}${period.heatC > 0.5 || profile.temperature ? '' : ' over'}`;
+	const names = profile.program.form === 'events' ? profile.program.eventNames : null;
+	const modes = profile.program.form === 'events' && profile.program.modes;
+	return `${name}, ${names?.[period.number - 1] ?? `${modes ? 'band' : 'step'} ${period.number}`}`;
+}
+
+const layerNames: Record<Exclude<Layer, 'program'>, string> = {
+	'special-day': 'special day',
+	'early-start': 'early start',
+	override: 'changed by hand',
+	hold: 'hold',
+	boost: 'boost',
+	holiday: 'holiday',
+	manual: 'manual',
+	off: 'off',
+	limits: 'limit'
+};
+
+/** What set a state: `from the week, Thursday, step 2`, `boost`, `holiday`. */
+export function causeWords(
+	prepared: Prepared,
+	by: Layer,
+	owned: OwnedPeriod,
+	exception: string | null
+): string {
+	if (by === 'program')
+		return prepared.input.program.form === 'plain'
+			? 'set by hand'
+			: `from the week, ${periodWords(prepared, owned)}`;
+	if (by === 'special-day' && owned.period.number !== 99)
+		return `special day, run as ${periodWords(prepared, owned)}`;
+	if (by === 'holiday' && prepared.input.profile.habits.holiday === null) return 'turned down by hand';
+	if (by === 'off' && prepared.input.profile.habits.off?.keepsC) return 'off, kept from frost';
+	if (by === 'override' && prepared.input.exceptions.find((one) => one.id === exception)?.kind === 'advance')
+		return 'advanced';
+	return layerNames[by];
+}
+
+/** The first stretch that holds something else or has another cause than program after program; what a person would call the next change. */
+function nextDifferent(spans: readonly RunSpan[]): RunSpan | null {
+	const [now, ...rest] = spans;
+	const ofProgram = (span: RunSpan) => span.by === 'program' || span.by === 'special-day';
+	return (
+		rest.find(
+			(span) =>
+				span.heatC !== now!.heatC || span.coolC !== now!.coolC || !(ofProgram(span) && ofProgram(now!))
+		) ?? null
+	);
+}
+
+/** The answer for an instant in words. */
+export interface MomentWords {
+	/** `22.5 °C: boost until 19:10, then Eco 17.0 °C from the week, Thursday, step 2.` */
+	readonly sentence: string;
+	/** When something else holds; null where nothing changes within a fortnight. */
+	readonly untilMs: number | null;
+	/** `1 h 35 min left`; null where it does not end by itself. */
+	readonly left: string | null;
+	/** From the program up to what rules, a line each. */
+	readonly chain: readonly { readonly layer: Layer; readonly words: string; readonly rules: boolean }[];
+	/** What its own clock shows where that is not the right time; else null. */
+	readonly clock: string | null;
+}
+
+function chainWords(prepared: Prepared, link: ChainLink, atWall: number): string {
+	const { options, timeZone } = prepared.input;
+	const state = stateWords(prepared, link.heatC, link.coolC);
+	const cause = causeWords(prepared, link.layer, link.owned, link.span?.id ?? null);
+	if (!link.span) return `${state} ${link.layer === 'program' ? cause : `(${cause})`}`;
+	const since = momentWords(wallAt(timeZone, link.span.fromMs), atWall, options);
+	const until =
+		link.untilMs === null
+			? 'until someone ends it'
+			: `until ${momentWords(wallAt(timeZone, link.untilMs), atWall, options)}`;
+	return `${state}: ${cause} since ${since}, ${until}`;
+}
+
+/** What a control does at an instant, said: the sentence, how long it lasts, and the chain of reasons. */
+export function momentInWords(prepared: Prepared, atMs: number): MomentWords {
+	const { options, timeZone, profile } = prepared.input;
+	const resolved = resolve(prepared, atMs);
+	const { now } = aheadOf(prepared, atMs);
+	const reach = Math.max(15 * 86_400_000, now.toMs - atMs + 9 * 86_400_000);
+	const next = nextDifferent(timeline(prepared, atMs, atMs + Math.min(reach, 400 * 86_400_000)));
+	const atWall = wallAt(timeZone, atMs);
+	const untilMs = next?.fromMs ?? null;
+	const until =
+		untilMs === null
+			? 'until someone changes it'
+			: `until ${momentWords(wallAt(timeZone, untilMs), atWall, options)}`;
+	const state = stateWords(prepared, resolved.heatC, resolved.coolC);
+	const cause = causeWords(prepared, resolved.by, resolved.owned, resolved.exception);
+	const then = next
+		? `, then ${stateWords(prepared, next.heatC, next.coolC)}, ${causeWords(prepared, next.by, next.owned, next.exception)}`
+		: '';
+	const steady = prepared.input.program.form === 'plain' && resolved.by === 'program';
+	const own = ((resolved.shownMinute % DAY_MINUTES) + DAY_MINUTES) % DAY_MINUTES;
+	const ownDay = weekdayOfDay(Math.floor(resolved.shownMinute / DAY_MINUTES));
+	return {
+		sentence: `${state}: ${cause} ${steady ? 'until someone turns it' : until}${then}.`,
+		untilMs,
+		left: untilMs === null ? null : `${timeLeft(untilMs - atMs)} left`,
+		chain: resolved.chain.map((link, i) => ({
+			layer: link.layer,
+			words: chainWords(prepared, link, atWall),
+			rules: i === resolved.chain.length - 1
+		})),
+		clock:
+			resolved.shownMinute === atWall || profile.habits.clock.summerTime === 'no-clock'
+				? null
+				: `Its own clock shows ${DAY_SHORT[ownDay]} ${displayTime(own, options.clock)}.`
+	};
+}
+
+/** A setpoint as the control shows it, for a place without room for its unit. */
+export function shortState(profile: ControlProfile, options: ControlOptions, heatC: number | null): string {
+	return heatC === null ? 'off' : displaySetpoint(profile, options, heatC);
+}

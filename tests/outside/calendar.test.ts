@@ -1,0 +1,148 @@
+/**
+ * The exported iCalendar file (RFC 5545) read back by two libraries, occurrence by occurrence over two years and all
+ * four clock changes in them: `ical.js` (with the file's own VTIMEZONE) and `rrule` (in wall time).
+ */
+import ICAL from 'ical.js';
+import { rrulestr } from 'rrule';
+import { describe, expect, it } from 'vitest';
+import { dateOfDay, dayNumber, instantOf, wallAt, wallMinute } from '../../src/core/civil';
+import { findProfile } from '../../src/core/control';
+import { fitZone } from '../../src/core/fit';
+import { writeCalendar } from '../../src/core/formats';
+import { newZone, withWanted, type Exception } from '../../src/core/plan';
+import { rightClock, runOfZone, stateWords, timeline } from '../../src/core/run';
+import { buildWeek } from '../../src/core/week';
+
+let state = 4711;
+function random(below: number): number {
+	state = (Math.imul(state, 1664525) + 1013904223) | 0;
+	return Math.floor(((state >>> 0) / 4294967296) * below);
+}
+
+const DAYS = 730;
+const FROM = '2026-01-05';
+
+/** Two years of a zone by its exported file and by its own timeline, as [instant, state] where the state changes. */
+function bothWays(timeZone: string, control: string, exceptions: Exception[]) {
+	const profile = findProfile(control)!;
+	const zone = {
+		...withWanted(
+			newZone('Hall', profile),
+			buildWeek(
+				// between 01:00 and 04:00 nothing changes: there clocks do
+				Array.from({ length: 24 }, () => ({
+					at: random(7) * 1440 + 240 + random(110) * 10,
+					value: ['comfort', 'eco', 'frost'][random(3)]!
+				}))
+			)
+		),
+		exceptions
+	};
+	const nowMs = instantOf(timeZone, wallMinute('2026-01-05T00:00'));
+	const { chosen } = fitZone(zone, profile);
+	const right = runOfZone(zone, profile, chosen.program, {
+		timeZone,
+		nowMs,
+		clock: { ...rightClock(profile, nowMs), follows: true }
+	});
+	const text = writeCalendar({
+		prepared: right,
+		held: chosen.held,
+		heldCool: chosen.heldCool,
+		name: 'Hall',
+		uid: 'z',
+		fromDate: FROM,
+		days: DAYS,
+		nowMs
+	});
+	const from = instantOf(timeZone, wallMinute(`${FROM}T00:00`));
+	const to = instantOf(timeZone, (dayNumber(FROM) + DAYS) * 1440);
+	const expected = timeline(right, from, to).map(
+		(span) => [span.fromMs, stateWords(right, span.heatC, span.coolC)] as const
+	);
+	return { text, from, to, expected: changesOf(expected) };
+}
+
+function changesOf(list: readonly (readonly [number, string])[]) {
+	return list
+		.filter((one, i) => one[1] !== list[i - 1]?.[1])
+		.map(([ms, words]) => `${new Date(ms).toISOString()} ${words}`);
+}
+
+const plain = (summary: string) => summary.replace(/ \([^)]*\)$/, '');
+
+function byIcalJs(text: string, from: number, to: number) {
+	const root = new ICAL.Component(ICAL.parse(text) as string);
+	const zone = new ICAL.Timezone(root.getFirstSubcomponent('vtimezone')!);
+	ICAL.TimezoneService.reset();
+	ICAL.TimezoneService.register(zone, zone.tzid);
+	const found: [number, string][] = [];
+	for (const component of root.getAllSubcomponents('vevent')) {
+		const event = new ICAL.Event(component);
+		const iterator = event.iterator();
+		for (let next = iterator.next(); next; next = iterator.next()) {
+			const ms = next.toUnixTime() * 1000;
+			if (ms >= to) break;
+			found.push([ms, plain(event.summary)]);
+			if (!event.isRecurring()) break;
+		}
+	}
+	const sorted = found.sort((a, b) => a[0] - b[0]);
+	const before = sorted.filter(([ms]) => ms <= from).at(-1)!;
+	return changesOf([[from, before[1]], ...sorted.filter(([ms]) => ms > from)]);
+}
+
+function byRrule(text: string, timeZone: string, from: number, to: number) {
+	const unfolded = text.replace(/\r\n[ \t]/g, '');
+	const found: [number, string][] = [];
+	for (const [, body] of unfolded.matchAll(/BEGIN:VEVENT\r\n([\s\S]*?)END:VEVENT/g)) {
+		const value = (name: string) => new RegExp(`^${name}[^:]*:(.*)$`, 'm').exec(body!)?.[1]?.trim();
+		const wall = (written: string) => `${written}Z`;
+		const exdates = value('EXDATE')?.split(',').map(wall).join(',');
+		const rule = value('RRULE');
+		const set = rrulestr(
+			[
+				`DTSTART:${wall(value('DTSTART')!)}`,
+				rule ? `RRULE:${rule}` : 'RRULE:FREQ=DAILY;COUNT=1',
+				...(exdates ? [`EXDATE:${exdates}`] : [])
+			].join('\n'),
+			{ forceset: true }
+		);
+		for (const date of set.between(new Date(from - 9 * 86_400_000), new Date(to + 86_400_000), true)) {
+			const ms = instantOf(timeZone, Math.floor(date.getTime() / 60_000));
+			if (ms < to) found.push([ms, plain(value('SUMMARY')!.replaceAll('\\,', ','))]);
+		}
+	}
+	const sorted = found.sort((a, b) => a[0] - b[0]);
+	const before = sorted.filter(([ms]) => ms <= from).at(-1)!;
+	return changesOf([[from, before[1]], ...sorted.filter(([ms]) => ms > from)]);
+}
+
+const away: Exception[] = [
+	{ kind: 'absence', id: 'a', leave: '2026-03-27T14:00', back: '2026-04-06T18:00', setpointC: 7, note: '' },
+	{ kind: 'override', id: 'o', from: '2026-05-12T10:20', setpointC: 22 },
+	{ kind: 'absence', id: 'b', leave: '2026-10-23T09:00', back: '2026-10-30T12:00', setpointC: 9, note: '' },
+	{ kind: 'off', id: 'f', from: '2027-06-01T00:00', until: '2027-08-30T12:00' },
+	{ kind: 'special-day', id: 's', date: '2026-12-25', runs: { like: 6 }, note: '' },
+	{ kind: 'special-day', id: 't', date: '2027-03-28', runs: { level: 'frost' }, note: '' }
+];
+
+describe('an exported calendar', () => {
+	it.each([
+		['Europe/Berlin', 'six-step-room-stat'],
+		['America/New_York', 'plant-clock'],
+		['Australia/Lord_Howe', 'dial-stat'],
+		['Asia/Kolkata', 'hour-strip-keypad'],
+		['Africa/Casablanca', 'radio-stat']
+	])('of two years in %s on a %s is read alike by ical.js and rrule', (timeZone, control) => {
+		for (const exceptions of [[], away]) {
+			const { text, from, to, expected } = bothWays(timeZone, control, exceptions);
+			expect(expected.length).toBeGreaterThan(200);
+			expect(byRrule(text, timeZone, from, to)).toEqual(expected);
+			expect(byIcalJs(text, from, to)).toEqual(expected);
+			for (const line of text.split('\r\n'))
+				expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
+		}
+		expect(dateOfDay(Math.floor(wallAt(timeZone, 0) / 1440)).startsWith('19')).toBe(true);
+	});
+});
