@@ -145,6 +145,20 @@ export async function startServer({ data, port = Number(process.env.PORT ?? 4610
 	};
 }
 
+/** The day on which the invented sites' dates were written. */
+const DEMO_DAY = Date.UTC(2026, 10, 24);
+
+/**
+ * A demo file with all its dates moved by whole weeks, so that what lies ahead in it still does.
+ * @param {string} text
+ */
+export function demoOfToday(text) {
+	const weeks = Math.floor((Date.now() - DEMO_DAY) / 604_800_000);
+	return text.replace(/20\d\d-\d\d-\d\d/g, (date) =>
+		new Date(Date.parse(date) + weeks * 604_800_000).toISOString().slice(0, 10)
+	);
+}
+
 /**
  * Imports the invented sites into a running server, the way a person imports a job file.
  * @param {string} url
@@ -159,7 +173,7 @@ export async function loadDemo(url) {
 		const answer = await fetch(`${url}/api/v1/jobs`, {
 			method: 'POST',
 			headers: { 'content-type': 'application/json' },
-			body: readFileSync(path.join(folder, name), 'utf8')
+			body: demoOfToday(readFileSync(path.join(folder, name), 'utf8'))
 		});
 		if (!answer.ok) throw new Error(`demo/${name} was refused: ${await answer.text()}`);
 	}

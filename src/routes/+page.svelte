@@ -52,7 +52,11 @@
 	async function create(event: SubmitEvent) {
 		event.preventDefault();
 		busy = true;
-		const answer = await call<{ id: string }>('POST', '/api/v1/jobs', { name, place });
+		const answer = await call<{ id: string }>('POST', '/api/v1/jobs', {
+			name,
+			place,
+			timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone
+		});
 		busy = false;
 		if (!answer.ok) {
 			problem = answer.sentence;

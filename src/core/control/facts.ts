@@ -2,7 +2,17 @@ import { DAY_SHORT, dayRange } from '../week';
 import { perDayOffers, type ControlProfile, type Grouping } from './profile';
 
 /** The parts of a profile that a person reads and changes together. */
-export const FACT_TOPICS = ['holds', 'days', 'temperatures', 'shows', 'keying', 'habits'] as const;
+export const FACT_TOPICS = [
+	'holds',
+	'days',
+	'temperatures',
+	'shows',
+	'keying',
+	'habits',
+	'hand',
+	'away',
+	'clock'
+] as const;
 export type FactTopic = (typeof FACT_TOPICS)[number];
 
 /** One part of a profile, in sentences. */
@@ -72,6 +82,70 @@ function holds(profile: ControlProfile): string[] {
 	}
 }
 
+/** What a person can do at it beside its program, and what ends that. */
+function handSentences({ habits, temperature }: ControlProfile): string[] {
+	const { override, hold, boost, advance, manual, off, limits, fan } = habits;
+	const time = (n: number) => (n % 60 === 0 ? `${n / 60} h` : `${n} min`);
+	const said = [
+		override &&
+			`A change by hand lasts ${override.ends === 'next-change' ? 'to the next change of the program' : time(override.minutes)}.`,
+		hold &&
+			`A hold lasts ${hold.until.includes('time') ? (hold.until.includes('ended') ? 'to a time, or until it is ended' : 'to a time') : 'until it is ended'}.`,
+		boost &&
+			(boost.ends === 'next-change'
+				? 'Boost lasts to the next change of the program.'
+				: `Boost in steps of ${time(boost.stepMinutes)}, up to ${time(boost.stepMinutes * boost.mostSteps)}.`),
+		advance && 'Advance: the next change comes now.',
+		manual && 'Manual stays until it is put back.',
+		off && (off.keepsC === null ? 'Off is off.' : `Off still keeps ${off.keepsC} °C.`),
+		limits && `A high and a low limit bind ${limits.bindProgram ? 'hand and program' : 'the hand only'}.`,
+		fan && `Fan: ${list(fan, 'or')}.`,
+		habits.minimumOffMinutes > 0 && `After a stop it waits ${habits.minimumOffMinutes} min.`
+	].filter((one): one is string => typeof one === 'string');
+	if (said.length > 0) return said;
+	return [temperature ? 'Nothing but its setpoint.' : 'Nothing but its program.'];
+}
+
+function awaySentences({ habits: { holiday, specialDays } }: ControlProfile): string[] {
+	const said = [];
+	if (!holiday) said.push('No holiday setting: it is turned down by hand.');
+	else if (holiday.by === 'days')
+		said.push(
+			`Holiday of 1 to ${holiday.mostDays} days, today ${holiday.todayCounts ? 'counted' : 'not counted'}; over ${holiday.ends === 'midnight' ? 'at midnight after the last' : 'at the hour it was set'}.`
+		);
+	else if (holiday.by === 'return-date')
+		said.push(
+			`Holiday to a date of return, over ${holiday.ends === 'midnight' ? 'at its 00:00' : 'at the hour given'}.`
+		);
+	else if (holiday.by === 'periods')
+		said.push(`${holiday.mostPeriods} holidays kept beforehand, of whole days.`);
+	else said.push('Holiday until somebody ends it.');
+	said.push(specialDays ? `${specialDays.most} special days.` : 'No special days.');
+	return said;
+}
+
+function clockSentences({ habits, program }: ControlProfile): string[] {
+	const { summerTime, reserveMinutes, programKept } = habits.clock;
+	if (summerTime === 'no-clock') return ['It has no clock.'];
+	const words = {
+		'by-itself': 'Changes to summer time by itself.',
+		'by-rule': 'Summer time is keyed as a rule.',
+		'by-hand': 'Summer time is set by hand, twice a year.'
+	}[summerTime];
+	const power = habits.power === 'batteries' ? 'while batteries are changed' : 'without power';
+	const lost = programKept || program.form === 'plain' ? 'the clock' : 'the clock and the program';
+	const span = (n: number) =>
+		n >= 2880 ? `${Math.floor(n / 1440)} days` : n >= 120 ? `${Math.floor(n / 60)} h` : `${n} min`;
+	return [
+		words,
+		reserveMinutes === null
+			? 'Its clock goes on without power.'
+			: reserveMinutes === 0
+				? `${power.charAt(0).toUpperCase()}${power.slice(1)} it forgets ${lost} within seconds.`
+				: `It forgets ${lost} after ${span(reserveMinutes)} ${power}.`
+	];
+}
+
 /** A profile as sentences, part by part, in the order in which an installer asks. */
 export function profileFacts(profile: ControlProfile): Fact[] {
 	const { temperature, cooling, keying, groupings } = profile;
@@ -133,7 +207,10 @@ export function profileFacts(profile: ControlProfile): Fact[] {
 				? 'Learns to start early: key the time of need.'
 				: 'Starts at the time keyed: the lead is typed.',
 			...(profile.canBePlain ? ['Can be set to hold one setpoint, without a program.'] : [])
-		])
+		]),
+		fact('hand', 'By hand', handSentences(profile)),
+		fact('away', 'Away', awaySentences(profile)),
+		fact('clock', 'Its clock', clockSentences(profile))
 	];
 }
 

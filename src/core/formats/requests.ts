@@ -1,10 +1,15 @@
 import { z } from 'zod';
 import { profileSchema, programSchema } from '../control';
-import { MOST_ZONES, siteSchema, zoneSchema } from '../plan';
+import { localDateTime, MOST_ZONES, siteSchema, zoneSchema } from '../plan';
+import { LAYERS } from '../run';
 import { keyedSchema } from './jobFile';
 
 /** A new site, by name alone. */
-export const newSiteRequest = z.strictObject({ name: siteSchema.shape.name, place: siteSchema.shape.place });
+export const newSiteRequest = z.strictObject({
+	name: siteSchema.shape.name,
+	place: siteSchema.shape.place,
+	timeZone: siteSchema.shape.timeZone
+});
 
 /** A zone to add to a site, copied from none. */
 export const addZoneRequest = z.strictObject({
@@ -38,6 +43,79 @@ export const orderRequest = z.strictObject({ order: z.array(z.string().max(36)).
 export const computeRequest = z.strictObject({
 	zone: zoneSchema.safeExtend({ keyed: keyedSchema.optional() }),
 	profile: profileSchema.optional()
+});
+
+/** A zone at a place, for a question about what its control does there. Local times are the place's own. */
+const runRequest = computeRequest.extend({
+	timeZone: siteSchema.shape.timeZone,
+	/** The room's temperature in °C, where what the control calls for is asked too. */
+	roomC: z.number().min(-30).max(60).optional()
+});
+
+export const resolveRequest = runRequest.extend({ at: localDateTime });
+
+/** At most two years at once. */
+export const timelineRequest = runRequest
+	.extend({ from: localDateTime, to: localDateTime })
+	.refine((request) => request.to > request.from, { path: ['to'], message: 'does not come after "from"' })
+	.refine((request) => Number(request.to.slice(0, 4)) - Number(request.from.slice(0, 4)) <= 2, {
+		path: ['to'],
+		message: 'lies more than two years ahead'
+	});
+
+export const clockRequest = runRequest.omit({ roomC: true }).extend({
+	/** The instant for which the values are wanted, in ISO 8601; now where missing. */
+	at: z.iso.datetime({ offset: true }).optional(),
+	/** Minutes without power whose cost is asked. */
+	withoutPowerMinutes: z.int().min(0).max(1_000_000).default(60)
+});
+
+const layer = z.enum(LAYERS);
+
+/** What a control holds at a moment, what set it, until when, and why. Setpoints in °C, 0/1 on a switch, null where off. */
+export const resolveResponse = z.strictObject({
+	heatC: z.number().nullable(),
+	coolC: z.number().nullable(),
+	by: layer,
+	sentence: z.string(),
+	/** Local time at which something else holds; null where nothing changes within a fortnight. */
+	until: z.string().nullable(),
+	chain: z.array(z.strictObject({ layer, words: z.string(), rules: z.boolean() })),
+	/** What its own clock shows where that is not the right time. */
+	clock: z.string().nullable(),
+	calls: z.enum(['heat', 'cool', 'none']).nullable()
+});
+
+export const timelineResponse = z.strictObject({
+	spans: z.array(
+		z.strictObject({
+			from: z.iso.datetime(),
+			to: z.iso.datetime(),
+			heatC: z.number().nullable(),
+			coolC: z.number().nullable(),
+			by: layer,
+			exception: z.string().nullable()
+		})
+	)
+});
+
+export const clockResponse = z.strictObject({
+	/** What to key now, in the control's own clock format and day numbering. */
+	time: z.string(),
+	day: z.string(),
+	date: z.string(),
+	/** The place's summer-time rule, in sentences. */
+	rule: z.array(z.string()),
+	changes: z.array(
+		z.strictObject({
+			at: z.iso.datetime(),
+			shiftMinutes: z.number(),
+			byHand: z.boolean(),
+			sentence: z.string()
+		})
+	),
+	reserve: z.string(),
+	afterPowerLoss: z.string()
 });
 
 const misfitSpan = z.strictObject({

@@ -63,13 +63,17 @@ export function daysApart(wanted: DayStretches, had: DayStretches): { missing: n
 	return { missing: length(wanted) - both, spare: length(had) - both };
 }
 
-/** What a minute without warmth weighs against a minute heated for nobody, in choosing a weekday's pattern. */
+/** Warm minutes of a day without a booking that are let pass: a control's step rounds a booking's ends. */
+export const PASSED_OVER_MINUTES = 30;
+
+/** What a minute without warmth weighs against a minute heated for nobody, between patterns that serve as many dates. */
 const MISSING_WEIGHT = 4;
 
 /**
  * The weekly pattern that bookings follow best: for each weekday, of all patterns seen on it and the empty day,
- * the one that leaves least out and heats least for nobody over all its dates. Warm from each booking's start
- * to its end. `since` (a date) leaves out what lies before.
+ * the one that serves the most of its dates, so that the fewest are left to set by hand; of those the one that
+ * leaves least out and heats least for nobody. Warm from each booking's start to its end. `since` (a date) leaves
+ * out what lies before.
  */
 export function weekOfBookings(
 	bookings: readonly Booking[],
@@ -86,7 +90,9 @@ export function weekOfBookings(
 		const costOf = (pattern: DayStretches) =>
 			seen.reduce((sum, wanted) => {
 				const { missing, spare } = daysApart(wanted, pattern);
-				return sum + MISSING_WEIGHT * missing + spare;
+				const off = missing > 0 || spare > PASSED_OVER_MINUTES;
+				// a date off weighs more than all the minutes of all dates
+				return sum + MISSING_WEIGHT * missing + spare + (off ? 1e9 : 0);
 			}, 0);
 		let best: DayStretches = [];
 		let least = Infinity;

@@ -2,6 +2,7 @@ import { displayTime, heldSetpoint, type ControlOptions, type ControlProfile, ty
 import {
 	bookedDays,
 	daysApart,
+	PASSED_OVER_MINUTES,
 	type BookedDay,
 	type Booking,
 	type DayStretches,
@@ -21,9 +22,6 @@ export interface BookedDate {
 	/** What to do, in a sentence. */
 	readonly sentence: string;
 }
-
-/** Warm minutes without a booking that are let pass: the control's step rounds a booking's ends. */
-const PASSED_OVER_MINUTES = 30;
 
 /** The warm stretches of each weekday of a held week. */
 function warmDays(held: WeekSteps<number>, warmC: number): DayStretches[] {

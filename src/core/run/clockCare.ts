@@ -59,15 +59,13 @@ export function summerTimeSentences(timeZone: string, options: ControlOptions, f
 			`The coming years follow no one rule at this place (${timeZone}): switch a control's own summer time off and go by the dates.`
 		];
 	const clock = (minute: number) => displayTime(minute, options.clock);
-	const said = [
-		`Forward on the ${ruleWords(rule.forward, clock)}, back on the ${ruleWords(rule.back, clock)}.`
-	];
-	said.push(
-		rule.shiftMinutes === 60
-			? 'The shift is 60 minutes.'
-			: `The shift is ${rule.shiftMinutes} minutes, not an hour: many controls cannot do that by themselves.`
-	);
-	return said;
+	const sides = `Forward on the ${ruleWords(rule.forward, clock)}, back on the ${ruleWords(rule.back, clock)}`;
+	return rule.shiftMinutes === 60
+		? [`${sides}, by 60 minutes.`]
+		: [
+				`${sides}, by ${rule.shiftMinutes} minutes.`,
+				'That is not an hour: many controls cannot do it by themselves.'
+			];
 }
 
 /** What a clock change means for a control at a place. */

@@ -7,6 +7,7 @@ export * from './demand';
 export * from './layers';
 export * from './resolve';
 export * from './runOf';
+export * from './standing';
 export * from './timeline';
 export * from './words';
 export type { OwnedPeriod, Period } from './periods';

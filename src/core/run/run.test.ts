@@ -375,8 +375,8 @@ describe('the timeline', () => {
 			),
 			length: fc.integer({ min: 30, max: 6000 })
 		})
-		.map(({ from, setpointC: c, kind, length }, i): Exception => {
-			const id = `${i}${from}${kind}${length}`;
+		.map(({ from, setpointC: c, kind, length }): Exception => {
+			const id = `${from}${kind}${length}`;
 			const until = later(from, length);
 			switch (kind) {
 				case 'override':

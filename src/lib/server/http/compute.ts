@@ -11,7 +11,7 @@ function profileFor({ zone, profile }: ComputeRequest) {
 	return profile ?? findProfile(zone.control);
 }
 
-const unknownControl = (id: string): { problem: Problem } => ({
+export const unknownControl = (id: string): { problem: Problem } => ({
 	problem: {
 		path: 'zone.control',
 		sentence: `zone.control names no shipped control ("${id}"); send its profile along.`

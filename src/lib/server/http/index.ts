@@ -1,3 +1,4 @@
+export * from './run';
 export * from './answers';
 export * from './compute';
 export { openApi } from './openApi';

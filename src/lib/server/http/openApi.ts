@@ -2,6 +2,8 @@ import { z } from 'zod';
 import {
 	addZoneRequest,
 	applyZonesRequest,
+	clockRequest,
+	clockResponse,
 	computeRequest,
 	conflictResponse,
 	controlConflictResponse,
@@ -18,9 +20,13 @@ import {
 	orderRequest,
 	problemResponse,
 	savedResponse,
+	resolveRequest,
+	resolveResponse,
 	saveControlRequest,
 	saveZoneRequest,
-	takenUpResponse
+	takenUpResponse,
+	timelineRequest,
+	timelineResponse
 } from '$core/formats';
 import { siteSchema } from '$core/plan';
 
@@ -34,6 +40,8 @@ interface Operation {
 	readonly takes?: z.ZodType;
 	readonly gives?: z.ZodType;
 	readonly created?: true;
+	/** A media type of its own, where it answers with text. */
+	readonly text?: string;
 	readonly refusals: readonly number[];
 }
 
@@ -59,6 +67,33 @@ export const operations: readonly Operation[] = [
 		summary: 'The values to key for a zone, in order',
 		takes: computeRequest,
 		gives: keyInResponse,
+		refusals: [400, 413, 422]
+	},
+	{
+		path: '/api/v1/resolve',
+		method: 'post',
+		id: 'resolve',
+		summary: 'What a control does at a moment, what set it, until when, and why',
+		takes: resolveRequest,
+		gives: resolveResponse,
+		refusals: [400, 413, 422]
+	},
+	{
+		path: '/api/v1/timeline',
+		method: 'post',
+		id: 'timeline',
+		summary: 'What a control does over a time, event by event',
+		takes: timelineRequest,
+		gives: timelineResponse,
+		refusals: [400, 413, 422]
+	},
+	{
+		path: '/api/v1/clock',
+		method: 'post',
+		id: 'clock',
+		summary: "What to key into a control's clock, its place's summer time, what a power cut costs",
+		takes: clockRequest,
+		gives: clockResponse,
 		refusals: [400, 413, 422]
 	},
 	{
@@ -185,6 +220,14 @@ export const operations: readonly Operation[] = [
 		refusals: [400, 404, 413, 422]
 	},
 	{
+		path: `${zone}/calendar`,
+		method: 'get',
+		id: 'zoneCalendar',
+		summary: 'The periods and exceptions of a zone as an iCalendar file',
+		text: 'text/calendar',
+		refusals: [404]
+	},
+	{
 		path: '/api/v1/controls',
 		method: 'get',
 		id: 'listControls',
@@ -266,7 +309,7 @@ export function openApi() {
 			required: true,
 			schema: { type: 'string' }
 		}));
-		const success = op.gives ? (op.created ? '201' : '200') : '204';
+		const success = op.gives ? (op.created ? '201' : '200') : op.text ? '200' : '204';
 		(paths[op.path] ??= {})[op.method] = {
 			operationId: op.id,
 			summary: op.summary,
@@ -275,7 +318,8 @@ export function openApi() {
 			responses: {
 				[success]: {
 					description: 'Done',
-					...(op.gives ? { content: body(op.gives, 'output') } : {})
+					...(op.gives ? { content: body(op.gives, 'output') } : {}),
+					...(op.text ? { content: { [op.text]: { schema: { type: 'string' } } } } : {})
 				},
 				...Object.fromEntries(
 					op.refusals.map((status) => [

@@ -1,6 +1,7 @@
 import { error } from '@sveltejs/kit';
 import type { ControlProfile } from '$core/control';
 import { database } from '../db';
+import { awayStanding, clockStanding } from '$core/run';
 import type { StoredSite, StoredZone } from './rows';
 import { findSite, zonesOf } from './sites';
 import { profileOf } from './summary';
@@ -21,17 +22,22 @@ export async function siteForPages(
 /** A zone in a list: its name, control, drawn week and where it stands. */
 export function zoneInList(stored: StoredZone, site: StoredSite) {
 	const { id, zone, summary, updatedAt } = stored;
+	const profile = profileOf(zone, site.profiles);
+	const { timeZone } = site.site;
+	const nowMs = Date.now();
 	return {
 		id,
 		revision: stored.revision,
 		name: zone.name,
-		control: profileOf(zone, site.profiles).name,
-		isSwitch: profileOf(zone, site.profiles).temperature === null,
+		control: profile.name,
+		isSwitch: profile.temperature === null,
 		levels: zone.levels.map((level) => ({ id: level.id, setpointC: level.setpointC })),
 		wanted: zone.wanted,
 		/** The whole zone as it stands at `revision`, for renaming and copying it. */
 		document: zone,
 		summary,
+		clock: clockStanding(zone, profile, timeZone, nowMs),
+		away: awayStanding(zone, profile, timeZone, nowMs),
 		updatedAt
 	};
 }

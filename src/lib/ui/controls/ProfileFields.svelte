@@ -9,6 +9,7 @@
 		type ProgramForm
 	} from '$core/control';
 	import { daysOf } from '$core/formats';
+	import HabitFields from './HabitFields.svelte';
 	import { dayRange } from '$core/week';
 
 	let {
@@ -372,8 +373,18 @@
 				patchKeying({ presses: { ...keying.presses, [key]: value } })
 			)}
 		{/each}
+	{:else if topic === 'hand' || topic === 'away' || topic === 'clock'}
+		<HabitFields {topic} {draft} {onchange} {onproblem} />
 	{:else}
 		{@render tick('Learns to start early', draft.startsEarly, (startsEarly) => patch({ startsEarly }))}
+		{#if draft.startsEarly}
+			{@render number(
+				'by at most',
+				draft.habits.earlyStartMostMinutes,
+				(earlyStartMostMinutes) => patch({ habits: { ...draft.habits, earlyStartMostMinutes } }),
+				'minutes'
+			)}
+		{/if}
 		{#if program.form !== 'plain'}
 			{@render tick('Can be set to one setpoint, no program', draft.canBePlain, (canBePlain) =>
 				patch({ canBePlain })

@@ -29,10 +29,18 @@
 				{ label: 'Week', detail: zone.name, href: `${base}/week` },
 				{ label: 'Key in', detail: zone.name, href: `${base}/key-in` },
 				{ label: 'Read back', detail: zone.name, href: `${base}/read-back` },
+				{ label: 'Clock', detail: zone.name, href: `${base}/clock` },
+				{ label: 'Away', detail: zone.name, href: `${base}/away` },
+				{ label: 'Any moment', detail: zone.name, href: `${base}/moment` },
 				{ label: 'Hand over', detail: zone.name, href: `${base}/hand-over` }
 			);
 		}
-		if (site) places.push({ label: 'Board', detail: site.name, href: `/sites/${site.id}` });
+		if (site)
+			places.push(
+				{ label: 'Board', detail: site.name, href: `/sites/${site.id}` },
+				{ label: 'All clocks', detail: site.name, href: `/sites/${site.id}/clocks` },
+				{ label: 'Everybody away', detail: site.name, href: `/sites/${site.id}/away` }
+			);
 		for (const other of zones ?? [])
 			places.push({ label: other.name, detail: 'zone', href: `/sites/${site!.id}/zones/${other.id}/week` });
 		places.push({ label: 'Jobs', detail: 'all sites', href: '/' });

@@ -9,6 +9,7 @@
 		SelectItem,
 		TextInput
 	} from 'carbon-components-svelte';
+	import { timeZones } from '$core/civil';
 	import { newZone } from '$core/plan';
 	import { duration } from '$core/week';
 	import MiniWeek from '$lib/ui/board/MiniWeek.svelte';
@@ -24,7 +25,7 @@
 	let name = $state('');
 	let control = $state('six-step-room-stat');
 	let renaming = $state<{ id: string; name: string } | null>(null);
-	let editing = $state<{ name: string; place: string; note: string } | null>(null);
+	let editing = $state<{ name: string; place: string; note: string; timeZone: string } | null>(null);
 
 	const api = $derived(`/api/v1/jobs/${data.site.id}`);
 	const keyed = (row: Row) => row.summary.done === row.summary.of;
@@ -139,9 +140,16 @@
 		<div class="site-tools">
 			<button
 				class="quiet"
-				onclick={() => (editing = { name: data.site.name, place: data.site.place, note: data.site.note })}
-				>Name and notes</button
+				onclick={() =>
+					(editing = {
+						name: data.site.name,
+						place: data.site.place,
+						note: data.site.note,
+						timeZone: data.site.timeZone
+					})}>Name and notes</button
 			>
+			<a class="quiet link" href="/sites/{data.site.id}/clocks">All clocks</a>
+			<a class="quiet link" href="/sites/{data.site.id}/away">Away</a>
 			<a class="quiet link" href={api} download>Export job file</a>
 		</div>
 	</div>
@@ -151,6 +159,9 @@
 			<TextInput labelText="Name" bind:value={editing.name} maxlength={80} required />
 			<TextInput labelText="Place" bind:value={editing.place} maxlength={120} />
 			<TextInput labelText="Note" bind:value={editing.note} maxlength={400} />
+			<Select labelText="Time zone" bind:selected={editing.timeZone}>
+				{#each timeZones() as name (name)}<SelectItem value={name} text={name} />{/each}
+			</Select>
 			<Button type="submit" disabled={busy}>Save</Button>
 			<Button kind="ghost" on:click={() => (editing = null)}>Leave as it was</Button>
 		</form>
@@ -174,6 +185,8 @@
 					<th scope="col" class="drawn">Week</th>
 					<th scope="col">Fit</th>
 					<th scope="col">Key in</th>
+					<th scope="col">Clock</th>
+					<th scope="col">Away</th>
 					<th scope="col">Hand over</th>
 					<th scope="col"><span class="out-of-sight">More</span></th>
 				</tr>
@@ -214,6 +227,8 @@
 						<td class:now={next?.id === row.id}>
 							<a href="{base}/key-in">{row.summary.done} of {row.summary.of}</a>
 						</td>
+						<td><a href="{base}/clock" class:signal={row.clock.bad}>{row.clock.words}</a></td>
+						<td><a href="{base}/away" class:signal={row.away.bad}>{row.away.words}</a></td>
 						<td><a href="{base}/hand-over">{keyed(row) ? 'ready' : '–'}</a></td>
 						<td class="more">
 							<OverflowMenu flipped aria-label="More for {row.name}" iconDescription="More for {row.name}">
@@ -301,6 +316,7 @@
 	}
 	.site-tools {
 		display: flex;
+		flex-wrap: wrap;
 		gap: 0.5rem;
 		align-items: start;
 	}
@@ -418,8 +434,8 @@
 		.drawn {
 			display: none;
 		}
-		th:nth-child(5),
-		td:nth-child(5) {
+		th:nth-child(n + 5):not(:last-child),
+		td:nth-child(n + 5):not(:last-child) {
 			display: none;
 		}
 		.add :global(.bx--form-item) {

@@ -23,6 +23,14 @@
 			{ id: 'key-in', name: 'Key in', state: summary ? `${summary.done} of ${summary.of}` : '–', bad: false },
 			{ id: 'read-back', name: 'Read back', state: 'against the display', bad: false },
 			{
+				id: 'clock',
+				name: 'Clock',
+				state: here?.clock.words ?? '–',
+				bad: here?.clock.bad ?? false
+			},
+			{ id: 'away', name: 'Away', state: here?.away.words ?? '–', bad: here?.away.bad ?? false },
+			{ id: 'moment', name: 'Any moment', state: 'what, and why', bad: false },
+			{
 				id: 'hand-over',
 				name: 'Hand over',
 				state: summary && summary.done === summary.of ? 'ready' : '–',
@@ -172,6 +180,10 @@
 		.steps {
 			padding: 0 0.75rem;
 			gap: 1.25rem;
+			overflow-x: auto;
+		}
+		.steps a {
+			flex: none;
 		}
 		.alone aside,
 		.alone .steps {

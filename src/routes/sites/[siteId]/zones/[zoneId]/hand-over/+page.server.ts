@@ -12,6 +12,7 @@ export const load: PageServerLoad = async ({ params }) => {
 		held: chosen.held,
 		heldCool: chosen.heldCool,
 		misfit: chosen.misfit,
-		options: allowedOptions(profile, stored.zone.options)
+		options: allowedOptions(profile, stored.zone.options),
+		nowMs: Date.now()
 	};
 };

@@ -3,6 +3,7 @@
 	import { displayTime, heldSetpoint, setpointWithUnit } from '$core/control';
 	import { misfitSentences } from '$core/fit';
 	import { heldInWords } from '$core/keying';
+	import { customerLines } from '$core/run';
 	import { dayRange, duration } from '$core/week';
 	import PrintedWeek from '$lib/ui/handover/PrintedWeek.svelte';
 
@@ -38,6 +39,8 @@
 				})
 		)
 	]);
+	/** How this very control is overridden, left alone, and kept right. */
+	const ways = $derived(customerLines(data.profile, data.options, data.site.timeZone, data.nowMs));
 	const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 	const frost = $derived(levels.find((level) => !isSwitch && level.heldC < 12));
 </script>
@@ -98,8 +101,6 @@
 						{#each off as sentence (sentence)}<li>{sentence}.</li>{/each}
 					</ul>
 				{/if}
-			</div>
-			<div>
 				<h2>Good to know</h2>
 				<ul>
 					{#if isSwitch}
@@ -107,12 +108,17 @@
 						<li>A towel rail gets hot enough to hurt a small child; keep it off when they bathe alone.</li>
 					{:else}
 						<li>A room warms slowly: turning the control higher than you want does not make it quicker.</li>
-						<li>The times follow the control's own clock: if it is wrong, so is everything here.</li>
 						<li>Infants, the old and the ill need 18 °C or more; say so if that applies.</li>
 					{/if}
 					{#if frost}<li>{say(frost.heldC)} protects the pipes, not people.</li>{/if}
 					<li>Wiring and gas are for licensed people; the maker's instructions come first.</li>
 				</ul>
+			</div>
+			<div>
+				{#each ways as way (way.title)}
+					<h2>{way.title}</h2>
+					{#each way.sentences as sentence (sentence)}<p>{sentence}</p>{/each}
+				{/each}
 			</div>
 		</section>
 		<footer>
@@ -170,7 +176,8 @@
 		font-size: 11pt;
 		margin: 0 0 1mm;
 	}
-	ul + h2 {
+	ul + h2,
+	p + h2 {
 		margin-top: 3mm;
 	}
 	.words p {

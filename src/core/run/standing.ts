@@ -1,0 +1,94 @@
+import { dateOfDay, localTime, transitionsBetween, wallAt } from '../civil';
+import { allowedOptions, type ControlProfile } from '../control';
+import type { Zone } from '../plan';
+import { localWords } from './words';
+
+/** Where one side of a zone's work stands, in a few words. */
+export interface Standing {
+	readonly words: string;
+	/** Whether a person is needed. */
+	readonly bad: boolean;
+}
+
+/** Beyond this a clock's error is to be mended (commissioning checks: off by over two minutes). */
+const NOTICEABLE_SECONDS = 120;
+
+/** How far ahead or behind a clock is, in words: `3 min behind`, `1 h 02 ahead`. */
+export function errorWords(errorSeconds: number): string {
+	const size = Math.abs(errorSeconds);
+	const side = errorSeconds > 0 ? 'ahead' : 'behind';
+	if (size < 30) return 'right';
+	if (size < 90) return `1 min ${side}`;
+	const minutes = Math.round(size / 60);
+	if (minutes < 90) return `${minutes} min ${side}`;
+	if (minutes < 2880) return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} ${side}`;
+	return `${Math.round(minutes / 1440)} days ${side}`;
+}
+
+/** Where a zone's clock stands: never looked at, set on a day, so far off, or left behind by a clock change. */
+export function clockStanding(
+	zone: Zone,
+	profile: ControlProfile,
+	timeZone: string,
+	nowMs: number
+): Standing {
+	const { summerTime } = profile.habits.clock;
+	if (summerTime === 'no-clock') return { words: 'has none', bad: false };
+	const options = allowedOptions(profile, zone.options);
+	const last = zone.clockReadings.at(-1);
+	if (!last) return { words: 'not looked at', bad: false };
+	const at = Date.parse(last.at);
+	const set = [...zone.clockReadings].reverse().find((reading) => reading.set);
+	if (summerTime === 'by-hand' && set) {
+		const missed = transitionsBetween(timeZone, Date.parse(set.at), nowMs).at(-1);
+		if (missed)
+			return {
+				words: `not changed since ${localWords(dateAt(timeZone, missed.atMs), options)}`,
+				bad: true
+			};
+	}
+	if (last.lost && !last.set) return { words: 'lost its time', bad: true };
+	if (!last.set && last.daysAhead !== 0) return { words: 'wrong day', bad: true };
+	if (!last.set && Math.abs(last.errorSeconds) >= 30)
+		return { words: errorWords(last.errorSeconds), bad: Math.abs(last.errorSeconds) > NOTICEABLE_SECONDS };
+	return {
+		words: `${last.set ? 'set' : 'right on'} ${localWords(dateAt(timeZone, at), options)}`,
+		bad: false
+	};
+}
+
+function dateAt(timeZone: string, ms: number): string {
+	return dateOfDay(Math.floor(wallAt(timeZone, ms) / 1440));
+}
+
+/** Where a zone's departures from its week stand: away now or next, or left on something that does not end. */
+export function awayStanding(zone: Zone, profile: ControlProfile, timeZone: string, nowMs: number): Standing {
+	const options = allowedOptions(profile, zone.options);
+	const now = localTime(wallAt(timeZone, nowMs));
+	for (const one of zone.exceptions) {
+		if ((one.kind === 'hold' || one.kind === 'manual' || one.kind === 'off') && one.from <= now)
+			if (one.until === null || one.until > now)
+				return {
+					words:
+						one.until === null
+							? `left on ${one.kind}`
+							: `${one.kind} until ${localWords(one.until, options)}`,
+					bad: one.until === null
+				};
+	}
+	const absences = zone.exceptions
+		.filter((one) => one.kind === 'absence')
+		.filter((one) => one.back > now)
+		.sort((a, b) => (a.leave < b.leave ? -1 : 1));
+	const next = absences[0];
+	if (next)
+		return next.leave <= now
+			? { words: `away until ${localWords(next.back, options)}`, bad: false }
+			: { words: `from ${localWords(next.leave, options)}`, bad: false };
+	const special = zone.exceptions.filter(
+		(one) => one.kind === 'special-day' && one.date >= now.slice(0, 10)
+	).length;
+	return special > 0
+		? { words: special === 1 ? '1 special day' : `${special} special days`, bad: false }
+		: { words: '–', bad: false };
+}

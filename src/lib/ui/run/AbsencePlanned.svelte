@@ -1,0 +1,84 @@
+<script lang="ts">
+	import { allowedOptions, type ControlProfile, type Program } from '$core/control';
+	import { instantOf, localTime, wallAt, wallMinute } from '$core/civil';
+	import type { Absence, Zone } from '$core/plan';
+	import { localWords, planAbsence, runOfZone, timeline } from '$core/run';
+
+	let {
+		zone,
+		profile,
+		program,
+		timeZone,
+		nowMs,
+		absence
+	}: {
+		zone: Zone;
+		profile: ControlProfile;
+		program: Program;
+		timeZone: string;
+		nowMs: number;
+		absence: Absence;
+	} = $props();
+
+	const options = $derived(allowedOptions(profile, zone.options));
+	const say = $derived((local: string) => localWords(local, options));
+	const plan = $derived(planAbsence(profile, absence, say));
+
+	/** When, after the holiday, the control first asks for the zone's warmest again. */
+	const warm = $derived.by(() => {
+		const run = runOfZone({ ...zone, exceptions: [absence] }, profile, program, { timeZone, nowMs });
+		const from = instantOf(timeZone, wallMinute(absence.leave));
+		const spans = timeline(run, from, from + 400 * 86_400_000);
+		const over = spans.findLastIndex((span) => span.exception === absence.id);
+		if (over < 0) return null;
+		const held = spans[over]!.heatC ?? 0;
+		const after = spans.slice(over + 1);
+		const warmest = Math.max(...after.map((span) => span.heatC ?? 0));
+		const first = after.find((span) => (span.heatC ?? 0) >= warmest && (span.heatC ?? 0) > held);
+		return first ? localTime(wallAt(timeZone, first.fromMs)) : null;
+	});
+	const resumes = $derived(plan.toWall === null ? null : localTime(plan.toWall));
+</script>
+
+<div class="plan">
+	<p class="key">
+		<span class="soft">{plan.by === 'by-hand' ? 'Do' : 'Key'} {plan.when}</span>
+		<strong>{plan.key}</strong>
+	</p>
+	<p>
+		{#if resumes}
+			In force until <strong>{say(resumes)}</strong>{#if warm}; asks for warmth again {warm === resumes
+					? 'at once'
+					: say(warm)}{/if}.
+		{:else}
+			It does not end by itself{#if warm}; ended at the return it asks for warmth {say(warm)}{/if}.
+		{/if}
+	</p>
+	{#each plan.conflicts as conflict (conflict)}
+		<p class="conflict">{conflict}</p>
+	{/each}
+</div>
+
+<style>
+	.plan {
+		padding-left: 0.75rem;
+		border-left: 4px solid var(--ink);
+	}
+	.key {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 0.75rem;
+		align-items: baseline;
+	}
+	.key strong {
+		font-family: var(--display);
+		font-weight: 600;
+		font-size: 1.9rem;
+		line-height: 1.25;
+	}
+	.conflict {
+		color: var(--warm);
+		font-weight: 700;
+		font-size: 0.95rem;
+	}
+</style>

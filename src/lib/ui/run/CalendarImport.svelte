@@ -1,0 +1,322 @@
+<script lang="ts">
+	import { Button } from 'carbon-components-svelte';
+	import { allowedOptions, type ControlProfile } from '$core/control';
+	import { dateWords } from '$core/civil';
+	import { fitZone } from '$core/fit';
+	import { LARGEST_CALENDAR, readCalendar, type CalendarContent } from '$core/formats';
+	import {
+		bookedDays,
+		MOST_BOOKINGS,
+		weekOfBookings,
+		withWanted,
+		type Exception,
+		type Zone
+	} from '$core/plan';
+	import { bookedDates } from '$core/run';
+	import { DAY_NAMES } from '$core/week';
+
+	let {
+		zone,
+		profile,
+		timeZone,
+		today,
+		onchange,
+		onclose
+	}: {
+		zone: Zone;
+		profile: ControlProfile;
+		timeZone: string;
+		/** The first date that counts. */
+		today: string;
+		onchange: (zone: Zone) => void;
+		onclose: () => void;
+	} = $props();
+
+	let picker = $state<HTMLInputElement>();
+	let problem = $state<string | null>(null);
+	let content = $state.raw<CalendarContent | null>(null);
+	let fileName = $state('');
+	const ranked = $derived([...zone.levels].sort((a, b) => b.setpointC - a.setpointC));
+	let warmId = $state<string | null>(null);
+	let restId = $state<string | null>(null);
+	const warm = $derived(ranked.find((level) => level.id === warmId) ?? ranked[0]!);
+	const rest = $derived(
+		ranked.find((level) => level.id === restId) ??
+			// the setback: the first level well under the warmest
+			ranked.find((level) => level.setpointC <= warm.setpointC - 3) ??
+			ranked.at(-1)!
+	);
+	let ticked = $state.raw<readonly string[]>([]);
+	let runsAs = $state('rest');
+
+	const until = $derived(`${Number(today.slice(0, 4)) + 1}${today.slice(4)}`.replace('-02-29', '-02-28'));
+
+	async function read(file: File | undefined) {
+		problem = null;
+		content = null;
+		if (!file) return;
+		fileName = file.name;
+		if (file.size > LARGEST_CALENDAR) {
+			problem = `${file.name} is too large: at most ${LARGEST_CALENDAR / 1e6} MB are read. Nothing was taken.`;
+			return;
+		}
+		const result = readCalendar(await file.text(), timeZone, today, until);
+		if (!result.ok) {
+			problem = `${file.name}: ${result.problem.sentence} Nothing was taken.`;
+			return;
+		}
+		if (result.value.bookings.length > MOST_BOOKINGS) {
+			problem = `${file.name} holds ${result.value.bookings.length} bookings in the year from ${today}; at most ${MOST_BOOKINGS} are kept. Nothing was taken.`;
+			return;
+		}
+		content = result.value;
+	}
+
+	/** The week that follows the bookings best, held by the control, and what it leaves to special days and hands. */
+	const planned = $derived.by(() => {
+		if (!content || content.bookings.length === 0) return null;
+		const week = weekOfBookings(content.bookings, warm.id, rest.id, today);
+		const led = withWanted({ ...zone, routine: null, grouping: null }, week);
+		const { chosen } = fitZone({ ...led, lead: { ...led.lead, school: 'at-need', stopMinutes: 0 } }, profile);
+		const dates = bookedDates(
+			profile,
+			allowedOptions(profile, zone.options),
+			chosen.held,
+			content.bookings,
+			warm,
+			rest,
+			today
+		);
+		return {
+			zone: led,
+			dates,
+			weeks: Math.round(bookedDays(content.bookings).length / 7),
+			grouping: chosen.grouping.name
+		};
+	});
+	const special = $derived(planned?.dates.filter((date) => date.runs !== null) ?? []);
+	const byHand = $derived(planned?.dates.filter((date) => date.runs === null) ?? []);
+
+	function takeWeek() {
+		if (!planned || !content) return;
+		const dates = new Set(special.map((date) => date.date));
+		const kept: Exception[] = zone.exceptions.filter(
+			(one) => one.kind !== 'special-day' || !dates.has(one.date)
+		);
+		onchange({
+			...planned.zone,
+			bookings: [...content.bookings],
+			exceptions: [
+				...kept,
+				...special.map((date): Exception => ({
+					kind: 'special-day',
+					id: crypto.randomUUID(),
+					date: date.date,
+					runs: date.runs!,
+					note: date.names.join(', ').slice(0, 120)
+				}))
+			]
+		});
+		onclose();
+	}
+
+	const days = $derived(content?.days ?? []);
+	const most = $derived(profile.habits.specialDays?.most ?? 0);
+	const taken = $derived(
+		zone.exceptions.filter((one) => one.kind === 'special-day' && one.date >= today).length
+	);
+	const room = $derived(Math.max(0, most - taken));
+	function toggle(date: string) {
+		ticked = ticked.includes(date) ? ticked.filter((one) => one !== date) : [...ticked, date];
+	}
+	function takeDays() {
+		const chosen = days.filter((day) => ticked.includes(day.date));
+		const dates = new Set(chosen.map((day) => day.date));
+		const runs = runsAs === 'rest' ? { level: rest.id } : { like: Number(runsAs) };
+		onchange({
+			...zone,
+			exceptions: [
+				...zone.exceptions.filter((one) => one.kind !== 'special-day' || !dates.has(one.date)),
+				...[...new Map(chosen.map((day) => [day.date, day])).values()].map((day): Exception => ({
+					kind: 'special-day',
+					id: crypto.randomUUID(),
+					date: day.date,
+					runs,
+					note: day.name
+				}))
+			]
+		});
+		onclose();
+	}
+</script>
+
+<section class="panel" aria-label="A calendar brought in">
+	<div class="head">
+		<button class="quiet" onclick={() => picker?.click()}>Choose a calendar file</button>
+		<input
+			class="out-of-sight"
+			type="file"
+			accept=".ics,text/calendar"
+			tabindex="-1"
+			aria-label="Calendar file"
+			bind:this={picker}
+			onchange={(event) => {
+				void read(event.currentTarget.files?.[0]);
+				event.currentTarget.value = '';
+			}}
+		/>
+		<p class="soft">Bookings warm the room from start to end; whole days can become special days.</p>
+		<button class="quiet close" onclick={onclose}>Close</button>
+	</div>
+	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+	{#if content}
+		<p role="status">
+			<strong>{fileName}</strong>: {content.bookings.length === 1
+				? 'one booking'
+				: `${content.bookings.length} bookings`}, {days.length === 1
+				? 'one whole day'
+				: `${days.length} whole days`} from {dateWords(today, 'short')} for a year.
+			{content.notes.join(' ')}
+		</p>
+		<div class="levels">
+			<label
+				><span class="soft">booked</span>
+				<select value={warm.id} onchange={(event) => (warmId = event.currentTarget.value)}>
+					{#each ranked as level (level.id)}<option value={level.id}>{level.name}</option>{/each}
+				</select></label
+			>
+			<label
+				><span class="soft">empty</span>
+				<select value={rest.id} onchange={(event) => (restId = event.currentTarget.value)}>
+					{#each ranked as level (level.id)}<option value={level.id}>{level.name}</option>{/each}
+				</select></label
+			>
+		</div>
+		{#if planned}
+			<p>
+				The week that follows them best, over {planned.weeks} weeks, held with {planned.grouping}.
+				{#if planned.dates.length === 0}
+					It serves every booking.
+				{:else}
+					{planned.dates.length === 1 ? 'One date does' : `${planned.dates.length} dates do`} not fit it{special.length >
+					0
+						? `: ${special.length} as special ${special.length === 1 ? 'day' : 'days'}, ${byHand.length} by hand`
+						: ', to be set by hand'}.
+				{/if}
+			</p>
+			{#if planned.dates.length > 0}
+				<ul class="dates" aria-label="Dates to set">
+					{#each planned.dates as date (date.date)}
+						<li class:hand={date.runs === null}>
+							<strong>{dateWords(date.date, 'short')}</strong>
+							<span class="soft">{date.names.join(', ')}</span>
+							<span>{date.sentence}</span>
+						</li>
+					{/each}
+				</ul>
+			{/if}
+			<Button on:click={takeWeek}>Take as the wanted week</Button>
+		{/if}
+		{#if days.length > 0}
+			<h3>Whole days</h3>
+			{#if most === 0}
+				<p class="soft">This control has no special days: those below would be set by hand.</p>
+			{:else}
+				<p class="soft">It holds {most} special days, {room} free.</p>
+			{/if}
+			<div class="whole">
+				{#each days as day, i (i)}
+					<label
+						><input type="checkbox" checked={ticked.includes(day.date)} onchange={() => toggle(day.date)} />
+						{dateWords(day.date, 'short')} <span class="soft">{day.name}</span></label
+					>
+				{/each}
+			</div>
+			{#if most > 0}
+				<div class="levels">
+					<label
+						><span class="soft">run as</span>
+						<select bind:value={runsAs}>
+							<option value="rest">{rest.name} all day</option>
+							{#each DAY_NAMES as name, i (name)}<option value={String(i)}>{name}</option>{/each}
+						</select></label
+					>
+					<Button kind="tertiary" disabled={ticked.length === 0 || ticked.length > room} on:click={takeDays}
+						>{ticked.length > room ? `Only ${room} free` : `Make ${ticked.length} special`}</Button
+					>
+				</div>
+			{/if}
+		{/if}
+	{/if}
+</section>
+
+<style>
+	.panel {
+		margin: 0.75rem 0;
+		padding: 0.75rem;
+		border: 1px solid var(--rule);
+		background: var(--sheet);
+	}
+	.head,
+	.levels {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1rem;
+		align-items: center;
+	}
+	.close {
+		margin-left: auto;
+	}
+	label {
+		display: inline-flex;
+		gap: 0.5rem;
+		align-items: center;
+		min-height: 44px;
+	}
+	select {
+		min-height: 40px;
+		padding: 0 0.4rem;
+		border: 1px solid var(--rule);
+		border-radius: 4px;
+		background: var(--ground);
+		color: inherit;
+		font-size: 1rem;
+	}
+	input[type='checkbox'] {
+		width: 1.2rem;
+		height: 1.2rem;
+		accent-color: var(--ink);
+	}
+	.dates {
+		max-height: 19rem;
+		margin: 0.5rem 0;
+		padding: 0;
+		overflow: auto;
+		list-style: none;
+		border-top: 1px solid var(--rule);
+	}
+	.dates li {
+		display: grid;
+		grid-template-columns: 6.2rem minmax(6rem, 14rem) 1fr;
+		gap: 0 0.75rem;
+		padding: 0.3rem 0;
+		border-bottom: 1px solid var(--rule);
+	}
+	.dates .hand {
+		border-left: 3px solid var(--signal);
+		padding-left: 0.5rem;
+	}
+	h3 {
+		margin-top: 0.9rem;
+		font-size: 0.95rem;
+	}
+	.whole {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(16rem, 1fr));
+	}
+	@media (max-width: 700px) {
+		.dates li {
+			grid-template-columns: 1fr;
+		}
+	}
+</style>

@@ -1,0 +1,32 @@
+import { minutesAhead, wallAt } from '$core/civil';
+import { timeOfDay } from '$core/formats';
+import type { ClockReading } from '$core/plan';
+
+/** A reading of a control's clock as it was typed. */
+export interface TypedReading {
+	/** What it shows, as people write a time. */
+	readonly shows: string;
+	/** The weekday it shows (0 = Monday); null where it was not looked at or is right. */
+	readonly day: number | null;
+	readonly set: boolean;
+}
+
+/** The reading of a typed time against the right one, or a sentence about what cannot be read. */
+export function readClock(typed: TypedReading, timeZone: string, nowMs: number): ClockReading | string {
+	const shown = timeOfDay(typed.shows);
+	if (shown === null) return `"${typed.shows}" is no certain time; write it like 06:30 or 6:30 pm.`;
+	const wall = wallAt(timeZone, nowMs);
+	const right = wall % 1440;
+	const ahead = minutesAhead(shown, right);
+	const today = (Math.floor(wall / 1440) + 3) % 7;
+	// near midnight a clock that is ahead shows tomorrow rightly
+	const shownToday = (today + Math.floor((right + ahead) / 1440) + 7) % 7;
+	const days = typed.day === null ? 0 : (typed.day - shownToday + 7) % 7;
+	return {
+		at: new Date(nowMs).toISOString(),
+		errorSeconds: ahead * 60,
+		daysAhead: days > 3 ? days - 7 : days,
+		set: typed.set,
+		lost: false
+	};
+}

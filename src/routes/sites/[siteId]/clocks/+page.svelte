@@ -1,0 +1,281 @@
+<script lang="ts">
+	import { invalidate } from '$app/navigation';
+	import { allowedOptions, type ControlProfile } from '$core/control';
+	import { dateWords, localTime, wallAt } from '$core/civil';
+	import type { ClockReading, Zone } from '$core/plan';
+	import { clockChanges, clockValues, summerTimeSentences } from '$core/run';
+	import { call } from '$lib/ui/call';
+	import { RightTime } from '$lib/ui/run/now.svelte';
+	import { readClock } from '$lib/ui/run/readClock';
+	import { saving } from '$lib/ui/saving.svelte';
+
+	let { data } = $props();
+
+	// svelte-ignore state_referenced_locally
+	const time = new RightTime(data.nowMs);
+	const timeZone = $derived(data.site.timeZone);
+	const profileOf = (zone: Zone): ControlProfile =>
+		data.profiles.find((profile) => profile.id === zone.control) ?? data.profiles[0]!;
+	const rows = $derived(
+		data.zones.map((row) => {
+			const profile = profileOf(row.document);
+			return {
+				...row,
+				profile,
+				options: allowedOptions(profile, row.document.options),
+				hasClock: profile.habits.clock.summerTime !== 'no-clock',
+				doneAt: row.document.clockReadings.at(-1)?.at ?? null
+			};
+		})
+	);
+	const clocks = $derived(rows.filter((row) => row.hasClock));
+	/** Looked at since midnight at the site: that is this round. */
+	const today = $derived(localTime(wallAt(timeZone, time.ms)).slice(0, 10));
+	const isDone = (doneAt: string | null) =>
+		doneAt !== null && localTime(wallAt(timeZone, Date.parse(doneAt))).startsWith(today);
+	const done = $derived(clocks.filter((row) => isDone(row.doneAt)).length);
+	const next = $derived(clocks.find((row) => !isDone(row.doneAt)));
+	const byHand = $derived(clocks.filter((row) => row.profile.habits.clock.summerTime === 'by-hand'));
+	const change = $derived(
+		byHand[0] ? clockChanges(byHand[0].profile, byHand[0].options, timeZone, data.nowMs, 1)[0] : null
+	);
+
+	let open = $state<string | null>(null);
+	const current = $derived(open ?? next?.id ?? null);
+	let shows = $state('');
+	let problem = $state<string | null>(null);
+	let busy = $state(false);
+
+	async function note(row: (typeof rows)[number], reading: ClockReading) {
+		busy = true;
+		problem = null;
+		saving.now = { kind: 'saving' };
+		const zone = { ...row.document, clockReadings: [...row.document.clockReadings.slice(-399), reading] };
+		const answer = await call('PUT', `/api/v1/jobs/${data.site.id}/zones/${row.id}`, {
+			revision: row.revision,
+			zone
+		});
+		if (!answer.ok)
+			problem =
+				answer.status === 409
+					? `${row.name} was changed in another window. It is loaded anew: note it again.`
+					: answer.sentence;
+		saving.now = answer.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
+		await invalidate('fq:site');
+		busy = false;
+		if (answer.ok) {
+			open = null;
+			shows = '';
+		}
+	}
+	const plain = (set: boolean): ClockReading => ({
+		at: new Date(time.ms).toISOString(),
+		errorSeconds: 0,
+		daysAhead: 0,
+		set,
+		lost: false
+	});
+	function typed(event: SubmitEvent, row: (typeof rows)[number]) {
+		event.preventDefault();
+		const read = readClock({ shows, day: null, set: true }, timeZone, time.ms);
+		if (typeof read === 'string') problem = read;
+		else void note(row, read);
+	}
+</script>
+
+<svelte:head><title>{data.site.name}, the clocks · Fond Quarter</title></svelte:head>
+
+<main>
+	<h1>{data.site.name}: set them all</h1>
+	<p class="lead">
+		{#if clocks.length === 0}
+			No control here has a clock.
+		{:else if next}
+			{done} of {clocks.length} looked at today. Next: <strong>{next.name}</strong>.
+		{:else}
+			All {clocks.length} clocks looked at today.
+		{/if}
+		{#if change && byHand.length > 0}
+			{byHand.length === 1 ? 'One waits' : `${byHand.length} wait`} for a hand on {change.date}.
+		{/if}
+	</p>
+	<p class="soft">
+		{dateWords(today)} · {summerTimeSentences(
+			timeZone,
+			{ unit: 'C', clock: '24', perDay: 1, channel: 0, plain: false },
+			new Date(data.nowMs).getUTCFullYear()
+		).join(' ')}
+	</p>
+	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+	<ul>
+		{#each rows as row (row.id)}
+			{@const values = clockValues(row.profile, row.options, timeZone, time.ms)}
+			<li class:current={current === row.id}>
+				<button
+					class="head"
+					disabled={!row.hasClock}
+					aria-expanded={current === row.id}
+					onclick={() => (open = row.id)}
+				>
+					<span>
+						<span class="name">{row.name}</span>
+						<span class="soft small">{row.control.toLowerCase()}</span>
+					</span>
+					<span class="state" class:signal={row.clock.bad}>{row.clock.words}</span>
+					<span class="tick">{isDone(row.doneAt) ? '✓' : ''}</span>
+				</button>
+				{#if current === row.id && row.hasClock}
+					<div class="now">
+						<p class="value">{values.time}</p>
+						<p>
+							day <strong class="mono">{values.day}</strong> · {values.date}<br />
+							<span class="soft">{row.profile.habits.clock.how}</span>
+						</p>
+						<div class="keys">
+							<button class="go" disabled={busy} onclick={() => note(row, plain(true))}>I have set it</button>
+							<button class="quiet" disabled={busy} onclick={() => note(row, plain(false))}
+								>It was right</button
+							>
+							<form onsubmit={(event) => typed(event, row)}>
+								<label
+									><span class="soft">it showed</span>
+									<input class="mono" bind:value={shows} placeholder="06:30" /></label
+								>
+								<button class="quiet" disabled={busy || shows.trim() === ''}>and I set it</button>
+							</form>
+						</div>
+						<p><a href="/sites/{data.site.id}/zones/{row.id}/clock">Its clock in full</a></p>
+					</div>
+				{/if}
+			</li>
+		{/each}
+	</ul>
+</main>
+
+<style>
+	main {
+		max-width: 62rem;
+		padding: 1.25rem 1.75rem 4rem;
+	}
+	h1 {
+		overflow-wrap: anywhere;
+	}
+	.lead {
+		margin-top: 0.25rem;
+		font-size: 1.05rem;
+	}
+	ul {
+		margin: 1rem 0 0;
+		padding: 0;
+		list-style: none;
+		border-top: 2px solid var(--ink);
+	}
+	li {
+		border-bottom: 1px solid var(--rule);
+	}
+	li.current {
+		background: var(--sheet);
+		border-left: 4px solid var(--ink);
+	}
+	.head {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto 1.5rem;
+		gap: 1rem;
+		align-items: center;
+		width: 100%;
+		min-height: 56px;
+		padding: 0.4rem 0.75rem;
+		border: 0;
+		background: none;
+		color: inherit;
+		font-size: 1rem;
+		text-align: left;
+		cursor: pointer;
+	}
+	.head:disabled {
+		cursor: default;
+	}
+	.name {
+		display: block;
+		font-weight: 700;
+		overflow-wrap: anywhere;
+	}
+	.small {
+		font-size: 0.85rem;
+	}
+	.tick {
+		color: var(--held);
+		font-weight: 700;
+	}
+	.now {
+		display: grid;
+		grid-template-columns: auto minmax(0, 1fr);
+		gap: 0.25rem 2rem;
+		align-items: center;
+		padding: 0 0.75rem 0.75rem;
+	}
+	.value {
+		font-family: var(--display);
+		font-weight: 600;
+		font-size: clamp(3.2rem, 9vw, 4.6rem);
+		line-height: 1.15;
+		white-space: nowrap;
+	}
+	.keys {
+		grid-column: 1 / -1;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem;
+		align-items: end;
+	}
+	.go {
+		min-height: 64px;
+		padding: 0 1.5rem;
+		border: 0;
+		border-radius: 4px;
+		background: var(--ink);
+		color: var(--ground);
+		font-size: 1.2rem;
+		font-weight: 700;
+		cursor: pointer;
+	}
+	.keys > .quiet {
+		min-height: 64px;
+	}
+	form {
+		display: flex;
+		gap: 0.4rem;
+		align-items: end;
+	}
+	label {
+		display: grid;
+	}
+	input {
+		width: 6.5rem;
+		min-height: 44px;
+		padding: 0 0.5rem;
+		border: 1px solid var(--rule);
+		border-radius: 4px;
+		background: var(--ground);
+		color: inherit;
+		font-size: 1.1rem;
+	}
+	.now > p:last-child {
+		grid-column: 1 / -1;
+	}
+	@media (max-width: 700px) {
+		main {
+			padding: 1rem 0.75rem 4rem;
+		}
+		.now {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.go {
+			flex: 1 1 100%;
+			min-height: 84px;
+		}
+		.keys > .quiet {
+			flex: 1;
+		}
+	}
+</style>

@@ -1,0 +1,481 @@
+<script lang="ts">
+	import { beforeNavigate, goto } from '$app/navigation';
+	import { Button } from 'carbon-components-svelte';
+	import { allowedOptions } from '$core/control';
+	import { dateWords, driftOf, localTime, wallAt } from '$core/civil';
+	import type { ClockReading } from '$core/plan';
+	import {
+		afterPowerLoss,
+		clockChanges,
+		clockStanding,
+		clockValues,
+		errorWords,
+		reserveSentence,
+		rightClock,
+		runOfZone,
+		summerTimeSentences
+	} from '$core/run';
+	import { DAY_NAMES } from '$core/week';
+	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
+	import DatedChart from '$lib/ui/run/DatedChart.svelte';
+	import { datedDays } from '$lib/ui/run/datedDays';
+	import { RightTime } from '$lib/ui/run/now.svelte';
+	import { readClock } from '$lib/ui/run/readClock';
+	import { saving } from '$lib/ui/saving.svelte';
+	import Conflict from '$lib/ui/zone/Conflict.svelte';
+
+	let { data } = $props();
+
+	// the page is made anew for each zone
+	// svelte-ignore state_referenced_locally
+	const editor = new DocumentEditor(
+		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`,
+		'zone',
+		data.stored.zone,
+		data.stored.revision
+	);
+	const zone = $derived(editor.document);
+	// svelte-ignore state_referenced_locally
+	const time = new RightTime(data.nowMs);
+	const timeZone = $derived(data.site.timeZone);
+	const profile = $derived(data.profile);
+	const options = $derived(allowedOptions(profile, zone.options));
+	const habit = $derived(profile.habits.clock);
+	const hasClock = $derived(habit.summerTime !== 'no-clock');
+
+	const values = $derived(clockValues(profile, options, timeZone, time.ms));
+	const standing = $derived(clockStanding(zone, profile, timeZone, time.ms));
+	const changes = $derived(clockChanges(profile, options, timeZone, data.nowMs, 2));
+	const rule = $derived(summerTimeSentences(timeZone, options, new Date(data.nowMs).getUTCFullYear()));
+	const drift = $derived(
+		driftOf(
+			zone.clockReadings
+				.filter((reading) => !reading.lost)
+				.map((reading) => ({ ...reading, atMs: Date.parse(reading.at) }))
+		)
+	);
+
+	let shows = $state('');
+	let day = $state<string>('');
+	let problem = $state<string | null>(null);
+	let which = $state(0);
+	const cuts = [1, 10, 60, 720, 2880, 10_080];
+	let cut = $state(2);
+	const cutWords = ['1 min', '10 min', '1 h', '12 h', '2 days', '7 days'];
+
+	function note(reading: ClockReading) {
+		problem = null;
+		editor.change({ ...zone, clockReadings: [...zone.clockReadings.slice(-399), reading] });
+		shows = '';
+		day = '';
+	}
+	const plain = (set: boolean, lost = false): ClockReading => ({
+		at: new Date(time.ms).toISOString(),
+		errorSeconds: 0,
+		daysAhead: 0,
+		set,
+		lost
+	});
+
+	function take(event: SubmitEvent) {
+		event.preventDefault();
+		const read = readClock({ shows, day: day === '' ? null : Number(day), set: false }, timeZone, time.ms);
+		if (typeof read === 'string') problem = read;
+		else note(read);
+	}
+
+	function said(reading: ClockReading): string {
+		if (reading.lost) return reading.set ? 'had lost its time, set right' : 'had lost its time';
+		const days =
+			reading.daysAhead === 0
+				? ''
+				: `, ${Math.abs(reading.daysAhead)} ${Math.abs(reading.daysAhead) === 1 ? 'day' : 'days'} ${reading.daysAhead > 0 ? 'ahead' : 'behind'}`;
+		return `${errorWords(reading.errorSeconds)}${days}${reading.set ? ', set right' : ''}`;
+	}
+	const when = (iso: string) => {
+		const local = localTime(wallAt(timeZone, Date.parse(iso)));
+		return `${dateWords(local.slice(0, 10), 'short')} ${local.slice(11)}`;
+	};
+
+	let frameWidth = $state(760);
+	const narrow = $derived(frameWidth < 640);
+	const hourWidth = $derived(
+		Math.max(6, narrow ? (frameWidth - 90) / 25.3 : (frameWidth / 2 - 12 - 124) / 25.3)
+	);
+	/** The week round a clock change on two controls that differ in one thing: whether they change by themselves. */
+	const night = $derived.by(() => {
+		const change = changes[which];
+		if (!change || !hasClock) return null;
+		const before = rightClock(profile, change.atMs - 7 * 86_400_000);
+		const run = (follows: boolean) =>
+			runOfZone({ ...zone, exceptions: [] }, profile, data.program, {
+				timeZone,
+				nowMs: data.nowMs,
+				clock: { ...before, follows }
+			});
+		const start = dateOf(change.atMs - 2 * 86_400_000);
+		const right = run(true);
+		const height = 38;
+		return {
+			change,
+			itself: datedDays(right, start, 7, hourWidth, height),
+			byHand: datedDays(run(false), start, 7, hourWidth, height, right)
+		};
+	});
+	function dateOf(ms: number): string {
+		return localTime(wallAt(timeZone, ms)).slice(0, 10);
+	}
+	const ownWay = $derived(habit.summerTime === 'by-hand' ? 'byHand' : 'itself');
+
+	const nextZone = $derived(data.zones[data.zones.findIndex((one) => one.id === data.zone.id) + 1]);
+
+	beforeNavigate(({ cancel, to, willUnload }) => {
+		if (!editor.unsaved || willUnload || !to || saving.now.kind === 'waiting') return;
+		cancel();
+		void editor.flush().then(() => goto(to.url));
+	});
+</script>
+
+<svelte:head><title>{zone.name}, the clock · Fond Quarter</title></svelte:head>
+<svelte:window onbeforeunload={() => void editor.flush()} />
+
+<div class="page">
+	<main>
+		<h1>{zone.name}, the clock</h1>
+		{#if !hasClock}
+			<p class="lead">
+				This control has no clock: there is nothing to set, and clock changes do not touch it.
+			</p>
+		{:else}
+			<p class="lead" aria-live="polite">
+				{#if standing.bad}<span class="signal">Its clock: {standing.words}.</span>{:else}Its clock: {standing.words}.{/if}
+				{#if drift && Math.abs(drift.secondsPerDay) >= 0.5}
+					It {drift.secondsPerDay > 0 ? 'gains' : 'loses'}
+					{Math.abs(drift.secondsPerDay).toFixed(1)} s a day{drift.worstAtMs
+						? `: five minutes off by ${dateWords(dateOf(drift.worstAtMs))}`
+						: ''}.
+				{/if}
+			</p>
+			<div class="now">
+				<div>
+					<p class="soft">Key now</p>
+					<p class="value">{values.time}</p>
+					<p>
+						day <strong class="mono">{values.day}</strong>
+						{#if values.day.length < 3}<span class="soft">({values.date.split(' ')[0]})</span>{/if}
+						· {values.date}
+					</p>
+					<p class="soft how">{habit.how}</p>
+				</div>
+				<form onsubmit={take}>
+					<div class="big">
+						<Button on:click={() => note(plain(true))}>I have set it</Button>
+						<Button kind="tertiary" on:click={() => note(plain(false))}>It was right</Button>
+					</div>
+					<div class="typed">
+						<label
+							><span class="soft">It shows</span><input
+								class="mono"
+								bind:value={shows}
+								placeholder="06:30"
+								inputmode="text"
+								aria-invalid={problem !== null}
+							/></label
+						>
+						<label
+							><span class="soft">day</span>
+							<select bind:value={day}>
+								<option value="">right</option>
+								{#each DAY_NAMES as name, i (name)}<option value={String(i)}>{name}</option>{/each}
+							</select></label
+						>
+						<button class="quiet" disabled={shows.trim() === ''}>Note</button>
+						<button type="button" class="quiet" onclick={() => note(plain(false, true))}
+							>Blinks, or shows an old year</button
+						>
+					</div>
+					{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+				</form>
+			</div>
+
+			<section>
+				<div class="changes-head">
+					<h2>The next changes of clocks</h2>
+					<p class="soft">{rule.join(' ')}</p>
+				</div>
+				{#if changes.length > 0}
+					<div class="changes" role="radiogroup" aria-label="Which change is drawn">
+						{#each changes as change, i (change.atMs)}
+							<button
+								role="radio"
+								aria-checked={which === i}
+								class="change"
+								class:chosen={which === i}
+								onclick={() => (which = i)}
+							>
+								<strong>{change.date}</strong>
+								<span class="mono">{change.from} becomes {change.to}</span>
+								<span class:signal={change.byHand}>{change.sentence}</span>
+							</button>
+						{/each}
+					</div>
+				{/if}
+			</section>
+			<div class="night" bind:clientWidth={frameWidth}>
+				{#if night}
+					{#each [['itself', 'A clock that changes by itself'], ['byHand', 'One that waits for a hand']] as const as [key, title] (key)}
+						<figure class:own={ownWay === key}>
+							<figcaption>
+								<strong>{title}</strong>{#if ownWay === key}<span class="soft">, as this control does</span
+									>{/if}
+							</figcaption>
+							<DatedChart
+								drawing={night[key]}
+								rowHeight={46}
+								hours={[0, 6, 12, 18, 24]}
+								narrowLabels={narrow}
+								label="The week round {night.change.date}: {title}"
+							/>
+						</figure>
+					{/each}
+				{/if}
+			</div>
+			{#if night}
+				<p class="soft hint">
+					Drawn by the right time, a day of 23 or 25 hours as long as it is.
+					<span class="swatch cold" aria-hidden="true"></span> colder,
+					<span class="swatch warm-dots" aria-hidden="true"></span> warmer than it should be.
+				</p>
+			{/if}
+		{/if}
+	</main>
+	<aside>
+		<section>
+			<h2 id="cut">Without power</h2>
+			<p>{reserveSentence(profile)}</p>
+			{#if hasClock}
+				<input
+					type="range"
+					min="0"
+					max={cuts.length - 1}
+					bind:value={cut}
+					aria-labelledby="cut"
+					aria-valuetext={cutWords[cut]}
+				/>
+				<p class="soft">After {cutWords[cut]}: {afterPowerLoss(profile, options, cuts[cut]!).sentence}</p>
+			{/if}
+		</section>
+		{#if zone.clockReadings.length > 0}
+			<section>
+				<h2>Looked at</h2>
+				<ul>
+					{#each [...zone.clockReadings].reverse().slice(0, 12) as reading (reading.at)}
+						<li><span class="soft">{when(reading.at)}</span> <span>{said(reading)}</span></li>
+					{/each}
+				</ul>
+				<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo the last</button>
+			</section>
+		{/if}
+		<section>
+			<h2>The round</h2>
+			<p><a href="/sites/{data.site.id}/clocks">All clocks of this site</a></p>
+			{#if nextZone}
+				<p>
+					Next: <a href="/sites/{data.site.id}/zones/{nextZone.id}/clock">{nextZone.name}</a>
+				</p>
+			{/if}
+		</section>
+	</aside>
+</div>
+
+<Conflict {editor} />
+
+<style>
+	.page {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 16.3rem;
+		min-height: calc(100vh - 107px);
+	}
+	main {
+		padding: 0.9rem 1.4rem 1.5rem;
+		min-width: 0;
+	}
+	h1 {
+		overflow-wrap: anywhere;
+	}
+	.lead {
+		margin-top: 0.2rem;
+		font-size: 1.02rem;
+		min-height: 1.45em;
+	}
+	.now {
+		display: grid;
+		grid-template-columns: auto minmax(0, 1fr);
+		gap: 0.75rem 2.5rem;
+		align-items: center;
+		margin: 0.6rem 0 1rem;
+		padding: 0.75rem 1rem;
+		background: var(--sheet);
+		border-left: 4px solid var(--ink);
+	}
+	.value {
+		font-family: var(--display);
+		font-weight: 600;
+		font-size: clamp(3.2rem, 9vw, 5rem);
+		line-height: 1.1;
+		white-space: nowrap;
+	}
+	.how {
+		max-width: 22rem;
+	}
+	form {
+		display: grid;
+		gap: 0.75rem;
+	}
+	.big,
+	.typed {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem;
+		align-items: end;
+	}
+	label {
+		display: grid;
+		gap: 0.15rem;
+	}
+	input:not([type='range']),
+	select {
+		min-height: 44px;
+		padding: 0 0.5rem;
+		border: 1px solid var(--rule);
+		border-radius: 4px;
+		background: var(--ground);
+		color: inherit;
+		font-size: 1rem;
+	}
+	input.mono {
+		width: 7rem;
+		font-size: 1.15rem;
+	}
+	h2 {
+		font-size: 0.85rem;
+		color: var(--soft);
+		margin-bottom: 0.25rem;
+	}
+	.changes-head {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 1rem;
+		align-items: baseline;
+	}
+	.changes {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		border-top: 2px solid var(--ink);
+		border-bottom: 1px solid var(--rule);
+	}
+	.change {
+		display: grid;
+		gap: 0.1rem;
+		align-content: start;
+		padding: 0.5rem 0.75rem;
+		border: 0;
+		border-top: 3px solid transparent;
+		background: none;
+		color: inherit;
+		font-size: 1rem;
+		text-align: left;
+		cursor: pointer;
+	}
+	.change + .change {
+		border-left: 1px solid var(--rule);
+	}
+	.change.chosen {
+		background: var(--sheet);
+		border-top-color: var(--held);
+	}
+	.change .signal {
+		font-weight: 400;
+	}
+	.night {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 24px;
+		margin-top: 0.75rem;
+	}
+	figure {
+		margin: 0;
+		min-width: 0;
+	}
+	figcaption {
+		margin-bottom: 0.2rem;
+	}
+	.hint {
+		margin-top: 0.4rem;
+		font-size: 0.9rem;
+	}
+	.swatch {
+		display: inline-block;
+		width: 22px;
+		height: 12px;
+	}
+	.swatch.cold {
+		background: repeating-linear-gradient(-45deg, var(--signal) 0 2px, transparent 2px 5px);
+		border: 1px solid var(--signal);
+	}
+	.swatch.warm-dots {
+		background: radial-gradient(var(--warm) 1.2px, transparent 1.4px) 0 0 / 5px 5px;
+		border: 1px dashed var(--warm);
+	}
+	aside {
+		display: flex;
+		flex-direction: column;
+		gap: 1.3rem;
+		padding: 1rem 1.1rem 2rem;
+		background: var(--sheet);
+		border-left: 1px solid var(--rule);
+	}
+	aside ul {
+		margin: 0 0 0.5rem;
+		padding: 0;
+		list-style: none;
+	}
+	aside li {
+		display: grid;
+		padding: 0.25rem 0;
+		border-bottom: 1px solid var(--rule);
+		font-size: 0.95rem;
+	}
+	input[type='range'] {
+		width: 100%;
+		height: 40px;
+		accent-color: var(--ink);
+	}
+	@media (max-width: 1080px) {
+		.page {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		aside {
+			border-left: 0;
+			border-top: 1px solid var(--rule);
+		}
+	}
+	@media (max-width: 860px) {
+		main {
+			padding: 0.75rem;
+		}
+		.now,
+		.night,
+		.changes {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.change + .change {
+			border-left: 0;
+			border-top: 1px solid var(--rule);
+		}
+		.big :global(.bx--btn) {
+			flex: 1;
+			min-height: 64px;
+		}
+	}
+</style>
