@@ -77,10 +77,7 @@ export function customerLines(
 								: 'It does not end by itself: the rooms stay cool until you end it'
 				];
 	put('When you go away', away);
-	if (hold)
-		put('If it stays at one temperature', [
-			`Someone may have left it on hold: ${hold.how.charAt(0).toLowerCase()}${hold.how.slice(1)}`
-		]);
+	if (hold) put('If it stays at one temperature', ['It may have been left on hold', hold.how]);
 
 	const changes = clockChanges(profile, options, timeZone, atMs, 2);
 	const { summerTime, how } = habits.clock;

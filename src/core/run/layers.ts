@@ -46,8 +46,8 @@ export interface LayerSpan {
 	readonly toMs: number;
 	/** °C (0/1 on a switch); null: off altogether. */
 	readonly heatC: number | null;
-	/** Null: no cooling asked for; undefined: as the program has it. */
-	readonly coolC?: number | null;
+	/** Null: no cooling asked for. */
+	readonly coolC: number | null;
 	readonly id: string;
 	readonly kind: Exception['kind'];
 }
@@ -141,6 +141,13 @@ export function prepareRun(input: RunInput): Prepared {
 		return segments.at(-1)!.toMs;
 	};
 
+	/** A change by hand keeps both setpoints: the cooling one as it stood, the dead band above the other at least. */
+	const byHand = (fromMs: number, setpointC: number) => {
+		const heatC = held(setpointC);
+		const beneath = profile.cooling ? periodFrom(prepared, fromMs, 60_000)[0]!.owned.period.coolC : null;
+		return { heatC, coolC: aboveBand(beneath, heatC, profile) };
+	};
+
 	const by = new Map<Layer, LayerSpan[]>();
 	const add = (layer: Layer, span: LayerSpan) => {
 		if (span.toMs <= span.fromMs) return;
@@ -158,7 +165,7 @@ export function prepareRun(input: RunInput): Prepared {
 				const fromMs = startOf(one.from);
 				const { ends, minutes } = habits.override;
 				const toMs = ends === 'next-change' ? nextChange(fromMs) : fromMs + minutes * 60_000;
-				add('override', { ...common, fromMs, toMs, heatC: held(one.setpointC) });
+				add('override', { ...common, fromMs, toMs, ...byHand(fromMs, one.setpointC) });
 				break;
 			}
 			case 'advance': {
@@ -177,11 +184,12 @@ export function prepareRun(input: RunInput): Prepared {
 			}
 			case 'hold': {
 				if (!habits.hold) break;
+				const fromMs = startOf(one.from);
 				add('hold', {
 					...common,
-					fromMs: startOf(one.from),
+					fromMs,
 					toMs: endOf(one.until),
-					heatC: held(one.setpointC)
+					...byHand(fromMs, one.setpointC)
 				});
 				break;
 			}
@@ -193,7 +201,7 @@ export function prepareRun(input: RunInput): Prepared {
 					ends === 'next-change'
 						? nextChange(fromMs)
 						: fromMs + Math.min(one.steps, mostSteps) * stepMinutes * 60_000;
-				add('boost', { ...common, fromMs, toMs, heatC: held(one.setpointC) });
+				add('boost', { ...common, fromMs, toMs, ...byHand(fromMs, one.setpointC) });
 				break;
 			}
 			case 'absence': {
@@ -214,11 +222,12 @@ export function prepareRun(input: RunInput): Prepared {
 			}
 			case 'manual': {
 				if (!habits.manual) break;
+				const fromMs = startOf(one.from);
 				add('manual', {
 					...common,
-					fromMs: startOf(one.from),
+					fromMs,
 					toMs: endOf(one.until),
-					heatC: held(one.setpointC)
+					...byHand(fromMs, one.setpointC)
 				});
 				break;
 			}
@@ -249,16 +258,9 @@ export function prepareRun(input: RunInput): Prepared {
 	};
 }
 
-/** The setpoints of a layer's span over those of the program beneath it, the dead band kept. */
-export function setpointsOf(
-	span: Pick<LayerSpan, 'heatC' | 'coolC'>,
-	beneath: { readonly coolC: number | null },
-	profile: ControlProfile
-): { heatC: number | null; coolC: number | null } {
-	if (!profile.cooling) return { heatC: span.heatC, coolC: null };
-	if (span.coolC !== undefined) return { heatC: span.heatC, coolC: span.coolC };
-	const least = (span.heatC ?? -Infinity) + profile.cooling.deadBandK;
-	return { heatC: span.heatC, coolC: beneath.coolC === null ? null : Math.max(beneath.coolC, least) };
+/** A cooling setpoint kept at least the dead band above a heating one; null where there is none. */
+export function aboveBand(coolC: number | null, heatC: number, profile: ControlProfile): number | null {
+	return coolC === null || !profile.cooling ? null : Math.max(coolC, heatC + profile.cooling.deadBandK);
 }
 
 /**

@@ -1,4 +1,4 @@
-import { clamp, setpointsOf, type Layer, type LayerSpan, type Prepared } from './layers';
+import { aboveBand, clamp, type Layer, type LayerSpan, type Prepared } from './layers';
 import { periodAt, samePeriod, type OwnedPeriod } from './periods';
 import { shownAt } from './controlClock';
 import { timeline, type RunSpan } from './timeline';
@@ -65,7 +65,10 @@ export function resolve(prepared: Prepared, atMs: number): Resolved {
 		if (samePeriod(next, owned)) continue;
 		if (next.period.heatC > owned.period.heatC) {
 			by = 'early-start';
-			state = { ...state, heatC: next.period.heatC };
+			state = {
+				heatC: next.period.heatC,
+				coolC: aboveBand(state.coolC, next.period.heatC, profile)
+			};
 			link(null);
 		}
 		break;
@@ -77,7 +80,7 @@ export function resolve(prepared: Prepared, atMs: number): Resolved {
 		if (!span) continue;
 		by = layer;
 		exception = span.id;
-		state = setpointsOf(span, state, profile);
+		state = { heatC: span.heatC, coolC: span.coolC };
 		link(span);
 	}
 

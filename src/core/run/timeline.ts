@@ -1,5 +1,5 @@
 import type { ControlProfile } from '../control';
-import { clamp, setpointsOf, type Layer, type LayerSpan, type Prepared } from './layers';
+import { aboveBand, clamp, type Layer, type LayerSpan, type Prepared } from './layers';
 import { periodSpans, samePeriod, type OwnedPeriod } from './periods';
 
 /** What a control holds over a stretch of time, and what set it. */
@@ -48,7 +48,11 @@ const cut = (of: Draft, fromMs: number, toMs: number): Draft =>
 const MINUTE_MS = 60_000;
 
 /** Rises brought forward by the minutes of an early start, never to before the change before them. */
-function startedEarly(spans: readonly Draft[], earlyMinutes: number): readonly Draft[] {
+function startedEarly(
+	spans: readonly Draft[],
+	earlyMinutes: number,
+	profile: ControlProfile
+): readonly Draft[] {
 	if (earlyMinutes === 0) return spans;
 	const result: Draft[] = [];
 	for (const [i, span] of spans.entries()) {
@@ -59,18 +63,23 @@ function startedEarly(spans: readonly Draft[], earlyMinutes: number): readonly D
 		}
 		const at = Math.max(span.fromMs, next.fromMs - earlyMinutes * MINUTE_MS);
 		if (at > span.fromMs) result.push(cut(span, span.fromMs, at));
-		result.push(draft(at, span.toMs, next.heatC, span.coolC, 'early-start', null, span.owned));
+		result.push(
+			draft(
+				at,
+				span.toMs,
+				next.heatC,
+				aboveBand(span.coolC, next.heatC ?? 0, profile),
+				'early-start',
+				null,
+				span.owned
+			)
+		);
 	}
 	return result;
 }
 
 /** The spans with those of a stronger layer laid over them. */
-function overlay(
-	base: readonly Draft[],
-	layer: Layer,
-	spans: readonly LayerSpan[],
-	profile: ControlProfile
-): readonly Draft[] {
+function overlay(base: readonly Draft[], layer: Layer, spans: readonly LayerSpan[]): readonly Draft[] {
 	const result: Draft[] = [];
 	let i = 0;
 	for (const under of base) {
@@ -82,8 +91,7 @@ function overlay(
 			const end = Math.min(over.toMs, under.toMs);
 			if (end <= start) continue;
 			if (start > from) result.push(cut(under, from, start));
-			const { heatC, coolC } = setpointsOf(over, under, profile);
-			result.push(draft(start, end, heatC, coolC, layer, over.id, under.owned));
+			result.push(draft(start, end, over.heatC, over.coolC, layer, over.id, under.owned));
 			from = end;
 		}
 		if (from === under.fromMs) result.push(under);
@@ -115,9 +123,10 @@ export function timeline(prepared: Prepared, fromMs: number, toMs: number): RunS
 				owned
 			)
 		),
-		prepared.earlyMinutes
+		prepared.earlyMinutes,
+		profile
 	);
-	for (const { layer, spans } of prepared.layers) drafts = overlay(drafts, layer, spans, profile);
+	for (const { layer, spans } of prepared.layers) drafts = overlay(drafts, layer, spans);
 	const result: RunSpan[] = [];
 	let last: { -readonly [K in keyof RunSpan]: RunSpan[K] } | null = null;
 	for (const one of drafts) {

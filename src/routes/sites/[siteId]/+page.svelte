@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { afterNavigate, goto, invalidate } from '$app/navigation';
+	import { goto, invalidate } from '$app/navigation';
 	import {
 		Button,
 		InlineNotification,
@@ -14,7 +14,6 @@
 	import { duration } from '$core/week';
 	import MiniWeek from '$lib/ui/board/MiniWeek.svelte';
 	import { call, type Answer } from '$lib/ui/call';
-	import { saving } from '$lib/ui/saving.svelte';
 
 	let { data } = $props();
 
@@ -51,10 +50,6 @@
 			return row.isSwitch ? `${duration(warmMinutes)} on too long` : `${duration(warmMinutes)} too warm`;
 		return 'exact';
 	}
-
-	afterNavigate(() => {
-		if (saving.takeStale()) void invalidate('fq:site');
-	});
 
 	async function act<T>(answer: Promise<Answer<T>>): Promise<Answer<T>> {
 		busy = true;

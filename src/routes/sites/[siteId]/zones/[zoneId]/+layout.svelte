@@ -1,8 +1,7 @@
 <script lang="ts">
-	import { afterNavigate, goto, invalidate } from '$app/navigation';
+	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { duration } from '$core/week';
-	import { saving } from '$lib/ui/saving.svelte';
 
 	let { data, children } = $props();
 
@@ -38,10 +37,15 @@
 			}
 		];
 	});
-	afterNavigate(() => {
-		if (saving.takeStale()) void invalidate('fq:site');
-	});
 	const alone = $derived(view === 'key-in');
+
+	let stepsNav = $state<HTMLElement>();
+	$effect(() => {
+		void view;
+		const here = stepsNav?.querySelector<HTMLElement>('[aria-current]');
+		if (stepsNav && here)
+			stepsNav.scrollLeft = here.offsetLeft - stepsNav.clientWidth / 2 + here.clientWidth / 2;
+	});
 </script>
 
 <div class="zone" class:alone>
@@ -71,7 +75,7 @@
 		</label>
 	</aside>
 	<div class="work">
-		<nav class="steps no-print" aria-label="Steps of the work">
+		<nav class="steps no-print" aria-label="Steps of the work" bind:this={stepsNav}>
 			{#each steps as step (step.id)}
 				<a href="{base}/{step.id}" aria-current={view === step.id ? 'step' : undefined}>
 					<span>{step.name}</span>

@@ -117,7 +117,7 @@
 			<div>
 				{#each ways as way (way.title)}
 					<h2>{way.title}</h2>
-					{#each way.sentences as sentence (sentence)}<p>{sentence}</p>{/each}
+					<p>{way.sentences.join(' ')}</p>
 				{/each}
 			</div>
 		</section>
@@ -187,6 +187,11 @@
 		display: grid;
 		grid-template-columns: 1fr 1fr;
 		gap: 8mm;
+	}
+	.two p,
+	.two li {
+		font-size: 10.5pt;
+		line-height: 1.3;
 	}
 	ul {
 		margin: 0;

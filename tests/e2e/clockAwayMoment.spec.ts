@@ -1,0 +1,344 @@
+import type { Page } from '@playwright/test';
+import { expect, open, saved, test } from './bench';
+
+/** The addresses of a demo site's zones by name. */
+async function zonesOf(page: Page, site: RegExp): Promise<Map<string, string>> {
+	await open(page, '/');
+	await page.getByRole('link', { name: site }).click();
+	await expect(page.locator('tbody th a').first()).toBeVisible();
+	const found = await page
+		.locator('tbody th a')
+		.evaluateAll((all) =>
+			all.map((a) => [a.querySelector('.name')!.textContent!, a.getAttribute('href')!] as const)
+		);
+	return new Map(found);
+}
+
+const to = (link: string, view: string) => link.replace(/week$/, view);
+
+test('each family: what is tried at a moment ends as its profile says', async ({ page, installation }) => {
+	test.setTimeout(180_000);
+	await installation.loadDemo();
+	// nothing but what is tried here
+	const { jobs } = (await (await page.request.get('/api/v1/jobs')).json()) as { jobs: { id: string }[] };
+	for (const { id } of jobs) {
+		const job = await (await page.request.get(`/api/v1/jobs/${id}`)).json();
+		for (const zone of job.zones) zone.exceptions = [];
+		expect((await page.request.put(`/api/v1/jobs/${id}`, { data: job })).status()).toBe(204);
+	}
+	const kelter = await zonesOf(page, /Kelter Court/);
+	const tallow = await zonesOf(page, /Tallow Quay/);
+	/** By zone: how a change by hand, a boost of two steps, a hold, manual and off end. `next`: with the program's next change. */
+	const ends: [string, Record<string, string>][] = [
+		[kelter.get('Main hall')!, { Manual: 'never', Off: 'never, kept from frost' }],
+		[kelter.get('Council office')!, { 'Change by hand': 'next', Hold: 'never', Off: 'never' }],
+		[kelter.get('Registrar')!, { 'Change by hand': 'next', Hold: 'never', Off: 'never, kept from frost' }],
+		[
+			kelter.get('Wash room floor')!,
+			{ 'Change by hand': 'next', Hold: 'never', Off: 'never, kept from frost' }
+		],
+		[
+			kelter.get('Crèche floor')!,
+			{ 'Change by hand': '12:10', Hold: 'never', Off: 'never, kept from frost' }
+		],
+		[kelter.get('Porter, panel heater')!, { Manual: 'never', Off: 'never, kept from frost' }],
+		[kelter.get('Upper flat')!, { Boost: 'next', Manual: 'never', Off: 'never, kept from frost' }],
+		[kelter.get('Archive')!, { 'Change by hand': 'next', Off: 'never, kept from frost' }],
+		[kelter.get('Chamber, line voltage')!, { 'Change by hand': 'next', Hold: 'never', Off: 'never' }],
+		[
+			kelter.get('Lower flat')!,
+			{
+				'Change by hand': 'next',
+				'Boost, 2 × 60 min': '12:10',
+				Manual: 'never',
+				Off: 'never, kept from frost'
+			}
+		],
+		[
+			kelter.get('Boiler, heating')!,
+			{ Advance: 'next', 'Boost, 2 × 60 min': '12:10', Manual: 'never', Off: 'never' }
+		],
+		[kelter.get('Meter room')!, { Off: 'never' }],
+		[
+			tallow.get('Bindery')!,
+			{
+				'Change by hand': 'next',
+				'Boost, 2 × 30 min': '11:10',
+				Manual: 'never',
+				Off: 'never, kept from frost'
+			}
+		],
+		[
+			tallow.get("Caretaker's flat")!,
+			{ 'Change by hand': 'next', 'Boost, 2 × 30 min': '11:10', Off: 'never, kept from frost' }
+		],
+		[tallow.get('Showers, towel rails')!, { 'Change by hand': 'next', Manual: 'never', Off: 'never' }]
+	];
+	for (const [link, tries] of ends) {
+		await open(page, `${to(link, 'moment')}?at=2026-03-03T10:10`);
+		const sentence = page.locator('.sentence');
+		const left = page.locator('.left');
+		const program = await sentence.innerText();
+		const nextChange = /until (.+?), then/.exec(program)?.[1] ?? null;
+		if ((await page.getByLabel('Boost steps').count()) > 0) await page.getByLabel('Boost steps').fill('2');
+		const offered = await page.locator('.tries button').allInnerTexts();
+		expect(offered.sort(), link).toEqual(Object.keys(tries).sort());
+		for (const [name, end] of Object.entries(tries)) {
+			await page.locator('.tries').getByRole('button', { name, exact: true }).click();
+			await expect(page.getByText(/Only tried:/)).toBeVisible();
+			await expect(sentence).not.toHaveText(program);
+			if (end.startsWith('never')) {
+				await expect(sentence).toContainText('until someone changes it');
+				await expect(page.getByText('nothing ends it by itself')).toBeVisible();
+			} else {
+				await expect(sentence).toContainText(`until ${end === 'next' ? nextChange : end}, then`);
+				await expect(left).toContainText('left');
+			}
+			if (end.includes('frost')) await expect(sentence).toContainText('kept from frost');
+			await page.getByRole('button', { name: 'Drop it' }).click();
+			await expect(sentence).toHaveText(program);
+		}
+	}
+
+	// kept, it is there after a reload, and undone by one key
+	await open(page, `${to(tallow.get('Bindery')!, 'moment')}?at=2026-03-03T10:10`);
+	await page.getByRole('button', { name: 'Change by hand' }).click();
+	await page.getByRole('button', { name: 'It was done so' }).click();
+	await saved(page);
+	await page.reload();
+	await expect(page.locator('.sentence')).toContainText('changed by hand until 12:00, then');
+	await page.waitForLoadState('networkidle');
+	await page.locator('main h1').click();
+	for (let i = 0; i < 11; i++) await page.keyboard.press('ArrowRight');
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('Bindery, Tuesday 3 March 2026, 12:00');
+	await expect(page.locator('.sentence')).not.toContainText('changed by hand until');
+});
+
+test('both clock changes: a clock that changes by itself beside one that waits for a hand', async ({
+	page,
+	installation
+}) => {
+	await installation.loadDemo();
+	const kelter = await zonesOf(page, /Kelter Court/);
+	await open(page, to(kelter.get('Lower flat')!, 'clock'));
+	await expect(
+		page.getByText(
+			/^Forward on the last Sunday of March at 02:00, back on the last Sunday of October at 03:00, by 60 minutes\.$/
+		)
+	).toBeVisible();
+	const changes = page.getByRole('radiogroup', { name: 'Which change is drawn' }).getByRole('radio');
+	await expect(changes).toHaveCount(2);
+	for (const change of [0, 1]) {
+		await changes.nth(change).click();
+		const forward = /02:00 becomes 03:00/.test(await changes.nth(change).innerText());
+		await expect(changes.nth(change)).toContainText(
+			forward ? 'everything comes 1 h late' : 'everything comes 1 h early'
+		);
+		const [itself, byHand] = [page.locator('figure').nth(0), page.locator('figure').nth(1)];
+		await expect(byHand).toContainText('as this control does');
+		await expect(itself.getByText(forward ? 'forward 1 h' : 'back 1 h')).toBeVisible();
+		await expect(itself.locator('rect.cold, rect.warm')).toHaveCount(0);
+		// from that Sunday on the one left as it was is off every morning and every evening
+		expect(await byHand.locator('rect.cold').count()).toBeGreaterThanOrEqual(5);
+		expect(await byHand.locator('rect.warm').count()).toBeGreaterThanOrEqual(5);
+	}
+	await open(page, to(kelter.get('Main hall')!, 'clock'));
+	await expect(page.locator('figure').first()).toContainText('as this control does');
+
+	// a reading in, the error out, and the board says so
+	await open(page, to(kelter.get('Archive')!, 'clock'));
+	await page.getByLabel('It shows').fill('25:10');
+	await page.getByRole('button', { name: 'Note', exact: true }).click();
+	await expect(page.getByRole('alert')).toContainText('is no certain time');
+	const minutes = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
+	const now = minutes(await page.locator('.value').innerText());
+	const ahead = (now + 7) % 1440;
+	await page
+		.getByLabel('It shows')
+		.fill(`${String(Math.floor(ahead / 60)).padStart(2, '0')}:${String(ahead % 60).padStart(2, '0')}`);
+	await page.getByRole('button', { name: 'Note', exact: true }).click();
+	await expect(page.getByText(/Its clock: [67] min ahead\./)).toBeVisible();
+	await saved(page);
+	await page.getByRole('button', { name: 'Blinks, or shows an old year' }).click();
+	await expect(page.getByText('Its clock: lost its time.')).toBeVisible();
+	await saved(page);
+
+	// the round: each clock of the site in turn
+	await page.getByRole('link', { name: 'All clocks of this site' }).click();
+	await page.waitForLoadState('networkidle');
+	await expect(page.getByText(/1 of 12 looked at today/)).toBeVisible();
+	await page.getByRole('button', { name: 'I have set it' }).click();
+	await expect(page.getByText(/2 of 12 looked at today/)).toBeVisible();
+	await expect(page.getByRole('button', { name: /^Main hall/ })).toContainText('set');
+});
+
+test('away nine nights: what each control is given, and when it goes on', async ({ page, installation }) => {
+	await installation.loadDemo();
+	const kelter = await zonesOf(page, /Kelter Court/);
+	const tallow = await zonesOf(page, /Tallow Quay/);
+	const expected: [string, string, RegExp][] = [
+		[tallow.get('Bindery')!, '9 days', /In force until Sun 17 Jan 00:00/],
+		[tallow.get("Caretaker's flat")!, '9 days', /In force until Sun 17 Jan 14:00/],
+		[kelter.get('Upper flat')!, 'return Sun 17 Jan', /In force until Sun 17 Jan 00:00/],
+		[kelter.get('Boiler, heating')!, 'return Sun 17 Jan 18:00', /In force until Sun 17 Jan 18:00/],
+		[kelter.get('Main hall')!, 'Sat 9 Jan to Sat 16 Jan', /In force until Sun 17 Jan 00:00/],
+		[kelter.get('Crèche floor')!, 'start it', /It does not end by itself/]
+	];
+	for (const [link, key, words] of expected) {
+		await open(page, to(link, 'away'));
+		await page.getByLabel('leaving').fill('2027-01-08T14:00');
+		await page.getByLabel('back', { exact: true }).fill('2027-01-17T18:00');
+		await expect(page.locator('.key strong')).toHaveText(key);
+		await expect(page.locator('.plan')).toContainText(words);
+	}
+	await expect(page.locator('.plan')).toContainText('somebody must end it on return');
+
+	// a return before the departure; then kept, and the moment of coming back shows what goes on
+	await open(page, to(kelter.get('Boiler, heating')!, 'away'));
+	await page.getByLabel('leaving').fill('2027-01-08T14:00');
+	await page.getByLabel('back', { exact: true }).fill('2027-01-07T18:00');
+	await expect(page.getByRole('alert')).toHaveText('The return comes before the departure.');
+	await page.getByLabel('back', { exact: true }).fill('2027-01-17T18:00');
+	await page.getByRole('button', { name: 'Keep it' }).click();
+	await saved(page);
+	await open(page, `${to(kelter.get('Boiler, heating')!, 'moment')}?at=2027-01-12T07:00`);
+	await expect(page.locator('.sentence')).toContainText('holiday until Sun 18:00, then');
+
+	// the whole site at once, each control in its own way
+	await page.getByRole('link', { name: 'Kelter Court' }).click();
+	await page.getByRole('link', { name: 'Away', exact: true }).click();
+	await page.waitForLoadState('networkidle');
+	await page.getByLabel('leaving').fill('2027-04-09T14:00');
+	await page.getByLabel('back', { exact: true }).fill('2027-04-18T18:00');
+	await expect(page.getByRole('row', { name: /Lower flat/ })).toContainText('9 days');
+	await page
+		.getByRole('row', { name: /Meter room/ })
+		.getByRole('checkbox')
+		.uncheck();
+	await page.getByRole('button', { name: 'Keep it for 12 zones' }).click();
+	await expect(page.getByText('Kept for 12 zones.')).toBeVisible();
+	await open(page, `${to(kelter.get('Upper flat')!, 'moment')}?at=2027-04-12T08:00`);
+	await expect(page.locator('.sentence')).toContainText('holiday until');
+});
+
+test('a hall’s calendar of forty bookings becomes a wanted week and a list of dates; what is broken is refused', async ({
+	page,
+	installation
+}) => {
+	await installation.loadDemo();
+	const kelter = await zonesOf(page, /Kelter Court/);
+	await open(page, to(kelter.get('Main hall')!, 'away'));
+	await page.getByRole('button', { name: 'Bring in a calendar' }).click();
+	// forty lettings in eight weeks from next Monday on, no two weeks alike
+	const monday = new Date(Date.now() + ((8 - (new Date().getUTCDay() || 7)) % 7 || 7) * 86_400_000);
+	const stamp = (week: number, day: number, time: string) => {
+		const date = new Date(monday.getTime() + (week * 7 + day) * 86_400_000).toISOString().slice(0, 10);
+		return `${date.replaceAll('-', '')}T${time}00`;
+	};
+	const lettings: [number, number, string, string, string][] = [];
+	for (let week = 0; week < 8; week++) {
+		lettings.push(
+			[week, 1, '1930', '2130', 'Choir'],
+			[week, 3, '1800', '2000', 'Dance'],
+			[week, 6, '1500', '1730', 'Concert']
+		);
+		if (week % 2 === 0) lettings.push([week, 0, '1700', '1930', 'Council']);
+		if (week === 2 || week === 5) lettings.push([week, 5, '1200', '2330', 'Wedding']);
+		if (week !== 3 && week !== 4) lettings.push([week, 2, '1600', '1800', 'Chess']);
+		if (week === 1 || week === 3 || week === 6 || week === 7)
+			lettings.push([week, 4, `1${week}30`, '2100', 'Lecture']);
+	}
+	const events = lettings
+		.slice(0, 40)
+		.map(([week, day, from, until, name], i) =>
+			[
+				'BEGIN:VEVENT',
+				`UID:l${i}@hall`,
+				`DTSTART;TZID=Europe/Paris:${stamp(week, day, from)}`,
+				`DTEND;TZID=Europe/Paris:${stamp(week, day, until)}`,
+				`SUMMARY:${name}`,
+				'END:VEVENT'
+			].join('\r\n')
+		);
+	const holiday = [
+		'BEGIN:VEVENT',
+		'UID:h@hall',
+		`DTSTART;VALUE=DATE:${stamp(1, 2, '0000').slice(0, 8)}`,
+		'SUMMARY:Fair',
+		'END:VEVENT'
+	].join('\r\n');
+	const file = (body: string) => ({
+		name: 'hall.ics',
+		mimeType: 'text/calendar',
+		buffer: Buffer.from(['BEGIN:VCALENDAR', 'VERSION:2.0', body, 'END:VCALENDAR', ''].join('\r\n'))
+	});
+	const choose = (body: string) => page.getByLabel('Calendar file').setInputFiles(file(body));
+
+	await choose(events[0]!.replace('Europe/Paris', 'Nowhere/Else'));
+	await expect(page.getByRole('alert')).toHaveText(
+		'hall.ics: Line 5 names the time zone "Nowhere/Else", which is neither known nor described in the file. Nothing was taken.'
+	);
+	await choose([...events, holiday].join('\r\n'));
+	await expect(page.getByRole('status').filter({ hasText: 'hall.ics' })).toContainText(
+		'40 bookings, one whole day'
+	);
+	await expect(page.getByText(/The week that follows them best, over 8 weeks/)).toBeVisible();
+	await page.getByText('Fair', { exact: true }).locator('..').getByRole('checkbox').check();
+	const dates = page.getByRole('list', { name: 'Dates to set' }).getByRole('listitem');
+	const all = await dates.allInnerTexts();
+	expect(all.length).toBeGreaterThan(6);
+	// six special days at most, two of them taken by the demo's own: those bookings replace none of these
+	expect(all.filter((one) => one.includes('special day')).length).toBeLessThanOrEqual(6);
+	expect(all.filter((one) => one.includes('by hand')).length).toBeGreaterThan(0);
+	await page.getByRole('button', { name: 'Take as the wanted week' }).click();
+	await saved(page);
+	await expect(page.getByText('Bookings, 40')).toBeVisible();
+	await expect(page.getByText(/to be set by hand:/)).toBeVisible();
+	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await expect(page.getByRole('slider', { name: 'Tuesday, change 1', exact: true })).toHaveAttribute(
+		'aria-valuetext',
+		/^19:30 to Comfort/
+	);
+
+	// the calendar goes out again as a file that others read
+	const [download] = await Promise.all([
+		page.waitForEvent('download'),
+		(async () => {
+			await open(page, to(kelter.get('Main hall')!, 'away'));
+			await page.getByRole('link', { name: 'Export calendar' }).click();
+		})()
+	]);
+	expect(download.suggestedFilename()).toBe('Main-hall.ics');
+});
+
+test('the API answers for a moment, a time and a clock, and refuses dates that do not exist', async ({
+	request,
+	installation
+}) => {
+	await installation.loadDemo();
+	const { jobs } = await (await request.get('/api/v1/jobs')).json();
+	const id = jobs.find((job: { name: string }) => job.name.startsWith('Tallow')).id;
+	const job = await (await request.get(`/api/v1/jobs/${id}`)).json();
+	const zone = job.zones[0];
+	const ask = async (route: string, body: object) => {
+		const response = await request.post(`/api/v1/${route}`, {
+			data: { zone, timeZone: 'Europe/Dublin', ...body }
+		});
+		return { status: response.status(), body: await response.json() };
+	};
+	const moment = await ask('resolve', { at: '2026-03-03T10:10', roomC: 17 });
+	expect(moment.body).toMatchObject({ heatC: 20.5, by: 'program', until: '2026-03-03T12:00', calls: 'heat' });
+	const week = await ask('timeline', { from: '2026-03-02T00:00', to: '2026-03-09T00:00' });
+	expect(week.body.spans[0].from).toBe('2026-03-02T00:00:00.000Z');
+	expect(week.body.spans.at(-1).to).toBe('2026-03-09T00:00:00.000Z');
+	const clock = await ask('clock', { at: '2026-03-03T10:10:00Z', withoutPowerMinutes: 3000 });
+	expect(clock.body).toMatchObject({ time: '10:10', day: '2' });
+	expect(clock.body.changes[0].at).toBe('2026-03-29T01:00:00.000Z');
+	expect((await ask('resolve', { at: '2026-02-30T10:00' })).body.error.sentence).toBe(
+		'at is no date and time that exists, as in 2026-12-24T14:00.'
+	);
+	expect((await ask('timeline', { from: '2026-03-09T00:00', to: '2026-03-02T00:00' })).body.error.path).toBe(
+		'to'
+	);
+	expect((await ask('clock', { timeZone: 'Moon/Sea' })).body.error.path).toBe('timeZone');
+});
