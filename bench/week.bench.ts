@@ -16,6 +16,23 @@ const { jobs } = (await (await fetch(`${server.url}/api/v1/jobs`)).json()) as {
 	jobs: { id: string; name: string }[];
 };
 const tallow = jobs.find((job) => job.name.startsWith('Tallow'))!;
+const read = (await (await fetch(`${server.url}/api/v1/jobs/${tallow.id}`)).json()) as {
+	site: object;
+	zones: { name: string }[];
+};
+const sixty = (await (
+	await fetch(`${server.url}/api/v1/jobs`, {
+		method: 'POST',
+		headers: { 'content-type': 'application/json' },
+		body: JSON.stringify({
+			...read,
+			zones: Array.from({ length: 60 }, (_, i) => ({
+				...read.zones[i === 0 ? 0 : i % 5]!,
+				name: `Room ${i + 1}`
+			}))
+		})
+	})
+).json()) as { id: string };
 
 const browser = await chromium.launch({
 	executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -27,10 +44,14 @@ const browser = await chromium.launch({
 		'--disable-background-networking'
 	]
 });
-const first = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await first.goto(`${server.url}/sites/${tallow.id}`);
-const href = await first.locator('tbody th a').first().getAttribute('href');
-await first.close();
+/** The Week of a site's first zone. */
+async function weekOf(siteId: string): Promise<string> {
+	const board = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+	await board.goto(`${server.url}/sites/${siteId}`);
+	const href = await board.locator('tbody th a').first().getAttribute('href');
+	await board.close();
+	return `${server.url}${href}`;
+}
 
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
 const page = await context.newPage();
@@ -42,33 +63,11 @@ page.on('requestfinished', async (request) => {
 	const kind = request.resourceType() as keyof typeof bytes;
 	bytes[kind in bytes ? kind : 'other'] += sizes.responseBodySize;
 });
-await page.goto(`${server.url}${href}`, { waitUntil: 'networkidle' });
+await page.goto(await weekOf(tallow.id), { waitUntil: 'networkidle' });
 const kB = (n: number) => (n / 1000).toFixed(0);
 console.log(
 	`first load of Week: ${kB(bytes.script)} kB of JavaScript (${(bytes.script / 250_000).toFixed(2)} of the 250 kB allowed), ${kB(bytes.stylesheet)} kB of CSS (${(bytes.stylesheet / 60_000).toFixed(2)} of 60 kB), ${kB(bytes.font)} kB of fonts, ${foreign.length} requests to other origins`
 );
-
-const riser = page.getByRole('slider', { name: 'Thursday, change 1', exact: true });
-const box = (await riser.boundingBox())!;
-const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-const trace = path.join(folder, 'trace.json');
-await browser.startTracing(page, {
-	path: trace,
-	categories: [
-		'devtools.timeline',
-		'devtools.timeline.frame',
-		'disabled-by-default-devtools.timeline',
-		'toplevel'
-	]
-});
-await page.mouse.move(x, y);
-await page.mouse.down();
-const dragStart = Date.now();
-for (let i = 0; Date.now() - dragStart < 4000; i++) {
-	await page.mouse.move(x + Math.sin(i / 9) * 70, y);
-}
-await page.mouse.up();
-await browser.stopTracing();
 
 interface TraceEvent {
 	name: string;
@@ -78,27 +77,57 @@ interface TraceEvent {
 	tid: number;
 	args?: { name?: string };
 }
-const { traceEvents } = JSON.parse(readFileSync(trace, 'utf8')) as { traceEvents: TraceEvent[] };
-const main = traceEvents.find((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain');
-const onMain = traceEvents.filter((e) => e.pid === main?.pid && e.tid === main.tid);
-const tasks = onMain.filter((e) => e.name === 'RunTask' && e.dur);
-const longest = Math.max(...tasks.map((task) => task.dur! / 1000));
-const commits = onMain
-	.filter((e) => e.name === 'Commit')
-	.map((e) => e.ts)
-	.sort((a, b) => a - b);
-/** Milliseconds the main thread worked between one frame's commit and the next. */
-const frames = commits.slice(1).map((end, i) => {
-	const start = commits[i]!;
-	return tasks
-		.filter((task) => task.ts >= start && task.ts < end)
-		.reduce((sum, task) => sum + task.dur! / 1000, 0);
-});
-const middle = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] ?? NaN;
-const gaps = commits.slice(1).map((ts, i) => (ts - commits[i]!) / 1000);
-console.log(
-	`dragging a riser for 4 s: ${frames.length} frames, median ${middle(frames).toFixed(1)} ms of work each (${(middle(frames) / 16).toFixed(2)} of a 16 ms frame), a frame every ${middle(gaps).toFixed(1)} ms; longest task ${longest.toFixed(1)} ms, ${tasks.filter((task) => task.dur! > 50_000).length} over 50 ms`
-);
+
+/** Drags Thursday's first riser of the page on show and says what it cost. */
+async function drag(zones: number): Promise<void> {
+	const riser = page.getByRole('slider', { name: 'Thursday, change 1', exact: true });
+	const box = (await riser.boundingBox())!;
+	const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+	const trace = path.join(folder, `trace-${zones}.json`);
+	await browser.startTracing(page, {
+		path: trace,
+		categories: [
+			'devtools.timeline',
+			'devtools.timeline.frame',
+			'disabled-by-default-devtools.timeline',
+			'toplevel'
+		]
+	});
+	await page.mouse.move(x, y);
+	await page.mouse.down();
+	const dragStart = Date.now();
+	for (let i = 0; Date.now() - dragStart < 4000; i++) {
+		await page.mouse.move(x + Math.sin(i / 9) * 70, y);
+	}
+	await page.mouse.up();
+	await browser.stopTracing();
+
+	const { traceEvents } = JSON.parse(readFileSync(trace, 'utf8')) as { traceEvents: TraceEvent[] };
+	const main = traceEvents.find((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain');
+	const onMain = traceEvents.filter((e) => e.pid === main?.pid && e.tid === main.tid);
+	const tasks = onMain.filter((e) => e.name === 'RunTask' && e.dur);
+	const longest = Math.max(...tasks.map((task) => task.dur! / 1000));
+	const commits = onMain
+		.filter((e) => e.name === 'Commit')
+		.map((e) => e.ts)
+		.sort((a, b) => a - b);
+	/** Milliseconds the main thread worked between one frame's commit and the next. */
+	const frames = commits.slice(1).map((end, i) => {
+		const start = commits[i]!;
+		return tasks
+			.filter((task) => task.ts >= start && task.ts < end)
+			.reduce((sum, task) => sum + task.dur! / 1000, 0);
+	});
+	const middle = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] ?? NaN;
+	const gaps = commits.slice(1).map((ts, i) => (ts - commits[i]!) / 1000);
+	console.log(
+		`dragging a riser for 4 s with ${zones} zones in the list: ${frames.length} frames, median ${middle(frames).toFixed(1)} ms of work each (${(middle(frames) / 16).toFixed(2)} of a 16 ms frame), a frame every ${middle(gaps).toFixed(1)} ms; longest task ${longest.toFixed(1)} ms, ${tasks.filter((task) => task.dur! > 50_000).length} over 50 ms`
+	);
+}
+
+await drag(5);
+await page.goto(await weekOf(sixty.id), { waitUntil: 'networkidle' });
+await drag(60);
 
 await browser.close();
 await server.stop();
