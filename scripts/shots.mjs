@@ -81,6 +81,25 @@ await shot('read-back', desk, 'light', async (page) => {
 	await weekday.fill('00:00');
 	await weekday.press('Tab');
 });
+await shot('controls', desk, 'light', async (page) => void (await page.goto('/controls/plant-clock')));
+await shot('week-routine', desk, 'light', async (page) => {
+	await zoneView(page, 'Tallow', 'Caretaker', 'week');
+	await page.getByRole('button', { name: 'Routine', exact: true }).click();
+	await page.getByLabel('Start from').selectOption('one-home-day');
+});
+await shot('clock', desk, 'light', (page) => zoneView(page, 'Kelter', 'Lower flat', 'clock'));
+await shot(
+	'clocks-phone',
+	phone,
+	'dark',
+	async (page) => void (await page.goto(`/sites/${site('Marrow')}/clocks`))
+);
+await shot('away', desk, 'light', async (page) => void (await page.goto(`/sites/${site('Marrow')}/away`)));
+await shot('moment', desk, 'light', async (page) => {
+	await zoneView(page, 'Tallow', 'Bindery', 'moment');
+	await page.getByLabel('Boost steps').fill('3');
+	await page.getByRole('button', { name: /^Boost/ }).click();
+});
 await shot('hand-over', { width: 1280, height: 1250 }, 'light', (page) =>
 	zoneView(page, 'Tallow', 'Bindery', 'hand-over')
 );

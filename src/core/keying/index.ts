@@ -2,5 +2,6 @@ export * from './card';
 export type { CardItem } from './cardItems';
 export * from './customerWords';
 export * from './pace';
+export * from './price';
 export { routeMinutes, startingPace, type Pace } from './route';
 export * from './readBack';

@@ -67,35 +67,31 @@ function typing(grammar: KeyGrammar, content: GroupContent): number {
 	return typingPresses(grammar, content).reduce((sum, presses) => sum + presses, grammar.presses.day);
 }
 
-/** Keys whose values differ between two contents of the same form; null where their fields are not the same. */
-function differences(from: GroupContent, to: GroupContent): string[] | null {
-	if (from.fields.length !== to.fields.length) return null;
-	const differing: string[] = [];
-	for (const [i, field] of to.fields.entries()) {
-		const before = from.fields[i]!;
-		if (before.key !== field.key) return null;
-		if (before.shows !== field.shows) differing.push(field.key);
-	}
-	return differing;
-}
-
 interface Correction {
 	readonly presses: number;
 	readonly keys: readonly string[];
 }
 
-/** What it takes to turn one content into another once it stands in the control. */
+/**
+ * What it takes to turn one content into another once it stands in the control: its differing fields passed to and
+ * set, or all of it typed anew where the fields are not the same or none can be put right singly.
+ */
 function correcting(grammar: KeyGrammar, from: GroupContent, to: GroupContent): Correction {
-	const keys = differences(from, to);
-	if (keys && keys.length === 0) return { presses: 0, keys };
-	if (!keys || !grammar.correctsSingly)
+	const { day, field: pass } = grammar.presses;
+	const keys: string[] = [];
+	let presses = day + pass * to.fields.length;
+	let same = from.fields.length === to.fields.length;
+	for (let i = 0; same && i < to.fields.length; i++) {
+		const [there, wanted] = [from.fields[i]!, to.fields[i]!];
+		if (there.key !== wanted.key) same = false;
+		else if (there.shows !== wanted.shows) {
+			keys.push(wanted.key);
+			presses += changePresses(grammar, there.position, wanted.position);
+		}
+	}
+	if (same && keys.length === 0) return { presses: 0, keys };
+	if (!same || !grammar.correctsSingly)
 		return { presses: typing(grammar, to), keys: to.fields.map((field) => field.key) };
-	const presses = to.fields.reduce((sum, field, i) => {
-		const change = keys.includes(field.key)
-			? changePresses(grammar, from.fields[i]!.position, field.position)
-			: 0;
-		return sum + grammar.presses.field + change;
-	}, grammar.presses.day);
 	return { presses, keys };
 }
 
@@ -124,6 +120,9 @@ export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent
 	const weigh = (presses: number, looks: number) => presses + looks * LOOK_PRESSES;
 	const node = (group: number) => group + 1;
 	const frame = grammar.presses.enter + grammar.presses.leave;
+	const typed = groups.map((content) => typing(grammar, content));
+	/** What it takes from one group's content to another's: the same for every way that is tried. */
+	const corrections = groups.map((from) => groups.map((to) => correcting(grammar, from, to)));
 
 	const solve = (allLike: number | null) => {
 		const count = groups.length + 1 + (allLike === null ? 0 : 1);
@@ -131,9 +130,9 @@ export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent
 		const cost = Array.from({ length: count }, () => new Array<number>(count).fill(Infinity));
 		groups.forEach((to, g) => {
 			// of equally cheap ways the one that begins earlier in the week
-			cost[FACTORY]![node(g)] = weigh(typing(grammar, to), to.fields.length) + g * 1e-6;
+			cost[FACTORY]![node(g)] = weigh(typed[g]!, to.fields.length) + g * 1e-6;
 			if (allLike !== null) {
-				const correction = correcting(grammar, groups[allLike]!, to);
+				const correction = corrections[allLike]![g]!;
 				cost[all]![node(g)] = weigh(correction.presses, correction.keys.length);
 			}
 			if (!grammar.copy || !singles) return;
@@ -141,7 +140,7 @@ export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent
 				if (h === g) return;
 				const next = (from.days[0]! + 1) % 7 === to.days[0]!;
 				if (grammar.copy!.onto === 'next-day' && !next) return;
-				const correction = correcting(grammar, from, to);
+				const correction = corrections[h]![g]!;
 				cost[node(h)]![node(g)] = weigh(
 					grammar.copy!.presses + correction.presses,
 					1 + correction.keys.length
@@ -149,8 +148,7 @@ export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent
 			});
 		});
 		if (allLike !== null) {
-			const content = groups[allLike]!;
-			cost[FACTORY]![all] = weigh(typing(grammar, content), content.fields.length);
+			cost[FACTORY]![all] = weigh(typed[allLike]!, groups[allLike]!.fields.length);
 		}
 		const tree = cheapestArborescence(cost, FACTORY)!;
 		return { tree, allLike, all: allLike === null ? -1 : all };
@@ -168,8 +166,8 @@ export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent
 		presses += more;
 		looks += seen;
 	};
-	const correct = (from: GroupContent, g: number) => {
-		const correction = correcting(grammar, from, groups[g]!);
+	const correct = (from: number, g: number) => {
+		const correction = corrections[from]![g]!;
 		if (correction.keys.length === 0) return;
 		if (correction.keys.length === groups[g]!.fields.length)
 			add({ kind: 'type', group: g }, correction.presses, correction.keys.length);
@@ -183,14 +181,14 @@ export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent
 		for (const to of children) {
 			if (to === best.all) {
 				const content = groups[best.allLike!]!;
-				add({ kind: 'all-days', like: best.allLike! }, typing(grammar, content), content.fields.length);
+				add({ kind: 'all-days', like: best.allLike! }, typed[best.allLike!]!, content.fields.length);
 			} else if (parent === FACTORY) {
 				const content = groups[to - 1]!;
-				add({ kind: 'type', group: to - 1 }, typing(grammar, content), content.fields.length);
-			} else if (parent === best.all) correct(groups[best.allLike!]!, to - 1);
+				add({ kind: 'type', group: to - 1 }, typed[to - 1]!, content.fields.length);
+			} else if (parent === best.all) correct(best.allLike!, to - 1);
 			else {
 				add({ kind: 'copy', from: parent - 1, onto: to - 1 }, grammar.copy!.presses, 1);
-				correct(groups[parent - 1]!, to - 1);
+				correct(parent - 1, to - 1);
 			}
 			visit(to);
 		}

@@ -110,8 +110,8 @@ export function clockChanges(
 					: summerTime === 'by-rule'
 						? 'It changes by the rule that was keyed.'
 						: shiftMinutes > 0
-							? `Until somebody sets it ${by} on, everything comes ${by} late: cold mornings, and warm too long in the evening.`
-							: `Until somebody sets it ${by} back, everything comes ${by} early: it heats before anyone is up, and is cold ${by} too soon.`;
+							? `Until somebody sets it ${by} on, everything comes ${by} late: cold mornings.`
+							: `Until somebody sets it ${by} back, everything comes ${by} early: cold evenings.`;
 		return {
 			atMs: change.atMs,
 			date: localWords(isoDate, options),

@@ -1,8 +1,9 @@
 import { expose } from 'comlink';
 import { allowedOptions, profileSchema } from '$core/control';
-import { fitZone, type ZoneFit } from '$core/fit';
-import { keyCard } from '$core/keying';
+import { fitZone } from '$core/fit';
+import { keyingPrice } from '$core/keying';
 import { zoneSchema } from '$core/plan';
+import { pricedFit, type PricedFit } from './pricedFit';
 
 /** What a re-fit of many zones says of each: how well its control holds it, and what there is to key. */
 export interface Outcome {
@@ -14,8 +15,8 @@ export interface Outcome {
 
 /** Fits zones off the main thread. All documents cross the border through their schemas. */
 const api = {
-	fit(zone: unknown, profile: unknown): ZoneFit {
-		return fitZone(zoneSchema.parse(zone), profileSchema.parse(profile));
+	fit(zone: unknown, profile: unknown): PricedFit {
+		return pricedFit(zoneSchema.parse(zone), profileSchema.parse(profile));
 	},
 	async fitMany(
 		pairs: readonly { readonly zone: unknown; readonly profile: unknown }[],
@@ -30,7 +31,7 @@ const api = {
 				grouping: chosen.grouping.name,
 				coldMinutes: chosen.misfit.coldMinutes,
 				warmMinutes: chosen.misfit.warmMinutes,
-				values: keyCard(control, options, chosen.grouping, chosen.program).cost.route.values
+				values: keyingPrice(control, options, chosen.grouping, chosen.program).values
 			});
 			if (index % 4 === 3) onprogress(index + 1);
 		}

@@ -1,8 +1,8 @@
 import { wrap, type Remote } from 'comlink';
 import type { ControlProfile } from '$core/control';
-import type { ZoneFit } from '$core/fit';
 import type { Zone } from '$core/plan';
 import type { FitWorkerApi } from './fit.worker';
+import type { PricedFit } from './pricedFit';
 
 /**
  * Keeps a zone's fit following its edits: at most one fit runs in the worker, and of the requests
@@ -11,11 +11,11 @@ import type { FitWorkerApi } from './fit.worker';
 export class FitFollower {
 	readonly #worker: Worker;
 	readonly #remote: Remote<FitWorkerApi>;
-	readonly #onfit: (fit: ZoneFit, zone: Zone) => void;
+	readonly #onfit: (fit: PricedFit, zone: Zone) => void;
 	#running = false;
 	#waiting: { zone: Zone; profile: ControlProfile } | null = null;
 
-	constructor(onfit: (fit: ZoneFit, zone: Zone) => void) {
+	constructor(onfit: (fit: PricedFit, zone: Zone) => void) {
 		this.#onfit = onfit;
 		this.#worker = new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' });
 		this.#remote = wrap<FitWorkerApi>(this.#worker);

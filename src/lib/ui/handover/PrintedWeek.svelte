@@ -18,7 +18,7 @@
 
 	/** Times written over the uprights; two close ones lean apart, a third between them is left out. */
 	function times(day: number): { x: number; text: string; anchor: 'start' | 'middle' | 'end' }[] {
-		const room = options.clock === '12' ? 48 : 37;
+		const room = options.clock === '12' ? 56 : 45;
 		const written: { x: number; text: string; anchor: 'start' | 'middle' | 'end' }[] = [];
 		for (const span of days[day]!.slice(1)) {
 			const x = timeX(span.from, width);

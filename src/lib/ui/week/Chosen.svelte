@@ -146,7 +146,8 @@
 		grid-template-columns: repeat(4, 1fr);
 	}
 	.days .quiet {
-		font-size: 0.92rem;
+		font-size: 0.86rem;
+		letter-spacing: -0.01em;
 	}
 	.levels .quiet,
 	.days .quiet {

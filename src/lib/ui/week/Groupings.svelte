@@ -1,20 +1,18 @@
 <script lang="ts">
-	import type { ControlOptions, ControlProfile } from '$core/control';
-	import type { ZoneFit } from '$core/fit';
-	import { keyCard } from '$core/keying';
+	import type { ControlProfile } from '$core/control';
+	import { routeMinutes } from '$core/keying';
+	import type { PricedFit } from '$lib/workers/pricedFit';
 	import { ownPace } from '../keyin/pace.svelte';
 	import { DAY_NAMES, clockTime, duration } from '$core/week';
 
 	let {
 		fit,
 		profile,
-		options,
 		say,
 		onchoose
 	}: {
-		fit: ZoneFit;
+		fit: PricedFit;
 		profile: ControlProfile;
-		options: ControlOptions;
 		say: (setpointC: number) => string;
 		onchoose: (grouping: string) => void;
 	} = $props();
@@ -22,14 +20,15 @@
 	const isSwitch = $derived(profile.temperature === null);
 	const kelvinMinutes = (value: number) => Math.round(value).toLocaleString('en-GB').replace(',', ' ');
 	const chosen = $derived(fit.chosen);
-	/** What keying each grouping takes by its cheapest route, at the starting pace. */
+	/** What keying each grouping takes by its cheapest route, at this person's pace. */
 	$effect(() => ownPace.load());
-	const cards = $derived(
-		fit.fits.map((one) => keyCard(profile, options, one.grouping, one.program, {}, ownPace.now))
+	const minutes = $derived(
+		fit.prices.map((price) =>
+			Math.max(1, Math.round(routeMinutes({ presses: price.presses, looks: price.values }, ownPace.now)))
+		)
 	);
-
 	const route = $derived(
-		cards[fit.fits.findIndex((one) => one.grouping.id === chosen.grouping.id)]?.route ?? ''
+		fit.prices[fit.fits.findIndex((one) => one.grouping.id === chosen.grouping.id)]?.route ?? ''
 	);
 
 	const cost = $derived.by(() => {
@@ -70,13 +69,11 @@
 			{/if}
 			<span class="fact">
 				<span class="soft">to key</span>
-				<span class="mono"
-					>{cards[i]!.cost.route.values} in {Math.max(1, Math.round(cards[i]!.cost.route.minutes))} min</span
-				>
+				<span class="mono">{fit.prices[i]!.values} in {minutes[i]} min</span>
 			</span>
 			<span class="fact">
 				<span class="soft">presses</span>
-				<span class="mono soft">{cards[i]!.cost.route.presses}</span>
+				<span class="mono soft">{fit.prices[i]!.presses}</span>
 			</span>
 		</button>
 	{/each}

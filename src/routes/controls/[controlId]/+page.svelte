@@ -11,7 +11,7 @@
 		type FactTopic
 	} from '$core/control';
 	import { profileSense, sampleZone } from '$core/checks';
-	import { fitZone, misfitSentences, type ZoneFit } from '$core/fit';
+	import { misfitSentences } from '$core/fit';
 	import { problemOf, writeControlFile } from '$core/formats';
 	import { onControl, type Zone } from '$core/plan';
 	import { duration } from '$core/week';
@@ -23,6 +23,7 @@
 	import WeekChart from '$lib/ui/week/WeekChart.svelte';
 	import type { RiserPlace } from '$lib/ui/week/weekEdits';
 	import { FitFollower } from '$lib/workers/fitFollower';
+	import { pricedFit, type PricedFit } from '$lib/workers/pricedFit';
 	import { fitMany, type ManyFits, type Outcome } from '$lib/workers/fitMany';
 
 	let { data } = $props();
@@ -46,7 +47,7 @@
 
 	let sample = $state.raw<Zone>(untrack(() => sampleZone(data.profile)));
 	let before = $state.raw<Zone | null>(null);
-	let fit = $state.raw<ZoneFit>(untrack(() => fitZone(sample, data.profile)));
+	let fit = $state.raw<PricedFit>(untrack(() => pricedFit(sample, data.profile)));
 	let selected = $state.raw<RiserPlace | null>(null);
 	let selectedDay = $state(0);
 	const shown = { wanted: true, held: true, misfit: true };
@@ -323,13 +324,7 @@
 			<p class="soft hint">
 				Four working days, a day at home, a weekend: drag to try another. Nothing of it is kept.
 			</p>
-			<Groupings
-				{fit}
-				{profile}
-				{options}
-				{say}
-				onchoose={(grouping) => (sample = { ...sample, grouping })}
-			/>
+			<Groupings {fit} {profile} {say} onchoose={(grouping) => (sample = { ...sample, grouping })} />
 		</section>
 	</div>
 </main>

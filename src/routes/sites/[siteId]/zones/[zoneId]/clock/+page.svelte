@@ -115,7 +115,7 @@
 			});
 		const start = dateOf(change.atMs - 2 * 86_400_000);
 		const right = run(true);
-		const height = 38;
+		const height = 30;
 		return {
 			change,
 			itself: datedDays(right, start, 7, hourWidth, height),
@@ -158,19 +158,21 @@
 			</p>
 			<div class="now">
 				<div>
-					<p class="soft">Key now</p>
 					<p class="value">{values.time}</p>
 					<p>
 						day <strong class="mono">{values.day}</strong>
 						{#if values.day.length < 3}<span class="soft">({values.date.split(' ')[0]})</span>{/if}
 						· {values.date}
 					</p>
-					<p class="soft how">{habit.how}</p>
+					<p class="soft how">Key this now. {habit.how}</p>
 				</div>
 				<form onsubmit={take}>
 					<div class="big">
 						<Button on:click={() => note(plain(true))}>I have set it</Button>
 						<Button kind="tertiary" on:click={() => note(plain(false))}>It was right</Button>
+						<button type="button" class="quiet" onclick={() => note(plain(false, true))}
+							>Blinks, or shows an old year</button
+						>
 					</div>
 					<div class="typed">
 						<label
@@ -190,9 +192,6 @@
 							</select></label
 						>
 						<button class="quiet" disabled={shows.trim() === ''}>Note</button>
-						<button type="button" class="quiet" onclick={() => note(plain(false, true))}
-							>Blinks, or shows an old year</button
-						>
 					</div>
 					{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 				</form>
@@ -213,8 +212,7 @@
 								class:chosen={which === i}
 								onclick={() => (which = i)}
 							>
-								<strong>{change.date}</strong>
-								<span class="mono">{change.from} becomes {change.to}</span>
+								<span><strong>{change.date}</strong>, {change.from} becomes {change.to}</span>
 								<span class:signal={change.byHand}>{change.sentence}</span>
 							</button>
 						{/each}
@@ -231,7 +229,7 @@
 							</figcaption>
 							<DatedChart
 								drawing={night[key]}
-								rowHeight={46}
+								rowHeight={38}
 								hours={[0, 6, 12, 18, 24]}
 								narrowLabels={narrow}
 								label="The week round {night.change.date}: {title}"
@@ -313,16 +311,16 @@
 		grid-template-columns: auto minmax(0, 1fr);
 		gap: 0.75rem 2.5rem;
 		align-items: center;
-		margin: 0.6rem 0 1rem;
-		padding: 0.75rem 1rem;
+		margin: 0.4rem 0 0.6rem;
+		padding: 0.4rem 1rem 0.5rem;
 		background: var(--sheet);
 		border-left: 4px solid var(--ink);
 	}
 	.value {
 		font-family: var(--display);
 		font-weight: 600;
-		font-size: clamp(3.2rem, 9vw, 5rem);
-		line-height: 1.1;
+		font-size: clamp(3.2rem, 9vw, 4.2rem);
+		line-height: 1.05;
 		white-space: nowrap;
 	}
 	.how {
@@ -330,7 +328,7 @@
 	}
 	form {
 		display: grid;
-		gap: 0.75rem;
+		gap: 0.4rem;
 	}
 	.big,
 	.typed {
@@ -378,7 +376,7 @@
 		display: grid;
 		gap: 0.1rem;
 		align-content: start;
-		padding: 0.5rem 0.75rem;
+		padding: 0.2rem 0.75rem 0.4rem;
 		border: 0;
 		border-top: 3px solid transparent;
 		background: none;
@@ -401,7 +399,7 @@
 		display: grid;
 		grid-template-columns: 1fr 1fr;
 		gap: 24px;
-		margin-top: 0.75rem;
+		margin-top: 0.4rem;
 	}
 	figure {
 		margin: 0;

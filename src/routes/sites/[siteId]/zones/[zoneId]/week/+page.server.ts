@@ -1,5 +1,5 @@
-import { fitZone } from '$core/fit';
 import { zoneForPages } from '$lib/server/jobs';
+import { pricedFit } from '$lib/workers/pricedFit';
 import type { PageServerLoad } from './$types';
 
 /** The fit is there with the first picture; from then on a worker follows the edits. */
@@ -8,6 +8,6 @@ export const load: PageServerLoad = async ({ params }) => {
 	return {
 		stored: { zone: stored.zone, revision: stored.revision },
 		profile,
-		firstFit: fitZone(stored.zone, profile)
+		firstFit: pricedFit(stored.zone, profile)
 	};
 };

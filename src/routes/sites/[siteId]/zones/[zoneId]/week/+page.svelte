@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { beforeNavigate, goto, invalidate } from '$app/navigation';
-	import { allowedOptions, channelsOf, displaySetpoint, perDayOffers } from '$core/control';
-	import { misfitSentences, nearestWeightStop, weightStops, type ZoneFit } from '$core/fit';
+	import { channelsOf, displaySetpoint, perDayOffers } from '$core/control';
+	import { misfitSentences, nearestWeightStop, weightStops } from '$core/fit';
 	import { followsRoutine, onControl } from '$core/plan';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
 	import Groupings from '$lib/ui/week/Groupings.svelte';
@@ -14,6 +14,7 @@
 	import { saving } from '$lib/ui/saving.svelte';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
 	import { FitFollower } from '$lib/workers/fitFollower';
+	import type { PricedFit } from '$lib/workers/pricedFit';
 
 	let { data } = $props();
 
@@ -26,7 +27,7 @@
 		data.stored.revision
 	);
 	// svelte-ignore state_referenced_locally
-	let fit = $state.raw<ZoneFit>(data.firstFit);
+	let fit = $state.raw<PricedFit>(data.firstFit);
 	let selected = $state.raw<RiserPlace | null>(null);
 	let selectedDay = $state(0);
 	let shown = $state({ wanted: true, held: true, misfit: true });
@@ -191,13 +192,7 @@
 		</p>
 
 		<div class="gap"></div>
-		<Groupings
-			{fit}
-			{profile}
-			options={allowedOptions(profile, zone.options)}
-			{say}
-			onchoose={(grouping) => editor.change({ ...zone, grouping })}
-		/>
+		<Groupings {fit} {profile} {say} onchoose={(grouping) => editor.change({ ...zone, grouping })} />
 	</main>
 
 	<aside>
