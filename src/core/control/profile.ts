@@ -206,19 +206,6 @@ export const profileSchema = z
 				path: ['program', 'beforeFirst'],
 				message: 'names a mode, but the program has none'
 			});
-		const { habits } = profile;
-		if (habits.off?.keepsC && !temperature)
-			context.addIssue({
-				code: 'custom',
-				path: ['habits', 'off', 'keepsC'],
-				message: 'must be null: a switch keeps no temperature'
-			});
-		if (habits.limits && !temperature)
-			context.addIssue({
-				code: 'custom',
-				path: ['habits', 'limits'],
-				message: 'must be null: a switch has no limits'
-			});
 		if (
 			program.form === 'events' &&
 			program.eventNames &&
@@ -234,6 +221,19 @@ export const profileSchema = z
 				code: 'custom',
 				path: ['temperature'],
 				message: 'is missing: this program form holds setpoints'
+			});
+		const { habits } = profile;
+		if (habits.off?.keepsC && !temperature)
+			context.addIssue({
+				code: 'custom',
+				path: ['habits', 'off', 'keepsC'],
+				message: 'must be null: a switch keeps no temperature'
+			});
+		if (habits.limits && !temperature)
+			context.addIssue({
+				code: 'custom',
+				path: ['habits', 'limits'],
+				message: 'must be null: a switch has no limits'
 			});
 		const ids = profile.groupings.map((grouping) => grouping.id);
 		if (new Set(ids).size !== ids.length)
