@@ -7,3 +7,4 @@ export * from './routine';
 export * from './site';
 export * from './takeWeek';
 export * from './zone';
+export * from './room';

@@ -1,0 +1,5 @@
+export * from './classes';
+export * from './roomModel';
+export * from './simulate';
+export * from './warmUp';
+export * from './weather';

@@ -1,0 +1,208 @@
+import { splitByDay, WEEK_MINUTES, type WeekSteps } from '../week';
+import type { Room } from '../plan';
+import { floorLimitOf } from './classes';
+import { heldAt, highestUnder, roomModel, type RoomModel } from './roomModel';
+import { exactStep, stored, take } from './stepper';
+import type { Outdoor } from './weather';
+
+/** How a control switches, and what stops it. */
+export interface Regulation {
+	readonly by: Room['regulation'];
+	/** Minutes it stays off after a stop. */
+	readonly minimumOffMinutes: number;
+	/** The floor surface above which heat is held back, in °C; null for none. */
+	readonly guardC: number | null;
+}
+
+export interface SimulationRequest {
+	readonly model: RoomModel;
+	readonly regulation: Regulation;
+	/** By minute: outdoor and setpoint in °C; a setpoint of NaN is off. */
+	readonly outdoorC: Float64Array;
+	readonly setpointC: Float64Array;
+	/** By minute: the temperature wanted in the room, for counting what is cold; none where missing. */
+	readonly wantedC?: Float64Array;
+	/** Air, fabric, emitter, sensor; at rest at the first setpoint where missing. */
+	readonly start?: readonly number[];
+	/** Whether temperatures and switching are kept minute by minute. */
+	readonly record?: boolean;
+}
+
+/** What came of a simulated time. Energies in J. */
+export interface Simulation {
+	readonly minutes: number;
+	/** By minute, at its end: air, fabric, emitter in °C; 1 while heating. Empty unless recorded. */
+	readonly air: Float64Array;
+	readonly fabric: Float64Array;
+	readonly emitter: Float64Array;
+	readonly heating: Uint8Array;
+	readonly end: readonly number[];
+	readonly heatJ: number;
+	readonly lossJ: number;
+	readonly gainsJ: number;
+	readonly storedJ: number;
+	readonly starts: number;
+	readonly heatingMinutes: number;
+	/** Minutes in which the room was more than half a kelvin under what was wanted, and by how many K·min. */
+	readonly coldMinutes: number;
+	readonly coldKelvinMinutes: number;
+	/** The coldest and the warmest air, and the minutes at which. */
+	readonly coldest: { readonly c: number; readonly minute: number };
+	readonly warmest: { readonly c: number; readonly minute: number };
+	/** The warmest floor surface in °C; null where no floor heats. */
+	readonly warmestSurfaceC: number | null;
+}
+
+/** A room counts as cold when it is more than this under what is wanted, in K: what people begin to notice. */
+export const COLD_TOLERANCE_K = 0.5;
+
+/** How a room is regulated as its survey says; its floor is guarded where the sensor is for that. */
+export function regulationOf(room: Room, minimumOffMinutes = 0): Regulation {
+	return {
+		by: room.regulation,
+		minimumOffMinutes,
+		guardC: room.sensor === 'air-with-floor-guard' ? floorLimitOf(room) : null
+	};
+}
+
+/** At rest at the first setpoint, as far as a guarded floor lets it. */
+function restAt({ model, regulation, outdoorC, setpointC }: SimulationRequest): number[] {
+	const outdoor = outdoorC[0]!;
+	const first = Number.isNaN(setpointC[0]!) ? outdoor : setpointC[0]!;
+	const highest =
+		regulation.guardC !== null && model.surfaceShare !== null
+			? highestUnder(model, regulation.guardC, outdoor)
+			: Infinity;
+	return heldAt(model, Math.min(first, highest), outdoor).state;
+}
+
+/**
+ * Runs a room minute by minute: each minute an exact step, switched by the control as it does it (on/off round a
+ * differential with a lagging sensor; or cycling, N times an hour at half load, by a heater at its own sensor that
+ * spreads the load over a band: cycles then follow 4·N·d·(1−d)). The heat balance closes to rounding:
+ * heatJ + gainsJ − lossJ = storedJ.
+ */
+export function simulate(request: SimulationRequest): Simulation {
+	const { model, regulation, outdoorC, setpointC, wantedC, record = false } = request;
+	const n = setpointC.length;
+	const off = exactStep(model, false, 60);
+	const heat = exactStep(model, true, 60);
+	const x = Float64Array.from(request.start ?? restAt(request));
+	const before = stored(model, x);
+	const sums = new Float64Array(2);
+	const kept = record ? n : 0;
+	const air = new Float64Array(kept);
+	const fabric = new Float64Array(kept);
+	const emitter = new Float64Array(kept);
+	const heating = new Uint8Array(kept);
+	const { by } = regulation;
+	const half = by.kind === 'on-off' ? by.differentialK / 2 : 0;
+	const minimumOff = regulation.minimumOffMinutes;
+	const share = model.surfaceShare;
+	const guard = regulation.guardC ?? Infinity;
+	const wallShare = share ?? 0;
+
+	let on = false;
+	let stoppedAt = -1e9;
+	// a cycling control warms its own sensor a little while it heats: that makes the cycles, and its band
+	const bandK = by.kind === 'cycling' ? by.bandK : 0;
+	const cycleHalf = bandK / 6;
+	const anticipation = by.kind === 'cycling' ? 1 - Math.exp(-(by.perHour * Math.LN2) / 30) : 0;
+	let anticipated = bandK / 2;
+	let starts = 0;
+	let heatingMinutes = 0;
+	let coldMinutes = 0;
+	let coldKelvinMinutes = 0;
+	let coldest = Infinity;
+	let coldestAt = 0;
+	let warmest = -Infinity;
+	let warmestAt = 0;
+	let surface = -Infinity;
+	for (let minute = 0; minute < n; minute++) {
+		const set = setpointC[minute]!;
+		const sensor = x[3]!;
+		const felt = sensor + anticipated - bandK / 2;
+		const reach = half + cycleHalf;
+		let wants = on ? felt < set + reach : felt <= set - reach;
+		if (wants && share !== null && wallShare * x[2]! + (1 - wallShare) * x[0]! >= guard) wants = false;
+		if (wants && !on) {
+			if (minute - stoppedAt >= minimumOff) {
+				on = true;
+				starts++;
+			}
+		} else if (!wants && on) {
+			on = false;
+			stoppedAt = minute;
+		}
+		anticipated += ((on ? bandK : 0) - anticipated) * anticipation;
+		take(on ? heat : off, x, outdoorC[minute]!, sums);
+		const now = x[0]!;
+		if (on) heatingMinutes++;
+		if (now < coldest) {
+			coldest = now;
+			coldestAt = minute;
+		}
+		if (now > warmest) {
+			warmest = now;
+			warmestAt = minute;
+		}
+		if (share !== null) {
+			const c = wallShare * x[2]! + (1 - wallShare) * now;
+			if (c > surface) surface = c;
+		}
+		if (wantedC !== undefined) {
+			const short = wantedC[minute]! - now;
+			if (short > COLD_TOLERANCE_K) {
+				coldMinutes++;
+				coldKelvinMinutes += short;
+			}
+		}
+		if (record) {
+			air[minute] = now;
+			fabric[minute] = x[1]!;
+			emitter[minute] = x[2]!;
+			heating[minute] = on ? 1 : 0;
+		}
+	}
+	return {
+		minutes: n,
+		air,
+		fabric,
+		emitter,
+		heating,
+		end: [...x],
+		heatJ: sums[0]!,
+		lossJ: sums[1]!,
+		gainsJ: model.gainsW * 60 * n,
+		storedJ: stored(model, x) - before,
+		starts,
+		heatingMinutes,
+		coldMinutes,
+		coldKelvinMinutes,
+		coldest: { c: coldest, minute: coldestAt },
+		warmest: { c: warmest, minute: warmestAt },
+		warmestSurfaceC: share === null ? null : surface
+	};
+}
+
+/** A week of setpoints (°C) laid out by minute, over and over, for so many minutes from Monday 00:00. */
+export function byMinute(week: WeekSteps<number>, minutes: number): Float64Array {
+	const one = new Float64Array(WEEK_MINUTES);
+	splitByDay(week).forEach((spans, day) =>
+		spans.forEach((span) => one.fill(span.value, day * 1440 + span.from, day * 1440 + span.to))
+	);
+	const all = new Float64Array(minutes);
+	for (let at = 0; at < minutes; at += WEEK_MINUTES)
+		all.set(one.subarray(0, Math.min(WEEK_MINUTES, minutes - at)), at);
+	return all;
+}
+
+/** An outdoor temperature laid out by minute. */
+export function outdoorByMinute(outdoor: Outdoor, minutes: number): Float64Array {
+	return Float64Array.from({ length: minutes }, (_, minute) => outdoor(minute));
+}
+
+/** A room ready to be run. */
+export function readyRoom(room: Room, minimumOffMinutes = 0): { model: RoomModel; regulation: Regulation } {
+	return { model: roomModel(room), regulation: regulationOf(room, minimumOffMinutes) };
+}
