@@ -10,7 +10,7 @@
 	}: { held: WeekSteps<number>; profile: ControlProfile; options: ControlOptions } = $props();
 
 	const width = 560;
-	const rowHeight = 44;
+	const rowHeight = 41;
 	const height = 28;
 	const days = $derived(splitByDay(held));
 	const setpoints = $derived([...new Set(held.map((step) => step.value))]);

@@ -146,11 +146,11 @@
 	article {
 		display: flex;
 		flex-direction: column;
-		gap: 5mm;
+		gap: 3.5mm;
 		max-width: 210mm;
 		min-height: 285mm;
 		margin: 0 auto;
-		padding: 14mm 15mm 10mm;
+		padding: 12mm 15mm 8mm;
 		background: #fff;
 		color: #000;
 		box-shadow: 0 1px 6px rgb(0 0 0 / 20%);
@@ -178,10 +178,12 @@
 	}
 	ul + h2,
 	p + h2 {
-		margin-top: 3mm;
+		margin-top: 2mm;
 	}
 	.words p {
-		margin-bottom: 1.2mm;
+		margin-bottom: 0.9mm;
+		font-size: 10.5pt;
+		line-height: 1.28;
 	}
 	.two {
 		display: grid;
@@ -190,8 +192,8 @@
 	}
 	.two p,
 	.two li {
-		font-size: 10.5pt;
-		line-height: 1.3;
+		font-size: 10pt;
+		line-height: 1.25;
 	}
 	ul {
 		margin: 0;
@@ -232,7 +234,7 @@
 			width: 210mm;
 			/* a page too full runs on to a second one: nothing is cut off */
 			min-height: 296mm;
-			padding: 14mm 15mm 10mm;
+			padding: 12mm 15mm 8mm;
 		}
 		.two {
 			grid-template-columns: 1fr 1fr;

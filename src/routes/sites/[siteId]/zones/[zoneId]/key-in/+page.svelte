@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { onMount, tick, untrack } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { invalidate } from '$app/navigation';
 	import { cardProgress, isKeyed, routeMinutes, type CardItem } from '$core/keying';
 	import { KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
@@ -47,14 +47,8 @@
 	onMount(() => {
 		ownPace.load();
 		notes.resume();
-		index = cardProgress(data.card, notes.keyed).next;
-		// a reload may have been read before the last note was written: ask once more, then start from there
-		const from = index;
-		void invalidate('fq:keyed')
-			.then(tick)
-			.then(() => {
-				if (index === from) index = cardProgress(data.card, notes.keyed).next;
-			});
+		// a reload may have been read before the last notes were written: ask again a few times
+		const again = [0, 1000, 2500].map((ms) => setTimeout(() => void invalidate('fq:keyed'), ms));
 		const refresh = () => {
 			if (document.visibilityState === 'visible') void invalidate('fq:keyed');
 		};
@@ -63,9 +57,16 @@
 		return () => {
 			document.removeEventListener('visibilitychange', refresh);
 			clearInterval(every);
+			again.forEach(clearTimeout);
 		};
 	});
 	$effect(() => notes.refresh(data.stored.keyed));
+	/** Until a key is pressed here, what is keyed elsewhere moves this card on too. */
+	let touched = $state(false);
+	$effect(() => {
+		const { next } = cardProgress(data.card, notes.keyed);
+		if (!untrack(() => touched)) index = next;
+	});
 
 	const sections = $derived.by(() => {
 		const made: { name: string; from: number; items: typeof items }[] = [];
@@ -92,6 +93,7 @@
 	});
 
 	function confirm() {
+		touched = true;
 		if (!item) return;
 		if (!isKeyed(item, notes.keyed)) timed(item);
 		notes.note(item.id, item.shows);
@@ -106,6 +108,7 @@
 	}
 
 	function back() {
+		touched = true;
 		shownAt = 0;
 		if (index === 0) return;
 		index--;
@@ -246,6 +249,7 @@
 							aria-current={at === index ? 'step' : undefined}
 							class:done={isKeyed(one, notes.keyed)}
 							onclick={() => {
+								touched = true;
 								index = at;
 								shownAt = 0;
 								restartCountdown();
