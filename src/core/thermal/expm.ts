@@ -19,7 +19,7 @@ export function multiply(a: Matrix, b: Matrix): number[][] {
 }
 
 /**
- * The exponential of a small square matrix, by scaling, a Taylor series to machine precision, and squaring
+ * The exponential of a small square matrix, by scaling to a norm of 1/4, thirteen terms of Taylor's series (the next is below 1e-19), and squaring
  * (Moler and Van Loan 2003, methods 1 and 3). Exact to about 1e-14 of its largest entry for the sizes met here.
  */
 export function expm(matrix: Matrix): number[][] {
@@ -30,7 +30,7 @@ export function expm(matrix: Matrix): number[][] {
 	const scaled = matrix.map((row) => row.map((x) => x * scale));
 	let sum: number[][] = identity(n);
 	let term: number[][] = identity(n);
-	for (let k = 1; k <= 24; k++) {
+	for (let k = 1; k <= 13; k++) {
 		term = multiply(term, scaled).map((row) => row.map((x) => x / k));
 		sum = sum.map((row, i) => row.map((x, j) => x + term[i]![j]!));
 	}

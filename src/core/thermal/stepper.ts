@@ -15,8 +15,21 @@ export interface Step {
 	readonly seconds: number;
 }
 
-/** The exact step of a length (matrix exponential of the equations with their integrals): no drift, whatever its length. */
+const made = new WeakMap<RoomModel, Map<number, Step>>();
+
+/** The exact step of a length (matrix exponential of the equations with their integrals): no drift, whatever its length. Kept with its model. */
 export function exactStep(model: RoomModel, on: boolean, seconds: number): Step {
+	const steps = made.get(model) ?? new Map<number, Step>();
+	made.set(model, steps);
+	const key = on ? seconds : -seconds;
+	const known = steps.get(key);
+	if (known) return known;
+	const step = makeStep(model, on, seconds);
+	steps.set(key, step);
+	return step;
+}
+
+function makeStep(model: RoomModel, on: boolean, seconds: number): Step {
 	const { a, outdoor, constant } = equations(model, on);
 	const n = STATES + 4;
 	const big = Array.from({ length: n }, () => new Array<number>(n).fill(0));
