@@ -59,7 +59,7 @@ console.log(
 const start = [18, 18, 20, 18];
 const recorded = simulate({ ...ready, outdoorC, setpointC, start, record: true });
 const { model } = ready;
-const solver = odexSolver(4, 1e-9);
+const solver = odexSolver(4, 1e-12);
 let worst = 0;
 const reference = time(() => {
 	let state = start;

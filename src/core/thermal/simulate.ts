@@ -2,7 +2,7 @@ import { splitByDay, WEEK_MINUTES, type WeekSteps } from '../week';
 import type { Room } from '../plan';
 import { floorLimitOf } from './classes';
 import { heldAt, highestUnder, roomModel, type RoomModel } from './roomModel';
-import { exactStep, stored, take } from './stepper';
+import { exactStep, stored } from './stepper';
 import type { Outdoor } from './weather';
 
 /** How a control switches, and what stops it. */
@@ -85,11 +85,10 @@ function restAt({ model, regulation, outdoorC, setpointC }: SimulationRequest): 
 export function simulate(request: SimulationRequest): Simulation {
 	const { model, regulation, outdoorC, setpointC, wantedC, record = false } = request;
 	const n = setpointC.length;
-	const off = exactStep(model, false, 60);
-	const heat = exactStep(model, true, 60);
+	const mOff = exactStep(model, false, 60).m;
+	const mOn = exactStep(model, true, 60).m;
 	const x = Float64Array.from(request.start ?? restAt(request));
 	const before = stored(model, x);
-	const sums = new Float64Array(2);
 	const kept = record ? n : 0;
 	const air = new Float64Array(kept);
 	const fabric = new Float64Array(kept);
@@ -102,6 +101,13 @@ export function simulate(request: SimulationRequest): Simulation {
 	const guard = regulation.guardC ?? Infinity;
 	const wallShare = share ?? 0;
 
+	// the state in four numbers; heat in and out is linear in it, so its sums while off and while on are enough
+	let a = x[0]!;
+	let f = x[1]!;
+	let e = x[2]!;
+	let s = x[3]!;
+	const sumsOff = new Float64Array(4);
+	const sumsOn = new Float64Array(4);
 	let on = false;
 	let stoppedAt = -1e9;
 	// a cycling control warms its own sensor a little while it heats: that makes the cycles, and its band
@@ -120,11 +126,10 @@ export function simulate(request: SimulationRequest): Simulation {
 	let surface = -Infinity;
 	for (let minute = 0; minute < n; minute++) {
 		const set = setpointC[minute]!;
-		const sensor = x[3]!;
-		const felt = sensor + anticipated - bandK / 2;
+		const felt = s + anticipated - bandK / 2;
 		const reach = half + cycleHalf;
 		let wants = on ? felt < set + reach : felt <= set - reach;
-		if (wants && share !== null && wallShare * x[2]! + (1 - wallShare) * x[0]! >= guard) wants = false;
+		if (wants && share !== null && wallShare * e + (1 - wallShare) * a >= guard) wants = false;
 		if (wants && !on) {
 			if (minute - stoppedAt >= minimumOff) {
 				on = true;
@@ -135,8 +140,21 @@ export function simulate(request: SimulationRequest): Simulation {
 			stoppedAt = minute;
 		}
 		anticipated += ((on ? bandK : 0) - anticipated) * anticipation;
-		take(on ? heat : off, x, outdoorC[minute]!, sums);
-		const now = x[0]!;
+		const outdoor = outdoorC[minute]!;
+		const sums = on ? sumsOn : sumsOff;
+		sums[0]! += a;
+		sums[1]! += f;
+		sums[2]! += e;
+		sums[3]! += outdoor;
+		const m = on ? mOn : mOff;
+		// of the sensor nothing depends but itself
+		const now = m[0]! * a + m[1]! * f + m[2]! * e + m[4]! * outdoor + m[5]!;
+		const nextF = m[6]! * a + m[7]! * f + m[8]! * e + m[10]! * outdoor + m[11]!;
+		const nextE = m[12]! * a + m[13]! * f + m[14]! * e + m[16]! * outdoor + m[17]!;
+		s = m[18]! * a + m[19]! * f + m[20]! * e + m[21]! * s + m[22]! * outdoor + m[23]!;
+		a = now;
+		f = nextF;
+		e = nextE;
 		if (on) heatingMinutes++;
 		if (now < coldest) {
 			coldest = now;
@@ -147,7 +165,7 @@ export function simulate(request: SimulationRequest): Simulation {
 			warmestAt = minute;
 		}
 		if (share !== null) {
-			const c = wallShare * x[2]! + (1 - wallShare) * now;
+			const c = wallShare * e + (1 - wallShare) * now;
 			if (c > surface) surface = c;
 		}
 		if (wantedC !== undefined) {
@@ -159,22 +177,40 @@ export function simulate(request: SimulationRequest): Simulation {
 		}
 		if (record) {
 			air[minute] = now;
-			fabric[minute] = x[1]!;
-			emitter[minute] = x[2]!;
+			fabric[minute] = f;
+			emitter[minute] = e;
 			heating[minute] = on ? 1 : 0;
 		}
 	}
+	const end = [a, f, e, s];
+	/** A row of a step summed over all minutes while off and while on. */
+	const total = (row: number) =>
+		[
+			[mOff, sumsOff, n - heatingMinutes],
+			[mOn, sumsOn, heatingMinutes]
+		].reduce((sum, [matrix, sums, count]) => {
+			const at = (i: number) => (matrix as Float64Array)[row * 6 + i]!;
+			const of = sums as Float64Array;
+			return (
+				sum +
+				at(0) * of[0]! +
+				at(1) * of[1]! +
+				at(2) * of[2]! +
+				at(4) * of[3]! +
+				at(5) * (count as number)
+			);
+		}, 0);
 	return {
 		minutes: n,
 		air,
 		fabric,
 		emitter,
 		heating,
-		end: [...x],
-		heatJ: sums[0]!,
-		lossJ: sums[1]!,
+		end,
+		heatJ: total(4),
+		lossJ: total(5),
 		gainsJ: model.gainsW * 60 * n,
-		storedJ: stored(model, x) - before,
+		storedJ: stored(model, end) - before,
 		starts,
 		heatingMinutes,
 		coldMinutes,
