@@ -88,6 +88,7 @@ export function writeJobFile(job: Job): string {
 			weights: zone.weights,
 			lead: zone.lead,
 			grouping: zone.grouping,
+			room: zone.room,
 			settings: zone.settings,
 			exceptions: zone.exceptions,
 			bookings: zone.bookings,

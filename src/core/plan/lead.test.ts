@@ -4,7 +4,12 @@ import { buildWeek, valueAt, WEEK_MINUTES } from '../week';
 import { applyLead, noLead, type Lead } from '.';
 
 const setpoint = (level: string) => ({ frost: 7, eco: 16, mid: 18, comfort: 20 })[level]!;
-const fixed = (minutes: number, stopMinutes = 0): Lead => ({ school: 'fixed', minutes, stopMinutes });
+const fixed = (minutes: number, stopMinutes = 0): Lead => ({
+	...noLead,
+	school: 'fixed',
+	minutes,
+	stopMinutes
+});
 const steps = (...list: [number, string][]) => buildWeek(list.map(([at, value]) => ({ at, value })));
 
 describe('the lead', () => {

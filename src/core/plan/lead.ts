@@ -4,18 +4,38 @@ import { buildWeek, spansOf, WEEK_MINUTES, wrapWeek, type Step, type WeekSteps }
 /**
  * When the setpoint rises before a warmer level is wanted. The schools that need no physics: at the
  * time of need; a fixed time before (half an hour is common practice); not at all, because the
- * control starts early by itself. `stopMinutes`: falls come earlier by that.
+ * control starts early by itself. Or computed for the room, rise by rise. `stopMinutes`: falls come earlier by that.
  */
 export const leadSchema = z.strictObject({
-	school: z.enum(['at-need', 'fixed', 'control']),
-	/** Minutes before the need; counts only with the fixed school. */
+	school: z.enum(['at-need', 'fixed', 'control', 'computed']),
+	/** Minutes before the need; with the computed school for rises that it does not name. */
 	minutes: z.int().min(0).max(720),
-	stopMinutes: z.int().min(0).max(240)
+	stopMinutes: z.int().min(0).max(240),
+	/** What was computed for this room, by rise, and from what; null where it was not. */
+	computed: z
+		.strictObject({
+			outdoorC: z.number().min(-40).max(30),
+			leads: z
+				.array(
+					z.strictObject({
+						at: z
+							.int()
+							.min(0)
+							.max(WEEK_MINUTES - 1),
+						minutes: z.int().min(0).max(720)
+					})
+				)
+				.max(500),
+			/** A mark of the room and week that it was computed from: another now means that it is stale. */
+			inputs: z.string().max(40)
+		})
+		.nullable()
+		.default(null)
 });
 export type Lead = z.infer<typeof leadSchema>;
 
 /** The lead a new zone has: none. */
-export const noLead: Lead = { school: 'at-need', minutes: 30, stopMinutes: 0 };
+export const noLead: Lead = { school: 'at-need', minutes: 30, stopMinutes: 0, computed: null };
 
 /** A rise whose lead was cut short, because the room had only just been let cool: week minute of the need, minutes given. */
 export interface ShortLead {
@@ -43,8 +63,13 @@ export function applyLead(
 	lead: Lead,
 	setpointOf: (level: string) => number
 ): Target {
-	const minutes = lead.school === 'fixed' ? lead.minutes : 0;
-	if (wanted.length < 2 || (minutes === 0 && lead.stopMinutes === 0)) return { week: wanted, short: [] };
+	const minutesAt = (at: number): number => {
+		if (lead.school === 'fixed') return lead.minutes;
+		if (lead.school !== 'computed' || !lead.computed) return 0;
+		return lead.computed.leads.find((one) => one.at === at)?.minutes ?? lead.minutes;
+	};
+	const leads = wanted.some((step) => minutesAt(step.at) > 0);
+	if (wanted.length < 2 || (!leads && lead.stopMinutes === 0)) return { week: wanted, short: [] };
 	const before = (i: number) => wanted[(i + wanted.length - 1) % wanted.length]!;
 	const rises = (i: number) => setpointOf(wanted[i]!.value) > setpointOf(before(i).value);
 
@@ -57,6 +82,7 @@ export function applyLead(
 	const short: ShortLead[] = [];
 	const raised: { from: number; length: number; value: string }[] = [];
 	wanted.forEach((step, i) => {
+		const minutes = minutesAt(step.at);
 		if (!rises(i) || minutes === 0) return;
 		let room = WEEK_MINUTES - 1;
 		for (let back = 1; back <= wanted.length; back++) {

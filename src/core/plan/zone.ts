@@ -13,6 +13,7 @@ import {
 } from '../control';
 import { bookingSchema, exceptionsSchema, MOST_BOOKINGS } from './exceptions';
 import { applyLead, leadSchema, noLead, type Target } from './lead';
+import { roomSchema } from './room';
 import { roomUseId } from './roomUse';
 import { routineSchema, routineWeek } from './routine';
 import { clockReadingSchema, settingsSchema } from './settings';
@@ -72,6 +73,8 @@ export const zoneSchema = z
 		lead: leadSchema.default(noLead),
 		/** The chosen day grouping; null leaves the choice to the fit. */
 		grouping: slug.nullable(),
+		/** The room as a survey describes it; null where it was not. */
+		room: roomSchema.nullable().default(null),
 		/** What is set at the control apart from its program. */
 		settings: settingsSchema.prefault({}),
 		/** Absences, special days and changes by hand. */
@@ -208,6 +211,7 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 			weights: { cold: 4, warm: 1 },
 			lead: noLead,
 			grouping: null,
+			room: null,
 			settings: settingsSchema.parse({}),
 			exceptions: [],
 			bookings: [],
@@ -238,4 +242,22 @@ export function onControl(zone: Zone, from: ControlProfile, to: ControlProfile):
 		levelOf(zone, id).setpointC === warmest ? levels[0]!.id : levels[1]!.id
 	);
 	return withWanted(withLevels({ ...moved, routine: null }, levels), week);
+}
+
+/** A mark of everything that a computed lead depends on: room, levels and wanted week. Another mark means another lead. */
+export function leadInputs(zone: Zone): string {
+	const text = JSON.stringify([
+		zone.room,
+		zone.levels.map((level) => [level.id, level.setpointC]),
+		zone.wanted
+	]);
+	let hash = 0x811c9dc5;
+	for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+	return (hash >>> 0).toString(36);
+}
+
+/** Whether a computed lead was computed from another room or week than the zone has now. */
+export function leadIsStale(zone: Zone): boolean {
+	const { lead } = zone;
+	return lead.school === 'computed' && lead.computed?.inputs !== leadInputs(zone);
 }

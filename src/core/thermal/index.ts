@@ -3,3 +3,5 @@ export * from './roomModel';
 export * from './simulate';
 export * from './warmUp';
 export * from './weather';
+export * from './proof';
+export * from './proofWords';

@@ -45,9 +45,9 @@ export interface RoomModel {
 
 /** A linearised film over a heated floor, in W/(m²·K): 8.92·Δ^0.1 at 9 K (EN 1264-2, from memory). */
 const FLOOR_FILM = 8.92 * 9 ** 0.1;
-/** A sensor on a wall follows the air within so many minutes: common practice. */
-const SENSOR_SECONDS = 420;
-/** A sensor in the floor follows within so many. */
+/** An electronic sensor on a wall follows the air within three minutes: common practice. */
+const SENSOR_SECONDS = 180;
+/** A sensor in the floor follows within four. */
 const FLOOR_SENSOR_SECONDS = 240;
 /** The room at which a rating is taken. */
 const RATED_ROOM_C = 20;

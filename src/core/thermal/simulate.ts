@@ -53,6 +53,9 @@ export interface Simulation {
 	readonly warmestSurfaceC: number | null;
 }
 
+/** The share of a minute in what a room is felt to be: averaged over twenty minutes, so that the swing of the regulation is not taken for a cold room. */
+const FELT_SHARE = 1 - Math.exp(-1 / 20);
+
 /** A room counts as cold when it is more than this under what is wanted, in K: what people begin to notice. */
 export const COLD_TOLERANCE_K = 0.5;
 
@@ -117,6 +120,7 @@ export function simulate(request: SimulationRequest): Simulation {
 	let anticipated = bandK / 2;
 	let starts = 0;
 	let heatingMinutes = 0;
+	let felt = a;
 	let coldMinutes = 0;
 	let coldKelvinMinutes = 0;
 	let coldest = Infinity;
@@ -126,9 +130,9 @@ export function simulate(request: SimulationRequest): Simulation {
 	let surface = -Infinity;
 	for (let minute = 0; minute < n; minute++) {
 		const set = setpointC[minute]!;
-		const felt = s + anticipated - bandK / 2;
+		const sensed = s + anticipated - bandK / 2;
 		const reach = half + cycleHalf;
-		let wants = on ? felt < set + reach : felt <= set - reach;
+		let wants = on ? sensed < set + reach : sensed <= set - reach;
 		if (wants && share !== null && wallShare * e + (1 - wallShare) * a >= guard) wants = false;
 		if (wants && !on) {
 			if (minute - stoppedAt >= minimumOff) {
@@ -169,7 +173,8 @@ export function simulate(request: SimulationRequest): Simulation {
 			if (c > surface) surface = c;
 		}
 		if (wantedC !== undefined) {
-			const short = wantedC[minute]! - now;
+			felt += (now - felt) * FELT_SHARE;
+			const short = wantedC[minute]! - felt;
 			if (short > COLD_TOLERANCE_K) {
 				coldMinutes++;
 				coldKelvinMinutes += short;
@@ -192,12 +197,7 @@ export function simulate(request: SimulationRequest): Simulation {
 			const at = (i: number) => (matrix as Float64Array)[row * 6 + i]!;
 			const of = sums as Float64Array;
 			return (
-				sum +
-				at(0) * of[0]! +
-				at(1) * of[1]! +
-				at(2) * of[2]! +
-				at(4) * of[3]! +
-				at(5) * (count as number)
+				sum + at(0) * of[0]! + at(1) * of[1]! + at(2) * of[2]! + at(4) * of[3]! + at(5) * (count as number)
 			);
 		}, 0);
 	return {

@@ -1,6 +1,7 @@
 import { error } from '@sveltejs/kit';
 import type { ControlProfile } from '$core/control';
 import { database } from '../db';
+import { leadIsStale } from '$core/plan';
 import { awayStanding, clockStanding } from '$core/run';
 import type { StoredSite, StoredZone } from './rows';
 import { findSite, zonesOf } from './sites';
@@ -37,6 +38,7 @@ export function zoneInList(stored: StoredZone, site: StoredSite) {
 		document: zone,
 		summary,
 		clock: clockStanding(zone, profile, timeZone, nowMs),
+		proof: zone.room === null ? 'room not described' : leadIsStale(zone) ? 'lead out of date' : 'computed',
 		away: awayStanding(zone, profile, timeZone, nowMs),
 		updatedAt
 	};

@@ -29,6 +29,7 @@
 				{ label: 'Week', detail: zone.name, href: `${base}/week` },
 				{ label: 'Key in', detail: zone.name, href: `${base}/key-in` },
 				{ label: 'Read back', detail: zone.name, href: `${base}/read-back` },
+				{ label: 'Proof', detail: zone.name, href: `${base}/proof` },
 				{ label: 'Clock', detail: zone.name, href: `${base}/clock` },
 				{ label: 'Away', detail: zone.name, href: `${base}/away` },
 				{ label: 'Any moment', detail: zone.name, href: `${base}/moment` },

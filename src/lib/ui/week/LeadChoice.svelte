@@ -1,17 +1,27 @@
 <script lang="ts">
 	import type { ControlProfile } from '$core/control';
-	import { target, type Lead, type Zone } from '$core/plan';
-	import { clockTime, DAY_SHORT, dayOf, minuteOfDay } from '$core/week';
+	import { leadIsStale, target, type Lead, type Zone } from '$core/plan';
+	import { clockTime, DAY_SHORT, dayOf, duration, minuteOfDay } from '$core/week';
 
-	let { zone, profile, onchange }: { zone: Zone; profile: ControlProfile; onchange: (zone: Zone) => void } =
-		$props();
+	let {
+		zone,
+		profile,
+		proof,
+		onchange
+	}: {
+		zone: Zone;
+		profile: ControlProfile;
+		/** Where the lead is computed. */
+		proof: string;
+		onchange: (zone: Zone) => void;
+	} = $props();
 
 	let problem = $state<string | null>(null);
 	const short = $derived(target(zone).short);
 
 	const words = $derived.by(() => {
 		const { school, minutes } = zone.lead;
-		if (school === 'fixed' && profile.startsEarly)
+		if ((school === 'fixed' || school === 'computed') && profile.startsEarly)
 			return {
 				bad: true,
 				text: 'This control starts early by itself: with a typed lead too it is warm twice too soon. Let it.'
@@ -26,6 +36,19 @@
 		if (school === 'at-need')
 			return { bad: false, text: 'The setpoint rises when warmth is wanted, not before.' };
 		const cut = short[0];
+		if (school === 'computed') {
+			const { computed } = zone.lead;
+			if (!computed) return { bad: true, text: 'Not computed yet.' };
+			if (leadIsStale(zone))
+				return { bad: true, text: 'The room, its levels or the week have changed since: compute it again.' };
+			const leads = computed.leads.map((one) => one.minutes);
+			const [least, most] = [Math.min(...leads), Math.max(...leads)];
+			if (!cut)
+				return {
+					bad: false,
+					text: `For this room at ${computed.outdoorC} °C outside, ${least === most ? duration(most) : `${duration(least)} to ${duration(most)}`} before the need.`
+				};
+		}
 		if (!cut)
 			return { bad: false, text: `Every rise comes ${minutes} min before the need: the dotted line.` };
 		const more = short.length > 1 ? ` and at ${short.length - 1} more` : '';
@@ -60,6 +83,7 @@
 			<option value="at-need">at the time of need</option>
 			<option value="fixed">a fixed time before</option>
 			<option value="control">the control does it</option>
+			{#if zone.lead.computed}<option value="computed">computed for the room</option>{/if}
 		</select>
 	</label>
 	{#if zone.lead.school === 'fixed'}
@@ -81,6 +105,7 @@
 		/>
 	</label>
 	<p class:signal={words.bad} class:soft={!words.bad}>{words.text}</p>
+	<p><a href={proof}>{zone.room ? 'What this room needs' : 'Compute it for the room'}</a></p>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 </section>
 

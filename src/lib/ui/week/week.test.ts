@@ -128,7 +128,7 @@ describe('the drawn week', () => {
 
 	it('draws the target line only where a lead makes it another', () => {
 		expect(drawnWeek(zone, stat, null, 600, 50).days[0]!.targetLine).toBe('');
-		const led = { ...zone, lead: { school: 'fixed' as const, minutes: 30, stopMinutes: 0 } };
+		const led = { ...zone, lead: { ...zone.lead, school: 'fixed' as const, minutes: 30 } };
 		const day = drawnWeek(led, stat, fitZone(led, stat), 1440, 50).days[0]!;
 		expect(day.targetLine).toMatch(/^M0 [\d.]+H330\.0/);
 		expect(day.line).toMatch(/^M0 [\d.]+H360\.0/);

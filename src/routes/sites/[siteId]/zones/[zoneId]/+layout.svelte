@@ -21,6 +21,7 @@
 			},
 			{ id: 'key-in', name: 'Key in', state: summary ? `${summary.done} of ${summary.of}` : '–', bad: false },
 			{ id: 'read-back', name: 'Read back', state: 'against the display', bad: false },
+			{ id: 'proof', name: 'Proof', state: here?.proof ?? '–', bad: false },
 			{
 				id: 'clock',
 				name: 'Clock',

@@ -219,7 +219,12 @@
 				>
 			</p>
 		</section>
-		<LeadChoice {zone} {profile} onchange={(next) => editor.change(next)} />
+		<LeadChoice
+			{zone}
+			{profile}
+			proof="/sites/{data.site.id}/zones/{data.zone.id}/proof"
+			onchange={(next) => editor.change(next)}
+		/>
 		<section>
 			<h2>Its control</h2>
 			<label>

@@ -1,0 +1,173 @@
+import { describe, expect, it } from 'vitest';
+import { findProfile } from '../control';
+import { fitZone } from '../fit';
+import {
+	leadInputs,
+	leadIsStale,
+	newZone,
+	roomSchema,
+	target,
+	withWanted,
+	zoneSchema,
+	type Room,
+	type Zone
+} from '../plan';
+import { buildWeek } from '../week';
+import { nightsOf, proofOf, proofWords, risesOf } from '.';
+
+const stat = findProfile('six-step-room-stat')!;
+const room = (more: object): Room =>
+	roomSchema.parse({
+		floorAreaM2: 20,
+		heightM: 2.5,
+		build: 'medium',
+		loss: { by: 'figure', wattsPerKelvin: 50 },
+		emitter: { kind: 'electric-panel', ratedW: 2000 },
+		...more
+	});
+const light = room({ build: 'very-light' });
+const heavyFloor = room({
+	build: 'very-heavy',
+	emitter: { kind: 'wet-floor', ratedW: 1700, waterC: 38 },
+	finish: 'tile',
+	loss: { by: 'figure', wattsPerKelvin: 30 }
+});
+const plain: Zone = withWanted(
+	newZone('Parlour', stat),
+	buildWeek(
+		[0, 1, 2, 3, 4, 5, 6].flatMap((day) => [
+			{ at: day * 1440 + 420, value: 'comfort' },
+			{ at: day * 1440 + 1320, value: 'eco' }
+		])
+	)
+);
+const proved = (of: Room, outdoorC = 0, zone = plain) => {
+	const known = { ...zone, room: of };
+	const proof = proofOf(known, of, stat, fitZone(known, stat).chosen.held, outdoorC);
+	return { proof, words: proofWords(proof, known, of, stat) };
+};
+
+describe('a proof', () => {
+	it('gives a light room on a panel and a heavy one on its floor plainly different leads and opposite advice', () => {
+		const [a, b] = [proved(light), proved(heavyFloor)];
+		const lead = (one: typeof a) => Math.max(...one.proof.rises.map((rise) => rise.minutes ?? 999));
+		expect(lead(a)).toBeLessThanOrEqual(60);
+		expect(lead(b)).toBeGreaterThan(2 * lead(a));
+		expect(a.words.setback).toMatch(/^Set it back/);
+		expect(b.words.setback).toMatch(/^(Leave it nearly steady|Keep the setback small)/);
+		expect(b.words.low).toMatch(/changes nothing|holds it/);
+	});
+
+	it('never lets the program burn more than one temperature, nor frost level more than the program', () => {
+		for (const of of [light, heavyFloor, room({ emitter: { kind: 'radiator', ratedW: 2500 } })]) {
+			const { steady, programmed, frost } = proved(of).proof.ways;
+			expect(programmed.kWhPerDay).toBeLessThanOrEqual(steady.kWhPerDay * 1.001);
+			expect(frost.kWhPerDay).toBeLessThanOrEqual(programmed.kWhPerDay * 1.02);
+		}
+	});
+
+	it('saves, for eight hours 8.3 K lower (15 °F) in a light, poorly insulated house, about 15 % (US DOE: 1 % per °F per 8 h, from memory)', () => {
+		const deep = {
+			...plain,
+			levels: plain.levels.map((level) =>
+				level.id === 'eco' ? { ...level, setpointC: 20 - 15 / 1.8 } : level
+			)
+		};
+		const night = withWanted(
+			deep,
+			buildWeek(
+				[0, 1, 2, 3, 4, 5, 6].flatMap((day) => [
+					{ at: day * 1440 + 360, value: 'comfort' },
+					{ at: day * 1440 + 1320, value: 'eco' }
+				])
+			)
+		);
+		const { steady, programmed } = proved(
+			room({
+				build: 'very-light',
+				loss: { by: 'figure', wattsPerKelvin: 130 },
+				emitter: { kind: 'electric-panel', ratedW: 5000 }
+			}),
+			2,
+			night
+		).proof.ways;
+		const saving = 1 - programmed.kWhPerDay / steady.kWhPerDay;
+		expect(saving).toBeGreaterThan(0.07);
+		expect(saving).toBeLessThan(0.2);
+	});
+
+	it('says where the emitter is too small, where a floor gets too hot and where pipes can freeze', () => {
+		const small = proved(room({ emitter: { kind: 'electric-panel', ratedW: 700 } }), -10);
+		expect(small.words.answer).toMatch(/the emitter is too small/);
+		expect(small.words.warm).toBe(false);
+		const hot = proved(
+			room({
+				emitter: { kind: 'floor-cable', ratedW: 4000 },
+				finish: 'wood',
+				loss: { by: 'figure', wattsPerKelvin: 90 }
+			}),
+			-5
+		);
+		expect(hot.words.floor).toMatch(/^Stop: the floor surface reaches/);
+		const frost = proved(room({ emitter: { kind: 'electric-panel', ratedW: 300 } }), -12);
+		expect(frost.words.frost).toMatch(/pipes can freeze/);
+	});
+
+	it('takes a night from the last time it was as warm, over a weekend too', () => {
+		const office = withWanted(
+			newZone('Office', stat),
+			buildWeek([
+				{ at: 480, value: 'comfort' },
+				{ at: 1020, value: 'eco' },
+				{ at: 1200, value: 'frost' },
+				{ at: 1440 + 300, value: 'eco' },
+				{ at: 1440 + 480, value: 'comfort' },
+				{ at: 1440 + 1020, value: 'frost' }
+			])
+		);
+		const rise = (at: number) => nightsOf(office).find((one) => one.at === at)!.night;
+		expect(rise(1440 + 480)).toEqual({ beforeC: 20, setbackC: 7, minutes: 900, comfortC: 20 });
+		expect(rise(480).minutes).toBe(5 * 1440 + 900);
+	});
+
+	it('moves every rise of the target week by its own lead, and is stale once the room or the week is another', () => {
+		const rises = risesOf(plain, heavyFloor, stat, 0);
+		const zone: Zone = zoneSchema.parse({ ...plain, room: heavyFloor });
+		const led: Zone = {
+			...zone,
+			lead: {
+				...zone.lead,
+				school: 'computed',
+				computed: {
+					outdoorC: 0,
+					leads: rises.map(({ at, minutes }) => ({ at, minutes: minutes ?? 720 })),
+					inputs: leadInputs(zone)
+				}
+			}
+		};
+		const starts = target(led)
+			.week.filter((step) => step.value === 'comfort')
+			.map((step) => step.at);
+		expect(starts).toEqual(
+			rises.map((rise) => (rise.at - rise.minutes! + 10_080) % 10_080).sort((a, b) => a - b)
+		);
+		expect(leadIsStale(led)).toBe(false);
+		expect(leadIsStale({ ...led, room: light })).toBe(true);
+		expect(
+			leadIsStale(
+				withWanted(
+					led,
+					buildWeek([
+						{ at: 60, value: 'eco' },
+						{ at: 900, value: 'comfort' }
+					])
+				)
+			)
+		).toBe(true);
+		// with it the room is warm in time where without it was not
+		const [without, withLead] = [proved(heavyFloor, 0, zone), proved(heavyFloor, 0, led)];
+		expect(withLead.proof.ways.programmed.coldMinutes).toBeLessThan(
+			0.35 * without.proof.ways.programmed.coldMinutes
+		);
+	});
+});

@@ -1,0 +1,543 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { beforeNavigate, goto } from '$app/navigation';
+	import { Button } from 'carbon-components-svelte';
+	import type { ChartConfiguration } from 'chart.js';
+	import { leadInputs, leadIsStale, roomSchema, type Room } from '$core/plan';
+	import { LONGEST_LEAD, proofWords, riseWords, type Proof } from '$core/thermal';
+	import { clockTime, DAY_SHORT, duration } from '$core/week';
+	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
+	import Plot from '$lib/ui/proof/Plot.svelte';
+	import RoomSurvey from '$lib/ui/proof/RoomSurvey.svelte';
+	import { saving } from '$lib/ui/saving.svelte';
+	import Conflict from '$lib/ui/zone/Conflict.svelte';
+	import { ProofFollower } from '$lib/workers/proofFollower';
+
+	let { data } = $props();
+
+	// the page is made anew for each zone
+	// svelte-ignore state_referenced_locally
+	const editor = new DocumentEditor(
+		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`,
+		'zone',
+		data.stored.zone,
+		data.stored.revision
+	);
+	const zone = $derived(editor.document);
+	const profile = $derived(data.profile);
+	const room = $derived(zone.room);
+
+	// svelte-ignore state_referenced_locally
+	let outdoorC = $state(data.stored.zone.lead.computed?.outdoorC ?? 0);
+	let proof = $state.raw<Proof | null>(null);
+	let follower: ProofFollower | undefined;
+	onMount(() => {
+		follower = new ProofFollower((next) => (proof = next));
+		follower.request(zone, profile, outdoorC);
+		return () => follower?.stop();
+	});
+	$effect(() => follower?.request(zone, profile, outdoorC));
+	const words = $derived(proof && room ? proofWords(proof, zone, room, profile) : null);
+
+	/** Something to begin with, to be corrected: a room of the usual size. */
+	function describe(kind: Room['emitter']['kind'], build: Room['build']) {
+		const floor = kind === 'wet-floor' || kind === 'floor-cable';
+		const start = roomSchema.parse({
+			floorAreaM2: 20,
+			heightM: 2.5,
+			build,
+			loss: { by: 'survey', insulation: 'fair', exposedM2: 30 },
+			emitter: {
+				kind,
+				ratedW: floor ? 1600 : kind === 'towel-rail' ? 500 : 1800,
+				waterC: kind === 'wet-floor' ? 38 : 55
+			},
+			finish: floor ? 'tile' : null
+		});
+		editor.change({ ...zone, room: start });
+	}
+
+	const never = $derived(proof?.rises.some((rise) => rise.minutes === null) ?? false);
+	const taken = $derived(
+		zone.lead.school === 'computed' && !leadIsStale(zone) && zone.lead.computed?.outdoorC === outdoorC
+	);
+	function takeLead() {
+		if (!proof) return;
+		const leads = proof.rises.map((rise) => ({ at: rise.at, minutes: rise.minutes ?? LONGEST_LEAD }));
+		editor.change({
+			...zone,
+			lead: { ...zone.lead, school: 'computed', computed: { outdoorC, leads, inputs: leadInputs(zone) } }
+		});
+	}
+
+	let firstDay = $state(0);
+	const shownDays = 2;
+	const c = (value: number) => (Math.round(value * 10) / 10).toFixed(1);
+
+	const days = $derived.by(() => {
+		const known = proof;
+		if (!known) return null;
+		const from = firstDay * 288;
+		const part = <T,>(all: readonly T[]) =>
+			Array.from({ length: shownDays * 288 + 1 }, (_, i) => all[(from + i) % all.length]!);
+		return (ink: {
+			ink: string;
+			soft: string;
+			rule: string;
+			signal: string;
+			held: string;
+			heldFill: string;
+			warm: string;
+		}): ChartConfiguration<'line'> => {
+			const points = (all: readonly number[]) => part(all).map((y, i) => ({ x: (i * 5) / 60, y }));
+			const air = points(known.days.air);
+			const wanted = points(known.days.wanted);
+			const isSwitch = profile.temperature === null;
+			const floor = Math.floor(Math.min(...known.days.air, ...(isSwitch ? [] : known.days.set)) - 1);
+			const datasets: ChartConfiguration<'line'>['data']['datasets'] = [
+				{ label: 'room, °C', data: air, borderColor: ink.ink, borderWidth: 2.2, pointRadius: 0 }
+			];
+			if (!isSwitch)
+				datasets.push(
+					{
+						label: 'wanted',
+						data: wanted,
+						borderColor: ink.soft,
+						borderWidth: 1.4,
+						borderDash: [3, 3],
+						pointRadius: 0,
+						stepped: true,
+						// filled where the room lies under what is wanted
+						fill: { target: 0, above: `${ink.signal}55`, below: 'transparent' }
+					},
+					{
+						label: 'setpoint',
+						data: points(known.days.set),
+						borderColor: ink.held,
+						borderWidth: 1.6,
+						pointRadius: 0,
+						stepped: true
+					}
+				);
+			datasets.push({
+				label: 'heating',
+				data: points(known.days.heating).map((p) => ({ x: p.x, y: floor + p.y * 0.8 })),
+				borderColor: ink.held,
+				backgroundColor: ink.heldFill,
+				borderWidth: 0.8,
+				pointRadius: 0,
+				stepped: true,
+				fill: 'start'
+			});
+			return {
+				type: 'line',
+				data: { datasets },
+				options: {
+					animation: false,
+					maintainAspectRatio: false,
+					parsing: false,
+					normalized: true,
+					interaction: { mode: 'index', intersect: false },
+					scales: {
+						x: {
+							type: 'linear',
+							min: 0,
+							max: shownDays * 24,
+							ticks: {
+								stepSize: 6,
+								callback: (value) =>
+									`${Number(value) % 24 === 0 ? `${DAY_SHORT[(firstDay + Math.floor(Number(value) / 24)) % 7]} ` : ''}${String(Number(value) % 24).padStart(2, '0')}`
+							},
+							grid: { color: ink.rule }
+						},
+						y: { min: floor, title: { display: true, text: '°C' }, grid: { color: ink.rule } }
+					},
+					plugins: {
+						legend: { labels: { boxWidth: 22, boxHeight: 1 } },
+						tooltip: {
+							callbacks: { title: (items) => clockTime(Math.round(((items[0]?.parsed.x ?? 0) % 24) * 60)) }
+						}
+					}
+				}
+			};
+		};
+	});
+
+	const curve = $derived.by(() => {
+		const known = proof;
+		if (!known || known.curve.length === 0) return null;
+		return (ink: { ink: string; soft: string; rule: string; signal: string }): ChartConfiguration<'line'> => {
+			const reached = known.curve.filter((point) => point.minutes !== null);
+			const most = Math.max(60, ...reached.map((point) => point.minutes!));
+			return {
+				type: 'line',
+				data: {
+					datasets: [
+						{
+							label: 'warm-up, min',
+							data: reached.map((point) => ({ x: point.outdoorC, y: point.minutes! })),
+							borderColor: ink.ink,
+							borderWidth: 2.4,
+							pointRadius: 0
+						},
+						{
+							label: 'half an hour',
+							data: [
+								{ x: -15, y: 30 },
+								{ x: 15, y: 30 }
+							],
+							borderColor: ink.soft,
+							borderDash: [6, 4],
+							borderWidth: 1.4,
+							pointRadius: 0
+						},
+						{
+							label: 'outside now',
+							data: [
+								{ x: known.outdoorC, y: 0 },
+								{ x: known.outdoorC, y: most }
+							],
+							borderColor: ink.signal,
+							borderWidth: 1.2,
+							pointRadius: 0
+						}
+					]
+				},
+				options: {
+					animation: false,
+					maintainAspectRatio: false,
+					scales: {
+						x: {
+							type: 'linear',
+							min: -15,
+							max: 15,
+							ticks: { stepSize: 5 },
+							title: { display: true, text: 'outside, °C' },
+							grid: { color: ink.rule }
+						},
+						y: { min: 0, title: { display: true, text: 'minutes' }, grid: { color: ink.rule } }
+					},
+					plugins: { legend: { labels: { boxWidth: 22, boxHeight: 1 } } }
+				}
+			};
+		};
+	});
+
+	const ways = $derived(
+		proof
+			? ([
+					['One temperature', proof.ways.steady],
+					['The program', proof.ways.programmed],
+					['Frost level between', proof.ways.frost]
+				] as const)
+			: []
+	);
+
+	beforeNavigate(({ cancel, to, willUnload }) => {
+		if (!editor.unsaved || willUnload || !to || saving.now.kind === 'waiting') return;
+		cancel();
+		void editor.flush().then(() => goto(to.url));
+	});
+</script>
+
+<svelte:head><title>{zone.name}, proof · Fond Quarter</title></svelte:head>
+<svelte:window onbeforeunload={() => void editor.flush()} />
+
+<div class="page">
+	<main>
+		<div class="heading">
+			<h1>{zone.name}: will it be warm in time?</h1>
+			<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
+		</div>
+		{#if !room}
+			<p class="lead">
+				Say what warms this room and how it is built; the rest can be corrected beside the answer.
+			</p>
+			<div class="starts">
+				<button class="quiet" onclick={() => describe('radiator', 'medium')}>A radiator, block walls</button>
+				<button class="quiet" onclick={() => describe('radiator', 'heavy')}>A radiator, heavy walls</button>
+				<button class="quiet" onclick={() => describe('electric-panel', 'light')}
+					>An electric panel, light build</button
+				>
+				<button class="quiet" onclick={() => describe('wet-floor', 'heavy')}>A wet floor, heavy build</button>
+				<button class="quiet" onclick={() => describe('floor-cable', 'medium')}>A floor cable</button>
+				<button class="quiet" onclick={() => describe('towel-rail', 'medium')}>A towel rail</button>
+			</div>
+		{:else}
+			<p class="answer" aria-live="polite" class:signal={words && !words.warm}>
+				{words?.answer ?? 'Computing …'}
+			</p>
+			<label class="outside">
+				<span>Outside, mean of the day</span>
+				<input type="range" min="-15" max="15" step="1" bind:value={outdoorC} />
+				<strong class="mono">{outdoorC} °C</strong>
+			</label>
+			{#if words?.frost}<p class="signal">{words.frost}</p>{/if}
+			{#if words?.floor}<p class:signal={words.floor.startsWith('Stop')}>{words.floor}</p>{/if}
+			{#if proof && words}
+				<section>
+					<div class="section-head">
+						<h2>The days</h2>
+						<div class="pick" role="group" aria-label="Days drawn">
+							{#each DAY_SHORT as name, i (name)}
+								<button class="quiet small" aria-pressed={firstDay === i} onclick={() => (firstDay = i)}
+									>{name}</button
+								>
+							{/each}
+						</div>
+					</div>
+					{#if days}<Plot
+							label="Room, setpoint and heating over two days; filled where the room is colder than wanted"
+							height={250}
+							make={days}
+						/>{/if}
+				</section>
+				<div class="two">
+					<section>
+						<h2>How long it takes to warm</h2>
+						<p>{words.halfHour}</p>
+						{#if curve}<Plot
+								label="Warm-up minutes against outdoor temperature"
+								height={210}
+								make={curve}
+							/>{/if}
+						{#if proof.curve.length > 0}
+							<details>
+								<summary>The figures</summary>
+								<table>
+									<thead><tr><th>outside</th><th>from</th><th>minutes</th></tr></thead>
+									<tbody>
+										{#each proof.curve.filter((_, i) => i % 5 === 0) as point (point.outdoorC)}
+											<tr
+												><td>{point.outdoorC} °C</td><td>{c(point.fromC)} °C</td><td
+													>{point.minutes ?? `not reached, ${c(point.highestC)} °C at most`}</td
+												></tr
+											>
+										{/each}
+									</tbody>
+								</table>
+							</details>
+						{/if}
+					</section>
+					<section>
+						<h2>The lead for each rise</h2>
+						<ul class="rises">
+							{#each proof.rises as rise (rise.at)}
+								<li class:signal={rise.minutes === null}>{riseWords(rise.at, rise.minutes)}</li>
+							{/each}
+						</ul>
+						{#if profile.startsEarly}
+							<p class="warm">
+								This control starts early by itself: leave the typed lead at none, or it is warm twice too
+								soon.
+							</p>
+						{:else if proof.rises.length > 0}
+							<Button disabled={taken} on:click={takeLead}
+								>{taken ? 'Taken into the week' : `Take these leads for ${outdoorC} °C`}</Button
+							>
+							{#if never}<p class="signal">
+									What is not reached gets the longest lead, {duration(LONGEST_LEAD)}.
+								</p>{/if}
+							{#if taken}
+								<p>
+									<a href="/sites/{data.site.id}/zones/{data.zone.id}/week">The week</a>, its fit and the
+									<a href="/sites/{data.site.id}/zones/{data.zone.id}/key-in">card</a> have changed with it.
+								</p>
+							{:else if leadIsStale(zone)}
+								<p class="signal">
+									The lead in the week was computed for another room or week: take it anew.
+								</p>
+							{/if}
+						{/if}
+					</section>
+				</div>
+				<section>
+					<h2>Steady, programmed, or frost level between</h2>
+					<p>{words.setback} {words.low}</p>
+					<table class="ways">
+						<thead
+							><tr><th></th><th>a day</th><th>cold while wanted</th><th>coldest</th><th>starts a day</th></tr
+							></thead
+						>
+						<tbody>
+							{#each ways as [name, way] (name)}
+								<tr>
+									<th scope="row">{name}</th>
+									<td>{way.kWhPerDay.toFixed(1)} kWh</td>
+									<td class:signal={way.coldMinutes > 0}>{duration(way.coldMinutes)} a week</td>
+									<td>{c(way.coldestC)} °C</td>
+									<td>{Math.round(way.startsPerDay)}</td>
+								</tr>
+							{/each}
+						</tbody>
+					</table>
+				</section>
+				<section>
+					<h2>
+						{room.regulation.kind === 'on-off' ? 'What the differential does' : 'What the cycle rate does'}
+					</h2>
+					<table class="ways">
+						<thead
+							><tr
+								><th>{room.regulation.kind === 'on-off' ? 'differential' : 'cycles at half load'}</th><th
+									>the room swings</th
+								><th>starts an hour</th></tr
+							></thead
+						>
+						<tbody>
+							{#each proof.regulation as one (one.setting)}
+								<tr>
+									<th scope="row">{one.setting} {room.regulation.kind === 'on-off' ? 'K' : '/ h'}</th>
+									<td>{one.swingK.toFixed(1)} K</td>
+									<td>{one.startsPerHour.toFixed(1)}</td>
+								</tr>
+							{/each}
+						</tbody>
+					</table>
+				</section>
+			{/if}
+		{/if}
+	</main>
+	{#if room}
+		<aside>
+			<RoomSurvey {room} onchange={(next) => editor.change({ ...zone, room: next })} />
+			{#if proof}<p class="soft">Time constant {Math.round(proof.timeConstantHours)} h.</p>{/if}
+			<button class="quiet" onclick={() => editor.change({ ...zone, room: null })}>Forget the room</button>
+		</aside>
+	{/if}
+</div>
+
+<Conflict {editor} />
+
+<style>
+	.page {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto;
+		min-height: calc(100vh - 107px);
+	}
+	main {
+		padding: 0.9rem 1.4rem 2.5rem;
+		min-width: 0;
+	}
+	.heading,
+	.section-head {
+		display: flex;
+		flex-wrap: wrap;
+		justify-content: space-between;
+		gap: 0.5rem 1rem;
+		align-items: center;
+	}
+	h1 {
+		overflow-wrap: anywhere;
+	}
+	.lead {
+		margin-top: 0.2rem;
+		font-size: 1.02rem;
+	}
+	.starts {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+		margin-top: 0.75rem;
+	}
+	.answer {
+		margin: 0.3rem 0 0.4rem;
+		font-size: 1.45rem;
+		font-weight: 700;
+		line-height: 1.25;
+		max-width: 46rem;
+	}
+	.outside {
+		display: grid;
+		grid-template-columns: auto minmax(8rem, 22rem) 5rem;
+		gap: 0.75rem;
+		align-items: center;
+		min-height: 44px;
+	}
+	input[type='range'] {
+		height: 40px;
+		accent-color: var(--ink);
+	}
+	section {
+		margin-top: 0.9rem;
+	}
+	h2 {
+		font-size: 1rem;
+	}
+	.two {
+		display: grid;
+		grid-template-columns: 3fr 2fr;
+		gap: 2rem;
+	}
+	.pick {
+		display: flex;
+		gap: 0.25rem;
+	}
+	.small {
+		min-height: 34px;
+		padding: 0 0.5rem;
+		font-size: 0.9rem;
+	}
+	.rises {
+		margin: 0.3rem 0 0.6rem;
+		padding: 0;
+		list-style: none;
+		columns: 2 9rem;
+		font-variant-numeric: tabular-nums;
+	}
+	.warm {
+		color: var(--warm);
+		font-weight: 700;
+	}
+	table {
+		margin-top: 0.4rem;
+		border-collapse: collapse;
+	}
+	.ways {
+		width: 100%;
+	}
+	th,
+	td {
+		padding: 0.3rem 0.75rem 0.3rem 0;
+		border-bottom: 1px solid var(--rule);
+		text-align: left;
+	}
+	thead th {
+		color: var(--soft);
+		font-size: 0.85rem;
+	}
+	aside {
+		width: 17.5rem;
+		padding: 0.75rem 1.1rem 2rem;
+		background: var(--sheet);
+		border-left: 1px solid var(--rule);
+	}
+	@media (max-width: 1080px) {
+		.page {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		aside {
+			width: auto;
+			border-left: 0;
+			border-top: 1px solid var(--rule);
+		}
+	}
+	@media (max-width: 860px) {
+		main {
+			padding: 0.75rem;
+		}
+		.two {
+			grid-template-columns: minmax(0, 1fr);
+			gap: 0;
+		}
+		.outside {
+			grid-template-columns: 1fr auto;
+		}
+		.outside span {
+			grid-column: 1 / -1;
+		}
+		.small {
+			min-height: 44px;
+		}
+	}
+</style>

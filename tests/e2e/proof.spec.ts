@@ -1,0 +1,55 @@
+import { expect, open, saved, test } from './bench';
+
+test('a light room and a heavy one: other leads, opposite advice; a lead taken goes into week and card, and says when it is out of date', async ({
+	page,
+	installation
+}) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Kelter Court/ }).click();
+	await page.getByRole('link', { name: /^Porter, panel heater/ }).click();
+	await page.getByRole('link', { name: /^Proof/ }).click();
+	await expect(page.getByText(/^Set it back: the program saves \d+ %/)).toBeVisible();
+	await expect(page.getByText(/Half an hour is enough down to -?\d+ °C/)).toBeVisible();
+	await page
+		.getByRole('combobox', { name: 'Zone' })
+		.or(page.getByRole('link', { name: /^Crèche floor/ }))
+		.first()
+		.click();
+	await expect(page.getByText(/^(Leave it nearly steady|Keep the setback small)/)).toBeVisible();
+	await expect(page.getByText(/The floor surface stays at .* under its limit of 29\.0 °C\./)).toBeVisible();
+
+	// another outdoor temperature: the answer follows
+	const outside = page.getByRole('slider', { name: /Outside/ });
+	await outside.fill('-12');
+	await expect(page.getByText(/at -12 °C outside allow/)).toBeVisible();
+	await outside.fill('3');
+	const rise = page.locator('.rises li').filter({ hasText: /^Tue/ }).first();
+	const [, hours, minutes] = /: (?:(\d+) h ?)?(\d+)? ?(?:min )?before/.exec(await rise.innerText())!;
+	const lead = Number(hours ?? 0) * 60 + Number(minutes ?? 0);
+	expect(lead).toBeGreaterThan(30);
+	await page.getByRole('button', { name: 'Take these leads for 3 °C' }).click();
+	await expect(page.getByRole('button', { name: 'Taken into the week' })).toBeVisible();
+	await saved(page);
+
+	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await expect(page.getByRole('combobox', { name: /^Start/ })).toHaveValue('computed');
+	await expect(page.getByText(/For this room at 3 °C outside, .* before the need\./)).toBeVisible();
+	await page.getByRole('button', { name: /^Saturday:/ }).focus();
+	await page.keyboard.press('Insert');
+	await expect(page.getByText(/have changed since: compute it again/)).toBeVisible();
+	await page.keyboard.press('Control+z');
+	await expect(page.getByText(/have changed since/)).toHaveCount(0);
+
+	// wrong figures are refused where they stand
+	await page.getByRole('link', { name: /^Proof/ }).click();
+	await page.waitForLoadState('networkidle');
+	await page.getByRole('textbox', { name: /^Floor/ }).fill('0');
+	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
+	await expect(page.getByRole('alert')).toContainText('floorAreaM2 must be at least 1 m²');
+	await page.getByRole('textbox', { name: /^Floor/ }).fill('60');
+	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
+	await expect(
+		page.getByText('The lead in the week was computed for another room or week: take it anew.')
+	).toBeVisible();
+});
