@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, open, saved, test } from './bench';
 
 test('a light room and a heavy one: other leads, opposite advice; a lead taken goes into week and card, and says when it is out of date', async ({
@@ -52,4 +53,50 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 	await expect(
 		page.getByText('The lead in the week was computed for another room or week: take it anew.')
 	).toBeVisible();
+});
+
+test('a logger’s file changes the room, and the lead, the week and the card with it; a bad one changes nothing', async ({
+	page,
+	installation
+}) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Kelter Court/ }).click();
+	await page.getByRole('link', { name: /^Porter, panel heater/ }).click();
+	await page.getByRole('link', { name: /^Proof/ }).click();
+	await page.getByRole('button', { name: /^Take these leads for/ }).click();
+	await saved(page);
+	const first = page.locator('.rises li').first();
+	const before = await first.innerText();
+
+	const text = readFileSync('demo/porters-lodge.log.csv', 'utf8');
+	const choose = (content: string) =>
+		page
+			.getByLabel('Logger file')
+			.setInputFiles({ name: 'lodge.csv', mimeType: 'text/csv', buffer: Buffer.from(content) });
+	await choose(text.replace('2026-11-17 06:00', '17/11 6am'));
+	await expect(page.getByRole('alert')).toContainText('lodge.csv: Line 1802: "17/11 6am" is no certain time');
+	await choose(text.split('\n').slice(0, 300).join('\n'));
+	await expect(page.getByRole('alert')).toContainText('a night and a morning are needed');
+	await choose(text);
+	await expect(page.getByText(/^Time constant \d+\.\d ± \d+\.\d h$/)).toBeVisible({ timeout: 15_000 });
+	await page.getByRole('button', { name: 'Take what was measured' }).click();
+	await expect(
+		page.getByText(/Time constant [\d.]+ ± [\d.]+ h and [\d.]+ W\/K, from a log to 2026-11-18\./)
+	).toBeVisible();
+	await expect(
+		page.getByText('The lead in the week was computed for another room or week: take it anew.')
+	).toBeVisible();
+	await expect(first).not.toHaveText(before);
+	await saved(page);
+	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await expect(page.getByText(/have changed since: compute it again/)).toBeVisible();
+	const line = await page.locator('path.target').first().getAttribute('d');
+	await page.getByRole('link', { name: /^Proof/ }).click();
+	await page.getByRole('button', { name: /^Take these leads for/ }).click();
+	await expect(page.getByRole('button', { name: 'Taken into the week' })).toBeVisible();
+	await saved(page);
+	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await expect(page.getByText(/For this room at 0 °C outside/)).toBeVisible();
+	expect(await page.locator('path.target').first().getAttribute('d')).not.toBe(line);
 });

@@ -2,6 +2,7 @@ export * from './calendarRead';
 export * from './calendarWrite';
 export * from './controlFile';
 export * from './jobFile';
+export * from './loggerRead';
 export * from './problem';
 export * from './requests';
 export * from './routineText';

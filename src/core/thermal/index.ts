@@ -3,5 +3,6 @@ export * from './roomModel';
 export * from './simulate';
 export * from './warmUp';
 export * from './weather';
+export * from './measure';
 export * from './proof';
 export * from './proofWords';

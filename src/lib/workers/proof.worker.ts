@@ -1,8 +1,8 @@
 import { expose } from 'comlink';
 import { profileSchema } from '$core/control';
 import { fitZone } from '$core/fit';
-import { zoneSchema } from '$core/plan';
-import { proofOf, type Proof } from '$core/thermal';
+import { roomSchema, zoneSchema } from '$core/plan';
+import { measureRoom, proofOf, type EvenLog, type Measured, type Proof } from '$core/thermal';
 
 /** Proves a zone's room off the main thread. All documents cross the border through their schemas. */
 const api = {
@@ -13,6 +13,10 @@ const api = {
 		return known.room
 			? proofOf(known, known.room, control, fitZone(known, control).chosen.held, outdoorC)
 			: null;
+	},
+	/** A room's loss and capacity from a log, or why it gives none. */
+	measure(room: unknown, log: EvenLog): Measured | string {
+		return measureRoom(roomSchema.parse(room), log);
 	}
 };
 export type ProofWorkerApi = typeof api;

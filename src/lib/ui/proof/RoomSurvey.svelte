@@ -84,6 +84,7 @@
 		>
 			<option value="survey">what is exposed</option>
 			<option value="figure">a figure in W/K</option>
+			{#if shown.loss.by === 'measured'}<option value="measured">a logger</option>{/if}
 		</select></label
 	>
 	{#if shown.loss.by === 'survey'}
@@ -98,13 +99,19 @@
 			</select></label
 		>
 		{@render number('Exposed', loss.exposedM2, 'm²', (exposedM2) => set({ loss: { ...loss, exposedM2 } }))}
-	{:else}
+	{:else if shown.loss.by === 'figure'}
 		{@const loss = shown.loss}
 		{@render number('Loss', loss.wattsPerKelvin, 'W/K', (wattsPerKelvin) =>
 			set({ loss: { ...loss, wattsPerKelvin } })
 		)}
 	{/if}
-	<p class="soft note">Together {Math.round(lossOf(room))} W/K, half an air change an hour counted.</p>
+	<p class="soft note">
+		Together {Math.round(lossOf(room))} W/K{room.loss.by === 'survey'
+			? ', half an air change an hour counted'
+			: room.loss.by === 'measured'
+				? ', as measured'
+				: ''}.
+	</p>
 
 	<h2>What warms it</h2>
 	<label

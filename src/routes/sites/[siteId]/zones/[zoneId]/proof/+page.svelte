@@ -7,6 +7,7 @@
 	import { LONGEST_LEAD, proofWords, riseWords, type Proof } from '$core/thermal';
 	import { clockTime, DAY_SHORT, duration } from '$core/week';
 	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
+	import MeasureRoom from '$lib/ui/proof/MeasureRoom.svelte';
 	import Plot from '$lib/ui/proof/Plot.svelte';
 	import RoomSurvey from '$lib/ui/proof/RoomSurvey.svelte';
 	import { saving } from '$lib/ui/saving.svelte';
@@ -395,6 +396,7 @@
 						</tbody>
 					</table>
 				</section>
+				<MeasureRoom {room} {outdoorC} onmeasured={(next) => editor.change({ ...zone, room: next })} />
 			{/if}
 		{/if}
 	</main>
