@@ -87,6 +87,10 @@ await shot('week-routine', desk, 'light', async (page) => {
 	await page.getByRole('button', { name: 'Routine', exact: true }).click();
 	await page.getByLabel('Start from').selectOption('one-home-day');
 });
+await shot('proof', desk, 'light', async (page) => {
+	await zoneView(page, 'Kelter', 'Crèche', 'proof');
+	await page.waitForTimeout(800);
+});
 await shot('clock', desk, 'light', (page) => zoneView(page, 'Kelter', 'Lower flat', 'clock'));
 await shot(
 	'clocks-phone',

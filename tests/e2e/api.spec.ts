@@ -56,6 +56,26 @@ test('refusals name the field and never show a stack', async ({ request }) => {
 	expect((await request.patch('/api/v1/fit')).status()).toBe(405);
 });
 
+test('a described room is simulated and its warm-up told; one that is not is refused', async ({
+	request,
+	installation
+}) => {
+	await installation.loadDemo();
+	const { jobs } = await (await request.get('/api/v1/jobs')).json();
+	const id = jobs.find((job: { name: string }) => job.name.startsWith('Kelter')).id;
+	const { zones } = await (await request.get(`/api/v1/jobs/${id}`)).json();
+	const zone = zones.find((one: { name: string }) => one.name.startsWith('Crèche'));
+	const warmUp = await (await request.post('/api/v1/warm-up', { data: { zone, outdoorC: -5 } })).json();
+	expect(warmUp.curve).toHaveLength(31);
+	expect(warmUp.rises[0].minutes).toBeGreaterThan(30);
+	const week = await (await request.post('/api/v1/simulate', { data: { zone, outdoorC: -5 } })).json();
+	expect(week.airC).toHaveLength(168);
+	expect(week.ways.programmed.kWhPerDay).toBeLessThan(week.ways.steady.kWhPerDay);
+	const refused = await request.post('/api/v1/simulate', { data: { zone: { ...zone, room: null } } });
+	expect(refused.status()).toBe(422);
+	expect((await refused.json()).error.path).toBe('zone.room');
+});
+
 test('the OpenAPI document describes every route that there is, and no other', async ({ request }) => {
 	const document = await (await request.get('/api/openapi.json')).json();
 	expect(document.openapi).toBe('3.1.0');

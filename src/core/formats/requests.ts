@@ -70,6 +70,58 @@ export const clockRequest = runRequest.omit({ roomC: true }).extend({
 	withoutPowerMinutes: z.int().min(0).max(1_000_000).default(60)
 });
 
+/** A zone whose room has been described, at a mean outdoor temperature of the day. */
+export const roomRequest = computeRequest
+	.extend({ outdoorC: z.number().min(-40).max(30).default(0) })
+	.refine((request) => request.zone.room !== null, {
+		path: ['zone', 'room'],
+		message: 'is missing: without it nothing can be computed'
+	});
+
+const night = z.strictObject({
+	beforeC: z.number(),
+	setbackC: z.number(),
+	minutes: z.int(),
+	comfortC: z.number()
+});
+
+/** How long a room takes to warm: against outdoor temperature, and for each rise of its week at the one asked. Minutes; null: not reached. */
+export const warmUpResponse = z.strictObject({
+	night: night.nullable(),
+	curve: z.array(
+		z.strictObject({
+			outdoorC: z.number(),
+			minutes: z.int().nullable(),
+			fromC: z.number(),
+			highestC: z.number()
+		})
+	),
+	halfHourDownTo: z.number().nullable(),
+	rises: z.array(z.strictObject({ at: z.int(), minutes: z.int().nullable(), highestC: z.number() })),
+	sentence: z.string()
+});
+
+const way = z.strictObject({
+	kWhPerDay: z.number(),
+	coldMinutes: z.int(),
+	coldestC: z.number(),
+	startsPerDay: z.number()
+});
+
+/** A week of a room under its program: hour by hour in °C, and what it costs against other ways. */
+export const simulateResponse = z.strictObject({
+	answer: z.string(),
+	timeConstantHours: z.number(),
+	/** 168 hours from Monday 00:00. */
+	airC: z.array(z.number()),
+	outdoorC: z.array(z.number()),
+	ways: z.strictObject({ steady: way, programmed: way, frost: way }),
+	overnightLowC: z.number().nullable(),
+	regulation: z.array(z.strictObject({ setting: z.number(), swingK: z.number(), startsPerHour: z.number() })),
+	floor: z.strictObject({ warmestC: z.number(), limitC: z.number() }).nullable(),
+	frost: z.boolean()
+});
+
 const layer = z.enum(LAYERS);
 
 /** What a control holds at a moment, what set it, until when, and why. Setpoints in °C, 0/1 on a switch, null where off. */

@@ -1,3 +1,4 @@
+export * from './room';
 export * from './run';
 export * from './answers';
 export * from './compute';

@@ -22,11 +22,14 @@ import {
 	savedResponse,
 	resolveRequest,
 	resolveResponse,
+	roomRequest,
 	saveControlRequest,
 	saveZoneRequest,
+	simulateResponse,
 	takenUpResponse,
 	timelineRequest,
-	timelineResponse
+	timelineResponse,
+	warmUpResponse
 } from '$core/formats';
 import { siteSchema } from '$core/plan';
 
@@ -94,6 +97,25 @@ export const operations: readonly Operation[] = [
 		summary: "What to key into a control's clock, its place's summer time, what a power cut costs",
 		takes: clockRequest,
 		gives: clockResponse,
+		refusals: [400, 413, 422]
+	},
+	{
+		path: '/api/v1/warm-up',
+		method: 'post',
+		id: 'warmUp',
+		summary:
+			'How long a described room takes to warm, against outdoor temperature and for each rise of its week',
+		takes: roomRequest,
+		gives: warmUpResponse,
+		refusals: [400, 413, 422]
+	},
+	{
+		path: '/api/v1/simulate',
+		method: 'post',
+		id: 'simulate',
+		summary: 'A week of a described room under its program, and what it costs against other ways',
+		takes: roomRequest,
+		gives: simulateResponse,
 		refusals: [400, 413, 422]
 	},
 	{

@@ -224,6 +224,22 @@
 		};
 	});
 
+	/** The drawn week day by day, for those who read figures. */
+	const byDay = $derived(
+		proof
+			? DAY_SHORT.map((name, day) => {
+					const part = (all: readonly number[]) => all.slice(day * 288, (day + 1) * 288);
+					const air = part(proof!.days.air);
+					return {
+						name,
+						coldest: Math.min(...air),
+						warmest: Math.max(...air),
+						heated: part(proof!.days.heating).reduce((sum, share) => sum + share * 5, 0)
+					};
+				})
+			: []
+	);
+
 	const ways = $derived(
 		proof
 			? ([
@@ -292,6 +308,22 @@
 							height={250}
 							make={days}
 						/>{/if}
+					<details>
+						<summary>The figures</summary>
+						<table>
+							<thead><tr><th>day</th><th>coldest</th><th>warmest</th><th>heated</th></tr></thead>
+							<tbody>
+								{#each byDay as day (day.name)}
+									<tr>
+										<td>{day.name}</td>
+										<td>{c(day.coldest)} °C</td>
+										<td>{c(day.warmest)} °C</td>
+										<td>{duration(day.heated)}</td>
+									</tr>
+								{/each}
+							</tbody>
+						</table>
+					</details>
 				</section>
 				<div class="two">
 					<section>
