@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { Button } from 'carbon-components-svelte';
-	import type { ChartConfiguration } from 'chart.js';
 	import { LARGEST_LOG, readLogger, type LoggerFile } from '$core/formats';
 	import type { Room } from '$core/plan';
 	import { lossOf, type Measured } from '$core/thermal';
 	import { measureInWorker } from '$lib/workers/measureInWorker';
+	import { logChart } from './charts';
 	import Plot from './Plot.svelte';
 
 	let {
@@ -69,45 +69,7 @@
 		measured = null;
 	}
 
-	const drawn = $derived.by(() => {
-		const [log, fit] = [file?.log, measured];
-		if (!log || !fit) return null;
-		const every = Math.max(1, Math.ceil(log.roomC.length / 1500));
-		const points = (all: readonly number[]) =>
-			all.flatMap((y, i) => (i % every === 0 ? [{ x: (i * 5) / 60, y }] : []));
-		return (ink: {
-			ink: string;
-			soft: string;
-			rule: string;
-			signal: string;
-		}): ChartConfiguration<'line'> => ({
-			type: 'line',
-			data: {
-				datasets: [
-					{ label: 'logger', data: points(log.roomC), borderColor: ink.soft, borderWidth: 1, pointRadius: 0 },
-					{ label: 'model', data: points(fit.modelC), borderColor: ink.ink, borderWidth: 2, pointRadius: 0 },
-					{
-						label: 'outside',
-						data: points(log.outdoorC),
-						borderColor: ink.rule,
-						borderWidth: 1.2,
-						pointRadius: 0
-					}
-				]
-			},
-			options: {
-				animation: false,
-				maintainAspectRatio: false,
-				parsing: false,
-				normalized: true,
-				scales: {
-					x: { type: 'linear', title: { display: true, text: 'hours' }, grid: { color: ink.rule } },
-					y: { title: { display: true, text: '°C' }, grid: { color: ink.rule } }
-				},
-				plugins: { legend: { labels: { boxWidth: 22, boxHeight: 1 } } }
-			}
-		});
-	});
+	const drawn = $derived(file && measured ? logChart(file.log, measured.modelC) : null);
 </script>
 
 <section aria-label="Measured with a logger">

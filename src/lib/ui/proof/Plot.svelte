@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import type { Chart, ChartConfiguration } from 'chart.js';
+	import type { Chart } from 'chart.js';
+	import type { Drawing } from './charts';
 
 	let {
 		label,
@@ -11,19 +12,8 @@
 		label: string;
 		height: number;
 		/** The chart for a set of our colours; made anew whenever what it reads changes. */
-		make: (ink: Palette) => ChartConfiguration<'line'>;
+		make: Drawing;
 	} = $props();
-
-	/** Our colours as they stand in the theme on screen. */
-	interface Palette {
-		readonly ink: string;
-		readonly soft: string;
-		readonly rule: string;
-		readonly signal: string;
-		readonly held: string;
-		readonly heldFill: string;
-		readonly warm: string;
-	}
 
 	let canvas = $state<HTMLCanvasElement>();
 	let chart: Chart<'line'> | undefined;

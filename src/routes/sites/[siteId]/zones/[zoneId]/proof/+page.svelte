@@ -2,11 +2,11 @@
 	import { onMount } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { Button } from 'carbon-components-svelte';
-	import type { ChartConfiguration } from 'chart.js';
 	import { leadInputs, leadIsStale, roomSchema, type Room } from '$core/plan';
 	import { LONGEST_LEAD, proofWords, riseWords, type Proof } from '$core/thermal';
-	import { clockTime, DAY_SHORT, duration } from '$core/week';
+	import { DAY_SHORT, duration } from '$core/week';
 	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
+	import { curveChart, daysChart } from '$lib/ui/proof/charts';
 	import MeasureRoom from '$lib/ui/proof/MeasureRoom.svelte';
 	import Plot from '$lib/ui/proof/Plot.svelte';
 	import RoomSurvey from '$lib/ui/proof/RoomSurvey.svelte';
@@ -72,157 +72,10 @@
 	}
 
 	let firstDay = $state(0);
-	const shownDays = 2;
 	const c = (value: number) => (Math.round(value * 10) / 10).toFixed(1);
 
-	const days = $derived.by(() => {
-		const known = proof;
-		if (!known) return null;
-		const from = firstDay * 288;
-		const part = <T,>(all: readonly T[]) =>
-			Array.from({ length: shownDays * 288 + 1 }, (_, i) => all[(from + i) % all.length]!);
-		return (ink: {
-			ink: string;
-			soft: string;
-			rule: string;
-			signal: string;
-			held: string;
-			heldFill: string;
-			warm: string;
-		}): ChartConfiguration<'line'> => {
-			const points = (all: readonly number[]) => part(all).map((y, i) => ({ x: (i * 5) / 60, y }));
-			const air = points(known.days.air);
-			const wanted = points(known.days.wanted);
-			const isSwitch = profile.temperature === null;
-			const floor = Math.floor(Math.min(...known.days.air, ...(isSwitch ? [] : known.days.set)) - 1);
-			const datasets: ChartConfiguration<'line'>['data']['datasets'] = [
-				{ label: 'room, °C', data: air, borderColor: ink.ink, borderWidth: 2.2, pointRadius: 0 }
-			];
-			if (!isSwitch)
-				datasets.push(
-					{
-						label: 'wanted',
-						data: wanted,
-						borderColor: ink.soft,
-						borderWidth: 1.4,
-						borderDash: [3, 3],
-						pointRadius: 0,
-						stepped: true,
-						// filled where the room lies under what is wanted
-						fill: { target: 0, above: `${ink.signal}55`, below: 'transparent' }
-					},
-					{
-						label: 'setpoint',
-						data: points(known.days.set),
-						borderColor: ink.held,
-						borderWidth: 1.6,
-						pointRadius: 0,
-						stepped: true
-					}
-				);
-			datasets.push({
-				label: 'heating',
-				data: points(known.days.heating).map((p) => ({ x: p.x, y: floor + p.y * 0.8 })),
-				borderColor: ink.held,
-				backgroundColor: ink.heldFill,
-				borderWidth: 0.8,
-				pointRadius: 0,
-				stepped: true,
-				fill: 'start'
-			});
-			return {
-				type: 'line',
-				data: { datasets },
-				options: {
-					animation: false,
-					maintainAspectRatio: false,
-					parsing: false,
-					normalized: true,
-					interaction: { mode: 'index', intersect: false },
-					scales: {
-						x: {
-							type: 'linear',
-							min: 0,
-							max: shownDays * 24,
-							ticks: {
-								stepSize: 6,
-								callback: (value) =>
-									`${Number(value) % 24 === 0 ? `${DAY_SHORT[(firstDay + Math.floor(Number(value) / 24)) % 7]} ` : ''}${String(Number(value) % 24).padStart(2, '0')}`
-							},
-							grid: { color: ink.rule }
-						},
-						y: { min: floor, title: { display: true, text: '°C' }, grid: { color: ink.rule } }
-					},
-					plugins: {
-						legend: { labels: { boxWidth: 22, boxHeight: 1 } },
-						tooltip: {
-							callbacks: { title: (items) => clockTime(Math.round(((items[0]?.parsed.x ?? 0) % 24) * 60)) }
-						}
-					}
-				}
-			};
-		};
-	});
-
-	const curve = $derived.by(() => {
-		const known = proof;
-		if (!known || known.curve.length === 0) return null;
-		return (ink: { ink: string; soft: string; rule: string; signal: string }): ChartConfiguration<'line'> => {
-			const reached = known.curve.filter((point) => point.minutes !== null);
-			const most = Math.max(60, ...reached.map((point) => point.minutes!));
-			return {
-				type: 'line',
-				data: {
-					datasets: [
-						{
-							label: 'warm-up, min',
-							data: reached.map((point) => ({ x: point.outdoorC, y: point.minutes! })),
-							borderColor: ink.ink,
-							borderWidth: 2.4,
-							pointRadius: 0
-						},
-						{
-							label: 'half an hour',
-							data: [
-								{ x: -15, y: 30 },
-								{ x: 15, y: 30 }
-							],
-							borderColor: ink.soft,
-							borderDash: [6, 4],
-							borderWidth: 1.4,
-							pointRadius: 0
-						},
-						{
-							label: 'outside now',
-							data: [
-								{ x: known.outdoorC, y: 0 },
-								{ x: known.outdoorC, y: most }
-							],
-							borderColor: ink.signal,
-							borderWidth: 1.2,
-							pointRadius: 0
-						}
-					]
-				},
-				options: {
-					animation: false,
-					maintainAspectRatio: false,
-					scales: {
-						x: {
-							type: 'linear',
-							min: -15,
-							max: 15,
-							ticks: { stepSize: 5 },
-							title: { display: true, text: 'outside, °C' },
-							grid: { color: ink.rule }
-						},
-						y: { min: 0, title: { display: true, text: 'minutes' }, grid: { color: ink.rule } }
-					},
-					plugins: { legend: { labels: { boxWidth: 22, boxHeight: 1 } } }
-				}
-			};
-		};
-	});
+	const days = $derived(proof && daysChart(proof, firstDay, profile.temperature === null));
+	const curve = $derived(proof && proof.curve.length > 0 ? curveChart(proof) : null);
 
 	/** The drawn week day by day, for those who read figures. */
 	const byDay = $derived(

@@ -1,0 +1,156 @@
+import { describe, expect, it } from 'vitest';
+import { instantOf, wallMinute } from '../civil';
+import { allowedOptions, findProfile, shippedProfiles } from '../control';
+import { fitZone } from '../fit';
+import {
+	newZone,
+	routineFromTemplate,
+	routineTemplates,
+	withRoutine,
+	type Booking,
+	type Exception,
+	type Zone
+} from '../plan';
+import { buildWeek } from '../week';
+import { bookedDates, localWords, momentInWords, momentWords, rightClock, runOfZone } from '.';
+
+const ZONE = 'Europe/Paris';
+const at = (local: string) => instantOf(ZONE, wallMinute(local));
+const profileOf = (id: string) => findProfile(id)!;
+
+/** A zone out all day on weekdays, on a control, ready at noon of Tuesday 3 March 2026. */
+function said(
+	id: string,
+	local: string,
+	exceptions: Exception[] = [],
+	change: (zone: Zone) => Zone = (zone) => zone
+) {
+	const profile = profileOf(id);
+	const plain = newZone('Z', profile);
+	const zone = change({
+		...withRoutine(plain, routineFromTemplate(routineTemplates[0]!, plain.levels)),
+		exceptions
+	});
+	const program = fitZone(zone, profile).chosen.program;
+	const nowMs = at('2026-03-01T12:00');
+	const clock = { ...rightClock(profile, nowMs), follows: true };
+	return momentInWords(runOfZone(zone, profile, program, { timeZone: ZONE, nowMs, clock }), at(local));
+}
+
+describe('any moment in words', () => {
+	it('says what rules, until when, and what follows', () => {
+		const boost: Exception = { kind: 'boost', id: 'b', from: '2026-03-03T10:20', steps: 3, setpointC: 22.5 };
+		const words = said('six-step-room-stat', '2026-03-03T10:25', [boost]);
+		expect(words.sentence.replaceAll('\u00a0', ' ')).toBe(
+			'22.5 °C: boost until 11:50, then Eco 16.0 °C, from the week, Tuesday, step 2.'
+		);
+		expect(words.left).toBe('1 h 25 min left');
+		expect(words.chain.map((link) => [link.layer, link.rules])).toEqual([
+			['program', false],
+			['boost', true]
+		]);
+		expect(words.clock).toBeNull();
+	});
+
+	it('names a day, then a date, the farther off it is', () => {
+		const options = { unit: 'C', clock: '24', perDay: 6, channel: 0, plain: false } as const;
+		const from = wallMinute('2026-03-03T10:00');
+		expect(momentWords(wallMinute('2026-03-03T19:10'), from, options)).toBe('19:10');
+		expect(momentWords(wallMinute('2026-03-06T06:30'), from, options)).toBe('Fri 06:30');
+		expect(momentWords(wallMinute('2026-03-20T06:30'), from, options)).toBe('Fri 20 Mar 06:30');
+		expect(momentWords(wallMinute('2026-03-02T06:30'), from, { ...options, clock: '12' })).toBe(
+			'Mon 2 Mar 6:30 am'
+		);
+		expect(localWords('2026-12-24', options)).toBe('Thu 24 Dec');
+	});
+
+	it('speaks each control’s own way of counting', () => {
+		const tuesday = '2026-03-03T18:00';
+		const plain = (text: string) => text.replaceAll('\u00a0', ' ');
+		expect(plain(said('hour-strip-keypad', tuesday).sentence)).toMatch(
+			/^Comfort 20\.0 °C: from the week, Tuesday from 17:00 until/
+		);
+		expect(plain(said('switch-timer', tuesday).sentence)).toMatch(
+			/^On: from the week, Tuesday, pair 2 until 22:30, then Off/
+		);
+		expect(plain(said('plant-clock', tuesday).sentence)).toMatch(/band \d/);
+		expect(plain(said('touch-floor-stat', tuesday).sentence)).toMatch(/Tuesday, (on|back)( again)?/);
+		expect(plain(said('plain-stat', tuesday).sentence)).toMatch(/set by hand until someone turns it\.$/);
+		expect(plain(said('heat-and-cool-stat', tuesday).sentence)).toMatch(/cooling above 25\.0 °C/);
+		expect(
+			plain(
+				said('six-step-room-stat', tuesday, [], (zone) => ({
+					...zone,
+					settings: { ...zone.settings, highLimitC: 18 }
+				})).sentence
+			)
+		).toMatch(/^18\.0 °C: limit until/);
+	});
+
+	it('says so where its own clock shows another time', () => {
+		const profile = profileOf('radio-stat');
+		const zone = newZone('Z', profile);
+		const program = fitZone(zone, profile).chosen.program;
+		const nowMs = at('2026-03-01T12:00');
+		const late = runOfZone(zone, profile, program, { timeZone: ZONE, nowMs });
+		expect(momentInWords(late, at('2026-04-01T12:00')).clock).toBe('Its own clock shows Wed 11:00.');
+		expect(momentInWords(late, at('2026-03-20T12:00')).clock).toBeNull();
+	});
+
+	it('has an answer for every shipped control at any moment, with the last link ruling', () => {
+		for (const { id } of shippedProfiles)
+			for (const local of ['2026-03-29T02:30', '2026-10-25T02:30', '2026-07-01T00:00']) {
+				const words = said(id, local);
+				expect(words.sentence, id).toMatch(/^\S.*: .*\.$/);
+				expect(words.chain.at(-1)!.rules).toBe(true);
+			}
+	});
+});
+
+describe('dates that bookings leave to a hand', () => {
+	const hall = profileOf('plant-clock');
+	const held = buildWeek([
+		{ at: 1440 + 1170, value: 20 },
+		{ at: 1440 + 1290, value: 7 }
+	]);
+	const levels = newZone('Z', hall).levels;
+	const bookings: Booking[] = [
+		{ name: 'Choir', from: '2026-03-03T19:30', to: '2026-03-03T21:30' },
+		{ name: 'Lecture', from: '2026-03-12T19:30', to: '2026-03-12T21:30' },
+		{ name: 'Ball', from: '2026-03-14T18:00', to: '2026-03-14T23:00' }
+	];
+	const dates = (most: number, since = '2026-03-01') =>
+		bookedDates(
+			{ ...hall, habits: { ...hall.habits, specialDays: most === 0 ? null : { most, how: '' } } },
+			allowedOptions(hall, newZone('Z', hall).options),
+			held,
+			bookings,
+			levels[0]!,
+			levels[1]!,
+			since
+		);
+
+	it('take a special day where one of its weekdays fits, the rest are said with their hours', () => {
+		const all = dates(6);
+		// the Tuesday of the second week is warm for nobody; Thursday runs as Tuesday; the ball fits no weekday
+		expect(all.map((date) => [date.date, date.runs])).toEqual([
+			['2026-03-10', { level: 'eco' }],
+			['2026-03-12', { like: 1 }],
+			['2026-03-14', { like: 1 }]
+		]);
+		expect(dates(0).map((date) => date.sentence)).toEqual([
+			'2 h warm by the week with nobody there: by hand: Eco',
+			'booked 19:30–21:30, 2 h of it cold by the week: by hand: Comfort 19:30–21:30',
+			'booked 18:00–23:00, 5 h of it cold by the week: by hand: Comfort 18:00–23:00'
+		]);
+	});
+
+	it('go to the coldest dates first where there are few, and leave out what is past', () => {
+		const two = dates(2);
+		expect(two.filter((date) => date.runs !== null).map((date) => date.date)).toEqual([
+			'2026-03-12',
+			'2026-03-14'
+		]);
+		expect(dates(6, '2026-03-13').map((date) => date.date)).toEqual(['2026-03-14']);
+	});
+});

@@ -1,0 +1,189 @@
+import type { ChartConfiguration } from 'chart.js';
+import type { EvenLog, Proof } from '$core/thermal';
+import { clockTime, DAY_SHORT } from '$core/week';
+
+/** Our colours as they stand in the theme on screen. */
+export interface Palette {
+	readonly ink: string;
+	readonly soft: string;
+	readonly rule: string;
+	readonly signal: string;
+	readonly held: string;
+	readonly heldFill: string;
+	readonly warm: string;
+}
+
+/** A chart for a set of our colours. */
+export type Drawing = (ink: Palette) => ChartConfiguration<'line'>;
+
+type Lines = ChartConfiguration<'line'>['data']['datasets'];
+
+/** Days drawn at once. */
+export const SHOWN_DAYS = 2;
+const A_DAY = 288;
+/** Most points of a line: more than there are pixels. */
+const MOST_POINTS = 1500;
+
+const legend = { labels: { boxWidth: 22, boxHeight: 1 } };
+const line = (
+	label: string,
+	data: { x: number; y: number }[],
+	color: string,
+	width: number
+): Lines[number] => ({
+	label,
+	data,
+	borderColor: color,
+	borderWidth: width,
+	pointRadius: 0
+});
+
+/** An hour on the axis of days that begins with a weekday: `Mon 00`, `06`. */
+export function hourWords(hour: number, firstDay: number): string {
+	const inDay = String(hour % 24).padStart(2, '0');
+	return hour % 24 === 0 ? `${DAY_SHORT[(firstDay + Math.floor(hour / 24)) % 7]} ${inDay}` : inDay;
+}
+
+/** Two days of a proof from a weekday on, over Sunday midnight too: room, wanted (filled where the room is colder), setpoint, heating. */
+export function daysChart(proof: Proof, firstDay: number, isSwitch: boolean): Drawing {
+	const points = (all: readonly number[]) =>
+		Array.from({ length: SHOWN_DAYS * A_DAY + 1 }, (_, i) => ({
+			x: (i * 5) / 60,
+			y: all[(firstDay * A_DAY + i) % all.length]!
+		}));
+	const { air, set, wanted, heating } = proof.days;
+	const floor = Math.floor(Math.min(...air, ...(isSwitch ? [] : set)) - 1);
+	return (ink) => {
+		const datasets: Lines = [line('room, °C', points(air), ink.ink, 2.2)];
+		if (!isSwitch)
+			datasets.push(
+				{
+					...line('wanted', points(wanted), ink.soft, 1.4),
+					borderDash: [3, 3],
+					stepped: true,
+					fill: { target: 0, above: `${ink.signal}55`, below: 'transparent' }
+				},
+				{ ...line('setpoint', points(set), ink.held, 1.6), stepped: true }
+			);
+		datasets.push({
+			...line(
+				'heating',
+				points(heating).map((p) => ({ x: p.x, y: floor + p.y * 0.8 })),
+				ink.held,
+				0.8
+			),
+			backgroundColor: ink.heldFill,
+			stepped: true,
+			fill: 'start'
+		});
+		return {
+			type: 'line',
+			data: { datasets },
+			options: {
+				animation: false,
+				maintainAspectRatio: false,
+				parsing: false,
+				normalized: true,
+				interaction: { mode: 'index', intersect: false },
+				scales: {
+					x: {
+						type: 'linear',
+						min: 0,
+						max: SHOWN_DAYS * 24,
+						ticks: { stepSize: 6, callback: (value) => hourWords(Number(value), firstDay) },
+						grid: { color: ink.rule }
+					},
+					y: { min: floor, title: { display: true, text: '°C' }, grid: { color: ink.rule } }
+				},
+				plugins: {
+					legend,
+					tooltip: {
+						callbacks: { title: (items) => clockTime(Math.round(((items[0]?.parsed.x ?? 0) % 24) * 60)) }
+					}
+				}
+			}
+		};
+	};
+}
+
+/** Warm-up minutes against outdoor temperature, with the fixed half hour across it and the outdoor temperature of now; what is not reached is left out. */
+export function curveChart(proof: Proof): Drawing {
+	const reached = proof.curve.flatMap(({ outdoorC, minutes }) =>
+		minutes === null ? [] : [{ x: outdoorC, y: minutes }]
+	);
+	const most = Math.max(60, ...reached.map((point) => point.y));
+	const [from, to] = [proof.curve[0]!.outdoorC, proof.curve.at(-1)!.outdoorC];
+	return (ink) => ({
+		type: 'line',
+		data: {
+			datasets: [
+				line('warm-up, min', reached, ink.ink, 2.4),
+				{
+					...line(
+						'half an hour',
+						[
+							{ x: from, y: 30 },
+							{ x: to, y: 30 }
+						],
+						ink.soft,
+						1.4
+					),
+					borderDash: [6, 4]
+				},
+				line(
+					'outside now',
+					[
+						{ x: proof.outdoorC, y: 0 },
+						{ x: proof.outdoorC, y: most }
+					],
+					ink.signal,
+					1.2
+				)
+			]
+		},
+		options: {
+			animation: false,
+			maintainAspectRatio: false,
+			scales: {
+				x: {
+					type: 'linear',
+					min: from,
+					max: to,
+					ticks: { stepSize: 5 },
+					title: { display: true, text: 'outside, °C' },
+					grid: { color: ink.rule }
+				},
+				y: { min: 0, title: { display: true, text: 'minutes' }, grid: { color: ink.rule } }
+			},
+			plugins: { legend }
+		}
+	});
+}
+
+/** A log with the model over it, thinned to what can be seen. */
+export function logChart(log: EvenLog, modelC: readonly number[]): Drawing {
+	const every = Math.max(1, Math.ceil(log.roomC.length / MOST_POINTS));
+	const points = (all: readonly number[]) =>
+		all.flatMap((y, i) => (i % every === 0 ? [{ x: (i * 5) / 60, y }] : []));
+	return (ink) => ({
+		type: 'line',
+		data: {
+			datasets: [
+				line('logger', points(log.roomC), ink.soft, 1),
+				line('model', points(modelC), ink.ink, 2),
+				line('outside', points(log.outdoorC), ink.rule, 1.2)
+			]
+		},
+		options: {
+			animation: false,
+			maintainAspectRatio: false,
+			parsing: false,
+			normalized: true,
+			scales: {
+				x: { type: 'linear', title: { display: true, text: 'hours' }, grid: { color: ink.rule } },
+				y: { title: { display: true, text: '°C' }, grid: { color: ink.rule } }
+			},
+			plugins: { legend }
+		}
+	});
+}
