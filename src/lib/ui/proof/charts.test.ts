@@ -37,7 +37,7 @@ const zone = {
 };
 const proof = proofOf(zone, room, stat, fitZone(zone, stat).chosen.held, -8);
 type Points = { x: number; y: number }[];
-const lines = (chart: ReturnType<ReturnType<typeof daysChart>>) =>
+const lines = (chart: ReturnType<ReturnType<typeof daysChart>>): Record<string, Points> =>
 	Object.fromEntries(chart.data.datasets.map((set) => [set.label, set.data as Points]));
 
 describe('what a proof draws', () => {

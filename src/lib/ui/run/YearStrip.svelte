@@ -63,7 +63,7 @@
 	<svg
 		width={frameWidth}
 		{height}
-		role={onpick ? 'slider' : 'img'}
+		role={onpick ? 'slider' : names ? 'group' : 'img'}
 		aria-label={onpick ? 'Date in the year' : 'The year: absences, special days, clock changes'}
 		aria-valuemin={onpick ? 0 : undefined}
 		aria-valuemax={onpick ? strip.days - 1 : undefined}

@@ -63,7 +63,7 @@
 	<p role="status" class:signal={saving.now.kind === 'waiting' || saving.now.kind === 'refused'}>{words}</p>
 	<div class="tools">
 		<button class="quiet theme" onclick={nextTheme}>{themeNames[shown]}</button>
-		<button class="quiet" onclick={onpalette} aria-label="Go anywhere (Ctrl K)"
+		<button class="quiet" onclick={onpalette} aria-label="Go anywhere: Ctrl K"
 			><span class="wide">Ctrl K</span><span class="small">Go</span></button
 		>
 		<button class="quiet" onclick={onhelp} aria-label="Keys and shortcuts">?</button>

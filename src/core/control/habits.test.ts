@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest';
+import { readControlFile, writeControlFile } from '../formats';
+import {
+	findProfile,
+	habitsSchema,
+	profileFacts,
+	profileSchema,
+	shippedProfiles,
+	type ControlProfile
+} from '.';
+
+const stat = findProfile('six-step-room-stat')!;
+const words = (id: string, topic: 'hand' | 'away' | 'clock') =>
+	profileFacts(findProfile(id)!)
+		.find((fact) => fact.topic === topic)!
+		.sentences.join(' ');
+const refusal = (profile: unknown) => {
+	const read = profileSchema.safeParse(profile);
+	return read.success ? null : `${read.error.issues[0]!.path.join('.')} ${read.error.issues[0]!.message}`;
+};
+
+describe('habits of a control', () => {
+	it('read as sentences, each family its own', () => {
+		expect(words('touch-floor-stat', 'hand')).toMatch(
+			/A change by hand lasts 2 h\. A hold lasts to a time, or until it is ended\./
+		);
+		expect(words('hour-strip-keypad', 'hand')).toMatch(
+			/Boost in steps of 30 min, up to 3 h\. .*Off still keeps 7 °C\./
+		);
+		expect(words('dial-stat', 'hand')).toMatch(
+			/Boost lasts to the next change of the program\. Manual stays/
+		);
+		expect(words('heat-and-cool-stat', 'hand')).toMatch(
+			/Off is off\. .*Fan: auto, on or circulate\. After a stop it waits 5 min\./
+		);
+		expect(words('plant-clock', 'away')).toBe('3 holidays kept beforehand, of whole days. 6 special days.');
+		expect(words('hour-strip-keypad', 'away')).toBe(
+			'Holiday of 1 to 365 days, today not counted; over at the hour it was set. No special days.'
+		);
+		expect(words('plain-stat', 'away')).toMatch(/turned down by hand/);
+		expect(words('radio-stat', 'clock')).toBe(
+			'Summer time is set by hand, twice a year. It forgets the clock and the program after 5 min while batteries are changed.'
+		);
+		expect(words('dial-stat', 'clock')).toMatch(/forgets the clock within seconds/);
+		expect(words('plain-stat', 'clock')).toBe('It has no clock.');
+	});
+
+	it('of every shipped control say how each thing that it has is done', () => {
+		for (const { id, habits } of shippedProfiles)
+			for (const key of [
+				'override',
+				'hold',
+				'boost',
+				'advance',
+				'holiday',
+				'specialDays',
+				'manual',
+				'off'
+			] as const)
+				if (habits[key]) expect(habits[key].how.length, `${id} ${key}`).toBeGreaterThan(10);
+	});
+
+	it('of a profile from before they were known are none, and it is read all the same', () => {
+		const { habits: _, ...old } = stat;
+		const read = profileSchema.parse(old);
+		expect(read.habits).toEqual(habitsSchema.parse({}));
+		expect(read.habits.override).toBeNull();
+	});
+
+	it('that contradict the control are refused where they do', () => {
+		const timer = findProfile('switch-timer')!;
+		expect(refusal({ ...timer, habits: { ...timer.habits, off: { keepsC: 5, how: '' } } })).toBe(
+			'habits.off.keepsC must be null: a switch keeps no temperature'
+		);
+		expect(refusal({ ...timer, habits: { ...timer.habits, limits: { bindProgram: true } } })).toBe(
+			'habits.limits must be null: a switch has no limits'
+		);
+		expect(
+			refusal({ ...stat, habits: { ...stat.habits, boost: { ...stat.habits.boost!, mostSteps: 0 } } })
+		).toMatch(/^habits\.boost\.mostSteps/);
+		expect(refusal({ ...stat, habits: { ...stat.habits, holiday: { by: 'moon' } } })).toMatch(
+			/^habits\.holiday/
+		);
+	});
+
+	it('go through a control file and come back as they were', () => {
+		for (const profile of shippedProfiles) {
+			const read = readControlFile(writeControlFile(profile));
+			expect(read.ok && (read.value satisfies ControlProfile)).toEqual(profile);
+		}
+	});
+});

@@ -1,0 +1,60 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from '@playwright/test';
+import { expect, open, test } from './bench';
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+interface Violation {
+	readonly id: string;
+	readonly impact: string | null;
+	readonly nodes: readonly { readonly html: string }[];
+}
+
+/** What axe finds serious or worse on the page on show. */
+async function serious(page: Page): Promise<string[]> {
+	await page.evaluate(axe);
+	const violations = (await page.evaluate(
+		// a day is written short and spoken in full: "Mon" is Monday
+		'axe.run(document, { resultTypes: ["violations"], rules: { "label-content-name-mismatch": { enabled: false } } }).then((result) => result.violations)'
+	)) as Violation[];
+	return violations
+		.filter((one) => one.impact === 'serious' || one.impact === 'critical')
+		.map((one) => `${one.id}: ${one.nodes[0]!.html.slice(0, 160)}`);
+}
+
+test('every view: nothing serious for axe in either theme, and nothing wider than a phone', async ({
+	page,
+	installation
+}) => {
+	test.setTimeout(240_000);
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Kelter Court/ }).click();
+	await expect(page.locator('tbody th a').first()).toBeVisible();
+	const site = new URL(page.url()).pathname;
+	const zone = (await page.locator('tbody th a').nth(4).getAttribute('href'))!.replace(/\/week$/, '');
+	const views = [
+		'/',
+		'/controls',
+		'/controls/plant-clock',
+		site,
+		`${site}/clocks`,
+		`${site}/away`,
+		...['week', 'key-in', 'read-back', 'proof', 'clock', 'away', 'moment', 'hand-over'].map(
+			(view) => `${zone}/${view}`
+		)
+	];
+	for (const view of views)
+		for (const colorScheme of ['light', 'dark'] as const) {
+			await page.emulateMedia({ colorScheme });
+			await page.setViewportSize({ width: 1280, height: 800 });
+			await open(page, view);
+			expect(await serious(page), `${view}, ${colorScheme}`).toEqual([]);
+			if (colorScheme === 'dark') continue;
+			await page.setViewportSize({ width: 390, height: 844 });
+			await page.waitForTimeout(150);
+			const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+			expect(wide, `${view} at 390 px`).toBeLessThanOrEqual(0);
+		}
+});
