@@ -100,6 +100,25 @@ test('each family: what is tried at a moment ends as its profile says', async ({
 		}
 	}
 
+	// what is set at the control counts: a high limit lowers the program and says so, the fan and the changeover are heard
+	await open(page, `${to(tallow.get('Bindery')!, 'moment')}?at=2026-03-03T10:10`);
+	await page.getByLabel('High limit, °C').fill('19');
+	await page.getByLabel('High limit, °C').press('Tab');
+	await expect(page.locator('.sentence')).toContainText('limit until 12:00');
+	await page.getByLabel('Low limit, °C').fill('21');
+	await page.getByLabel('Low limit, °C').press('Tab');
+	await expect(page.getByRole('alert')).toHaveText('The high limit must lie above the low one.');
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await expect(page.locator('.sentence')).not.toContainText('limit');
+	await saved(page);
+	await open(page, `${to(kelter.get('Council office')!, 'moment')}?at=2026-03-03T10:10`);
+	await page.getByLabel('with the room at').fill('26');
+	await expect(page.getByText('It calls for cooling. The fan runs.')).toBeVisible();
+	await page.getByLabel('It may').selectOption('heat-only');
+	await expect(page.getByText('It calls for nothing. The fan rests.')).toBeVisible();
+	await page.getByLabel('Fan', { exact: false }).selectOption('circulate');
+	await expect(page.getByText(/The fan runs part of every hour\./)).toBeVisible();
+
 	// kept, it is there after a reload, and undone by one key
 	await open(page, `${to(tallow.get('Bindery')!, 'moment')}?at=2026-03-03T10:10`);
 	await page.getByRole('button', { name: 'Change by hand' }).click();

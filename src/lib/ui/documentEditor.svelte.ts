@@ -137,7 +137,12 @@ export class DocumentEditor<T extends object> {
 		clearTimeout(this.#timer);
 		this.#timer = undefined;
 		if (this.#sending) await this.#sending;
-		if (this.#document === this.#saved || this.#conflict || this.#dragStart) return;
+		if (this.#conflict || this.#dragStart) return;
+		if (this.#document === this.#saved) {
+			// undone before it was sent: what stands there is what is on screen
+			if (saving.now.kind === 'saving') saving.now = { kind: 'saved', at: Date.now() };
+			return;
+		}
 		this.#sending = this.#send();
 		await this.#sending;
 		this.#sending = null;

@@ -9,6 +9,7 @@
 	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
 	import DatedChart from '$lib/ui/run/DatedChart.svelte';
 	import { datedDays, mondayOf } from '$lib/ui/run/datedDays';
+	import SettingsAtControl from '$lib/ui/run/SettingsAtControl.svelte';
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
@@ -266,6 +267,11 @@
 				<p><button class="quiet small" onclick={() => editor.undo()}>Undo</button></p>
 			{/if}
 		</section>
+		<SettingsAtControl
+			settings={zone.settings}
+			{profile}
+			onchange={(settings) => editor.change({ ...zone, settings })}
+		/>
 		<section>
 			<h2>What it calls for</h2>
 			{#if !isSwitch}
