@@ -1,12 +1,5 @@
 import { dateOfDay, dateWords, wallAt, weekdayOfDay } from '../civil';
-import {
-	displaySetpoint,
-	displayTime,
-	heldSetpoint,
-	setpointWithUnit,
-	type ControlOptions,
-	type ControlProfile
-} from '../control';
+import { displayTime, heldSetpoint, setpointWithUnit, type ControlOptions } from '../control';
 import { DAY_MINUTES, DAY_NAMES, DAY_SHORT } from '../week';
 import type { Layer, Prepared } from './layers';
 import type { OwnedPeriod } from './periods';
@@ -184,9 +177,4 @@ export function momentInWords(prepared: Prepared, atMs: number): MomentWords {
 				? null
 				: `Its own clock shows ${DAY_SHORT[ownDay]} ${displayTime(own, options.clock)}.`
 	};
-}
-
-/** A setpoint as the control shows it, for a place without room for its unit. */
-export function shortState(profile: ControlProfile, options: ControlOptions, heatC: number | null): string {
-	return heatC === null ? 'off' : displaySetpoint(profile, options, heatC);
 }
