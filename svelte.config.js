@@ -11,6 +11,23 @@ export default {
 	kit: {
 		adapter: adapter(),
 		alias: { $core: 'src/core' },
-		version: { pollInterval: 0 }
+		version: { pollInterval: 0 },
+		csp: {
+			mode: 'nonce',
+			directives: {
+				'default-src': ['self'],
+				'script-src': ['self'],
+				// elements are placed by style attributes; no script comes that way
+				'style-src': ['self', 'unsafe-inline'],
+				'img-src': ['self', 'data:', 'blob:'],
+				'font-src': ['self', 'data:'],
+				'connect-src': ['self'],
+				'worker-src': ['self', 'blob:'],
+				'object-src': ['none'],
+				'base-uri': ['none'],
+				'form-action': ['self'],
+				'frame-ancestors': ['none']
+			}
+		}
 	}
 };

@@ -1,15 +1,18 @@
 import { fileURLToPath } from 'node:url';
+import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
 
 const alias = {
 	$core: fileURLToPath(new URL('./src/core', import.meta.url)),
-	$lib: fileURLToPath(new URL('./src/lib', import.meta.url))
+	$lib: fileURLToPath(new URL('./src/lib', import.meta.url)),
+	'$app/environment': fileURLToPath(new URL('./tests/support/appEnvironment.ts', import.meta.url))
 };
 
 export default defineConfig({
 	test: {
 		projects: [
 			{
+				plugins: [svelte()],
 				resolve: { alias },
 				test: {
 					name: 'unit',

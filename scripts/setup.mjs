@@ -107,7 +107,8 @@ export function ensureChromium() {
 export async function startServer({ data, port = Number(process.env.PORT ?? 4610), quiet = false }) {
 	const host = process.env.HOST ?? '127.0.0.1';
 	const url = `http://${host}:${port}`;
-	const child = spawn(process.execPath, [path.join(root, 'build', 'index.js')], {
+	// room for what one answer needs, so that it is not collected in the middle of it
+	const child = spawn(process.execPath, ['--max-semi-space-size=32', path.join(root, 'build', 'index.js')], {
 		cwd: root,
 		stdio: quiet ? ['ignore', 'ignore', 'inherit'] : ['ignore', 'inherit', 'inherit'],
 		env: {
@@ -126,7 +127,7 @@ export async function startServer({ data, port = Number(process.env.PORT ?? 4610
 	for (let waited = 0; ; waited += 100) {
 		if (ended) throw new Error(`The server did not start on ${url}; is the port taken?`);
 		try {
-			if ((await fetch(`${url}/api/v1/jobs`)).ok) break;
+			if ((await fetch(`${url}/api/health`)).ok) break;
 		} catch {
 			// not yet listening
 		}

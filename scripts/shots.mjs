@@ -1,4 +1,4 @@
-/** `npm run shots`: one picture of each main view from the demo data, into docs/screenshots/. */
+/** `npm run shots`: one picture of each main view from the demo data, into docs/screenshots/; or those whose name holds a word. */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -35,6 +35,7 @@ const phone = { width: 390, height: 844 };
  * @param {(page: import('@playwright/test').Page) => Promise<void>} go
  */
 async function shot(name, viewport, colorScheme, go) {
+	if (!name.includes(process.argv[2] ?? '')) return;
 	const page = await browser.newPage({ viewport, colorScheme, baseURL: server.url });
 	await go(page);
 	await page.waitForLoadState('networkidle');
@@ -62,19 +63,11 @@ await shot('week', desk, 'light', async (page) => {
 	await zoneView(page, 'Tallow', 'Bindery', 'week');
 	await page.getByRole('slider', { name: 'Thursday, change 3', exact: true }).focus();
 });
-await shot('week-dark', desk, 'dark', (page) => zoneView(page, 'Osier', 'Reading room', 'week'));
-await shot('week-switch-timer', desk, 'light', (page) => zoneView(page, 'Osier', 'Back kitchen', 'week'));
-await shot('week-phone', phone, 'light', (page) => zoneView(page, 'Tallow', 'Caretaker', 'week'));
 await shot('key-in-phone', phone, 'dark', async (page) => {
 	await zoneView(page, 'Tallow', 'Bindery', 'key-in');
 	for (let i = 0; i < 10; i++) await page.keyboard.press('Enter');
 });
 await shot('key-in', desk, 'light', (page) => zoneView(page, 'Tallow', 'Bindery', 'key-in'));
-await shot('week-heat-and-cool', desk, 'light', (page) => zoneView(page, 'Kelter', 'Council office', 'week'));
-await shot('week-table', desk, 'light', async (page) => {
-	await zoneView(page, 'Osier', 'Reading room', 'week');
-	await page.getByRole('button', { name: 'Table' }).click();
-});
 await shot('read-back', desk, 'light', async (page) => {
 	await zoneView(page, 'Kelter', 'Registrar', 'read-back');
 	const weekday = page.getByLabel('Mon–Fri, step 2, time', { exact: true });
@@ -92,13 +85,38 @@ await shot('proof', desk, 'light', async (page) => {
 	await page.waitForTimeout(800);
 });
 await shot('clock', desk, 'light', (page) => zoneView(page, 'Kelter', 'Lower flat', 'clock'));
-await shot(
-	'clocks-phone',
-	phone,
-	'dark',
-	async (page) => void (await page.goto(`/sites/${site('Marrow')}/clocks`))
-);
 await shot('away', desk, 'light', async (page) => void (await page.goto(`/sites/${site('Marrow')}/away`)));
+await shot('heat', desk, 'light', async (page) => {
+	await page.goto(`/sites/${site('Marrow')}/heat`);
+	await page.getByRole('button', { name: 'Stagger the starts' }).click();
+	await page.getByText('What was moved').waitFor({ timeout: 60_000 });
+	await page.evaluate(() => window.scrollTo(0, 0));
+});
+await shot('settings', desk, 'light', async (page) => {
+	await page.goto(`/sites/${site('Marrow')}/settings`, { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: /^Frost protection/ }).click();
+	await page.getByRole('button', { name: 'on', exact: true }).click();
+});
+await shot('visit-phone', phone, 'dark', async (page) => {
+	await page.goto(`/sites/${site('Tallow')}/visit`, { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: 'Begin a visit' }).click();
+	await page
+		.getByRole('navigation', { name: 'Steps at this control' })
+		.getByRole('button', { name: /^Test/ })
+		.click();
+	await page.getByRole('button', { name: 'Seen', exact: true }).click();
+});
+await shot(
+	'checks',
+	desk,
+	'light',
+	async (page) => void (await page.goto(`/sites/${site('Kelter')}/checks`))
+);
+await shot('record', desk, 'light', async (page) => {
+	await page.goto(`/sites/${site('Tallow')}/record`, { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: 'to', exact: true }).nth(2).click();
+});
+await shot('due', desk, 'dark', async (page) => void (await page.goto('/due')));
 await shot('moment', desk, 'light', async (page) => {
 	await zoneView(page, 'Tallow', 'Bindery', 'moment');
 	await page.getByLabel('Boost steps').fill('3');

@@ -5,6 +5,8 @@ declare global {
 		}
 		interface Locals {
 			theme: 'auto' | 'light' | 'dark';
+			/** What the person may do; null where they are not signed in. */
+			role: 'office' | 'installer' | 'reader' | null;
 		}
 	}
 }

@@ -15,8 +15,9 @@ const coreOrder = {
 	run: ['week', 'civil', 'control', 'plan'],
 	thermal: ['week', 'civil', 'control', 'plan'],
 	checks: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal'],
+	record: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks'],
 	callback: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks'],
-	formats: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal']
+	formats: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks', 'record']
 };
 
 /** Packages the core may use: pure data and arithmetic, no interface, server or database. */

@@ -10,9 +10,6 @@
 </main>
 
 <style>
-	main {
-		padding: 2rem 1.75rem;
-	}
 	p {
 		margin-top: 0.75rem;
 	}

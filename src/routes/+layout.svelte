@@ -7,11 +7,13 @@
 	import '@fontsource/lexend/latin-600.css';
 	import '$lib/ui/style/tokens.css';
 	import '$lib/ui/style/base.css';
+	import { page } from '$app/state';
 	import Head from '$lib/ui/shell/Head.svelte';
 	import Keys from '$lib/ui/shell/Keys.svelte';
 	import Palette from '$lib/ui/shell/Palette.svelte';
 
 	let { data, children } = $props();
+	const outside = $derived(page.url.pathname.startsWith('/c/') || !data.signedIn);
 	let palette = $state(false);
 	let keys = $state(false);
 
@@ -25,9 +27,14 @@
 	}
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window onkeydown={outside ? undefined : onkeydown} />
 
-<Head theme={data.theme} onpalette={() => (palette = true)} onhelp={() => (keys = true)} />
-{@render children()}
-<Palette bind:open={palette} />
-<Keys bind:open={keys} />
+{#if outside}
+	<!-- a customer's page, or nobody signed in: nothing of the program stands round it -->
+	{@render children()}
+{:else}
+	<Head theme={data.theme} onpalette={() => (palette = true)} onhelp={() => (keys = true)} />
+	{@render children()}
+	<Palette bind:open={palette} />
+	<Keys bind:open={keys} />
+{/if}

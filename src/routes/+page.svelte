@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { goto, invalidate } from '$app/navigation';
+	import { goto } from '$app/navigation';
 	import {
 		Button,
 		InlineNotification,
@@ -9,6 +9,7 @@
 	} from 'carbon-components-svelte';
 	import { LARGEST_JOB_FILE } from '$core/formats';
 	import { call, type Answer } from '$lib/ui/call';
+	import { refresh } from '$lib/ui/refresh';
 
 	let { data } = $props();
 
@@ -20,16 +21,44 @@
 
 	type Listed = (typeof data.jobs)[number];
 
-	/** Sites with something left to do come first; among them the latest touched. */
-	const open = $derived(data.jobs.filter((job) => job.zones === 0 || job.valuesLeft > 0));
-	const done = $derived(data.jobs.filter((job) => job.zones > 0 && job.valuesLeft === 0));
-	const left = $derived(open.reduce((sum, job) => sum + job.valuesLeft, 0));
+	const part = (name: Listed['part']) => data.jobs.filter((job) => job.part === name);
+	const now = $derived(part('now'));
+	const open = $derived(part('key'));
+	const done = $derived(part('done'));
+
+	/** Only the sites whose name or place holds what is typed. */
+	let timer: ReturnType<typeof setTimeout> | undefined;
+	function find(text: string) {
+		clearTimeout(timer);
+		timer = setTimeout(() => {
+			const to = text.trim() === '' ? '/' : `/?name=${encodeURIComponent(text.trim())}`;
+			void goto(to, { keepFocus: true, replaceState: true, noScroll: true });
+		}, 150);
+	}
 
 	function standing(job: Listed): string {
 		if (job.zones === 0) return 'No zones yet';
-		if (job.valuesLeft === 0) return `All ${job.zones} zones keyed`;
+		if (job.valuesLeft === 0) return job.zones === 1 ? 'Keyed' : `All ${job.zones} zones keyed`;
 		const zones = job.zonesKeyed === 0 ? '' : `, ${job.zonesKeyed} of ${job.zones} zones done`;
 		return `${job.valuesLeft} values to key${zones}`;
+	}
+
+	/** What is due next at a site, and whether it cannot wait. */
+	function next(job: Listed): { when: string; what: string; pressing: boolean } | null {
+		const due = job.next;
+		if (due && due.on <= data.today)
+			return {
+				when: due.late ? `Since ${day(due.on)}` : 'Today',
+				what: `${due.zone}: ${due.sentence}`,
+				pressing: true
+			};
+		if (job.visitOpenSince)
+			return {
+				when: `Since ${day(job.visitOpenSince)}`,
+				what: 'A visit is begun, not ended.',
+				pressing: true
+			};
+		return due && { when: day(due.on), what: `${due.zone}: ${due.sentence}`, pressing: false };
 	}
 
 	function misfit(job: Listed): string {
@@ -45,7 +74,7 @@
 		const result = await answer;
 		busy = false;
 		problem = result.ok ? null : result.sentence;
-		await invalidate('fq:jobs');
+		await refresh('fq:jobs');
 		return result.ok;
 	}
 
@@ -94,14 +123,20 @@
 {#snippet rows(jobs: Listed[])}
 	<ul class="jobs">
 		{#each jobs as job (job.id)}
+			{@const due = next(job)}
 			<li>
 				<a href="/sites/{job.id}">
 					<span class="name">{job.name}</span>
 					<span class="soft place">{job.place}</span>
 				</a>
-				<span class="standing" class:todo={job.valuesLeft > 0}>{standing(job)}</span>
-				<span class="soft misfit">{misfit(job)}</span>
-				<span class="soft touched">{day(job.updatedAt)}</span>
+				<span class="next" class:pressing={due?.pressing}>
+					{#if due}<span class="when">{due.when}</span>{due.what}{:else}<span class="soft">Nothing due</span
+						>{/if}
+				</span>
+				<span class="standing">
+					<span class:todo={job.valuesLeft > 0}>{standing(job)}</span>
+					<span class="soft misfit">{misfit(job)}</span>
+				</span>
 				<OverflowMenu flipped aria-label="More for {job.name}" iconDescription="More for {job.name}">
 					<OverflowMenuItem text="Duplicate" on:click={() => duplicate(job)} />
 					<OverflowMenuItem text="Export job file" href="/api/v1/jobs/{job.id}" />
@@ -121,13 +156,16 @@
 		<div>
 			<h1>What needs you next</h1>
 			<p class="lead">
-				{#if data.jobs.length === 0}
+				{#if data.all === 0}
 					No sites yet. Name the first one, or import a job file.
-				{:else if left > 0}
-					<span class="signal">{left} values</span> wait to be keyed on
-					{open.filter((job) => job.valuesLeft > 0).length === 1
-						? 'one site'
-						: `${open.filter((job) => job.valuesLeft > 0).length} sites`}.
+				{:else if data.now > 0}
+					<span class="signal">{data.now === 1 ? '1 site' : `${data.now} sites`}</span>
+					{data.now === 1 ? 'needs' : 'need'} you now{data.valuesLeft > 0
+						? `; ${data.valuesLeft} values wait to be keyed on ${data.sitesLeft === 1 ? 'one site' : `${data.sitesLeft} sites`}`
+						: ''}.
+				{:else if data.valuesLeft > 0}
+					<span class="signal">{data.valuesLeft} values</span> wait to be keyed on
+					{data.sitesLeft === 1 ? 'one site' : `${data.sitesLeft} sites`}.
 				{:else}
 					Everything planned is keyed.
 				{/if}
@@ -163,13 +201,38 @@
 		/>
 	{/if}
 
+	{#if data.all > 12 || data.asked !== ''}
+		<label class="find">
+			<span class="out-of-sight">Find a site by name or place</span>
+			<input
+				type="search"
+				placeholder="Name or place"
+				value={data.asked}
+				oninput={(event) => find(event.currentTarget.value)}
+			/>
+			<span class="soft" aria-live="polite"
+				>{data.asked === '' ? `${data.all} sites` : `${data.found} of ${data.all} sites`}</span
+			>
+		</label>
+	{/if}
+	{#if now.length > 0}
+		<h2>Now</h2>
+		{@render rows(now)}
+	{/if}
 	{#if open.length > 0}
-		<h2>To do</h2>
+		<h2>To key</h2>
 		{@render rows(open)}
 	{/if}
 	{#if done.length > 0}
 		<h2>Keyed</h2>
 		{@render rows(done)}
+	{/if}
+	{#if data.jobs.length < data.found}
+		<p class="more">
+			<a class="quiet" href="/?all=1{data.asked === '' ? '' : `&name=${encodeURIComponent(data.asked)}`}"
+				>Show all {data.found} sites</a
+			>
+		</p>
 	{/if}
 	{#if data.deleted.length > 0}
 		<h2>Deleted</h2>
@@ -191,7 +254,6 @@
 
 <style>
 	main {
-		padding: 1.5rem 1.75rem 3rem;
 		max-width: 90rem;
 	}
 	.top {
@@ -202,10 +264,6 @@
 		align-items: start;
 		margin-bottom: 1.25rem;
 	}
-	.lead {
-		margin-top: 0.25rem;
-		font-size: 1.05rem;
-	}
 	form {
 		display: flex;
 		flex-wrap: wrap;
@@ -214,6 +272,20 @@
 	}
 	form :global(.bx--form-item) {
 		flex: 0 1 11.5rem;
+	}
+	.find {
+		display: flex;
+		gap: 0.75rem;
+		align-items: center;
+	}
+	.find input {
+		width: min(22rem, 60vw);
+	}
+	.more a {
+		display: inline-flex;
+		align-items: center;
+		margin-top: 1rem;
+		text-decoration: none;
 	}
 	h2 {
 		margin-top: 1.5rem;
@@ -229,7 +301,7 @@
 	}
 	.jobs li {
 		display: grid;
-		grid-template-columns: minmax(14rem, 2fr) minmax(12rem, 1.4fr) minmax(10rem, 1fr) 7rem 44px;
+		grid-template-columns: minmax(13rem, 1.3fr) minmax(14rem, 2fr) minmax(11rem, 1fr) 44px;
 		align-items: center;
 		gap: 1rem;
 		border-bottom: 1px solid var(--rule);
@@ -254,7 +326,17 @@
 	.todo {
 		font-weight: 700;
 	}
-	.touched {
+	.when {
+		display: inline-block;
+		min-width: 7.6rem;
+		margin-right: 0.6rem;
+		font-weight: 700;
+	}
+	.pressing .when {
+		color: var(--signal);
+	}
+	.misfit {
+		display: block;
 		font-size: 0.9rem;
 	}
 	.deleted li {
@@ -269,9 +351,6 @@
 		margin-left: auto;
 	}
 	@media (max-width: 800px) {
-		main {
-			padding: 1rem 0.75rem 3rem;
-		}
 		form :global(.bx--form-item) {
 			flex: 1 1 100%;
 		}
@@ -288,9 +367,8 @@
 			grid-column: 2;
 			grid-row: 1;
 		}
-		.touched,
-		.misfit:empty {
-			display: none;
+		.when {
+			display: block;
 		}
 	}
 </style>

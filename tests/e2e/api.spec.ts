@@ -21,7 +21,7 @@ test('jobs are listed, written, read, replaced and deleted', async ({ request })
 	const { id } = await made.json();
 	expect(await (await request.get(`/api/v1/jobs/${id}`)).json()).toEqual(job);
 	expect((await (await request.get('/api/v1/jobs')).json()).jobs).toHaveLength(1);
-	const smaller = { ...job, zones: job.zones.slice(0, 1) };
+	const smaller = { ...job, zones: job.zones.slice(0, 1), visits: [] };
 	expect((await request.put(`/api/v1/jobs/${id}`, { data: smaller })).status()).toBe(204);
 	expect(await (await request.get(`/api/v1/jobs/${id}`)).json()).toEqual(smaller);
 	expect((await request.delete(`/api/v1/jobs/${id}`)).status()).toBe(204);

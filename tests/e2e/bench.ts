@@ -7,6 +7,8 @@ import { loadDemo, startServer, type RunningServer } from '../../scripts/setup.m
 /** A built server of its own for each test, on real files, that can be killed and started again. */
 export interface Installation {
 	readonly url: string;
+	/** The folder of its database. */
+	readonly data: string;
 	/** Ends the server at once, as a power cut does, and starts it again on the same data. */
 	killAndRestart(): Promise<void>;
 	stop(): Promise<void>;
@@ -23,6 +25,7 @@ export const test = base.extend<{ installation: Installation; strangers: string[
 		let server: RunningServer = await start();
 		await use({
 			url: server.url,
+			data,
 			async killAndRestart() {
 				const ended = new Promise((resolve) => server.process.once('exit', resolve));
 				server.process.kill('SIGKILL');

@@ -34,6 +34,11 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 	await expect(page.locator('tbody th a').first()).toBeVisible();
 	const site = new URL(page.url()).pathname;
 	const zone = (await page.locator('tbody th a').nth(4).getAttribute('href'))!.replace(/\/week$/, '');
+	await open(page, '/due');
+	const round = (await page
+		.getByRole('link', { name: 'Plan the round of its clocks' })
+		.first()
+		.getAttribute('href'))!;
 	const views = [
 		'/',
 		'/controls',
@@ -41,6 +46,14 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 		site,
 		`${site}/clocks`,
 		`${site}/away`,
+		`${site}/heat`,
+		`${site}/visit`,
+		`${site}/checks`,
+		`${site}/record`,
+		`${site}/settings`,
+		'/due',
+		round,
+		'/firm',
 		...['week', 'key-in', 'read-back', 'proof', 'clock', 'away', 'moment', 'hand-over'].map(
 			(view) => `${zone}/${view}`
 		)

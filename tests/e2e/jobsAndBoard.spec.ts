@@ -110,3 +110,26 @@ test('an address that leads nowhere says so', async ({ page }) => {
 	await page.goto('/no/such/page');
 	await expect(page.getByRole('heading', { name: 'There is nothing at this address.' })).toBeVisible();
 });
+
+test('many sites: what presses comes first, one is found by name or place, all are shown when asked for', async ({
+	page
+}) => {
+	for (let i = 1; i <= 65; i++)
+		await page.request.post('/api/v1/jobs', {
+			data: { name: `Site ${i}`, place: i % 2 ? 'Combe Aldern' : 'Brinmoor', timeZone: 'Europe/London' }
+		});
+	await open(page, '/');
+	const sites = page.locator('ul.jobs > li');
+	await expect(page.getByText('65 sites', { exact: true })).toBeVisible();
+	await expect(sites).toHaveCount(60);
+	await page.getByRole('link', { name: 'Show all 65 sites' }).click();
+	await expect(sites).toHaveCount(65);
+	await page.getByLabel('Find a site by name or place').fill('combe 6');
+	await expect(page.getByText('3 of 65 sites')).toBeVisible();
+	await expect(sites).toHaveText([/Site 65/, /Site 63/, /Site 61/]);
+	await expect(page.getByLabel('Find a site by name or place')).toBeFocused();
+	await page.reload();
+	await expect(sites).toHaveCount(3);
+	await page.getByLabel('Find a site by name or place').fill('');
+	await expect(sites).toHaveCount(60);
+});

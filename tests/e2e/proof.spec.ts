@@ -100,3 +100,46 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 	await expect(page.getByText(/For this room at 0 °C outside/)).toBeVisible();
 	expect(await page.locator('path.target').first().getAttribute('d')).not.toBe(line);
 });
+
+test('a year of invented weather, then of a weather file that is kept with the site; a bad file changes nothing', async ({
+	page,
+	installation
+}) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Kelter Court/ }).click();
+	await page.getByRole('link', { name: /^Porter, panel heater/ }).click();
+	await page.getByRole('link', { name: /^Proof/ }).click();
+	await page.getByRole('button', { name: 'Run a year of invented weather' }).click();
+	const sentence = page.getByText(/^\d+ kWh a year, \d+ kWh less than at one temperature; /);
+	await expect(sentence).toBeVisible({ timeout: 30_000 });
+	const invented = await sentence.innerText();
+
+	const days = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
+	const rows = days.flatMap((n, month) =>
+		Array.from(
+			{ length: n * 24 },
+			(_, i) => `2003,${month + 1},${Math.floor(i / 24) + 1},${(i % 24) + 1},60,?,3.5,1,80`
+		)
+	);
+	const head = [
+		'LOCATION,Hollow Reach,-,NWHERE,invented,1,52,-3,0,40',
+		...[1, 2, 3, 4, 5, 6].map((n) => `HEADER ${n},`),
+		'DATA PERIODS,1,1,Data,Monday, 1/ 1,12/31'
+	];
+	const file = (name: string, lines: string[]) =>
+		page.getByLabel('Weather file').setInputFiles({
+			name,
+			mimeType: 'text/plain',
+			buffer: Buffer.from(lines.join('\n'))
+		});
+	await file('broken.epw', [...head, ...rows.slice(0, 100), 'what is this']);
+	await expect(page.getByRole('alert')).toContainText('broken.epw: Line 109: no hour of a year');
+	await file('hollow.epw', [...head, ...rows]);
+	await expect(page.getByText('Hollow Reach, NWHERE: 3.5 to 3.5 °C.')).toBeVisible();
+	await expect(page.getByText(/another room, week or weather: compute it again\.$/)).toBeVisible();
+	await page.reload();
+	await page.getByRole('button', { name: 'Run a year of Hollow Reach, NWHERE' }).click();
+	await expect(sentence).toBeVisible({ timeout: 30_000 });
+	expect(await sentence.innerText()).not.toBe(invented);
+});

@@ -4,13 +4,7 @@
  */
 import highsLoader from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
-import {
-	factoryOptions,
-	findProfile,
-	shippedProfiles,
-	type ControlProfile,
-	type Grouping
-} from '../../src/core/control';
+import { factoryOptions, findProfile, type ControlProfile, type Grouping } from '../../src/core/control';
 import { fitGrouping } from '../../src/core/fit';
 import { buildWeek, WEEK_MINUTES, type WeekSteps } from '../../src/core/week';
 import { eventsLp, pairsLp, slotsLp } from './milp';
@@ -79,7 +73,9 @@ function randomWeek(random: () => number, values: number[], most: number): WeekS
 }
 
 const everyStep = (minutes: number) => Array.from({ length: 1440 / minutes }, (_, i) => i * minutes);
-const [stat, keypad, timer] = shippedProfiles as [ControlProfile, ControlProfile, ControlProfile];
+const [stat, keypad, timer] = ['six-step-room-stat', 'hour-strip-keypad', 'switch-timer'].map((id) =>
+	findProfile(id)!
+) as [ControlProfile, ControlProfile, ControlProfile];
 if (stat.program.form !== 'events') throw new Error('a stat holds events');
 const eventsForm = stat.program;
 const weightsOf = (random: () => number) => ({

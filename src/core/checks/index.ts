@@ -1,1 +1,3 @@
 export * from './profileSense';
+export * from './commissioning';
+export * from './zoneSettings';

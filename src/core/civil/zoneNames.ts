@@ -1,5 +1,14 @@
+const known = new Set<string>();
+
 /** Whether the run-time's tz database knows a zone by this name. */
 export function isTimeZone(name: string): boolean {
+	if (known.has(name)) return true;
+	const is = asked(name);
+	if (is) known.add(name);
+	return is;
+}
+
+function asked(name: string): boolean {
 	try {
 		new Intl.DateTimeFormat('en', { timeZone: name });
 		return /^[A-Za-z]/.test(name);

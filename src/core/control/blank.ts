@@ -33,6 +33,7 @@ export function blankProgram(form: ProgramForm['form']): ProgramForm {
 export function slugOf(name: string): string {
 	const plain = name
 		.normalize('NFKD')
+		.replace(/\p{M}/gu, '')
 		.toLowerCase()
 		.replace(/[^a-z0-9]+/g, '-')
 		.replace(/^-+|-+$/g, '')
@@ -67,12 +68,16 @@ export function blankProfile(name: string, form: ProgramForm['form']): ControlPr
 
 /**
  * A profile with another program form. What no longer goes with it is brought along: a switch loses its
- * temperatures, anything else gets some; cooling goes with events alone.
+ * temperatures and what it did with them, anything else gets some; cooling goes with events alone.
  */
 export function withForm(profile: ControlProfile, form: ProgramForm['form']): ControlProfile {
 	const switches = form === 'pairs';
+	const { habits } = profile;
 	return {
 		...profile,
+		habits: switches
+			? { ...habits, limits: null, off: habits.off && { ...habits.off, keepsC: null } }
+			: habits,
 		program: programs[form],
 		temperature: switches ? null : (profile.temperature ?? { minC: 5, maxC: 30, stepC: 0.5, units: ['C'] }),
 		cooling: form === 'events' ? profile.cooling : null,

@@ -7,3 +7,6 @@ export * from './problem';
 export * from './requests';
 export * from './routineText';
 export * from './weekTable';
+export * from './epwRead';
+export * from './dueCalendar';
+export * from './weeksCsv';

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shippedProfiles } from '../control';
-import { newZone, withWanted } from '../plan';
+import { newZone, nothingNoted, siteSchema, withWanted } from '../plan';
 import { buildWeek, WEEK_MINUTES } from '../week';
 import { LARGEST_JOB_FILE, readJobFile, writeJobFile, type Job } from '.';
 
@@ -47,14 +47,16 @@ describe('the job file', () => {
 				const week = buildWeek(
 					ats.map((at) => ({ at, value: zone.levels[picks.next().value as number]!.id }))
 				);
-				return { ...withWanted(zone, week), keyed };
+				return { ...withWanted(zone, week), keyed, onSite: nothingNoted };
 			});
 		fc.assert(
 			fc.property(fc.array(anyZone, { maxLength: 5 }), (zones) => {
 				const job: Job = {
 					format: 'fond-quarter/job',
 					version: 1,
-					site: { name: 'S', place: '', note: '', timeZone: 'UTC' },
+					site: siteSchema.parse({ name: 'S' }),
+					weather: null,
+					visits: [],
 					profiles: [],
 					zones
 				};

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { findProfile, profileSchema } from '../control';
-import { MOST_ZONES, siteSchema, zoneSchema } from '../plan';
+import { MOST_ZONES, onSiteSchema, siteSchema, siteWeatherSchema, zoneSchema } from '../plan';
+import { visitSchema } from '../record';
 import { checkHead, readJsonText } from './jsonText';
 import { readWith, type Read } from './problem';
 
@@ -13,7 +14,11 @@ export const LARGEST_JOB_FILE = 8_000_000;
 /** What has been keyed at the control, by card item. */
 export const keyedSchema = z.record(z.string().max(120), z.string().max(40));
 
-const jobZoneSchema = zoneSchema.safeExtend({ keyed: keyedSchema.default({}) });
+const jobZoneSchema = zoneSchema.safeExtend({
+	keyed: keyedSchema.default({}),
+	/** What was found and done at its control. */
+	onSite: onSiteSchema.prefault({})
+});
 export type JobZone = z.infer<typeof jobZoneSchema>;
 
 /**
@@ -25,6 +30,10 @@ export const jobSchema = z
 		format: z.literal('fond-quarter/job'),
 		version: z.literal(JOB_FILE_VERSION),
 		site: siteSchema,
+		/** Visits, oldest first, with how each left the zones: `zones[].id` is the place of a zone in this file, from 0. */
+		visits: z.array(visitSchema).max(500).default([]),
+		/** A year of weather at the place; null where none was read. */
+		weather: siteWeatherSchema.nullable().default(null),
 		profiles: z.array(profileSchema).max(60).default([]),
 		zones: z.array(jobZoneSchema).max(MOST_ZONES)
 	})
@@ -67,8 +76,17 @@ export function writeJobFile(job: Job): string {
 	const ordered: Job = {
 		format: job.format,
 		version: job.version,
-		site: { name: job.site.name, place: job.site.place, note: job.site.note, timeZone: job.site.timeZone },
+		site: {
+			name: job.site.name,
+			place: job.site.place,
+			note: job.site.note,
+			timeZone: job.site.timeZone,
+			supply: job.site.supply,
+			stagger: job.site.stagger
+		},
+		weather: job.weather,
 		profiles: job.profiles,
+		visits: job.visits,
 		zones: job.zones.map((zone) => ({
 			name: zone.name,
 			note: zone.note,
@@ -93,6 +111,7 @@ export function writeJobFile(job: Job): string {
 			exceptions: zone.exceptions,
 			bookings: zone.bookings,
 			clockReadings: zone.clockReadings,
+			onSite: zone.onSite,
 			keyed: Object.fromEntries(Object.entries(zone.keyed).sort(([a], [b]) => (a < b ? -1 : 1)))
 		}))
 	};

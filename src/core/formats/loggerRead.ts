@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { fahrenheitToCelsius } from '../control';
 import { localTime, wallMinute } from '../civil';
 import { LOG_STEP_MINUTES, type EvenLog } from '../thermal';
-import type { Read } from './problem';
+import { quoted, type Read } from './problem';
 
 /** The largest log read, in characters: a year of minutes. */
 export const LARGEST_LOG = 30_000_000;
@@ -107,17 +107,15 @@ export function readLogger(text: string, outdoorC: number): Read<LoggerFile> {
 		const at = timeOf(row[time] ?? '');
 		if (at === null)
 			return refused(
-				`Line ${line}: "${(row[time] ?? '').slice(0, 40)}" is no certain time; write it like 2026-01-05 06:30.`
+				`Line ${line}: ${quoted(row[time] ?? '')} is no certain time; write it like 2026-01-05 06:30.`
 			);
 		const value = figureOf(row[room] ?? '');
-		if (value === null)
-			return refused(`Line ${line}: "${(row[room] ?? '').slice(0, 40)}" is no temperature.`);
+		if (value === null) return refused(`Line ${line}: ${quoted(row[room] ?? '')} is no temperature.`);
 		const out = outdoor < 0 ? null : figureOf(row[outdoor] ?? '');
 		if (outdoor >= 0 && out === null)
-			return refused(`Line ${line}: "${(row[outdoor] ?? '').slice(0, 40)}" is no outdoor temperature.`);
+			return refused(`Line ${line}: ${quoted(row[outdoor] ?? '')} is no outdoor temperature.`);
 		const on = onOf(row[heating] ?? '');
-		if (on === null)
-			return refused(`Line ${line}: "${(row[heating] ?? '').slice(0, 40)}" says neither on nor off.`);
+		if (on === null) return refused(`Line ${line}: ${quoted(row[heating] ?? '')} says neither on nor off.`);
 		const last = readings.at(-1);
 		if (last && at === last.at) {
 			repeated++;

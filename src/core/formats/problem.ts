@@ -10,6 +10,12 @@ export interface Problem {
 export type Read<T> =
 	{ readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
 
+/** What a person wrote, to be shown back to them: in quotes, in one line, its beginning where it is long. */
+export function quoted(text: string): string {
+	const line = text.replace(/[\s\p{Cc}]+/gu, ' ');
+	return `"${line.length > 40 ? `${line.slice(0, 39)}…` : line}"`;
+}
+
 /** A path as a person reads it: `zones[3].levels[0].setpointC`. */
 export function pathText(path: readonly PropertyKey[]): string {
 	return path.reduce<string>((text, part) => {

@@ -1,7 +1,16 @@
 import { z } from 'zod';
 import { profileSchema, programSchema } from '../control';
-import { localDateTime, MOST_ZONES, siteSchema, zoneSchema } from '../plan';
+import {
+	localDateTime,
+	MOST_ZONES,
+	onSiteEditSchema,
+	onSiteSchema,
+	siteSchema,
+	siteWeatherSchema,
+	zoneSchema
+} from '../plan';
 import { LAYERS } from '../run';
+import { roundSchema, visitSchema } from '../record';
 import { keyedSchema } from './jobFile';
 
 /** A new site, by name alone. */
@@ -31,6 +40,15 @@ export const applyZonesRequest = z.strictObject({
 /** A control profile to save, with the revision that the window last saw. */
 export const saveControlRequest = z.strictObject({ revision: z.int().min(1), profile: profileSchema });
 
+/** Fields found or done at a control. */
+export const onSiteRequest = z.strictObject({ edits: z.array(onSiteEditSchema).min(1).max(200) });
+
+/** The end of a visit. */
+export const endVisitRequest = visitSchema.pick({ who: true, note: true, signedOff: true });
+
+/** A customer's link: for how many days. */
+export const linkRequest = z.strictObject({ days: z.int().min(1).max(1500) });
+
 /** Values keyed at the control: what the display showed, or null to take the note back. */
 export const keyedRequest = z.strictObject({
 	changes: z.record(z.string().max(120), z.string().max(40).nullable())
@@ -41,7 +59,7 @@ export const orderRequest = z.strictObject({ order: z.array(z.string().max(36)).
 
 /** What the stateless computations take: a zone as it stands in a job file, and its profile where that does not ship. */
 export const computeRequest = z.strictObject({
-	zone: zoneSchema.safeExtend({ keyed: keyedSchema.optional() }),
+	zone: zoneSchema.safeExtend({ keyed: keyedSchema.optional(), onSite: onSiteSchema.optional() }),
 	profile: profileSchema.optional()
 });
 
@@ -247,12 +265,106 @@ export const listedSite = z.strictObject({
 	zones: z.int(),
 	zonesKeyed: z.int(),
 	valuesLeft: z.int(),
-	zonesMisfit: z.int()
+	zonesMisfit: z.int(),
+	/** When the first thing of a visit not yet ended was noted. */
+	visitOpenSince: z.string().nullable()
 });
 
 export const listResponse = z.strictObject({ jobs: z.array(listedSite) });
 export const createdResponse = z.strictObject({ id: z.string() });
+
+/** A site's year of weather. */
+export const weatherResponse = z.strictObject({ weather: siteWeatherSchema.nullable() });
 export const savedResponse = z.strictObject({ revision: z.int() });
+/** What is noted now, and what two people noted differently. */
+export const onSiteResponse = z.strictObject({
+	onSite: onSiteSchema,
+	conflicts: z.array(z.strictObject({ key: z.string(), theirs: z.unknown(), mine: z.unknown() }))
+});
+
+/** A site's visits, oldest first. */
+export const visitsResponse = z.strictObject({
+	visits: z.array(z.strictObject({ id: z.string(), visit: visitSchema }))
+});
+
+/** A customer's link, once: the token is not kept. */
+export const linkResponse = z.strictObject({ path: z.string(), id: z.string(), endsAt: z.iso.datetime() });
+
+/** The pictures of a site's visits, without their pixels. */
+export const picturesResponse = z.strictObject({
+	pictures: z.array(
+		z.strictObject({
+			id: z.string(),
+			zoneName: z.string(),
+			visitAt: z.iso.datetime().nullable(),
+			caption: z.string(),
+			width: z.int(),
+			height: z.int(),
+			takenAt: z.iso.datetime()
+		})
+	)
+});
+
+/** A round over the sites whose clocks are changed by hand on a date, and what is planned of it. */
+export const roundResponse = roundSchema.extend({
+	on: z.iso.date(),
+	sites: z.array(
+		z.strictObject({
+			siteId: z.string(),
+			siteName: z.string(),
+			place: z.string(),
+			shiftMinutes: z.number(),
+			clocks: z.array(
+				z.strictObject({ zoneId: z.string(), name: z.string(), how: z.string(), set: z.boolean() })
+			)
+		})
+	)
+});
+
+/** What is due on all sites, soonest first. */
+export const dueResponse = z.strictObject({
+	due: z.array(
+		z.strictObject({
+			on: z.iso.date(),
+			kind: z.enum(['clock', 'batteries', 'left-on', 'promised']),
+			sentence: z.string(),
+			zoneId: z.string(),
+			zoneName: z.string(),
+			late: z.boolean(),
+			siteId: z.string(),
+			siteName: z.string(),
+			place: z.string()
+		})
+	)
+});
+
+/** What a search found. */
+export const searchResponse = z.strictObject({
+	found: z.array(
+		z.strictObject({
+			kind: z.enum(['site', 'zone', 'visit']),
+			siteId: z.string(),
+			siteName: z.string(),
+			zoneId: z.string().nullable(),
+			title: z.string(),
+			detail: z.string()
+		})
+	)
+});
+
+/** A site's links. */
+export const linksResponse = z.strictObject({
+	links: z.array(
+		z.strictObject({
+			id: z.string(),
+			createdAt: z.iso.datetime(),
+			endsAt: z.iso.datetime(),
+			revoked: z.boolean(),
+			over: z.boolean()
+		})
+	)
+});
+
 export const keyedResponse = z.strictObject({ keyed: keyedSchema });
 export const conflictResponse = z.strictObject({
 	error: z.strictObject({ path: z.string(), sentence: z.string() }),

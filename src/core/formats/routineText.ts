@@ -1,7 +1,7 @@
 import type { Level } from '../control';
 import type { RoutineSpan } from '../plan';
 import { clockTime, DAY_MINUTES } from '../week';
-import type { Read } from './problem';
+import { quoted, type Read } from './problem';
 import { levelNamed, timeOfDay } from './weekTable';
 
 /** The spans of a day type as one line: `06:30–08:20 C, 22:30–06:30 E`, letters for levels. */
@@ -31,7 +31,7 @@ export function readSpans(text: string, levels: readonly Level[]): Read<RoutineS
 	for (const [index, entry] of entries.entries()) {
 		const refuse = (words: string): Read<RoutineSpan[]> => ({
 			ok: false,
-			problem: { path: `spans[${index}]`, sentence: `Entry ${index + 1}, "${entry.slice(0, 40)}": ${words}` }
+			problem: { path: `spans[${index}]`, sentence: `Entry ${index + 1}, ${quoted(entry)}: ${words}` }
 		});
 		const parts =
 			/^(\d[\d:.]*(?: ?[ap]\.?m\.?)?)\s*(?:-|–|—|to)\s*(\d[\d:.]*(?: ?[ap]\.?m\.?)?(?=\s|$))\s*(.*)$/i.exec(
@@ -42,7 +42,7 @@ export function readSpans(text: string, levels: readonly Level[]): Read<RoutineS
 		if (from === null || from === DAY_MINUTES) return refuse(`${parts[1]} is no time to begin at.`);
 		if (to === null) return refuse(`${parts[2]} is no time of day.`);
 		const level = parts[3]!.trim() === '' ? warmest : levelNamed(parts[3]!, levels);
-		if (!level) return refuse(`"${parts[3]!.slice(0, 30)}" is no level of this zone.`);
+		if (!level) return refuse(`${quoted(parts[3]!)} is no level of this zone.`);
 		spans.push({ from, to: to > from ? to : to + DAY_MINUTES, level: level.id });
 	}
 	return { ok: true, value: spans.sort((a, b) => a.from - b.from) };

@@ -93,6 +93,12 @@ describe('a week as a table', () => {
 		expect(sentence('all,00:00,08:00,Eco')).toBe('Line 1, column To: Monday 08:00–24:00 has no level.');
 		expect(sentence('Mon-Sat,00:00,24:00,Eco')).toBe('Sunday is missing from the table.');
 		expect(sentence('hello')).toMatch(/expected a heading/);
+		// an open quote takes all the rest into one cell: only its beginning is said, in one line
+		expect(
+			sentence(`Day,From,To,Level\nMon-Sat,"00:00,24:00,Eco\n${'Sun,00:00,24:00,Eco\n'.repeat(200)}`)
+		).toMatch(
+			/^Line 2, column From: "00:00,24:00,Eco Sun,00:00.{1,30}…" is no certain time; write it like 06:30\.$/
+		);
 		expect(sentence('')).toBe('The table is empty.');
 	});
 });

@@ -11,7 +11,7 @@ import {
 	type Span,
 	type WeekSteps
 } from '../week';
-import type { Read } from './problem';
+import { quoted, type Read } from './problem';
 
 const HEADER = ['Day', 'From', 'To', 'Level'] as const;
 
@@ -150,14 +150,14 @@ export function readWeekTable(text: string, levels: readonly Level[]): Read<Week
 	for (const { cells, line } of lines) {
 		const cell = (index: number) => (cells[index] ?? '').trim();
 		const on = daysOf(cell(columns.day));
-		if (!on) return refuse(line, 'Day', `"${cell(columns.day)}" names no day.`);
+		if (!on) return refuse(line, 'Day', `${quoted(cell(columns.day))} names no day.`);
 		const from = timeOfDay(cell(columns.from));
 		if (from === null || from === DAY_MINUTES)
-			return refuse(line, 'From', `"${cell(columns.from)}" is no certain time; write it like 06:30.`);
+			return refuse(line, 'From', `${quoted(cell(columns.from))} is no certain time; write it like 06:30.`);
 		const toText = columns.to < 0 ? '' : cell(columns.to);
 		let to = toText === '' ? null : timeOfDay(toText);
 		if (toText !== '' && to === null)
-			return refuse(line, 'To', `"${toText}" is no certain time; write it like 06:30.`);
+			return refuse(line, 'To', `${quoted(toText)} is no certain time; write it like 06:30.`);
 		// 00:00 as an end is the end of the day
 		if (to === 0) to = DAY_MINUTES;
 		if (to !== null && to <= from)
@@ -167,7 +167,7 @@ export function readWeekTable(text: string, levels: readonly Level[]): Read<Week
 			return refuse(
 				line,
 				'Level',
-				`"${cell(columns.level)}" is none of the levels here (${levels.map((one) => one.name).join(', ')}).`
+				`${quoted(cell(columns.level))} is none of the levels here (${levels.map((one) => one.name).join(', ')}).`
 			);
 		for (const day of on) days[day]!.push({ line, from, to, level: level.id });
 	}

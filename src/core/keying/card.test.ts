@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { factoryOptions, shippedProfiles, valuesToKey, type ControlProfile } from '../control';
+import { factoryOptions, findProfile, shippedProfiles, valuesToKey, type ControlProfile } from '../control';
 import { fitZone } from '../fit';
 import { newZone, withWanted, type Zone } from '../plan';
 import { buildWeek, splitByDay } from '../week';
 import { cardProgress, heldInWords, isKeyed, keyCard } from '.';
 
-const [stat, keypad, timer] = shippedProfiles as [ControlProfile, ControlProfile, ControlProfile];
+const [stat, keypad, timer] = ['six-step-room-stat', 'hour-strip-keypad', 'switch-timer'].map((id) =>
+	findProfile(id)!
+) as [ControlProfile, ControlProfile, ControlProfile];
 
 function cardOf(zone: Zone, profile: ControlProfile) {
 	const { chosen } = fitZone(zone, profile);

@@ -1,5 +1,5 @@
 export * from './card';
-export type { CardItem } from './cardItems';
+export { settingItems, type CardItem } from './cardItems';
 export * from './customerWords';
 export * from './pace';
 export * from './price';

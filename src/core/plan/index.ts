@@ -8,3 +8,6 @@ export * from './site';
 export * from './takeWeek';
 export * from './zone';
 export * from './room';
+export * from './mark';
+export * from './weather';
+export * from './onSite';

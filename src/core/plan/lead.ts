@@ -22,7 +22,9 @@ export const leadSchema = z.strictObject({
 							.int()
 							.min(0)
 							.max(WEEK_MINUTES - 1),
-						minutes: z.int().min(0).max(720)
+						minutes: z.int().min(0).max(720),
+						/** How many of them are for the sake of other zones on the same supply. */
+						earlier: z.int().min(0).max(720).default(0)
 					})
 				)
 				.max(500),

@@ -26,4 +26,6 @@ export const clockReadingSchema = z.strictObject({
 	/** True where it had lost its time and stood at its factory setting or an impossible year. */
 	lost: z.boolean().default(false)
 });
+/** How many looks at one clock are kept. */
+export const MOST_READINGS = 400;
 export type ClockReading = z.infer<typeof clockReadingSchema>;

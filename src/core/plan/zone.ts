@@ -13,10 +13,11 @@ import {
 } from '../control';
 import { bookingSchema, exceptionsSchema, MOST_BOOKINGS } from './exceptions';
 import { applyLead, leadSchema, noLead, type Target } from './lead';
+import { mark } from './mark';
 import { roomSchema } from './room';
 import { roomUseId } from './roomUse';
 import { routineSchema, routineWeek } from './routine';
-import { clockReadingSchema, settingsSchema } from './settings';
+import { clockReadingSchema, MOST_READINGS, settingsSchema } from './settings';
 import { buildWeek, constantWeek, mapWeek, sameWeek, WEEK_MINUTES, type WeekSteps } from '../week';
 
 /** The wanted week in a file: level names by week minute (Monday 00:00 = 0), each holding until the next, over Sunday midnight too. */
@@ -82,7 +83,7 @@ export const zoneSchema = z
 		/** What takes place in the room, from a calendar. */
 		bookings: z.array(bookingSchema).max(MOST_BOOKINGS).default([]),
 		/** What its clock was found to show, oldest first. */
-		clockReadings: z.array(clockReadingSchema).max(400).default([])
+		clockReadings: z.array(clockReadingSchema).max(MOST_READINGS).default([])
 	})
 	.superRefine((zone, context) => {
 		zone.wanted.forEach((step, index) => {
@@ -246,14 +247,7 @@ export function onControl(zone: Zone, from: ControlProfile, to: ControlProfile):
 
 /** A mark of everything that a computed lead depends on: room, levels and wanted week. Another mark means another lead. */
 export function leadInputs(zone: Zone): string {
-	const text = JSON.stringify([
-		zone.room,
-		zone.levels.map((level) => [level.id, level.setpointC]),
-		zone.wanted
-	]);
-	let hash = 0x811c9dc5;
-	for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
-	return (hash >>> 0).toString(36);
+	return mark([zone.room, zone.levels.map((level) => [level.id, level.setpointC]), zone.wanted]);
 }
 
 /** Whether a computed lead was computed from another room or week than the zone has now. */

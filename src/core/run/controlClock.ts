@@ -1,4 +1,4 @@
-import { offsetAt, transitionsBetween } from '../civil';
+import { driftOf, offsetAt, transitionsBetween, type Drift } from '../civil';
 import type { ControlProfile } from '../control';
 import type { ClockReading } from '../plan';
 
@@ -29,7 +29,16 @@ export function rightClock(profile: ControlProfile, atMs: number): ControlClock 
 	};
 }
 
-/** A control's clock as its readings tell; never looked at, it counts as right and set at `nowMs`. */
+/** The drift that the last two looks at a clock tell; null where they tell none. See {@link driftOf}. */
+export function driftOfReadings(readings: readonly ClockReading[]): Drift | null {
+	return driftOf(
+		readings
+			.filter((reading) => !reading.lost)
+			.map((reading) => ({ ...reading, atMs: Date.parse(reading.at) }))
+	);
+}
+
+/** A control's clock as its readings tell, its drift with it; never looked at, it counts as right and set at `nowMs`. */
 export function clockFromReadings(
 	profile: ControlProfile,
 	readings: readonly ClockReading[],
@@ -44,7 +53,7 @@ export function clockFromReadings(
 	return {
 		follows: profile.habits.clock.summerTime !== 'by-hand',
 		anchors: anchors.sort((a, b) => a.atMs - b.atMs),
-		driftSecondsPerDay: 0
+		driftSecondsPerDay: driftOfReadings(readings)?.secondsPerDay ?? 0
 	};
 }
 
@@ -74,17 +83,19 @@ export function wallSegments(
 	if (clock.follows)
 		for (const change of transitionsBetween(timeZone, fromMs + 1, toMs)) marks.add(change.atMs);
 	const starts = [...marks].sort((a, b) => a - b);
-	const rate = 1 + driftSecondsPerDay / 86_400;
 	return starts.map((start, i) => {
-		const anchor = [...anchors].reverse().find((one) => one.atMs <= start) ?? anchors[0]!;
-		const setAt = [...anchors].reverse().find((one) => one.set && one.atMs <= start) ?? anchors[0]!;
+		const before = anchors.findLast((one) => one.atMs <= start);
+		const anchor = before ?? anchors[0]!;
+		// how it went before anybody looked is not known
+		const drift = before ? driftSecondsPerDay : 0;
+		const setAt = anchors.findLast((one) => one.set && one.atMs <= start) ?? anchors[0]!;
 		const offset = offsetAt(timeZone, clock.follows ? start : setAt.atMs);
-		const error = anchor.errorSeconds + (driftSecondsPerDay * (start - anchor.atMs)) / DAY_MS;
+		const error = anchor.errorSeconds + (drift * (start - anchor.atMs)) / DAY_MS;
 		return {
 			fromMs: start,
 			toMs: starts[i + 1] ?? toMs,
 			wallMs: start + offset * MINUTE_MS + Math.round(error * 1000),
-			rate
+			rate: 1 + drift / 86_400
 		};
 	});
 }

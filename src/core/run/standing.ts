@@ -71,7 +71,9 @@ export function awayStanding(zone: Zone, profile: ControlProfile, timeZone: stri
 				return {
 					words:
 						one.until === null
-							? `left on ${one.kind}`
+							? one.kind === 'off'
+								? 'left off'
+								: `left on ${one.kind}`
 							: `${one.kind} until ${localWords(one.until, options)}`,
 					bad: one.until === null
 				};

@@ -94,6 +94,14 @@ describe('any moment in words', () => {
 		const nowMs = at('2026-03-01T12:00');
 		const late = runOfZone(zone, profile, program, { timeZone: ZONE, nowMs });
 		expect(momentInWords(late, at('2026-04-01T12:00')).clock).toBe('Its own clock shows Wed 11:00.');
+		const behind = (errorSeconds: number) =>
+			runOfZone(zone, profile, program, {
+				timeZone: ZONE,
+				nowMs,
+				clock: { follows: true, anchors: [{ atMs: nowMs, errorSeconds, set: false }], driftSecondsPerDay: 0 }
+			});
+		expect(momentInWords(behind(-20), at('2026-04-01T12:00')).clock).toBeNull();
+		expect(momentInWords(behind(-90), at('2026-04-01T12:00')).clock).toBe('Its own clock shows Wed 11:58.');
 		expect(momentInWords(late, at('2026-03-20T12:00')).clock).toBeNull();
 	});
 

@@ -163,6 +163,8 @@ export function momentInWords(prepared: Prepared, atMs: number): MomentWords {
 	const steady = prepared.input.program.form === 'plain' && resolved.by === 'program';
 	const own = ((resolved.shownMinute % DAY_MINUTES) + DAY_MINUTES) % DAY_MINUTES;
 	const ownDay = weekdayOfDay(Math.floor(resolved.shownMinute / DAY_MINUTES));
+	// nobody minds half a minute
+	const isRight = [-30_000, 0, 30_000].some((ms) => wallAt(timeZone, atMs + ms) === resolved.shownMinute);
 	return {
 		sentence: `${state}: ${cause} ${steady ? 'until someone turns it' : until}${then}.`,
 		untilMs,
@@ -173,7 +175,7 @@ export function momentInWords(prepared: Prepared, atMs: number): MomentWords {
 			rules: i === resolved.chain.length - 1
 		})),
 		clock:
-			resolved.shownMinute === atWall || profile.habits.clock.summerTime === 'no-clock'
+			isRight || profile.habits.clock.summerTime === 'no-clock'
 				? null
 				: `Its own clock shows ${DAY_SHORT[ownDay]} ${displayTime(own, options.clock)}.`
 	};

@@ -6,3 +6,15 @@ export * from './weather';
 export * from './measure';
 export * from './proof';
 export * from './proofWords';
+export {
+	siteLoad,
+	sourceOf,
+	startsByDifferential,
+	type HeatedZone,
+	type Limit,
+	type SiteLoad,
+	type Source,
+	type ZoneLoad
+} from './siteLoad';
+export * from './stagger';
+export * from './year';

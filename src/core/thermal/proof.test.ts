@@ -140,7 +140,7 @@ describe('a proof', () => {
 				school: 'computed',
 				computed: {
 					outdoorC: 0,
-					leads: rises.map(({ at, minutes }) => ({ at, minutes: minutes ?? 720 })),
+					leads: rises.map(({ at, minutes }) => ({ at, minutes: minutes ?? 720, earlier: 0 })),
 					inputs: leadInputs(zone)
 				}
 			}

@@ -5,14 +5,29 @@ import { floorLimitOf } from './classes';
 import { roomModel, timeConstantHours } from './roomModel';
 import { byMinute, outdoorByMinute, readyRoom, simulate, type Simulation } from './simulate';
 import { enoughDownTo, overnightLow, warmUp, warmUpCurve, type Night, type WarmUp } from './warmUp';
-import { designDay } from './weather';
+import { DAILY_RANGE_K, designDay } from './weather';
 
-/** Daily range of the outdoor temperature that a proof is made with, in K: a winter's day, common practice. */
-const DAILY_RANGE_K = 6;
 /** A week runs in before the one that is looked at. */
 const RUN_IN = WEEK_MINUTES;
 /** Longest lead that is ever typed. */
 export const LONGEST_LEAD = 720;
+
+/** A held value as a run takes it: °C, or on a switch always on (60 °C) or off (NaN). */
+export function setpointForRun(profile: ControlProfile, c: number): number {
+	if (profile.temperature) return c;
+	return c >= 0.5 ? 60 : NaN;
+}
+
+/** The warmest setpoint that a zone's control holds, in °C. */
+export function warmestHeld(zone: Zone, profile: ControlProfile): number {
+	return Math.max(...zone.levels.map((level) => heldSetpoint(profile, zone.options, level.setpointC)));
+}
+
+/** Setpoints by minute with the frost level in the place of every setback. */
+export function frostBetween(setpointC: Float64Array, zone: Zone, warmestC: number): Float64Array {
+	const frostC = Math.min(7, ...zone.levels.map((level) => level.setpointC));
+	return setpointC.map((c) => (c < warmestC - 0.01 ? frostC : c));
+}
 
 /** A rise of the wanted week and the time its room needs for it. */
 export interface RiseLead {
@@ -48,13 +63,19 @@ export function nightsOf(zone: Zone): { at: number; night: Night }[] {
 	});
 }
 
-/** The lead of every rise at an outdoor temperature, rounded up to the control's step, or to five minutes. */
+/** How long before a need the outdoor temperature counts for its lead, in minutes. */
+const MORNING = 240;
+
+/** The lead of every rise on a day of that mean outdoor temperature (a morning is colder), rounded up to the control's step, or to five minutes. */
 export function risesOf(zone: Zone, room: Room, profile: ControlProfile, outdoorC: number): RiseLead[] {
 	const model = roomModel(room);
 	// finer than five minutes nobody can foretell
 	const step = Math.max(timeStep(profile), 5);
+	const outdoor = designDay(outdoorC, DAILY_RANGE_K);
 	return nightsOf(zone).map(({ at, night }) => {
-		const { minutes, highestC } = warmUp(room, night, outdoorC, model);
+		let sum = 0;
+		for (let back = 15; back <= MORNING; back += 15) sum += outdoor(at - back);
+		const { minutes, highestC } = warmUp(room, night, sum / (MORNING / 15), model);
 		return {
 			at,
 			night,
@@ -134,15 +155,12 @@ export function proofOf(
 	const ready = readyRoom(room, profile.habits.minimumOffMinutes);
 	const minutes = RUN_IN + WEEK_MINUTES;
 	const outdoor = outdoorByMinute(designDay(outdoorC, DAILY_RANGE_K), minutes);
-	const onOffC = (c: number) => (profile.temperature ? c : c >= 0.5 ? 60 : NaN);
+	const onOffC = (c: number) => setpointForRun(profile, c);
 	const wanted = mapWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC);
 	const set = byMinute(heldTarget, minutes).map(onOffC);
 	const want = byMinute(wanted, minutes);
 	const wantedC = profile.temperature ? want : new Float64Array(minutes).fill(-100);
-	const warmest = Math.max(
-		...zone.levels.map((level) => heldSetpoint(profile, zone.options, level.setpointC))
-	);
-	const coolest = Math.min(...zone.levels.map((level) => level.setpointC));
+	const warmest = warmestHeld(zone, profile);
 
 	/** A run of two weeks of which the second counts. */
 	const second = (setpointC: Float64Array, record = false) => {
@@ -162,8 +180,7 @@ export function proofOf(
 	};
 	const programmed = second(set, true);
 	const steady = second(new Float64Array(minutes).fill(onOffC(profile.temperature ? warmest : 1)));
-	const frostC = Math.min(coolest, 7);
-	const frost = second(set.map((c) => (c < warmest - 0.01 ? frostC : c)));
+	const frost = second(frostBetween(set, zone, warmest));
 
 	const sampled = (values: ArrayLike<number>, from = 0) =>
 		Array.from({ length: WEEK_MINUTES / EVERY }, (_, i) => Math.round(values[from + i * EVERY]! * 100) / 100);

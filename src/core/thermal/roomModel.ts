@@ -62,8 +62,18 @@ export function lossOf(room: Room): number {
 	return insulationClasses[loss.insulation].transfer * loss.exposedM2 + AIR_WH * AIR_CHANGES * volume;
 }
 
-/** The linear model of a room as its survey describes it. */
+const models = new WeakMap<Room, RoomModel>();
+
+/** The linear model of a room as its survey describes it; made once for each room. */
 export function roomModel(room: Room): RoomModel {
+	const known = models.get(room);
+	if (known) return known;
+	const made = makeModel(room);
+	models.set(room, made);
+	return made;
+}
+
+function makeModel(room: Room): RoomModel {
 	const area = room.floorAreaM2;
 	const build = buildClasses[room.build];
 	const loss = lossOf(room);

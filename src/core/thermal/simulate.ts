@@ -53,7 +53,10 @@ export interface Simulation {
 	readonly warmestSurfaceC: number | null;
 }
 
-/** The share of a minute in what a room is felt to be: averaged over twenty minutes, so that the swing of the regulation is not taken for a cold room. */
+/**
+ * The share of a minute in what a room is felt to be: a room is cold when both its air and its mean of twenty minutes
+ * are, so that the swing of the regulation is not taken for a cold room, nor the memory of a night for the morning.
+ */
 const FELT_SHARE = 1 - Math.exp(-1 / 20);
 
 /** A room counts as cold when it is more than this under what is wanted, in K: what people begin to notice. */
@@ -174,7 +177,7 @@ export function simulate(request: SimulationRequest): Simulation {
 		}
 		if (wantedC !== undefined) {
 			felt += (now - felt) * FELT_SHARE;
-			const short = wantedC[minute]! - felt;
+			const short = wantedC[minute]! - (now > felt ? now : felt);
 			if (short > COLD_TOLERANCE_K) {
 				coldMinutes++;
 				coldKelvinMinutes += short;

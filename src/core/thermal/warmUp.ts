@@ -23,7 +23,7 @@ export interface Night {
 }
 
 /** Within so much of comfort a room counts as warm, in K. */
-const REACHED_K = 0.25;
+export const REACHED_K = 0.25;
 /** Longer than this nobody waits: a day and a half. */
 const LONGEST_MINUTES = 2160;
 /** Steps of the search, in minutes: coarse, then fine. */

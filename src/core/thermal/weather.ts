@@ -14,6 +14,9 @@ export const DAILY_FRACTIONS = [
 
 const MEAN_FRACTION = DAILY_FRACTIONS.reduce<number>((sum, x) => sum + x, 0) / 24;
 
+/** Daily range of the outdoor temperature that a proof is made with, in K: a winter's day, common practice. */
+export const DAILY_RANGE_K = 6;
+
 /** A design day over and over: its mean and daily range in °C and K, straight lines between the hours. */
 export function designDay(meanC: number, rangeK: number): Outdoor {
 	const high = meanC + MEAN_FRACTION * rangeK;

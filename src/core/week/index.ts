@@ -1,3 +1,4 @@
 export * from './weekMinute';
 export * from './weekSteps';
 export * from './dayShape';
+export * from './stepDrawing';

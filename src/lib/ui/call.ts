@@ -6,23 +6,37 @@ export type Answer<T> =
 /** Status 0: the server could not be reached. */
 export const UNREACHABLE = 0;
 
+/** Whether the same request may be answered later: no connection, a full disk, a database held by another program. */
+export const mayLater = (answer: { readonly status: number }) =>
+	answer.status === UNREACHABLE || answer.status >= 500;
+
 /** Sends a request to the program's own API and never throws: refusals and a lost connection come back as sentences. */
-export async function call<T = null>(
+export function call<T = null>(
 	method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
 	path: string,
 	body?: unknown
 ): Promise<Answer<T>> {
+	if (body === undefined) return send<T>(path, { method });
+	return send<T>(path, {
+		method,
+		headers: { 'content-type': 'application/json' },
+		body: typeof body === 'string' ? body : JSON.stringify(body)
+	});
+}
+
+/** Sends a file as it is; see {@link call}. */
+export function sendFile<T = null>(path: string, file: Blob): Promise<Answer<T>> {
+	return send<T>(path, {
+		method: 'POST',
+		headers: { 'content-type': file.type || 'application/octet-stream' },
+		body: file
+	});
+}
+
+async function send<T>(path: string, request: RequestInit): Promise<Answer<T>> {
 	let response: Response;
 	try {
-		response = await fetch(path, {
-			method,
-			...(body === undefined
-				? {}
-				: {
-						headers: { 'content-type': 'application/json' },
-						body: typeof body === 'string' ? body : JSON.stringify(body)
-					})
-		});
+		response = await fetch(path, request);
 	} catch {
 		return {
 			ok: false,
@@ -33,7 +47,8 @@ export async function call<T = null>(
 	}
 	const data: unknown = response.status === 204 ? null : await response.json().catch(() => null);
 	if (response.ok) return { ok: true, data: data as T };
-	const sentence = (data as { error?: { sentence?: string } } | null)?.error?.sentence;
+	const said = data as { error?: { sentence?: string }; message?: string } | null;
+	const sentence = said?.error?.sentence ?? said?.message;
 	return {
 		ok: false,
 		status: response.status,

@@ -1,4 +1,5 @@
-import { call, UNREACHABLE } from './call';
+import isSame from 'fast-deep-equal';
+import { call, mayLater, UNREACHABLE } from './call';
 import { saving } from './saving.svelte';
 
 /** Another window saved this document first: what stands there now. */
@@ -26,6 +27,8 @@ export class DocumentEditor<T extends object> {
 	readonly #field: string;
 	#revision: number;
 	#saved: T;
+	/** What was sent without an answer: it may stand there all the same. */
+	#unanswered: readonly T[] = [];
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	#sending: Promise<void> | null = null;
 	#dragStart: T | null = null;
@@ -54,7 +57,11 @@ export class DocumentEditor<T extends object> {
 	}
 	/** Whether something on screen is not stored yet but can be. */
 	get unsaved(): boolean {
-		return this.#document !== this.#saved && !this.#conflict && !this.#refusal;
+		return this.#differs && !this.#conflict && !this.#refusal;
+	}
+	/** Whether what is stored is, or may be, another than what is on screen. */
+	get #differs(): boolean {
+		return this.#document !== this.#saved || this.#unanswered.length > 0;
 	}
 	/** The sentence of a refused save; the document on screen is then not the one stored. */
 	get refusal(): string | null {
@@ -138,7 +145,7 @@ export class DocumentEditor<T extends object> {
 		this.#timer = undefined;
 		if (this.#sending) await this.#sending;
 		if (this.#conflict || this.#dragStart) return;
-		if (this.#document === this.#saved) {
+		if (!this.#differs) {
 			// undone before it was sent: what stands there is what is on screen
 			if (saving.now.kind === 'saving') saving.now = { kind: 'saved', at: Date.now() };
 			return;
@@ -146,8 +153,7 @@ export class DocumentEditor<T extends object> {
 		this.#sending = this.#send();
 		await this.#sending;
 		this.#sending = null;
-		if (this.#document !== this.#saved && !this.#timer && !this.#conflict && !this.#refusal)
-			await this.flush();
+		if (this.unsaved && !this.#timer) await this.flush();
 	}
 
 	#save(): void {
@@ -167,13 +173,28 @@ export class DocumentEditor<T extends object> {
 		if (answer.ok) {
 			this.#revision = answer.data.revision;
 			this.#saved = document;
+			this.#unanswered = [];
 			saving.now = this.#document === document ? { kind: 'saved', at: Date.now() } : { kind: 'saving' };
-		} else if (answer.status === UNREACHABLE) {
-			saving.now = { kind: 'waiting', sentence: 'Not saved yet: no connection' };
+		} else if (mayLater(answer)) {
+			this.#unanswered = [...this.#unanswered, document];
+			saving.now = {
+				kind: 'waiting',
+				sentence: answer.status === UNREACHABLE ? 'Not saved yet: no connection' : answer.sentence
+			};
 			this.#timer = setTimeout(() => void this.flush(), RETRY_AFTER_MS);
 		} else if (answer.status === 409) {
 			const { current } = answer.data as { current: { revision: number } & Record<string, unknown> };
-			this.#conflict = { revision: current.revision, document: current[this.#field] as T };
+			const there = current[this.#field] as T;
+			const own = this.#unanswered.find((one) => isSame(one, there));
+			this.#unanswered = [];
+			if (own) {
+				// it came in, and only the answer was lost
+				this.#revision = current.revision;
+				this.#saved = own;
+				saving.now = this.#document === own ? { kind: 'saved', at: Date.now() } : { kind: 'saving' };
+				return;
+			}
+			this.#conflict = { revision: current.revision, document: there };
 			saving.now = { kind: 'refused', sentence: 'Changed in another window' };
 		} else {
 			this.#refusal = answer.sentence;

@@ -1,43 +1,26 @@
-import { wrap, type Remote } from 'comlink';
+import { wrap } from 'comlink';
 import type { ControlProfile } from '$core/control';
 import type { Zone } from '$core/plan';
 import type { FitWorkerApi } from './fit.worker';
+import { LatestOnly } from './latestOnly';
 import type { PricedFit } from './pricedFit';
 
-/**
- * Keeps a zone's fit following its edits: at most one fit runs in the worker, and of the requests
- * made meanwhile only the last is kept. The newest answer reaches `onfit`.
- */
+/** Keeps a zone's fit following its edits, in a worker of its own. */
 export class FitFollower {
 	readonly #worker: Worker;
-	readonly #remote: Remote<FitWorkerApi>;
-	readonly #onfit: (fit: PricedFit, zone: Zone) => void;
-	#running = false;
-	#waiting: { zone: Zone; profile: ControlProfile } | null = null;
+	readonly #latest: LatestOnly<[Zone, ControlProfile], PricedFit>;
 
-	constructor(onfit: (fit: PricedFit, zone: Zone) => void) {
-		this.#onfit = onfit;
+	constructor(onfit: (fit: PricedFit) => void) {
 		this.#worker = new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' });
-		this.#remote = wrap<FitWorkerApi>(this.#worker);
+		const remote = wrap<FitWorkerApi>(this.#worker);
+		this.#latest = new LatestOnly<[Zone, ControlProfile], PricedFit>(
+			(zone, profile) => remote.fit(zone, profile),
+			onfit
+		);
 	}
 
-	/** Asks for the fit of this zone; replaces a request that has not begun. */
 	request(zone: Zone, profile: ControlProfile): void {
-		this.#waiting = { zone, profile };
-		if (!this.#running) void this.#next();
-	}
-
-	async #next(): Promise<void> {
-		const job = this.#waiting;
-		if (!job) return;
-		this.#waiting = null;
-		this.#running = true;
-		try {
-			this.#onfit(await this.#remote.fit(job.zone, job.profile), job.zone);
-		} finally {
-			this.#running = false;
-		}
-		if (this.#waiting) await this.#next();
+		this.#latest.ask(zone, profile);
 	}
 
 	stop(): void {

@@ -1,39 +1,26 @@
-import { wrap, type Remote } from 'comlink';
+import { wrap } from 'comlink';
 import type { ControlProfile } from '$core/control';
 import type { Zone } from '$core/plan';
 import type { Proof } from '$core/thermal';
+import { LatestOnly } from './latestOnly';
 import type { ProofWorkerApi } from './proof.worker';
 
-/** Keeps a zone's proof following its edits and the outdoor temperature: at most one runs, of those waiting only the last is kept. */
+/** Keeps a zone's proof following its edits and the outdoor temperature, in a worker of its own. */
 export class ProofFollower {
 	readonly #worker: Worker;
-	readonly #remote: Remote<ProofWorkerApi>;
-	readonly #onproof: (proof: Proof | null) => void;
-	#running = false;
-	#waiting: [Zone, ControlProfile, number] | null = null;
+	readonly #latest: LatestOnly<[Zone, ControlProfile, number], Proof | null>;
 
 	constructor(onproof: (proof: Proof | null) => void) {
-		this.#onproof = onproof;
 		this.#worker = new Worker(new URL('./proof.worker.ts', import.meta.url), { type: 'module' });
-		this.#remote = wrap<ProofWorkerApi>(this.#worker);
+		const remote = wrap<ProofWorkerApi>(this.#worker);
+		this.#latest = new LatestOnly<[Zone, ControlProfile, number], Proof | null>(
+			(zone, profile, outdoorC) => remote.proof(zone, profile, outdoorC),
+			onproof
+		);
 	}
 
 	request(zone: Zone, profile: ControlProfile, outdoorC: number): void {
-		this.#waiting = [zone, profile, outdoorC];
-		if (!this.#running) void this.#next();
-	}
-
-	async #next(): Promise<void> {
-		const job = this.#waiting;
-		if (!job) return;
-		this.#waiting = null;
-		this.#running = true;
-		try {
-			this.#onproof(await this.#remote.proof(...job));
-		} finally {
-			this.#running = false;
-		}
-		if (this.#waiting) await this.#next();
+		this.#latest.ask(zone, profile, outdoorC);
 	}
 
 	stop(): void {

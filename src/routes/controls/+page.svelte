@@ -1,9 +1,10 @@
 <script lang="ts">
-	import { goto, invalidate } from '$app/navigation';
+	import { goto } from '$app/navigation';
 	import { InlineNotification, OverflowMenu, OverflowMenuItem, TextInput } from 'carbon-components-svelte';
 	import { blankProfile, findProfile, type ControlProfile, type ProgramForm } from '$core/control';
 	import { LARGEST_CONTROL_FILE, readControlFile, writeControlFile } from '$core/formats';
 	import { call, type Answer } from '$lib/ui/call';
+	import { refresh } from '$lib/ui/refresh';
 
 	let { data } = $props();
 
@@ -27,7 +28,7 @@
 		const result = await answer;
 		busy = false;
 		problem = result.ok ? null : result.sentence;
-		await invalidate('fq:controls');
+		await refresh('fq:controls');
 		return result;
 	}
 
@@ -200,13 +201,6 @@
 </main>
 
 <style>
-	main {
-		padding: 1.25rem 1.75rem 4rem;
-	}
-	.lead {
-		margin-top: 0.25rem;
-		font-size: 1.05rem;
-	}
 	.new {
 		display: flex;
 		flex-wrap: wrap;
@@ -266,9 +260,6 @@
 		white-space: nowrap;
 	}
 	@media (max-width: 700px) {
-		main {
-			padding: 1rem 0.75rem 4rem;
-		}
 		li a,
 		.flat {
 			grid-template-columns: 1fr;

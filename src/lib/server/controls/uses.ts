@@ -1,9 +1,10 @@
 import { isDeepStrictEqual } from 'node:util';
-import { allowedOptions, findProfile, shippedProfiles, type ControlProfile } from '$core/control';
+import { allowedOptions, findProfile, type ControlProfile } from '$core/control';
 import type { Zone } from '$core/plan';
 import type { Database } from '../db';
 import { findSite, zonesOf, type StoredSite } from '../jobs';
 import { profileOf, summarise } from '../jobs/summary';
+import { touchTime } from '../jobs/untouched';
 import { findControl, listControls } from './controls';
 
 /** A zone that uses a control, and whether its site works with the version that is kept now. */
@@ -61,11 +62,11 @@ export async function carriedBySites(db: Database): Promise<{ profile: ControlPr
 	return [...carried.values()];
 }
 
-/** All profiles that a site's zones may use: the site's own copies, the installation's others, then those shipped. */
-export async function profilesFor(db: Database, site: StoredSite): Promise<ControlProfile[]> {
+/** The profiles that a site's zones may use besides those shipped: the site's own copies, then the installation's others. */
+export async function ownProfilesFor(db: Database, site: StoredSite): Promise<ControlProfile[]> {
 	const copied = new Set(site.profiles.map((profile) => profile.id));
 	const kept = (await listControls(db)).map((control) => control.profile);
-	return [...site.profiles, ...kept.filter((profile) => !copied.has(profile.id)), ...shippedProfiles];
+	return [...site.profiles, ...kept.filter((profile) => !copied.has(profile.id))];
 }
 
 /**
@@ -83,7 +84,7 @@ export async function siteKnowing(
 	return db.write(async (transaction) => {
 		const row = await db.sites.findByPk(site.id, { transaction });
 		const profiles = (row!.get().profiles as ControlProfile[]).filter((one) => one.id !== controlId);
-		await row!.update({ profiles: [...profiles, kept.profile] }, { transaction });
+		await row!.update({ profiles: [...profiles, kept.profile], updatedAt: touchTime() }, { transaction });
 		return { ...site, profiles: [...profiles, kept.profile] };
 	});
 }
@@ -105,7 +106,7 @@ export async function takeUp(db: Database, id: string): Promise<{ sites: number;
 		const profiles = site.profiles.map((profile) => (profile.id === id ? kept.profile : profile));
 		const zones = (await zonesOf(db, site)).filter(({ zone }) => zone.control === id);
 		await db.write(async (transaction) => {
-			await db.sites.update({ profiles, updatedAt: new Date() }, { where: { id: site.id }, transaction });
+			await db.sites.update({ profiles, updatedAt: touchTime() }, { where: { id: site.id }, transaction });
 			for (const { id: zoneId, zone, keyed, revision } of zones) {
 				const offered = kept.profile.groupings.some((grouping) => grouping.id === zone.grouping);
 				const document: Zone = {

@@ -13,6 +13,8 @@ export interface SiteRow {
 	createdAt: Date;
 	updatedAt: Date;
 	deletedAt: Date | null;
+	/** When the first thing of a visit not yet ended was noted. */
+	visitOpenSince: Date | null;
 }
 
 /** A zone as a row; see {@link SiteRow}. `summary` is derived and may be thrown away. */
@@ -22,6 +24,7 @@ export interface ZoneRow {
 	position: number;
 	document: unknown;
 	keyed: unknown;
+	onSite: unknown;
 	summary: unknown;
 	revision: number;
 	createdAt: Date;
@@ -39,6 +42,56 @@ export interface ControlRow {
 	deletedAt: Date | null;
 }
 
+/** A site's year of weather as a row; see {@link SiteRow}. */
+export interface WeatherRow {
+	siteId: string;
+	document: unknown;
+}
+
+/** A visit as a row; see {@link SiteRow}. */
+export interface VisitRow {
+	id: string;
+	siteId: string;
+	document: unknown;
+	at: Date;
+}
+
+/** A picture taken on a visit, as a row: a JPEG without anything but its pixels. */
+export interface PictureRow {
+	id: string;
+	siteId: string;
+	zoneName: string;
+	visitAt: Date | null;
+	caption: string;
+	width: number;
+	height: number;
+	jpeg: Buffer;
+	createdAt: Date;
+}
+
+/** A customer's read-only link as a row. */
+export interface LinkRow {
+	hash: string;
+	siteId: string;
+	createdAt: Date;
+	endsAt: Date;
+	revokedAt: Date | null;
+}
+
+/** A setting of this installation as a row; see {@link SiteRow}. */
+export interface SettingRow {
+	key: string;
+	document: unknown;
+}
+
+/** Somebody signed in, as a row. */
+export interface SessionRow {
+	hash: string;
+	role: string;
+	createdAt: Date;
+	endsAt: Date;
+}
+
 type Table<Row extends object> = ModelStatic<Model<Row, Partial<Row>>>;
 
 export interface Database {
@@ -46,12 +99,20 @@ export interface Database {
 	readonly sites: Table<SiteRow>;
 	readonly zones: Table<ZoneRow>;
 	readonly controls: Table<ControlRow>;
-	/** Runs work in one transaction that takes the write lock at once. */
+	readonly weather: Table<WeatherRow>;
+	readonly visits: Table<VisitRow>;
+	readonly pictures: Table<PictureRow>;
+	readonly links: Table<LinkRow>;
+	readonly settings: Table<SettingRow>;
+	readonly sessions: Table<SessionRow>;
+	/** The folder that holds the database. */
+	readonly folder: string;
+	/** Runs work in one transaction that takes the write lock at once, after those asked for before. Never within itself. */
 	write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
 	close(): Promise<void>;
 }
 
-function defineTables(sequelize: Sequelize): Pick<Database, 'sites' | 'zones' | 'controls'> {
+function defineTables(sequelize: Sequelize): Omit<Database, 'sequelize' | 'write' | 'close' | 'folder'> {
 	const key = { type: DataTypes.STRING(36), primaryKey: true };
 	const common = {
 		document: { type: DataTypes.JSON, allowNull: false },
@@ -62,7 +123,12 @@ function defineTables(sequelize: Sequelize): Pick<Database, 'sites' | 'zones' | 
 	};
 	const sites = sequelize.define(
 		'site',
-		{ id: key, ...common, profiles: { type: DataTypes.JSON, allowNull: false } },
+		{
+			id: key,
+			...common,
+			profiles: { type: DataTypes.JSON, allowNull: false },
+			visitOpenSince: { type: DataTypes.DATE, allowNull: true }
+		},
 		{ tableName: 'sites', timestamps: false }
 	) as unknown as Table<SiteRow>;
 	const zones = sequelize.define(
@@ -73,6 +139,7 @@ function defineTables(sequelize: Sequelize): Pick<Database, 'sites' | 'zones' | 
 			siteId: { type: DataTypes.STRING(36), allowNull: false },
 			position: { type: DataTypes.INTEGER, allowNull: false },
 			keyed: { type: DataTypes.JSON, allowNull: false },
+			onSite: { type: DataTypes.JSON, allowNull: false },
 			summary: { type: DataTypes.JSON, allowNull: true }
 		},
 		{ tableName: 'zones', timestamps: false }
@@ -82,7 +149,71 @@ function defineTables(sequelize: Sequelize): Pick<Database, 'sites' | 'zones' | 
 		{ ...common, id: { type: DataTypes.STRING(60), primaryKey: true } },
 		{ tableName: 'controls', timestamps: false }
 	) as unknown as Table<ControlRow>;
-	return { sites, zones, controls };
+	const weather = sequelize.define(
+		'weather',
+		{
+			siteId: { type: DataTypes.STRING(36), primaryKey: true },
+			document: { type: DataTypes.JSON, allowNull: false }
+		},
+		{ tableName: 'weather', timestamps: false }
+	) as unknown as Table<WeatherRow>;
+	const date = { type: DataTypes.DATE, allowNull: false };
+	const site = { type: DataTypes.STRING(36), allowNull: false };
+	const visits = sequelize.define(
+		'visit',
+		{
+			id: { type: DataTypes.STRING(36), primaryKey: true },
+			siteId: { ...site },
+			document: { type: DataTypes.JSON, allowNull: false },
+			at: { ...date }
+		},
+		{ tableName: 'visits', timestamps: false }
+	) as unknown as Table<VisitRow>;
+	const pictures = sequelize.define(
+		'picture',
+		{
+			id: { type: DataTypes.STRING(36), primaryKey: true },
+			siteId: { ...site },
+			zoneName: { type: DataTypes.STRING(80), allowNull: false },
+			visitAt: { type: DataTypes.DATE, allowNull: true },
+			caption: { type: DataTypes.STRING(400), allowNull: false },
+			width: { type: DataTypes.INTEGER, allowNull: false },
+			height: { type: DataTypes.INTEGER, allowNull: false },
+			jpeg: { type: DataTypes.BLOB, allowNull: false },
+			createdAt: { ...date }
+		},
+		{ tableName: 'pictures', timestamps: false }
+	) as unknown as Table<PictureRow>;
+	const links = sequelize.define(
+		'link',
+		{
+			hash: { type: DataTypes.STRING(64), primaryKey: true },
+			siteId: { ...site },
+			createdAt: { ...date },
+			endsAt: { ...date },
+			revokedAt: { type: DataTypes.DATE, allowNull: true }
+		},
+		{ tableName: 'links', timestamps: false }
+	) as unknown as Table<LinkRow>;
+	const settings = sequelize.define(
+		'setting',
+		{
+			key: { type: DataTypes.STRING(40), primaryKey: true },
+			document: { type: DataTypes.JSON, allowNull: false }
+		},
+		{ tableName: 'settings', timestamps: false }
+	) as unknown as Table<SettingRow>;
+	const sessions = sequelize.define(
+		'session',
+		{
+			hash: { type: DataTypes.STRING(64), primaryKey: true },
+			role: { type: DataTypes.STRING(10), allowNull: false },
+			createdAt: { ...date },
+			endsAt: { ...date }
+		},
+		{ tableName: 'sessions', timestamps: false }
+	) as unknown as Table<SessionRow>;
+	return { sites, zones, controls, weather, visits, pictures, links, settings, sessions };
 }
 
 interface SqliteConnection {
@@ -125,6 +256,8 @@ export async function openDatabase(dataFolder: string): Promise<Database> {
 		dialect: 'sqlite',
 		storage: path.join(dataFolder, 'fond-quarter.sqlite'),
 		logging: false,
+		// SQLite itself waits for a held database (busy_timeout): asked once, a person hears after five seconds
+		retry: { max: 1 },
 		transactionType: Transaction.TYPES.IMMEDIATE
 	});
 	prepareConnections(sequelize);
@@ -138,10 +271,18 @@ export async function openDatabase(dataFolder: string): Promise<Database> {
 		logger: undefined
 	});
 	await umzug.up();
+	// one after the other: SQLite has one writer, and those who wait for it here hold no connection up
+	let last: Promise<unknown> = Promise.resolve();
+	const write = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
+		const run = last.then(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work));
+		last = run.catch(() => undefined);
+		return run;
+	};
 	return {
 		sequelize,
 		...defineTables(sequelize),
-		write: (work) => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work),
+		folder: dataFolder,
+		write,
 		close: () => sequelize.close()
 	};
 }

@@ -1,1 +1,2 @@
 export { closeDatabase, database, openDatabase, type Database } from './database';
+export { whileUnchanged } from './unchanged';

@@ -1,4 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize';
+import { searchDown, searchUp } from './searchTables';
 
 /** One change of the database's shape. A migration once released is never edited: the next one follows it. */
 export interface Migration {
@@ -62,6 +63,129 @@ export const migrations: readonly Migration[] = [
 		},
 		async down(q) {
 			await q.dropTable('controls');
+		}
+	},
+	{
+		name: '0003-weather',
+		async up(q) {
+			await q.createTable('weather', {
+				siteId: {
+					type: DataTypes.STRING(36),
+					primaryKey: true,
+					allowNull: false,
+					references: { model: 'sites', key: 'id' },
+					onDelete: 'CASCADE'
+				},
+				document: { type: DataTypes.JSON, allowNull: false }
+			});
+		},
+		async down(q) {
+			await q.dropTable('weather');
+		}
+	},
+	{
+		name: '0004-record',
+		async up(q) {
+			await q.addColumn('zones', 'onSite', { type: DataTypes.JSON, allowNull: false, defaultValue: {} });
+			await q.createTable('visits', {
+				id,
+				siteId: {
+					type: DataTypes.STRING(36),
+					allowNull: false,
+					references: { model: 'sites', key: 'id' },
+					onDelete: 'CASCADE'
+				},
+				document: { type: DataTypes.JSON, allowNull: false },
+				at: when
+			});
+			await q.addIndex('visits', ['siteId', 'at']);
+			await q.createTable('links', {
+				/** The SHA-256 of the token: the token itself is nowhere but with the customer. */
+				hash: { type: DataTypes.STRING(64), primaryKey: true, allowNull: false },
+				siteId: {
+					type: DataTypes.STRING(36),
+					allowNull: false,
+					references: { model: 'sites', key: 'id' },
+					onDelete: 'CASCADE'
+				},
+				createdAt: when,
+				endsAt: when,
+				revokedAt: { type: DataTypes.DATE, allowNull: true }
+			});
+			await q.addIndex('links', ['siteId']);
+		},
+		async down(q) {
+			await q.dropTable('links');
+			await q.dropTable('visits');
+			await q.removeColumn('zones', 'onSite');
+		}
+	},
+	{
+		name: '0005-firm-and-sessions',
+		async up(q) {
+			await q.createTable('settings', {
+				key: { type: DataTypes.STRING(40), primaryKey: true, allowNull: false },
+				document: { type: DataTypes.JSON, allowNull: false }
+			});
+			await q.createTable('sessions', {
+				/** The SHA-256 of the token: the token itself is only in its cookie. */
+				hash: { type: DataTypes.STRING(64), primaryKey: true, allowNull: false },
+				role: { type: DataTypes.STRING(10), allowNull: false },
+				createdAt: when,
+				endsAt: when
+			});
+		},
+		async down(q) {
+			await q.dropTable('sessions');
+			await q.dropTable('settings');
+		}
+	},
+	{
+		name: '0006-pictures-search-open-visits',
+		async up(q) {
+			/** When the first thing of a visit not yet ended was noted. */
+			await q.addColumn('sites', 'visitOpenSince', { type: DataTypes.DATE, allowNull: true });
+			await q.createTable('pictures', {
+				id,
+				siteId: {
+					type: DataTypes.STRING(36),
+					allowNull: false,
+					references: { model: 'sites', key: 'id' },
+					onDelete: 'CASCADE'
+				},
+				zoneName: { type: DataTypes.STRING(80), allowNull: false },
+				/** The end of the visit it belongs to; null while that goes on. */
+				visitAt: { type: DataTypes.DATE, allowNull: true },
+				caption: { type: DataTypes.STRING(400), allowNull: false },
+				width: { type: DataTypes.INTEGER, allowNull: false },
+				height: { type: DataTypes.INTEGER, allowNull: false },
+				jpeg: { type: DataTypes.BLOB, allowNull: false },
+				createdAt: when
+			});
+			await q.addIndex('pictures', ['siteId', 'visitAt']);
+			for (const statement of searchUp) await q.sequelize.query(statement);
+		},
+		async down(q) {
+			for (const statement of searchDown) await q.sequelize.query(statement);
+			await q.dropTable('pictures');
+			await q.removeColumn('sites', 'visitOpenSince');
+		}
+	},
+	{
+		name: '0007-light-indexes',
+		async up(q) {
+			// a zone's row is long: what lists need of all zones is read from these alone
+			await q.sequelize.query(
+				'CREATE INDEX zones_light ON zones (deletedAt, position, id, siteId, updatedAt, revision)'
+			);
+			await q.sequelize.query(
+				`CREATE INDEX zones_standing ON zones (deletedAt, siteId, summary ->> '$.done', summary ->> '$.of', summary ->> '$.version',
+					(summary ->> '$.coldMinutes') + (summary ->> '$.warmMinutes'))`
+			);
+		},
+		async down(q) {
+			await q.sequelize.query('DROP INDEX zones_standing');
+			await q.sequelize.query('DROP INDEX zones_light');
 		}
 	}
 ];

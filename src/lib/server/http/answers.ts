@@ -1,6 +1,7 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { LARGEST_JOB_FILE, problemOf, readWith, type Problem, type Read } from '$core/formats';
+import { LARGEST_PICTURE } from '$core/record';
 import { database, type Database } from '../db';
 import { findSite, findZone, type StoredSite, type StoredZone } from '../jobs';
 
@@ -18,6 +19,19 @@ export async function bodyText(request: Request): Promise<{ text: string } | { r
 	try {
 		const text = await request.text();
 		return text.length > LARGEST_JOB_FILE ? { refusal: tooLarge() } : { text };
+	} catch {
+		return { refusal: tooLarge() };
+	}
+}
+
+/** The bytes of a request, or the refusal of one that is too large. */
+export async function bodyBytes(request: Request): Promise<{ bytes: Uint8Array } | { refusal: Response }> {
+	const tooLarge = () =>
+		refuse(413, `What was sent is too large: at most ${LARGEST_PICTURE / 1e6} MB are taken.`);
+	if (Number(request.headers.get('content-length') ?? 0) > LARGEST_PICTURE) return { refusal: tooLarge() };
+	try {
+		const bytes = new Uint8Array(await request.arrayBuffer());
+		return bytes.byteLength > LARGEST_PICTURE ? { refusal: tooLarge() } : { bytes };
 	} catch {
 		return { refusal: tooLarge() };
 	}

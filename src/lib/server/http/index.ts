@@ -3,3 +3,4 @@ export * from './run';
 export * from './answers';
 export * from './compute';
 export { openApi } from './openApi';
+export * from './pdf';

@@ -1,18 +1,19 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
 import { QueryTypes } from 'sequelize';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { readJobFile, writeJobFile, type Job } from '$core/formats';
-import { openDatabase, type Database } from '../db';
+import { describe, expect, it } from 'vitest';
+import { writeJobFile } from '$core/formats';
+import { keptWeather, nothingNoted, YEAR_HOURS } from '$core/plan';
+import { another, db, demoJob, reopen, siteWithZones } from '../../../../tests/support/database';
 import { migrations } from '../db/migrations';
 import {
 	addZone,
-	createSite,
 	deleteSite,
+	dueList,
 	duplicateSite,
+	endVisit,
 	findSite,
+	jobText,
 	listSites,
+	noteFields,
 	noteKeyed,
 	orderZones,
 	purgeDeleted,
@@ -21,34 +22,12 @@ import {
 	replaceSite,
 	restoreSite,
 	restoreZone,
+	saveWeather,
 	saveZone,
+	search,
+	updateSite,
 	zonesOf
 } from '.';
-
-let folder: string;
-let db: Database;
-
-function demoJob(name = 'tallow-quay-workshops'): Job {
-	const read = readJobFile(readFileSync(`demo/${name}.job.json`, 'utf8'));
-	if (!read.ok) throw new Error(read.problem.sentence);
-	return read.value;
-}
-
-async function siteWithZones() {
-	const id = await createSite(db, demoJob());
-	const site = (await findSite(db, id))!;
-	return { id, site, zones: await zonesOf(db, site) };
-}
-
-beforeEach(async () => {
-	folder = mkdtempSync(path.join(tmpdir(), 'fond-quarter-'));
-	db = await openDatabase(path.join(folder, 'made', 'when missing'));
-});
-
-afterEach(async () => {
-	await db.close();
-	rmSync(folder, { recursive: true, force: true });
-});
 
 describe('the database', () => {
 	it('is in write-ahead mode, keeps foreign keys, and refuses a zone without a site', async () => {
@@ -78,7 +57,7 @@ describe('the database', () => {
 	it('migrates an empty database to the newest shape, once, and back', async () => {
 		const names = () => db.sequelize.query('SELECT name FROM migrations', { type: QueryTypes.SELECT });
 		expect(await names()).toEqual(migrations.map(({ name }) => ({ name })));
-		const again = await openDatabase(path.join(folder, 'made', 'when missing'));
+		const again = await another();
 		expect(await names()).toHaveLength(migrations.length);
 		await again.close();
 		for (const migration of [...migrations].reverse()) await migration.down(db.sequelize.getQueryInterface());
@@ -86,11 +65,108 @@ describe('the database', () => {
 	});
 });
 
+describe('what came in with a later version', () => {
+	it('finds the words of a database of the version before', async () => {
+		const before = migrations.slice(0, 5);
+		const later = migrations.slice(5);
+		const q = db.sequelize.getQueryInterface();
+		for (const migration of [...later].reverse()) await migration.down(q);
+		await db.sequelize.query('DELETE FROM migrations WHERE name NOT IN (:names)', {
+			replacements: { names: before.map(({ name }) => name) }
+		});
+		const insert = (table: string, row: Record<string, unknown>) => q.bulkInsert(table, [row]);
+		const job = demoJob();
+		const dates = { createdAt: new Date(), updatedAt: new Date() };
+		await insert('sites', {
+			id: 's',
+			document: JSON.stringify(job.site),
+			profiles: JSON.stringify(job.profiles),
+			revision: 1,
+			...dates
+		});
+		const { keyed, onSite, ...zone } = job.zones[0]!;
+		await insert('zones', {
+			id: 'z',
+			siteId: 's',
+			position: 0,
+			document: JSON.stringify(zone),
+			keyed: JSON.stringify(keyed),
+			onSite: JSON.stringify(onSite),
+			revision: 1,
+			...dates
+		});
+		await reopen();
+		expect((await search(db, 'tallow bind')).map((one) => one.kind)).toEqual(['site', 'zone']);
+		expect((await findSite(db, 's'))!.visitOpenSince).toBeNull();
+	});
+});
+
+describe('what is kept in memory', () => {
+	it('is what the database holds, after every kind of change', async () => {
+		const { id, site, zones } = await siteWithZones();
+		const [first, second] = zones.map((zone) => zone.id) as [string, string];
+		const kept = async () => {
+			const now = (await findSite(db, id))!;
+			return JSON.stringify([
+				await zonesOf(db, now),
+				await zonesOf(db, now, true),
+				await listSites(db),
+				await dueList(db)
+			]);
+		};
+		const text = async () => (await jobText(db, id))?.text;
+		/** The same from a connection that has kept nothing. */
+		const fresh = async () => {
+			const other = await another();
+			const now = (await findSite(other, id))!;
+			const read = JSON.stringify([
+				await zonesOf(other, now),
+				await zonesOf(other, now, true),
+				await listSites(other),
+				await dueList(other)
+			]);
+			const job = (await jobText(other, id))?.text;
+			await other.close();
+			return [read, job];
+		};
+		const reading = { at: '2026-10-26T09:00:00.000Z', errorSeconds: 0, daysAhead: 0, set: true, lost: false };
+		const changes: (() => Promise<unknown>)[] = [
+			() => noteKeyed(db, site, first, { 'setting/unit': '°C' }),
+			() => noteFields(db, site, first, [{ key: 'clockReadings', value: [reading] }]),
+			() => noteFields(db, site, first, [{ key: 'promisedBy', value: '2026-12-01' }]),
+			() => saveZone(db, site, first, 1, { ...zones[0]!.zone, name: 'Other' }),
+			() => addZone(db, site, { ...zones[0]!.zone, keyed: {}, onSite: nothingNoted }, first),
+			() => removeZone(db, site, second),
+			() => restoreZone(db, site, second),
+			() => orderZones(db, site, [second, first]),
+			() => endVisit(db, site, { who: 'R. Tilling', note: '', signedOff: false }),
+			() => updateSite(db, id, { ...site.site, timeZone: 'America/New_York' }),
+			() =>
+				saveWeather(
+					db,
+					id,
+					keptWeather(
+						'A mild year',
+						Array.from({ length: YEAR_HOURS }, () => 5)
+					)
+				),
+			() => replaceSite(db, id, demoJob(), null),
+			() =>
+				db.write((transaction) => db.sites.update({ updatedAt: new Date() }, { where: { id }, transaction }))
+		];
+		for (const [i, change] of changes.entries()) {
+			await kept();
+			await text();
+			await change();
+			expect([await kept(), await text()], `change ${i}`).toEqual(await fresh());
+		}
+	});
+});
+
 describe('a site', () => {
 	it('comes back from the database as the very job that went in, also after reopening', async () => {
 		const { id } = await siteWithZones();
-		await db.close();
-		db = await openDatabase(path.join(folder, 'made', 'when missing'));
+		await reopen();
 		expect(writeJobFile((await readSiteAsJob(db, id))!)).toBe(writeJobFile(demoJob()));
 	});
 
@@ -119,53 +195,5 @@ describe('a site', () => {
 		expect(writeJobFile((await readSiteAsJob(db, id))!)).toBe(
 			writeJobFile(demoJob('osier-lane-reading-room'))
 		);
-	});
-});
-
-describe('a zone', () => {
-	it('edited in two windows: the second to save is told, and what the first saved stands', async () => {
-		const { site, zones } = await siteWithZones();
-		const { id, zone } = zones[0]!;
-		expect(await saveZone(db, site, id, 1, { ...zone, name: 'First' })).toEqual({
-			kind: 'saved',
-			revision: 2
-		});
-		const second = await saveZone(db, site, id, 1, { ...zone, name: 'Second' });
-		expect(second).toMatchObject({ kind: 'conflict', current: { revision: 2, zone: { name: 'First' } } });
-		expect(await saveZone(db, site, id, 2, { ...zone, name: 'Second' })).toEqual({
-			kind: 'saved',
-			revision: 3
-		});
-	});
-
-	it('saved by ten windows at once takes exactly one', async () => {
-		const { site, zones } = await siteWithZones();
-		const { id, zone } = zones[0]!;
-		const outcomes = await Promise.all(
-			Array.from({ length: 10 }, (_, i) => saveZone(db, site, id, 1, { ...zone, name: `Window ${i}` }))
-		);
-		expect(outcomes.filter((one) => one.kind === 'saved')).toHaveLength(1);
-	});
-
-	it('takes keyed values from two devices at once and forgets one taken back', async () => {
-		const { site, zones } = await siteWithZones();
-		const { id } = zones[0]!;
-		await Promise.all([noteKeyed(db, site, id, { a: '1', b: '2' }), noteKeyed(db, site, id, { c: '3' })]);
-		expect(await noteKeyed(db, site, id, { b: null })).toEqual({ a: '1', c: '3' });
-	});
-
-	it('is added behind another, moved, removed and put back in its place', async () => {
-		const { site, zones } = await siteWithZones();
-		const added = (await addZone(db, site, { ...zones[1]!.zone, name: 'New', keyed: {} }, zones[1]!.id))!;
-		const names = async () => (await zonesOf(db, site)).map(({ zone }) => zone.name);
-		expect((await names()).indexOf('New')).toBe(2);
-		await removeZone(db, site, added);
-		expect(await names()).not.toContain('New');
-		await restoreZone(db, site, added);
-		expect((await names()).indexOf('New')).toBe(2);
-		await orderZones(db, site, [added]);
-		expect((await names())[0]).toBe('New');
-		await removeZone(db, site, added);
-		expect(await saveZone(db, site, added, 1, zones[0]!.zone)).toEqual({ kind: 'gone' });
 	});
 });

@@ -1,6 +1,7 @@
 import { error } from '@sveltejs/kit';
 import type { ControlProfile } from '$core/control';
-import { database } from '../db';
+import { database, type Database } from '../db';
+import { whileUntouched } from './untouched';
 import { leadIsStale } from '$core/plan';
 import { awayStanding, clockStanding } from '$core/run';
 import type { StoredSite, StoredZone } from './rows';
@@ -11,7 +12,7 @@ import { findZone } from './zones';
 /** A site with its zones, for the pages of that site. Answers 404 (throws SvelteKit's error) when it is not there. */
 export async function siteForPages(
 	id: string
-): Promise<{ stored: StoredSite; zones: StoredZone[]; removed: StoredZone[] }> {
+): Promise<{ stored: StoredSite; zones: readonly StoredZone[]; removed: readonly StoredZone[] }> {
 	const db = await database();
 	const stored = await findSite(db, id);
 	if (!stored) error(404, 'There is no such site.');
@@ -21,7 +22,7 @@ export async function siteForPages(
 }
 
 /** A zone in a list: its name, control, drawn week and where it stands. */
-export function zoneInList(stored: StoredZone, site: StoredSite) {
+function zoneInList(stored: StoredZone, site: StoredSite) {
 	const { id, zone, summary, updatedAt } = stored;
 	const profile = profileOf(zone, site.profiles);
 	const { timeZone } = site.site;
@@ -42,6 +43,15 @@ export function zoneInList(stored: StoredZone, site: StoredSite) {
 		away: awayStanding(zone, profile, timeZone, nowMs),
 		updatedAt
 	};
+}
+/** The zones of a site in a list, made anew when the site was touched or the minute is over: what a clock shows now is said. */
+export function zonesInList(
+	db: Database,
+	site: StoredSite,
+	zones: readonly StoredZone[]
+): Promise<readonly ZoneInList[]> {
+	const minute = String(Math.floor(Date.now() / 60_000));
+	return whileUntouched(db, site, 'in list', async () => zones.map((zone) => zoneInList(zone, site)), minute);
 }
 export type ZoneInList = ReturnType<typeof zoneInList>;
 

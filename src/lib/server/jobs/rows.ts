@@ -1,7 +1,15 @@
 import { z } from 'zod';
 import { profileSchema, type ControlProfile } from '$core/control';
 import { keyedSchema } from '$core/formats';
-import { siteSchema, zoneSchema, type Site, type Zone } from '$core/plan';
+import {
+	joinReadings,
+	onSiteSchema,
+	siteSchema,
+	zoneSchema,
+	type OnSite,
+	type Site,
+	type Zone
+} from '$core/plan';
 import type { Keyed } from '$core/keying';
 import type { SiteRow, ZoneRow } from '../db/database';
 import { profileOf, summarise, summarySchema, type ZoneSummary } from './summary';
@@ -14,6 +22,8 @@ export interface StoredSite {
 	readonly profiles: readonly ControlProfile[];
 	readonly updatedAt: string;
 	readonly deletedAt: string | null;
+	/** When the first thing of a visit not yet ended was noted. */
+	readonly visitOpenSince: string | null;
 }
 
 /** A zone as the program works with it. */
@@ -23,6 +33,7 @@ export interface StoredZone {
 	readonly revision: number;
 	readonly zone: Zone;
 	readonly keyed: Keyed;
+	readonly onSite: OnSite;
 	readonly summary: ZoneSummary;
 	readonly updatedAt: string;
 	readonly deletedAt: string | null;
@@ -35,12 +46,18 @@ export function siteFromRow(row: SiteRow): StoredSite {
 		site: siteSchema.parse(row.document),
 		profiles: z.array(profileSchema).parse(row.profiles),
 		updatedAt: row.updatedAt.toISOString(),
-		deletedAt: row.deletedAt?.toISOString() ?? null
+		deletedAt: row.deletedAt?.toISOString() ?? null,
+		visitOpenSince: row.visitOpenSince?.toISOString() ?? null
 	};
 }
 
 export function zoneFromRow(row: ZoneRow, profiles: readonly ControlProfile[]): StoredZone {
-	const zone = zoneSchema.parse(row.document);
+	const planned = zoneSchema.parse(row.document);
+	const onSite = onSiteSchema.parse(row.onSite ?? {});
+	const zone = {
+		...planned,
+		clockReadings: joinReadings(planned.clockReadings, onSite.clockReadings)
+	};
 	const keyed = keyedSchema.parse(row.keyed);
 	const summary = summarySchema.safeParse(row.summary);
 	return {
@@ -49,6 +66,7 @@ export function zoneFromRow(row: ZoneRow, profiles: readonly ControlProfile[]): 
 		revision: row.revision,
 		zone,
 		keyed,
+		onSite,
 		summary: summary.success ? summary.data : summarise(zone, keyed, profileOf(zone, profiles)),
 		updatedAt: row.updatedAt.toISOString(),
 		deletedAt: row.deletedAt?.toISOString() ?? null

@@ -5,7 +5,7 @@ import { cardProgress, keyCard, type Keyed } from '$core/keying';
 import type { Zone } from '$core/plan';
 
 /** Raised whenever the computation behind a summary changes, so that stored ones are made anew. */
-const SUMMARY_VERSION = 3;
+export const SUMMARY_VERSION = 3;
 
 /** Where a zone stands, for lists: kept beside the zone and recomputed when either changes. */
 export const summarySchema = z.strictObject({

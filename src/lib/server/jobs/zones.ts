@@ -1,7 +1,14 @@
 import { Op } from 'sequelize';
 import type { JobZone } from '$core/formats';
 import type { Keyed } from '$core/keying';
-import { MOST_ZONES, type Zone } from '$core/plan';
+import {
+	MOST_ZONES,
+	noteOnSite,
+	type OnSite,
+	type OnSiteConflict,
+	type OnSiteEdit,
+	type Zone
+} from '$core/plan';
 import type { Database } from '../db';
 import { zoneFromRow, type StoredSite, type StoredZone } from './rows';
 import { touchSite, zoneRow } from './sites';
@@ -38,6 +45,12 @@ export async function addZone(
 	});
 }
 
+/** The zone as it is stored: looks at its clock that were noted on site stand there alone, so that they can be taken back. */
+export function apartFrom(onSite: OnSite, zone: Zone): Zone {
+	const there = new Set(onSite.clockReadings.map((reading) => reading.at));
+	return { ...zone, clockReadings: zone.clockReadings.filter((reading) => !there.has(reading.at)) };
+}
+
 /** What came of saving a zone: saved under a new revision, or changed by someone else meanwhile, or gone. */
 export type Saved =
 	| { readonly kind: 'saved'; readonly revision: number }
@@ -57,19 +70,20 @@ export async function saveZone(
 ): Promise<Saved> {
 	const before = await findZone(db, site, id);
 	if (!before || before.deletedAt) return { kind: 'gone' };
-	const [count] = await db.zones.update(
-		{
-			document: zone,
-			summary: summarise(zone, before.keyed, profileOf(zone, site.profiles)),
-			revision: revision + 1,
-			updatedAt: new Date()
-		},
-		{ where: { id, siteId: site.id, revision, deletedAt: null } }
-	);
-	if (count === 1) {
-		await touchSite(db, site.id);
-		return { kind: 'saved', revision: revision + 1 };
-	}
+	const saved = await db.write(async (transaction) => {
+		const [count] = await db.zones.update(
+			{
+				document: apartFrom(before.onSite, zone),
+				summary: summarise(zone, before.keyed, profileOf(zone, site.profiles)),
+				revision: revision + 1,
+				updatedAt: new Date()
+			},
+			{ where: { id, siteId: site.id, revision, deletedAt: null }, transaction }
+		);
+		if (count === 1) await touchSite(db, site.id, transaction);
+		return count === 1;
+	});
+	if (saved) return { kind: 'saved', revision: revision + 1 };
 	const current = await findZone(db, site, id);
 	return current && !current.deletedAt ? { kind: 'conflict', current } : { kind: 'gone' };
 }
@@ -89,10 +103,10 @@ export async function saveZones(
 			for (const { id, revision, zone } of changes) {
 				const row = await db.zones.findOne({ where: { id, siteId: site.id, deletedAt: null }, transaction });
 				if (!row || row.get().revision !== revision) throw new Refused(zone.name);
-				const { keyed } = zoneFromRow(row.get(), site.profiles);
+				const { keyed, onSite } = zoneFromRow(row.get(), site.profiles);
 				await row.update(
 					{
-						document: zone,
+						document: apartFrom(onSite, zone),
 						summary: summarise(zone, keyed, profileOf(zone, site.profiles)),
 						revision: revision + 1,
 						updatedAt: new Date()
@@ -135,24 +149,61 @@ export async function noteKeyed(
 	});
 }
 
+/** What came of noting fields on site: what is noted now and what two people noted differently; or why a value was refused. */
+export type Noted =
+	| { readonly kind: 'noted'; readonly onSite: OnSite; readonly conflicts: readonly OnSiteConflict[] }
+	| { readonly kind: 'refused'; readonly sentence: string }
+	| { readonly kind: 'gone' };
+
+/** Notes fields found or done at a zone's control, merged with what other devices note. */
+export async function noteFields(
+	db: Database,
+	site: StoredSite,
+	id: string,
+	edits: readonly OnSiteEdit[]
+): Promise<Noted> {
+	return db.write(async (transaction): Promise<Noted> => {
+		const row = await db.zones.findOne({ where: { id, siteId: site.id, deletedAt: null }, transaction });
+		if (!row) return { kind: 'gone' };
+		const result = noteOnSite(zoneFromRow(row.get(), site.profiles).onSite, edits);
+		if ('refused' in result) return { kind: 'refused', sentence: result.refused };
+		await row.update({ onSite: result.noted, updatedAt: new Date() }, { transaction });
+		await touchSite(db, site.id, transaction);
+		// a clock set on a round opens no visit
+		if (edits.some(({ key }) => key !== 'clockReadings'))
+			await db.sites.update(
+				{ visitOpenSince: new Date() },
+				{ where: { id: site.id, visitOpenSince: null }, transaction }
+			);
+		return { kind: 'noted', onSite: result.noted, conflicts: result.conflicts };
+	});
+}
+
+/** Sets when a zone was removed, or that it is not. Returns whether that was a change. */
+async function setRemoved(
+	db: Database,
+	site: StoredSite,
+	id: string,
+	deletedAt: Date | null
+): Promise<boolean> {
+	return db.write(async (transaction) => {
+		const [count] = await db.zones.update(
+			{ deletedAt },
+			{ where: { id, siteId: site.id, deletedAt: deletedAt ? null : { [Op.ne]: null } }, transaction }
+		);
+		if (count > 0) await touchSite(db, site.id, transaction);
+		return count > 0;
+	});
+}
+
 /** Removes a zone so that it can be put back. */
 export async function removeZone(db: Database, site: StoredSite, id: string): Promise<boolean> {
-	const [count] = await db.zones.update(
-		{ deletedAt: new Date() },
-		{ where: { id, siteId: site.id, deletedAt: null } }
-	);
-	if (count > 0) await touchSite(db, site.id);
-	return count > 0;
+	return setRemoved(db, site, id, new Date());
 }
 
 /** Puts a removed zone back in its place. */
 export async function restoreZone(db: Database, site: StoredSite, id: string): Promise<boolean> {
-	const [count] = await db.zones.update(
-		{ deletedAt: null },
-		{ where: { id, siteId: site.id, deletedAt: { [Op.ne]: null } } }
-	);
-	if (count > 0) await touchSite(db, site.id);
-	return count > 0;
+	return setRemoved(db, site, id, null);
 }
 
 /** Puts the site's zones in this order; zones not named keep their order behind the named ones. */

@@ -1,6 +1,5 @@
 <script lang="ts">
-	import { buildWeek, mapWeek, splitByDay } from '$core/week';
-	import { heightScale, stepPath } from '../week/geometry';
+	import { buildWeek, heightScale, mapWeek, splitByDay, stepPath } from '$core/week';
 
 	let {
 		wanted,

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Snippet } from 'svelte';
 	import { habitsSchema, type ControlProfile, type Habits } from '$core/control';
 	import { DAY_NAMES } from '$core/week';
 
@@ -6,12 +7,19 @@
 		topic,
 		draft,
 		onchange,
-		onproblem
+		number,
+		tick,
+		choice
 	}: {
 		topic: 'hand' | 'away' | 'clock';
 		draft: ControlProfile;
 		onchange: (draft: ControlProfile) => void;
-		onproblem: (sentence: string) => void;
+		/** The fields of the profile, drawn alike. */
+		number: Snippet<[label: string, value: number, take: (value: number) => void, unit?: string]>;
+		tick: Snippet<[label: string, checked: boolean, take: (checked: boolean) => void]>;
+		choice: Snippet<
+			[label: string, value: string, options: [string, string][], take: (value: string) => void]
+		>;
 	} = $props();
 
 	const habits = $derived(draft.habits);
@@ -35,12 +43,6 @@
 		'until-ended': { by: 'until-ended', how: 'Start it on leaving, end it on return.' }
 	};
 
-	function figure(text: string, what: string): number | null {
-		const value = Number(text.trim().replace(',', '.'));
-		if (text.trim() !== '' && Number.isFinite(value)) return value;
-		onproblem(`${what}: "${text}" is no figure.`);
-		return null;
-	}
 	const simple = ['override', 'hold', 'boost', 'advance', 'manual', 'off'] as const;
 	const names = {
 		override: 'Change by hand that ends by itself',
@@ -51,30 +53,6 @@
 		off: 'Off'
 	};
 </script>
-
-{#snippet number(label: string, value: number, take: (value: number) => void, unit = '')}
-	<label
-		><span>{label}</span>
-		<input
-			class="short mono"
-			inputmode="decimal"
-			{value}
-			onchange={(event) => {
-				const read = figure(event.currentTarget.value, label);
-				if (read === null) event.currentTarget.value = String(value);
-				else take(read);
-			}}
-		/><span class="soft">{unit}</span></label
-	>
-{/snippet}
-
-{#snippet tick(label: string, checked: boolean, take: (checked: boolean) => void)}
-	<label
-		><input type="checkbox" {checked} onchange={(event) => take(event.currentTarget.checked)} /><span
-			>{label}</span
-		></label
-	>
-{/snippet}
 
 {#snippet how(value: string, take: (value: string) => void, label: string)}
 	<label class="wide"
@@ -94,17 +72,15 @@
 			{@render tick(names[key], habits[key] !== null, (has) => set({ [key]: has ? usual[key] : null }))}
 			{#if key === 'override' && habits.override}
 				{@const one = habits.override}
-				<label
-					><span class="soft">ends</span>
-					<select
-						value={one.ends}
-						onchange={(event) =>
-							set({ override: { ...one, ends: event.currentTarget.value as 'next-change' } })}
-					>
-						<option value="next-change">at the next change</option>
-						<option value="after-minutes">after a fixed time</option>
-					</select></label
-				>
+				{@render choice(
+					'ends',
+					one.ends,
+					[
+						['next-change', 'at the next change'],
+						['after-minutes', 'after a fixed time']
+					],
+					(value) => set({ override: { ...one, ends: value as 'next-change' } })
+				)}
 				{#if one.ends === 'after-minutes'}
 					{@render number('of', one.minutes, (minutes) => set({ override: { ...one, minutes } }), 'min')}
 				{/if}
@@ -115,16 +91,15 @@
 				)}
 			{:else if key === 'boost' && habits.boost}
 				{@const one = habits.boost}
-				<label
-					><span class="soft">ends</span>
-					<select
-						value={one.ends}
-						onchange={(event) => set({ boost: { ...one, ends: event.currentTarget.value as 'after-steps' } })}
-					>
-						<option value="after-steps">after its steps</option>
-						<option value="next-change">at the next change</option>
-					</select></label
-				>
+				{@render choice(
+					'ends',
+					one.ends,
+					[
+						['after-steps', 'after its steps'],
+						['next-change', 'at the next change']
+					],
+					(value) => set({ boost: { ...one, ends: value as 'after-steps' } })
+				)}
 				{#if one.ends === 'after-steps'}
 					{@render number(
 						'of',
@@ -173,19 +148,18 @@
 		set({ fan: has ? ['auto', 'on', 'circulate'] : null })
 	)}
 {:else if topic === 'away'}
-	<label
-		><span>Holiday</span>
-		<select
-			value={habits.holiday?.by ?? 'none'}
-			onchange={(event) => set({ holiday: holidays[event.currentTarget.value]! })}
-		>
-			<option value="none">none</option>
-			<option value="days">by a number of days</option>
-			<option value="return-date">by the date of return</option>
-			<option value="periods">by dated periods</option>
-			<option value="until-ended">until it is ended</option>
-		</select></label
-	>
+	{@render choice(
+		'Holiday',
+		habits.holiday?.by ?? 'none',
+		[
+			['none', 'none'],
+			['days', 'by a number of days'],
+			['return-date', 'by the date of return'],
+			['periods', 'by dated periods'],
+			['until-ended', 'until it is ended']
+		],
+		(value) => set({ holiday: holidays[value]! })
+	)}
 	{#if habits.holiday?.by === 'days'}
 		{@const one = habits.holiday}
 		{@render number('up to', one.mostDays, (mostDays) => set({ holiday: { ...one, mostDays } }), 'days')}
@@ -223,29 +197,26 @@
 	{/if}
 {:else}
 	{@const clock = habits.clock}
-	<label
-		><span>Summer time</span>
-		<select
-			value={clock.summerTime}
-			onchange={(event) =>
-				set({ clock: { ...clock, summerTime: event.currentTarget.value as Habits['clock']['summerTime'] } })}
-		>
-			<option value="by-itself">by itself</option>
-			<option value="by-rule">by a rule that is keyed</option>
-			<option value="by-hand">by hand</option>
-			<option value="no-clock">it has no clock</option>
-		</select></label
-	>
-	<label
-		><span>Power</span>
-		<select
-			value={habits.power}
-			onchange={(event) => set({ power: event.currentTarget.value as Habits['power'] })}
-		>
-			<option value="mains">mains</option>
-			<option value="batteries">batteries</option>
-		</select></label
-	>
+	{@render choice(
+		'Summer time',
+		clock.summerTime,
+		[
+			['by-itself', 'by itself'],
+			['by-rule', 'by a rule that is keyed'],
+			['by-hand', 'by hand'],
+			['no-clock', 'it has no clock']
+		],
+		(value) => set({ clock: { ...clock, summerTime: value as Habits['clock']['summerTime'] } })
+	)}
+	{@render choice(
+		'Power',
+		habits.power,
+		[
+			['mains', 'mains'],
+			['batteries', 'batteries']
+		],
+		(value) => set({ power: value as Habits['power'] })
+	)}
 	{@render tick('Its clock can stop', clock.reserveMinutes !== null, (stops) =>
 		set({ clock: { ...clock, reserveMinutes: stops ? 60 : null } })
 	)}
@@ -259,15 +230,12 @@
 		{@render tick('the program stays', clock.programKept, (programKept) =>
 			set({ clock: { ...clock, programKept } })
 		)}
-		<label
-			><span class="soft">then shows</span>
-			<select
-				value={String(clock.factoryDay)}
-				onchange={(event) => set({ clock: { ...clock, factoryDay: Number(event.currentTarget.value) } })}
-			>
-				{#each DAY_NAMES as name, i (name)}<option value={String(i)}>{name}</option>{/each}
-			</select></label
-		>
+		{@render choice(
+			'then shows',
+			String(clock.factoryDay),
+			DAY_NAMES.map((name, i) => [String(i), name]),
+			(value) => set({ clock: { ...clock, factoryDay: Number(value) } })
+		)}
 		{@render number(
 			'minute of the day',
 			clock.factoryMinute,
@@ -299,24 +267,5 @@
 	}
 	.wide input {
 		flex: 1;
-	}
-	input,
-	select {
-		min-height: 40px;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
-		font-size: 1rem;
-	}
-	input[type='checkbox'] {
-		width: 1.2rem;
-		min-height: 1.2rem;
-		accent-color: var(--ink);
-	}
-	.short {
-		width: 4.2rem;
-		text-align: right;
 	}
 </style>

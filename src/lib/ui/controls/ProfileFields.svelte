@@ -374,7 +374,7 @@
 			)}
 		{/each}
 	{:else if topic === 'hand' || topic === 'away' || topic === 'clock'}
-		<HabitFields {topic} {draft} {onchange} {onproblem} />
+		<HabitFields {topic} {draft} {onchange} {number} {tick} {choice} />
 	{:else}
 		{@render tick('Learns to start early', draft.startsEarly, (startsEarly) => patch({ startsEarly }))}
 		{#if draft.startsEarly}
@@ -414,16 +414,6 @@
 	}
 	.wide input {
 		flex: 1 1 15rem;
-	}
-	input,
-	select {
-		min-height: 40px;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
-		font-size: 1rem;
 	}
 	input[type='checkbox'] {
 		width: 1.2rem;

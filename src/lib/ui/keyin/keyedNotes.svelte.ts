@@ -1,8 +1,26 @@
+import { z } from 'zod';
+import { browser } from '$app/environment';
 import type { Keyed } from '$core/keying';
-import { call, UNREACHABLE } from '../call';
+import { call, mayLater, UNREACHABLE } from '../call';
 import { saving } from '../saving.svelte';
 
 const RETRY_AFTER_MS = 3000;
+
+const storageKey = (path: string) => `fond-quarter/keyed/${path}`;
+
+const keptSchema = z.record(z.string(), z.string().nullable());
+
+/** What waits in this browser to be sent, of every window. */
+function kept(path: string): Record<string, string | null> {
+	try {
+		return keptSchema.parse(JSON.parse(localStorage.getItem(storageKey(path)) ?? '{}'));
+	} catch {
+		return {};
+	}
+}
+
+/** How many values noted at a control wait in this browser to be sent. Call in the browser. */
+export const keptKeyed = (path: string): number => Object.keys(kept(path)).length;
 
 /**
  * What has been keyed at the control, kept here and on the server. A note is made at once, sent in
@@ -14,12 +32,13 @@ export class KeyedNotes {
 	#pending: Record<string, string | null> = {};
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	#sending = false;
+	readonly #ask: typeof call;
 	readonly #path: string;
-	readonly #storageKey: string;
 
-	constructor(path: string, keyed: Keyed) {
+	/** `ask` sends a request; another than {@link call} in tests. */
+	constructor(path: string, keyed: Keyed, ask: typeof call = call) {
+		this.#ask = ask;
 		this.#path = path;
-		this.#storageKey = `fond-quarter/keyed/${path}`;
 		this.#keyed = keyed;
 		saving.now = { kind: 'quiet' };
 	}
@@ -30,14 +49,7 @@ export class KeyedNotes {
 
 	/** Takes up what an earlier visit of this page could not send. Call once, in the browser. */
 	resume(): void {
-		try {
-			const kept: unknown = JSON.parse(localStorage.getItem(this.#storageKey) ?? '{}');
-			if (kept && typeof kept === 'object')
-				for (const [id, shows] of Object.entries(kept))
-					if (shows === null || typeof shows === 'string') this.#pending[id] = shows;
-		} catch {
-			localStorage.removeItem(this.#storageKey);
-		}
+		this.#pending = { ...kept(this.#path), ...this.#pending };
 		if (Object.keys(this.#pending).length > 0) {
 			this.#show(this.#keyed);
 			void this.send();
@@ -62,31 +74,53 @@ export class KeyedNotes {
 		clearTimeout(this.#timer);
 		this.#sending = true;
 		const changes = { ...this.#pending };
-		const answer = await call<{ keyed: Keyed }>('POST', this.#path, { changes });
+		const answer = await this.#ask<{ keyed: Keyed }>('POST', this.#path, { changes });
 		this.#sending = false;
 		if (answer.ok) {
 			for (const [id, shows] of Object.entries(changes))
 				if (this.#pending[id] === shows) delete this.#pending[id];
-			this.#show(answer.data.keyed);
+			this.#show(answer.data.keyed, changes);
 			saving.now = { kind: 'saved', at: Date.now() };
 			void this.send();
-		} else if (answer.status === UNREACHABLE) {
-			saving.now = { kind: 'waiting', sentence: 'Kept here: no connection' };
+		} else if (mayLater(answer)) {
+			saving.now = {
+				kind: 'waiting',
+				sentence: answer.status === UNREACHABLE ? 'Kept here: no connection' : answer.sentence
+			};
 			this.#timer = setTimeout(() => void this.send(), RETRY_AFTER_MS);
 		} else {
 			saving.now = { kind: 'refused', sentence: answer.sentence };
 		}
 	}
 
-	#show(base: Keyed): void {
+	/** Shows what the server has with what waits laid over it, and keeps what waits; of what other windows keep, `sent` waits no more. */
+	#show(base: Keyed, sent: Readonly<Record<string, string | null>> = {}): void {
 		const merged: Record<string, string> = { ...base };
 		for (const [id, shows] of Object.entries(this.#pending)) {
 			if (shows === null) delete merged[id];
 			else merged[id] = shows;
 		}
 		this.#keyed = merged;
-		if (Object.keys(this.#pending).length > 0)
-			localStorage.setItem(this.#storageKey, JSON.stringify(this.#pending));
-		else localStorage.removeItem(this.#storageKey);
+		const others = Object.entries(kept(this.#path)).filter(([id, shows]) => sent[id] !== shows);
+		const waiting = { ...Object.fromEntries(others), ...this.#pending };
+		if (Object.keys(waiting).length > 0)
+			localStorage.setItem(storageKey(this.#path), JSON.stringify(waiting));
+		else localStorage.removeItem(storageKey(this.#path));
 	}
+}
+
+const open: Record<string, KeyedNotes> = {};
+
+/** The notes of one control: one in a window, whatever pages come and go. On the server each page has its own. */
+export function keyedNotesOf(path: string, keyed: Keyed): KeyedNotes {
+	if (!browser) return new KeyedNotes(path, keyed);
+	const known = open[path];
+	if (known) {
+		saving.now = { kind: 'quiet' };
+		known.refresh(keyed);
+		return known;
+	}
+	const made = new KeyedNotes(path, keyed);
+	open[path] = made;
+	return made;
 }

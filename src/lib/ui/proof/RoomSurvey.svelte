@@ -187,25 +187,6 @@
 <style>
 	h2 {
 		margin-top: 0.5rem;
-		font-size: 0.85rem;
-		color: var(--soft);
-	}
-	label {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		gap: 0.6rem;
-		min-height: 44px;
-	}
-	input,
-	select {
-		min-height: 40px;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
-		font-size: 1rem;
 	}
 	input {
 		width: 5rem;

@@ -1,5 +1,5 @@
 import type { ChartConfiguration } from 'chart.js';
-import type { EvenLog, Proof } from '$core/thermal';
+import type { EvenLog, Proof, YearProof } from '$core/thermal';
 import { clockTime, DAY_SHORT } from '$core/week';
 
 /** Our colours as they stand in the theme on screen. */
@@ -182,6 +182,52 @@ export function logChart(log: EvenLog, modelC: readonly number[]): Drawing {
 			scales: {
 				x: { type: 'linear', title: { display: true, text: 'hours' }, grid: { color: ink.rule } },
 				y: { title: { display: true, text: '°C' }, grid: { color: ink.rule } }
+			},
+			plugins: { legend }
+		}
+	});
+}
+
+/** The months, short. */
+export const MONTHS = [
+	'Jan',
+	'Feb',
+	'Mar',
+	'Apr',
+	'May',
+	'Jun',
+	'Jul',
+	'Aug',
+	'Sep',
+	'Oct',
+	'Nov',
+	'Dec'
+] as const;
+
+/** The heat of a year month by month, three ways, told apart by dashes. */
+export function yearChart(year: YearProof): Drawing {
+	const points = (all: readonly number[]) => all.map((y, x) => ({ x, y: Math.round(y) }));
+	return (ink) => ({
+		type: 'line',
+		data: {
+			datasets: [
+				{ ...line('one temperature', points(year.steady.kWh), ink.soft, 1.8), borderDash: [6, 4] },
+				{ ...line('the program', points(year.programmed.kWh), ink.ink, 2.6), pointRadius: 3 },
+				{ ...line('frost level between', points(year.frost.kWh), ink.held, 1.8), borderDash: [2, 3] }
+			]
+		},
+		options: {
+			animation: false,
+			maintainAspectRatio: false,
+			scales: {
+				x: {
+					type: 'linear',
+					min: 0,
+					max: 11,
+					ticks: { stepSize: 1, callback: (value) => MONTHS[Number(value)] ?? '' },
+					grid: { color: ink.rule }
+				},
+				y: { min: 0, title: { display: true, text: 'kWh a month' }, grid: { color: ink.rule } }
 			},
 			plugins: { legend }
 		}

@@ -273,15 +273,6 @@
 		align-items: center;
 		min-height: 44px;
 	}
-	select {
-		min-height: 40px;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
-		font-size: 1rem;
-	}
 	input[type='checkbox'] {
 		width: 1.2rem;
 		height: 1.2rem;

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import Misfit from '../drawing/Misfit.svelte';
+	import MisfitPatterns from '../drawing/MisfitPatterns.svelte';
 	import type { DatedDay, DatedDrawing } from './datedDays';
 
 	let {
@@ -40,15 +42,7 @@
 </script>
 
 <svg {width} height={HEAD + rowHeight * drawing.days.length} role="img" aria-label={label}>
-	<defs>
-		<pattern id="apart-cold" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-			<rect width="7" height="7" class="cold-ground" />
-			<line x1="1.5" y1="0" x2="1.5" y2="7" class="cold-line" />
-		</pattern>
-		<pattern id="apart-warm" width="6" height="6" patternUnits="userSpaceOnUse">
-			<circle cx="2" cy="2" r="1.3" class="warm-dot" />
-		</pattern>
-	</defs>
+	<MisfitPatterns />
 	<g transform="translate({labelWidth} 14)">
 		{#each hours as hour (hour)}
 			<text x={hour * drawing.hourWidth} class="hour" text-anchor="middle"
@@ -81,16 +75,7 @@
 				{#each day.strong as stretch, n (n)}
 					<rect x={stretch.x} y={height + 1} width={stretch.width} height="3" class="strong" />
 				{/each}
-				{#each day.apart as rect, n (n)}
-					<rect
-						x={rect.x}
-						y={rect.y}
-						width={rect.width}
-						height={rect.height}
-						class={rect.cold ? 'cold' : 'warm'}
-						fill={rect.cold ? 'url(#apart-cold)' : 'url(#apart-warm)'}
-					/>
-				{/each}
+				<Misfit parts={day.apart} />
 				<path d={day.line} class="line" />
 				{#if day.coolLine}<path d={day.coolLine} class="line cool" />{/if}
 				<line x1={day.width} x2={day.width} y1="0" y2={height} class="end" />
@@ -165,24 +150,6 @@
 	}
 	.strong {
 		fill: var(--held);
-	}
-	.cold-ground {
-		fill: var(--signal);
-		opacity: 0.12;
-	}
-	.cold-line {
-		stroke: var(--signal);
-		stroke-width: 2;
-	}
-	.warm-dot {
-		fill: var(--warm);
-	}
-	.cold {
-		stroke: var(--signal);
-	}
-	.warm {
-		stroke: var(--warm);
-		stroke-dasharray: 2 2;
 	}
 	.jump {
 		stroke: var(--signal);

@@ -95,7 +95,7 @@
 						? 'end'
 						: change.at < strip.days * 0.12
 							? 'start'
-							: 'middle'}>{change.words}</text
+							: 'middle'}>{narrow ? change.words.replace(/, clocks/, '') : change.words}</text
 				>
 			{/each}
 			<line x1={x(strip.today)} x2={x(strip.today)} y1={HEAD - 4} y2={height - FOOT} class="today" />

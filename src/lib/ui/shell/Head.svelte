@@ -55,6 +55,7 @@
 			<span class="crumb zone">{crumbs.zone.name}</span>
 		{/if}
 	</nav>
+	<a class="controls" href="/due" aria-current={page.url.pathname === '/due' ? 'page' : undefined}>Due</a>
 	<a
 		class="controls"
 		href="/controls"
@@ -106,6 +107,11 @@
 	}
 	.slash {
 		flex: none;
+	}
+	@media (max-width: 560px) {
+		a.controls {
+			display: none;
+		}
 	}
 	.controls {
 		order: 1;

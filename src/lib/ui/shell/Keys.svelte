@@ -23,6 +23,8 @@
 				['a letter', 'set the level with that letter'],
 				['Enter', 'add a change in the middle of this stretch'],
 				['Delete', 'clear the change'],
+				['↑ ↓ Home End', 'on a day’s name: another day'],
+				['Insert', 'on a day’s name: add a change at noon'],
 				['Ctrl Z, Ctrl Shift Z', 'undo, redo']
 			]
 		},

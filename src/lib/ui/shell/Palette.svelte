@@ -39,20 +39,68 @@
 		if (site)
 			places.push(
 				{ label: 'Board', detail: site.name, href: `/sites/${site.id}` },
+				{ label: 'Visit', detail: site.name, href: `/sites/${site.id}/visit` },
+				{ label: 'Checks', detail: site.name, href: `/sites/${site.id}/checks` },
+				{ label: 'Record', detail: site.name, href: `/sites/${site.id}/record` },
+				{ label: 'Survey and settings', detail: site.name, href: `/sites/${site.id}/settings` },
 				{ label: 'All clocks', detail: site.name, href: `/sites/${site.id}/clocks` },
-				{ label: 'Everybody away', detail: site.name, href: `/sites/${site.id}/away` }
+				{ label: 'Everybody away', detail: site.name, href: `/sites/${site.id}/away` },
+				{ label: 'Heat at once', detail: site.name, href: `/sites/${site.id}/heat` }
 			);
 		for (const other of zones ?? [])
 			places.push({ label: other.name, detail: 'zone', href: `/sites/${site!.id}/zones/${other.id}/week` });
 		places.push({ label: 'Jobs', detail: 'all sites', href: '/' });
+		places.push({ label: 'Due', detail: 'who must be gone to', href: '/due' });
 		places.push({ label: 'Controls', detail: 'what each can hold', href: '/controls' });
+		places.push({ label: 'Firm', detail: 'name, logo, copies', href: '/firm' });
 		return places;
 	});
 
-	const found = $derived(
+	/** What the search on the server finds: zones, notes and visits of all sites. */
+	let searched = $state.raw<{ asked: string; places: Place[] }>({ asked: '', places: [] });
+	let timer: ReturnType<typeof setTimeout> | undefined;
+	$effect(() => {
+		const asked = query.trim();
+		clearTimeout(timer);
+		if (asked.length < 2) return;
+		timer = setTimeout(async () => {
+			const answer = await call<{
+				found: {
+					kind: 'site' | 'zone' | 'visit';
+					siteId: string;
+					zoneId: string | null;
+					title: string;
+					detail: string;
+				}[];
+			}>('GET', `/api/v1/search?q=${encodeURIComponent(asked)}`);
+			if (!answer.ok) return;
+			searched = {
+				asked,
+				places: answer.data.found.map((one) => ({
+					label: one.title || 'A visit',
+					detail: one.detail,
+					href:
+						one.kind === 'zone'
+							? `/sites/${one.siteId}/zones/${one.zoneId}/week`
+							: one.kind === 'visit'
+								? `/sites/${one.siteId}/record`
+								: `/sites/${one.siteId}`
+				}))
+			};
+		}, 150);
+	});
+	const named = $derived(
 		[...here, ...sites]
 			.filter((place) => `${place.label} ${place.detail}`.toLowerCase().includes(query.trim().toLowerCase()))
 			.slice(0, 12)
+	);
+	const found = $derived(
+		[
+			...named,
+			...(searched.asked === query.trim() ? searched.places : []).filter(
+				(place) => !named.some((one) => one.href === place.href)
+			)
+		].slice(0, 14)
 	);
 
 	$effect(() => {

@@ -1,8 +1,7 @@
 <script lang="ts">
 	import type { Level } from '$core/control';
 	import { routineWeek, type DayType } from '$core/plan';
-	import { mapWeek, splitByDay } from '$core/week';
-	import { heightScale, stepPath } from './geometry';
+	import { heightScale, mapWeek, splitByDay, stepPath } from '$core/week';
 
 	let { type, levels }: { type: DayType; levels: readonly Level[] } = $props();
 

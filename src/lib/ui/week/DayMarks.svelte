@@ -1,14 +1,18 @@
 <script lang="ts">
+	import Misfit from '../drawing/Misfit.svelte';
 	import type { DrawnDay } from './weekRows';
 
 	let {
 		drawn,
 		shown,
-		breakAt
+		breakAt,
+		room = null
 	}: {
 		drawn: DrawnDay;
 		shown: { wanted: boolean; held: boolean; misfit: boolean };
 		breakAt: number | null;
+		/** The path of the room's own temperature; null where it is not drawn. */
+		room?: string | null;
 	} = $props();
 </script>
 
@@ -18,21 +22,13 @@
 	{#if drawn.heldCoolLine}<path d={drawn.heldCoolLine} class="held-line" />{/if}
 {/if}
 {#if shown.misfit}
-	{#each drawn.misfit as rect, i (i)}
-		<rect
-			x={rect.x}
-			y={rect.y}
-			width={rect.width}
-			height={rect.height}
-			class={rect.cold ? 'cold' : 'warm'}
-			fill={rect.cold ? 'url(#cold)' : 'url(#warm)'}
-		/>
-	{/each}
+	<Misfit parts={drawn.misfit} />
 {/if}
 {#if breakAt !== null}
 	<path d="M-5 {breakAt + 2}l4 -4m-2 6l4 -4" class="break" />
 {/if}
 {#if drawn.targetLine}<path d={drawn.targetLine} class="target" />{/if}
+{#if room}<path d={room} class="room" />{/if}
 {#if shown.wanted}
 	<path d={drawn.line} class="wanted" />
 	{#if drawn.coolLine}<path d={drawn.coolLine} class="wanted cool" />{/if}
@@ -45,19 +41,15 @@
 	.held-area {
 		fill: var(--held-fill);
 	}
+	.room {
+		fill: none;
+		stroke: var(--soft);
+		stroke-width: 1.4;
+	}
 	.held-line {
 		fill: none;
 		stroke: var(--held);
 		stroke-width: 1.5;
-	}
-	.cold {
-		stroke: var(--signal);
-		stroke-width: 1;
-	}
-	.warm {
-		stroke: var(--warm);
-		stroke-width: 0.75;
-		stroke-dasharray: 2 2;
 	}
 	.wanted {
 		fill: none;

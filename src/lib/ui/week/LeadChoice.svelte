@@ -43,10 +43,11 @@
 				return { bad: true, text: 'The room, its levels or the week have changed since: compute it again.' };
 			const leads = computed.leads.map((one) => one.minutes);
 			const [least, most] = [Math.min(...leads), Math.max(...leads)];
+			const others = Math.max(...computed.leads.map((one) => one.earlier));
 			if (!cut)
 				return {
 					bad: false,
-					text: `For this room at ${computed.outdoorC} °C outside, ${least === most ? duration(most) : `${duration(least)} to ${duration(most)}`} before the need.`
+					text: `For this room at ${computed.outdoorC} °C outside, ${least === most ? duration(most) : `${duration(least)} to ${duration(most)}`} before the need${others > 0 ? `; up to ${duration(others)} of it so that not every zone heats at once` : ''}.`
 				};
 		}
 		if (!cut)
@@ -110,28 +111,6 @@
 </section>
 
 <style>
-	h2 {
-		font-size: 0.85rem;
-		color: var(--soft);
-		margin-bottom: 0.25rem;
-	}
-	label {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		gap: 0.75rem;
-		padding: 0.15rem 0;
-	}
-	select,
-	input {
-		min-height: 40px;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
-		font-size: 1rem;
-	}
 	select {
 		max-width: 11rem;
 	}

@@ -179,10 +179,6 @@
 		align-items: center;
 		gap: 0.5rem;
 	}
-	h2 {
-		font-size: 0.85rem;
-		color: var(--soft);
-	}
 	ul {
 		margin: 0 0 0.5rem;
 		padding: 0;
@@ -225,11 +221,6 @@
 	input {
 		min-height: 36px;
 		width: 100%;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		background: var(--ground);
-		color: inherit;
-		font-size: 1rem;
 	}
 	input.letter {
 		padding: 0;

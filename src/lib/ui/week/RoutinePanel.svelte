@@ -247,23 +247,8 @@
 	.tools select {
 		max-width: 17.5rem;
 	}
-	select,
-	input {
-		min-height: 40px;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
-		font-size: 1rem;
-	}
 	.advice {
 		margin: 0.5rem 0 0;
-	}
-	.small {
-		min-height: 34px;
-		padding: 0 0.5rem;
-		font-size: 0.9rem;
 	}
 	.parted {
 		display: flex;

@@ -1,10 +1,11 @@
 <script lang="ts">
 	import { displaySetpoint, timeStep, type ControlProfile } from '$core/control';
 	import type { ZoneFit } from '$core/fit';
-	import { clockTime, DAY_NAMES, DAY_SHORT } from '$core/week';
+	import { DAY_NAMES, DAY_SHORT, minuteAt, roomPath, timeX } from '$core/week';
 	import { levelOf, type Zone } from '$core/plan';
+	import MisfitPatterns from '../drawing/MisfitPatterns.svelte';
 	import DayMarks from './DayMarks.svelte';
-	import { minuteAt, timeX } from './geometry';
+	import Riser from './Riser.svelte';
 	import { drawnWeek } from './weekRows';
 	import {
 		dayShapes,
@@ -25,6 +26,7 @@
 		profile,
 		fit,
 		shown,
+		roomC = null,
 		rowHeight = 58,
 		selected = $bindable(null),
 		selectedDay = $bindable(0),
@@ -37,6 +39,8 @@
 		profile: ControlProfile;
 		fit: ZoneFit | null;
 		shown: { wanted: boolean; held: boolean; misfit: boolean };
+		/** The room as it is predicted, in °C every five minutes of the week; null where it is not drawn. */
+		roomC?: readonly number[] | null;
 		rowHeight?: number;
 		selected?: RiserPlace | null;
 		selectedDay?: number;
@@ -223,9 +227,15 @@
 		if (selected) focusRiser(selected);
 	}
 
-	/** On a day's own label: a letter sets the whole first tread, Enter adds a change, so that a day without any change can be drawn by keyboard. */
+	/** On a day's own label: arrows go to another day, a letter sets the whole first tread, Insert adds a change, so that a day without any change can be drawn by keyboard. */
 	function dayKeys(event: KeyboardEvent, day: number) {
 		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		const to = { ArrowUp: day - 1, ArrowDown: day + 1, Home: 0, End: 6 }[event.key];
+		if (to !== undefined) {
+			event.preventDefault();
+			frame?.querySelector<HTMLElement>(`[data-day="${Math.min(6, Math.max(0, to))}"]`)?.focus();
+			return;
+		}
 		const lettered = zone.levels.find((candidate) => candidate.letter === event.key.toUpperCase());
 		if (lettered) onchange(treadSet(zone, day, 0, lettered.id));
 		else if (event.key === 'Insert') addAt(day, 720, shapes[day]![0]!.value);
@@ -252,15 +262,7 @@
 		class:over-riser={hover === 'riser'}
 		class:over-tread={hover === 'tread'}
 	>
-		<defs>
-			<pattern id="cold" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-				<rect width="7" height="7" class="cold-ground" />
-				<line x1="1.5" y1="0" x2="1.5" y2="7" class="cold-line" />
-			</pattern>
-			<pattern id="warm" width="6" height="6" patternUnits="userSpaceOnUse">
-				<circle cx="2" cy="2" r="1.3" class="warm-dot" />
-			</pattern>
-		</defs>
+		<MisfitPatterns />
 		<g transform="translate({labelWidth} 16)" aria-hidden="true">
 			{#each hours as hour (hour)}
 				<text x={timeX(hour * 60, width)} y="0" class="hour" text-anchor="middle"
@@ -304,47 +306,27 @@
 							<line x1={x} x2={x} y1={height - 4} y2={height} class="step" />
 						{/each}
 					{/if}
-					<DayMarks drawn={row} {shown} breakAt={scale.breakAt} />
+					<DayMarks
+						drawn={row}
+						{shown}
+						breakAt={scale.breakAt}
+						room={roomC && roomPath(roomC, row.day, width, scale)}
+					/>
 					{#each row.risers as riser (riser.riser)}
-						{@const here = selected?.day === row.day && selected.riser === riser.riser}
 						{@const to = levelOf(zone, riser.level)}
-						<g
-							data-riser="{row.day}-{riser.riser}"
-							role="slider"
-							tabindex="0"
-							aria-label="{DAY_NAMES[row.day]}, change {riser.riser}"
-							aria-valuemin="0"
-							aria-valuemax="1440"
-							aria-valuenow={riser.minute}
-							aria-valuetext="{clockTime(riser.minute)} to {to.name} {displaySetpoint(
-								profile,
-								options,
-								to.setpointC
-							)}"
-							class="riser"
-							class:here
+						<Riser
+							{riser}
+							day={row.day}
+							says="{to.name} {displaySetpoint(profile, options, to.setpointC)}"
+							here={selected?.day === row.day && selected.riser === riser.riser}
+							{width}
+							{height}
 							onfocus={() => {
 								selected = { day: row.day, riser: riser.riser };
 								selectedDay = row.day;
 							}}
 							onkeydown={(event) => riserKeys(event, { day: row.day, riser: riser.riser }, riser.minute)}
-						>
-							<rect x={riser.x - 11} y="0" width="22" {height} class="grip" />
-							<line x1={riser.x} x2={riser.x} y1={riser.top} y2={riser.bottom} class="bar" />
-							{#if here}
-								<line x1={riser.x} x2={riser.x} y1="-4" y2={height + 4} class="guide" />
-								<circle cx={riser.x} cy={(riser.top + riser.bottom) / 2} r="5.5" class="knob" />
-								<g
-									transform="translate({Math.min(riser.x + 8, width - 52)} {Math.min(
-										riser.bottom + 4,
-										height - 18
-									)})"
-								>
-									<rect width="50" height="20" rx="3" class="flag" />
-									<text x="25" y="15" text-anchor="middle" class="flag-text">{clockTime(riser.minute)}</text>
-								</g>
-							{/if}
-						</g>
+						/>
 					{/each}
 				</g>
 				<line x1="0" x2={frameWidth} y1={rowHeight - 2} y2={rowHeight - 2} class="foot" />
@@ -377,6 +359,7 @@
 			style:top="{HEAD + day * rowHeight + (rowHeight - 44) / 2}px"
 			aria-label="{DAY_NAMES[day]}: {rows[day]!.says.text}"
 			aria-pressed={selectedDay === day}
+			tabindex={selectedDay === day ? 0 : -1}
 			onclick={() => (selectedDay = day)}
 			onfocus={() => (selectedDay = day)}
 			onkeydown={(event) => dayKeys(event, day)}>{name}</button
@@ -427,59 +410,6 @@
 	}
 	.foot {
 		stroke: var(--rule);
-	}
-	.cold-ground {
-		fill: var(--signal);
-		opacity: 0.12;
-	}
-	.cold-line {
-		stroke: var(--signal);
-		stroke-width: 2;
-	}
-	.warm-dot {
-		fill: var(--warm);
-	}
-	.riser {
-		outline: none;
-	}
-	.grip {
-		fill: transparent;
-	}
-	.bar {
-		stroke: transparent;
-		stroke-width: 5;
-	}
-	.riser:hover .bar {
-		stroke: var(--ink);
-	}
-	.riser:focus-visible .bar {
-		stroke: var(--ink);
-	}
-	.guide {
-		stroke: var(--ink);
-		stroke-dasharray: 2 3;
-	}
-	.knob {
-		fill: var(--sheet);
-		stroke: var(--ink);
-		stroke-width: 2.2;
-	}
-	.riser:focus-visible .knob {
-		stroke-width: 4;
-	}
-	.flag {
-		fill: var(--ink);
-	}
-	.flag-text {
-		fill: var(--sheet);
-		font-family: var(--mono);
-		font-size: 13px;
-	}
-	.flag,
-	.flag-text,
-	.knob,
-	.guide {
-		pointer-events: none;
 	}
 	.says {
 		font-size: 14px;

@@ -105,9 +105,6 @@
 	textarea {
 		width: 100%;
 		padding: 0.5rem;
-		border: 1px solid var(--rule);
-		background: var(--sheet);
-		color: inherit;
 		font-size: 0.95rem;
 		line-height: 1.4;
 		tab-size: 8;

@@ -3,8 +3,16 @@ import { describe, expect, it } from 'vitest';
 import { findProfile } from '$core/control';
 import { fitZone } from '$core/fit';
 import { newZone, wantedWeek, withWanted, type Zone } from '$core/plan';
-import { buildWeek, splitByDay, valueAt } from '$core/week';
-import { heightScale, minuteAt, misfitRects, stepPath, timeX } from './geometry';
+import {
+	buildWeek,
+	heightScale,
+	minuteAt,
+	misfitRects,
+	splitByDay,
+	stepPath,
+	timeX,
+	valueAt
+} from '$core/week';
 import {
 	dayCopied,
 	middleOfTread,

@@ -1,16 +1,22 @@
 import { displaySetpoint, type ControlProfile } from '$core/control';
 import { isShort, type ZoneFit } from '$core/fit';
 import { levelOf, target, wantedWeek, type Zone } from '$core/plan';
-import { DAY_MINUTES, DAY_SHORT, duration, firstAlike, sameWeek, splitByDay, type Span } from '$core/week';
 import {
+	DAY_MINUTES,
+	DAY_SHORT,
+	duration,
+	firstAlike,
+	type HeightScale,
 	heightScale,
+	type MisfitRect,
 	misfitRects,
+	sameWeek,
+	type Span,
+	splitByDay,
 	stepArea,
 	stepPath,
-	timeX,
-	type HeightScale,
-	type MisfitRect
-} from './geometry';
+	timeX
+} from '$core/week';
 import { carriedInto, dayShapes, risersOf, setpointOf } from './weekEdits';
 
 /** Treads narrower than this carry no letter. */

@@ -139,14 +139,7 @@
 		align-items: center;
 	}
 	select {
-		min-height: 44px;
 		min-width: 12rem;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
-		font-size: 1rem;
 	}
 	h3 {
 		margin: 1.25rem 0 0.25rem;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { beforeNavigate, goto, invalidate } from '$app/navigation';
+	import { beforeNavigate, goto } from '$app/navigation';
 	import { InlineNotification } from 'carbon-components-svelte';
 	import {
 		allowedOptions,
@@ -25,6 +25,7 @@
 	import { FitFollower } from '$lib/workers/fitFollower';
 	import { pricedFit, type PricedFit } from '$lib/workers/pricedFit';
 	import { fitMany, type ManyFits, type Outcome } from '$lib/workers/fitMany';
+	import { refresh } from '$lib/ui/refresh';
 
 	let { data } = $props();
 
@@ -104,7 +105,7 @@
 
 	// which zones a change would touch: they are re-fitted only when asked
 	$effect(() => {
-		if (own && saving.now.kind === 'saved') void invalidate('fq:control');
+		if (own && saving.now.kind === 'saved') void refresh('fq:control');
 	});
 	const behind = $derived(data.uses.filter((use) => !use.current));
 	let running = $state.raw<ManyFits | null>(null);
@@ -156,7 +157,7 @@
 		effects = null;
 		if (answer.ok)
 			takenUp = `${answer.data.zones === 1 ? 'One zone was' : `${answer.data.zones} zones were`} fitted anew.`;
-		await invalidate('fq:control');
+		await refresh('fq:control');
 	}
 </script>
 
@@ -191,7 +192,7 @@
 				<button class="quiet" disabled={!editor.canRedo} onclick={() => editor.redo()}>Redo</button>
 			{/if}
 			<button class="quiet" onclick={copy}>Copy to change</button>
-			<a class="quiet link" href="/api/v1/controls/{data.profile.id}" download>Export file</a>
+			<a class="quiet" href="/api/v1/controls/{data.profile.id}" download>Export file</a>
 		</div>
 	</header>
 
@@ -330,9 +331,6 @@
 </main>
 
 <style>
-	main {
-		padding: 0.9rem 1.4rem 3rem;
-	}
 	header {
 		display: flex;
 		flex-wrap: wrap;
@@ -353,24 +351,11 @@
 		font-size: 1.45rem;
 		font-weight: 700;
 	}
-	.lead {
-		margin-top: 0.25rem;
-		font-size: 1.05rem;
-	}
-	.warm {
-		color: var(--warm);
-		font-weight: 700;
-	}
 	.tools {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.5rem;
 		align-items: start;
-	}
-	.link {
-		display: inline-flex;
-		align-items: center;
-		text-decoration: none;
 	}
 	.note {
 		display: flex;
@@ -432,14 +417,6 @@
 	@media (max-width: 1080px) {
 		.two {
 			grid-template-columns: minmax(0, 1fr);
-		}
-	}
-	@media (max-width: 860px) {
-		main {
-			padding: 0.75rem;
-		}
-		.small {
-			min-height: 44px;
 		}
 	}
 </style>

@@ -1,6 +1,6 @@
-import { profilesFor } from '$lib/server/controls';
+import { ownProfilesFor } from '$lib/server/controls';
 import { database } from '$lib/server/db';
-import { siteForPages, zoneInList } from '$lib/server/jobs';
+import { siteForPages, zonesInList } from '$lib/server/jobs';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ params, depends }) => {
@@ -8,8 +8,9 @@ export const load: LayoutServerLoad = async ({ params, depends }) => {
 	const { stored, zones, removed } = await siteForPages(params.siteId);
 	return {
 		site: { id: stored.id, revision: stored.revision, ...stored.site },
-		zones: zones.map((zone) => zoneInList(zone, stored)),
+		zones: await zonesInList(await database(), stored, zones),
 		removed: removed.map((zone) => ({ id: zone.id, name: zone.zone.name })),
-		profiles: await profilesFor(await database(), stored)
+		/** Those that do not ship: the site's own copies and the installation's. */
+		ownProfiles: await ownProfilesFor(await database(), stored)
 	};
 };

@@ -1,12 +1,25 @@
 <script lang="ts">
-	import { afterNavigate, invalidate } from '$app/navigation';
+	import { afterNavigate } from '$app/navigation';
+	import { page } from '$app/state';
 	import { saving } from '$lib/ui/saving.svelte';
+	import { refresh } from '$lib/ui/refresh';
 
 	let { children } = $props();
 
-	// whatever view of a site is gone to: what was saved on the one before is on its lists
-	afterNavigate(() => {
-		if (saving.takeStale()) void invalidate('fq:site');
+	/** Views that show the site's lists, not one zone. */
+	const showsLists = $derived(!page.route.id?.includes('[zoneId]'));
+
+	// whatever view of a site is gone to: what was saved on the one before, and for a list whatever anybody noted
+	// since it was loaded, is on it
+	afterNavigate(({ type }) => {
+		if (saving.takeStale() || (showsLists && type !== 'enter')) void refresh('fq:site');
+	});
+
+	// what a page left behind is still sending reaches the board's lists too when it arrives
+	$effect(() => {
+		if (saving.now.kind !== 'saved') return;
+		if (!showsLists) return;
+		if (saving.takeStale()) void refresh('fq:site');
 	});
 </script>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { goto, invalidate } from '$app/navigation';
+	import { goto } from '$app/navigation';
 	import {
 		Button,
 		InlineNotification,
@@ -14,6 +14,7 @@
 	import { duration } from '$core/week';
 	import MiniWeek from '$lib/ui/board/MiniWeek.svelte';
 	import { call, type Answer } from '$lib/ui/call';
+	import { refresh } from '$lib/ui/refresh';
 
 	let { data } = $props();
 
@@ -56,7 +57,7 @@
 		const result = await answer;
 		busy = false;
 		problem = result.ok ? null : result.sentence;
-		await invalidate('fq:site');
+		await refresh('fq:site');
 		return result;
 	}
 
@@ -72,7 +73,8 @@
 	}
 
 	async function copy(row: Row) {
-		const zone = { ...row.document, name: `${row.name.slice(0, 72)} (copy)` };
+		// another control: nobody has looked at its clock
+		const zone = { ...row.document, name: `${row.name.slice(0, 72)} (copy)`, clockReadings: [] };
 		await act(call('POST', `${api}/zones`, { zone, after: row.id }));
 	}
 
@@ -143,9 +145,14 @@
 						timeZone: data.site.timeZone
 					})}>Name and notes</button
 			>
-			<a class="quiet link" href="/sites/{data.site.id}/clocks">All clocks</a>
-			<a class="quiet link" href="/sites/{data.site.id}/away">Away</a>
-			<a class="quiet link" href={api} download>Export job file</a>
+			<a class="quiet strong" href="/sites/{data.site.id}/visit">Visit</a>
+			<a class="quiet" href="/sites/{data.site.id}/checks">Checks</a>
+			<a class="quiet" href="/sites/{data.site.id}/record">Record</a>
+			<a class="quiet" href="/sites/{data.site.id}/settings">Settings</a>
+			<a class="quiet" href="/sites/{data.site.id}/clocks">All clocks</a>
+			<a class="quiet" href="/sites/{data.site.id}/away">Away</a>
+			<a class="quiet" href="/sites/{data.site.id}/heat">Heat at once</a>
+			<a class="quiet" href={api} download>Export job file</a>
 		</div>
 	</div>
 
@@ -218,6 +225,10 @@
 						</td>
 						<td>
 							<a href="{base}/week" class:signal={row.summary.coldMinutes > 0}>{fitWords(row)}</a>
+							{#if row.clock.bad}<a class="signal when-narrow" href="{base}/clock">Clock {row.clock.words}</a
+								>{/if}
+							{#if row.away.bad}<a class="signal when-narrow" href="{base}/away">It is {row.away.words}</a
+								>{/if}
 						</td>
 						<td class:now={next?.id === row.id}>
 							<a href="{base}/key-in">{row.summary.done} of {row.summary.of}</a>
@@ -288,21 +299,11 @@
 </main>
 
 <style>
-	main {
-		padding: 1.25rem 1.75rem 4rem;
-	}
 	.top {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 1rem;
 		justify-content: space-between;
-	}
-	h1 {
-		overflow-wrap: anywhere;
-	}
-	.lead {
-		margin-top: 0.25rem;
-		font-size: 1.05rem;
 	}
 	.note {
 		margin-top: 0.25rem;
@@ -315,10 +316,9 @@
 		gap: 0.5rem;
 		align-items: start;
 	}
-	.link {
-		display: inline-flex;
-		align-items: center;
-		text-decoration: none;
+	.strong {
+		border-color: var(--ink);
+		font-weight: 700;
 	}
 	.edit,
 	.add {
@@ -395,13 +395,7 @@
 		padding: 0.4rem 0.6rem;
 	}
 	.rename input {
-		min-height: 44px;
 		width: 14rem;
-		padding: 0 0.6rem;
-		border: 1px solid var(--rule);
-		background: var(--sheet);
-		color: inherit;
-		font-size: 1rem;
 	}
 	h2 {
 		margin-top: 1.5rem;
@@ -422,9 +416,14 @@
 		padding: 0.3rem 0;
 		border-bottom: 1px solid var(--rule);
 	}
+	.when-narrow {
+		display: none;
+	}
 	@media (max-width: 700px) {
-		main {
-			padding: 1rem 0.75rem 4rem;
+		.when-narrow {
+			display: block;
+			padding: 0.2rem 0 0.5rem;
+			font-size: 0.95rem;
 		}
 		.drawn {
 			display: none;

@@ -1,4 +1,5 @@
 import { createdResponse, listResponse, newSiteRequest, readJobFile, readWith } from '$core/formats';
+import { siteSchema } from '$core/plan';
 import { answer, bodyText, refuse } from '$lib/server/http';
 import { database } from '$lib/server/db';
 import { createSite, listSites } from '$lib/server/jobs';
@@ -22,7 +23,9 @@ export const POST: RequestHandler = async ({ request }) => {
 		const id = await createSite(await database(), {
 			format: 'fond-quarter/job',
 			version: 1,
-			site: { ...read.value, note: '' },
+			site: siteSchema.parse(read.value),
+			weather: null,
+			visits: [],
 			profiles: [],
 			zones: []
 		});

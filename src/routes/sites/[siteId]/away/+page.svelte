@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { invalidate } from '$app/navigation';
 	import { Button } from 'carbon-components-svelte';
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
@@ -10,6 +9,7 @@
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
 	import { saving } from '$lib/ui/saving.svelte';
+	import { refresh } from '$lib/ui/refresh';
 
 	let { data } = $props();
 
@@ -87,7 +87,7 @@
 		problem = answer.ok ? null : answer.sentence;
 		said = answer.ok ? `Kept for ${kept.length === 1 ? kept[0]!.row.name : `${kept.length} zones`}.` : null;
 		saving.now = answer.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
-		await invalidate('fq:site');
+		await refresh('fq:site');
 		busy = false;
 	}
 </script>
@@ -168,11 +168,8 @@
 </main>
 
 <style>
-	main {
-		padding: 1.25rem 1.75rem 4rem;
-	}
-	h1 {
-		overflow-wrap: anywhere;
+	.swatch {
+		background: var(--held);
 	}
 	.lead {
 		margin: 0.25rem 0 0.75rem;
@@ -184,12 +181,6 @@
 		gap: 0.5rem;
 		align-items: center;
 		font-size: 0.9rem;
-	}
-	.swatch {
-		display: inline-block;
-		width: 22px;
-		height: 12px;
-		background: var(--held);
 	}
 	.swatch.special {
 		width: 6px;
@@ -210,15 +201,6 @@
 	}
 	.fields label {
 		display: grid;
-	}
-	input:not([type='checkbox']) {
-		min-height: 44px;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--sheet);
-		color: inherit;
-		font-size: 1rem;
 	}
 	input[type='checkbox'] {
 		flex: none;
@@ -269,9 +251,6 @@
 		color: var(--soft);
 	}
 	@media (max-width: 700px) {
-		main {
-			padding: 1rem 0.75rem 4rem;
-		}
 		thead {
 			display: none;
 		}

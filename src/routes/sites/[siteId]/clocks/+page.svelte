@@ -1,30 +1,38 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { onMount, untrack } from 'svelte';
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import { dateWords, localTime, wallAt } from '$core/civil';
-	import type { ClockReading, Zone } from '$core/plan';
-	import { clockChanges, clockValues, summerTimeSentences } from '$core/run';
-	import { call } from '$lib/ui/call';
+	import { joinReadings, type ClockReading, type Zone } from '$core/plan';
+	import { clockChanges, clockStanding, clockValues, summerTimeSentences } from '$core/run';
 	import { RightTime } from '$lib/ui/run/now.svelte';
 	import { readClock } from '$lib/ui/run/readClock';
-	import { saving } from '$lib/ui/saving.svelte';
+	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
 
 	let { data } = $props();
 
 	// svelte-ignore state_referenced_locally
 	const time = new RightTime(data.nowMs);
+	// svelte-ignore state_referenced_locally
+	const outbox = outboxOf(data.site.id, data.noted);
+	onMount(() => outbox.resume());
+	$effect(() => {
+		const { noted } = data;
+		untrack(() => outbox.refresh(noted));
+	});
 	const timeZone = $derived(data.site.timeZone);
 	const profileOf = (zone: Zone): ControlProfile =>
 		data.profiles.find((profile) => profile.id === zone.control) ?? data.profiles[0]!;
 	const rows = $derived(
 		data.zones.map((row) => {
 			const profile = profileOf(row.document);
+			const readings = joinReadings(row.document.clockReadings, outbox.of(row.id).clockReadings);
 			return {
 				...row,
+				clock: clockStanding({ ...row.document, clockReadings: readings }, profile, timeZone, data.nowMs),
 				profile,
 				options: allowedOptions(profile, row.document.options),
 				hasClock: profile.habits.clock.summerTime !== 'no-clock',
-				doneAt: row.document.clockReadings.at(-1)?.at ?? null
+				doneAt: readings.at(-1)?.at ?? null
 			};
 		})
 	);
@@ -44,29 +52,12 @@
 	const current = $derived(open ?? next?.id ?? null);
 	let shows = $state('');
 	let problem = $state<string | null>(null);
-	let busy = $state(false);
 
-	async function note(row: (typeof rows)[number], reading: ClockReading) {
-		busy = true;
-		problem = null;
-		saving.now = { kind: 'saving' };
-		const zone = { ...row.document, clockReadings: [...row.document.clockReadings.slice(-399), reading] };
-		const answer = await call('PUT', `/api/v1/jobs/${data.site.id}/zones/${row.id}`, {
-			revision: row.revision,
-			zone
-		});
-		if (!answer.ok)
-			problem =
-				answer.status === 409
-					? `${row.name} was changed in another window. It is loaded anew: note it again.`
-					: answer.sentence;
-		saving.now = answer.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
-		await invalidate('fq:site');
-		busy = false;
-		if (answer.ok) {
-			open = null;
-			shows = '';
-		}
+	function note(row: (typeof rows)[number], reading: ClockReading) {
+		problem = outbox.look(row.id, reading);
+		if (problem !== null) return;
+		open = null;
+		shows = '';
 	}
 	const plain = (set: boolean): ClockReading => ({
 		at: new Date(time.ms).toISOString(),
@@ -79,7 +70,7 @@
 		event.preventDefault();
 		const read = readClock({ shows, day: null, set: true }, timeZone, time.ms);
 		if (typeof read === 'string') problem = read;
-		else void note(row, read);
+		else note(row, read);
 	}
 </script>
 
@@ -132,16 +123,14 @@
 							<span class="soft">{row.profile.habits.clock.how}</span>
 						</p>
 						<div class="keys">
-							<button class="go" disabled={busy} onclick={() => note(row, plain(true))}>I have set it</button>
-							<button class="quiet" disabled={busy} onclick={() => note(row, plain(false))}
-								>It was right</button
-							>
+							<button class="go" onclick={() => note(row, plain(true))}>I have set it</button>
+							<button class="quiet" onclick={() => note(row, plain(false))}>It was right</button>
 							<form onsubmit={(event) => typed(event, row)}>
 								<label
 									><span class="soft">it showed</span>
 									<input class="mono" bind:value={shows} placeholder="06:30" /></label
 								>
-								<button class="quiet" disabled={busy || shows.trim() === ''}>and I set it</button>
+								<button class="quiet" disabled={shows.trim() === ''}>and I set it</button>
 							</form>
 						</div>
 						<p><a href="/sites/{data.site.id}/zones/{row.id}/clock">Its clock in full</a></p>
@@ -155,14 +144,6 @@
 <style>
 	main {
 		max-width: 62rem;
-		padding: 1.25rem 1.75rem 4rem;
-	}
-	h1 {
-		overflow-wrap: anywhere;
-	}
-	.lead {
-		margin-top: 0.25rem;
-		font-size: 1.05rem;
 	}
 	ul {
 		margin: 1rem 0 0;
@@ -252,20 +233,19 @@
 	}
 	input {
 		width: 6.5rem;
-		min-height: 44px;
-		padding: 0 0.5rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
 		font-size: 1.1rem;
 	}
 	.now > p:last-child {
 		grid-column: 1 / -1;
 	}
 	@media (max-width: 700px) {
-		main {
-			padding: 1rem 0.75rem 4rem;
+		.head {
+			grid-template-columns: minmax(0, 1fr) 1.5rem;
+			gap: 0.1rem 0.5rem;
+		}
+		.state {
+			grid-row: 2;
+			grid-column: 1 / -1;
 		}
 		.now {
 			grid-template-columns: minmax(0, 1fr);

@@ -1,8 +1,9 @@
-import { jobSchema, readJobFile, writeJobFile } from '$core/formats';
+import { z } from 'zod';
+import { readJobFile, readWith } from '$core/formats';
 import { siteSchema } from '$core/plan';
 import { bodyText, readBody, refuse, siteOfRoute } from '$lib/server/http';
 import { database } from '$lib/server/db';
-import { deleteSite, readSiteAsJob, replaceSite, updateSite } from '$lib/server/jobs';
+import { deleteSite, jobText, replaceSite, updateSite } from '$lib/server/jobs';
 import type { RequestHandler } from './$types';
 
 const gone = () => refuse(404, 'There is no such site, or it has been deleted.');
@@ -19,12 +20,12 @@ function fileName(siteName: string): string {
 }
 
 export const GET: RequestHandler = async ({ params }) => {
-	const job = await readSiteAsJob(await database(), params.siteId);
+	const job = await jobText(await database(), params.siteId);
 	if (!job) return gone();
-	return new Response(writeJobFile(jobSchema.parse(job)), {
+	return new Response(job.text, {
 		headers: {
 			'content-type': 'application/json; charset=utf-8',
-			'content-disposition': `attachment; filename="${fileName(job.site.name)}"`,
+			'content-disposition': `attachment; filename="${fileName(job.name)}"`,
 			'cache-control': 'no-store'
 		}
 	});
@@ -41,9 +42,11 @@ export const PUT: RequestHandler = async ({ params, request }) => {
 export const PATCH: RequestHandler = async ({ params, request }) => {
 	const found = await siteOfRoute(params.siteId);
 	if ('refusal' in found) return found.refusal;
-	const body = await readBody(request, siteSchema);
+	const body = await readBody(request, z.record(z.string(), z.unknown()));
 	if ('refusal' in body) return body.refusal;
-	return (await updateSite(found.db, params.siteId, body.value)) ? done() : gone();
+	const site = readWith(siteSchema, { ...found.site.site, ...body.value });
+	if (!site.ok) return refuse(422, site.problem);
+	return (await updateSite(found.db, params.siteId, site.value)) ? done() : gone();
 };
 
 export const DELETE: RequestHandler = async ({ params }) =>

@@ -174,13 +174,6 @@
 		}
 		.pick select {
 			width: 100%;
-			min-height: 44px;
-			padding: 0 0.5rem;
-			border: 1px solid var(--rule);
-			border-radius: 4px;
-			background: var(--sheet);
-			color: inherit;
-			font-size: 1rem;
 		}
 		.steps {
 			padding: 0 0.75rem;

@@ -1,5 +1,5 @@
 import { addZoneRequest, createdResponse } from '$core/formats';
-import { MOST_ZONES } from '$core/plan';
+import { MOST_ZONES, nothingNoted } from '$core/plan';
 import { siteKnowing } from '$lib/server/controls';
 import { answer, readBody, refuse, siteOfRoute } from '$lib/server/http';
 import { addZone } from '$lib/server/jobs';
@@ -17,6 +17,6 @@ export const POST: RequestHandler = async ({ params, request }) => {
 			path: 'zone.control',
 			sentence: 'zone.control names a control that this site does not know.'
 		});
-	const id = await addZone(found.db, site, { ...zone, keyed: {} }, after);
+	const id = await addZone(found.db, site, { ...zone, keyed: {}, onSite: nothingNoted }, after);
 	return id ? answer(createdResponse, { id }, 201) : refuse(409, `A site holds at most ${MOST_ZONES} zones.`);
 };

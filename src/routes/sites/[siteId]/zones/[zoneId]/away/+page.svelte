@@ -170,170 +170,162 @@
 <svelte:head><title>{zone.name}, away · Fond Quarter</title></svelte:head>
 <svelte:window onbeforeunload={() => void editor.flush()} />
 
-<div class="page">
-	<main>
-		<div class="heading">
-			<h1>{zone.name}, days that are not ordinary</h1>
-			<div class="tools">
-				<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
-				<button class="quiet" aria-pressed={importing} onclick={() => (importing = !importing)}
-					>Bring in a calendar</button
+<main>
+	<div class="heading">
+		<h1>{zone.name}, days that are not ordinary</h1>
+		<div class="tools">
+			<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
+			<button class="quiet" aria-pressed={importing} onclick={() => (importing = !importing)}
+				>Bring in a calendar</button
+			>
+			<a class="quiet" href="/api/v1/jobs/{data.site.id}/zones/{data.zone.id}/calendar" download
+				>Export calendar</a
+			>
+		</div>
+	</div>
+	<p class="lead">
+		{#if standing.bad}<span class="signal">It was {standing.words}.</span>
+		{:else if standing.words === '–'}Nothing out of the ordinary ahead.
+		{:else if standing.words.startsWith('from')}Away {standing.words}.
+		{:else}{standing.words.charAt(0).toUpperCase()}{standing.words.slice(1)}.{/if}
+		{#each conflicts as conflict (conflict)}<span class="warm"> {conflict}</span>{/each}
+	</p>
+	<YearStrip {strip} {rows} {timeZone} />
+
+	{#if importing}
+		{#await import('$lib/ui/run/CalendarImport.svelte') then { default: CalendarImport }}
+			<CalendarImport
+				{zone}
+				{profile}
+				{timeZone}
+				{today}
+				onchange={(next) => editor.change(next)}
+				onclose={() => (importing = false)}
+			/>
+		{/await}
+	{/if}
+
+	<div class="two">
+		<section>
+			<h2>Going away</h2>
+			<div class="fields">
+				<label
+					><span class="soft">leaving</span>
+					<input type="datetime-local" bind:value={leave} /></label
 				>
-				<a class="quiet link" href="/api/v1/jobs/{data.site.id}/zones/{data.zone.id}/calendar" download
-					>Export calendar</a
+				<label
+					><span class="soft">back</span>
+					<input type="datetime-local" bind:value={back} /></label
+				>
+				<label
+					><span class="soft">kept at</span>
+					<select value={awayLevel.id} onchange={(event) => (level = event.currentTarget.value)}>
+						{#each ranked as one (one.id)}
+							<option value={one.id}
+								>{one.name}{isSwitch ? '' : ` ${setpointWithUnit(profile, options, one.setpointC)}`}</option
+							>
+						{/each}
+					</select></label
 				>
 			</div>
-		</div>
-		<p class="lead">
-			{#if standing.bad}<span class="signal">It was {standing.words}.</span>
-			{:else if standing.words === '–'}Nothing out of the ordinary ahead.
-			{:else if standing.words.startsWith('from')}Away {standing.words}.
-			{:else}{standing.words.charAt(0).toUpperCase()}{standing.words.slice(1)}.{/if}
-			{#each conflicts as conflict (conflict)}<span class="warm"> {conflict}</span>{/each}
-		</p>
-		<YearStrip {strip} {rows} {timeZone} />
-
-		{#if importing}
-			{#await import('$lib/ui/run/CalendarImport.svelte') then { default: CalendarImport }}
-				<CalendarImport
+			{#if 'absence' in draft}
+				<AbsencePlanned
 					{zone}
 					{profile}
+					program={data.program}
 					{timeZone}
-					{today}
-					onchange={(next) => editor.change(next)}
-					onclose={() => (importing = false)}
+					nowMs={data.nowMs}
+					absence={draft.absence}
 				/>
-			{/await}
-		{/if}
-
-		<div class="two">
-			<section>
-				<h2>Going away</h2>
-				<div class="fields">
-					<label
-						><span class="soft">leaving</span>
-						<input type="datetime-local" bind:value={leave} /></label
+				{#if habits.holiday}<p class="soft how">{habits.holiday.how}</p>{/if}
+				{#if !isSwitch && awayLevel.setpointC < 12}
+					<p class="soft how">
+						{setpointWithUnit(profile, options, awayLevel.setpointC)} protects pipes, not people or pets; cold corners
+						freeze first.
+					</p>
+				{/if}
+				<Button on:click={keep}>Keep it</Button>
+			{:else}
+				<p class="signal" role="alert">{draft.problem}</p>
+			{/if}
+		</section>
+		<section>
+			<h2>Ahead</h2>
+			{#if listed.length === 0}
+				<p class="soft">Nothing kept yet.</p>
+			{:else}
+				<ul class="list">
+					{#each listed as one (one.id)}
+						<li>
+							<strong>{say(startOf(one))}</strong>
+							<span
+								>{words(one)}{#if 'note' in one && one.note}<span class="soft">, {one.note}</span>{/if}</span
+							>
+							<button
+								class="quiet small"
+								aria-label="Remove {say(startOf(one))}, {words(one)}"
+								onclick={() => remove(one.id)}>Remove</button
+							>
+						</li>
+					{/each}
+				</ul>
+			{/if}
+			{#if habits.specialDays}
+				<h2>Special days <span class="soft">{specialAhead} of {habits.specialDays.most}</span></h2>
+				<form class="fields" onsubmit={addSpecial}>
+					<label><span class="soft">date</span> <input type="date" bind:value={specialDate} required /></label
 					>
 					<label
-						><span class="soft">back</span>
-						<input type="datetime-local" bind:value={back} /></label
-					>
-					<label
-						><span class="soft">kept at</span>
-						<select value={awayLevel.id} onchange={(event) => (level = event.currentTarget.value)}>
-							{#each ranked as one (one.id)}
-								<option value={one.id}
-									>{one.name}{isSwitch ? '' : ` ${setpointWithUnit(profile, options, one.setpointC)}`}</option
-								>
-							{/each}
+						><span class="soft">runs</span>
+						<select bind:value={specialRuns}>
+							<option value="rest">{ranked[0]!.name} all day</option>
+							{#each DAY_NAMES as name, i (name)}<option value={String(i)}>as {name}</option>{/each}
 						</select></label
 					>
-				</div>
-				{#if 'absence' in draft}
-					<AbsencePlanned
-						{zone}
-						{profile}
-						program={data.program}
-						{timeZone}
-						nowMs={data.nowMs}
-						absence={draft.absence}
-					/>
-					{#if habits.holiday}<p class="soft how">{habits.holiday.how}</p>{/if}
-					{#if !isSwitch && awayLevel.setpointC < 12}
-						<p class="soft how">
-							{setpointWithUnit(profile, options, awayLevel.setpointC)} protects pipes, not people or pets; cold
-							corners freeze first.
-						</p>
-					{/if}
-					<Button on:click={keep}>Keep it</Button>
-				{:else}
-					<p class="signal" role="alert">{draft.problem}</p>
-				{/if}
-			</section>
-			<section>
-				<h2>Ahead</h2>
-				{#if listed.length === 0}
-					<p class="soft">Nothing kept yet.</p>
-				{:else}
-					<ul class="list">
-						{#each listed as one (one.id)}
-							<li>
-								<strong>{say(startOf(one))}</strong>
-								<span
-									>{words(one)}{#if 'note' in one && one.note}<span class="soft">, {one.note}</span
-										>{/if}</span
-								>
-								<button
-									class="quiet small"
-									aria-label="Remove {say(startOf(one))}, {words(one)}"
-									onclick={() => remove(one.id)}>Remove</button
-								>
-							</li>
-						{/each}
-					</ul>
-				{/if}
-				{#if habits.specialDays}
-					<h2>Special days <span class="soft">{specialAhead} of {habits.specialDays.most}</span></h2>
-					<form class="fields" onsubmit={addSpecial}>
-						<label
-							><span class="soft">date</span> <input type="date" bind:value={specialDate} required /></label
-						>
-						<label
-							><span class="soft">runs</span>
-							<select bind:value={specialRuns}>
-								<option value="rest">{ranked[0]!.name} all day</option>
-								{#each DAY_NAMES as name, i (name)}<option value={String(i)}>as {name}</option>{/each}
-							</select></label
-						>
-						<button class="quiet">Add</button>
-					</form>
-					{#if specialProblem}<p class="signal" role="alert">{specialProblem}</p>{/if}
-					<p class="soft how">{habits.specialDays.how}</p>
-				{:else}
-					<p class="soft how">This control has no special days: single dates are changed by hand.</p>
-				{/if}
-			</section>
-		</div>
+					<button class="quiet">Add</button>
+				</form>
+				{#if specialProblem}<p class="signal" role="alert">{specialProblem}</p>{/if}
+				<p class="soft how">{habits.specialDays.how}</p>
+			{:else}
+				<p class="soft how">This control has no special days: single dates are changed by hand.</p>
+			{/if}
+		</section>
+	</div>
 
-		{#if zone.bookings.length > 0}
-			<section>
-				<h2>
-					Bookings, {zone.bookings.length}
-					<button class="quiet small" onclick={() => editor.change({ ...zone, bookings: [] })}
-						>Forget them</button
-					>
-				</h2>
-				{#if byHand.length === 0}
-					<p>The week and its special days serve every booking from today on.</p>
-				{:else}
-					<p>
-						<strong>{byHand.length === 1 ? 'One date' : `${byHand.length} dates`} to be set by hand:</strong> the
-						week does not serve them.
-					</p>
-					<ul class="list">
-						{#each byHand as date (date.date)}
-							<li>
-								<strong>{dateWords(date.date, 'short')}</strong>
-								<span
-									><span class="soft">{date.names.join(', ')}</span>
-									{date.sentence}</span
-								>
-							</li>
-						{/each}
-					</ul>
-				{/if}
-			</section>
-		{/if}
-	</main>
-</div>
+	{#if zone.bookings.length > 0}
+		<section>
+			<h2>
+				Bookings, {zone.bookings.length}
+				<button class="quiet small" onclick={() => editor.change({ ...zone, bookings: [] })}
+					>Forget them</button
+				>
+			</h2>
+			{#if byHand.length === 0}
+				<p>The week and its special days serve every booking from today on.</p>
+			{:else}
+				<p>
+					<strong>{byHand.length === 1 ? 'One date' : `${byHand.length} dates`} to be set by hand:</strong> the
+					week does not serve them.
+				</p>
+				<ul class="list">
+					{#each byHand as date (date.date)}
+						<li>
+							<strong>{dateWords(date.date, 'short')}</strong>
+							<span
+								><span class="soft">{date.names.join(', ')}</span>
+								{date.sentence}</span
+							>
+						</li>
+					{/each}
+				</ul>
+			{/if}
+		</section>
+	{/if}
+</main>
 
 <Conflict {editor} />
 
 <style>
-	main {
-		padding: 0.9rem 1.4rem 2.5rem;
-		min-width: 0;
-	}
 	.heading {
 		display: flex;
 		flex-wrap: wrap;
@@ -341,26 +333,14 @@
 		gap: 0.5rem 1rem;
 		align-items: start;
 	}
-	h1 {
-		overflow-wrap: anywhere;
-	}
 	.tools {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.5rem;
 	}
-	.link {
-		display: inline-flex;
-		align-items: center;
-		text-decoration: none;
-	}
 	.lead {
 		margin: 0.2rem 0 0.6rem;
 		font-size: 1.02rem;
-	}
-	.warm {
-		color: var(--warm);
-		font-weight: 700;
 	}
 	.two {
 		display: grid;
@@ -388,16 +368,6 @@
 		display: grid;
 		gap: 0.1rem;
 	}
-	input,
-	select {
-		min-height: 44px;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--sheet);
-		color: inherit;
-		font-size: 1rem;
-	}
 	.how {
 		font-size: 0.95rem;
 		max-width: 34rem;
@@ -415,21 +385,10 @@
 		min-height: 44px;
 		border-bottom: 1px solid var(--rule);
 	}
-	.small {
-		min-height: 36px;
-		padding: 0 0.5rem;
-		font-size: 0.9rem;
-	}
 	@media (max-width: 860px) {
-		main {
-			padding: 0.75rem;
-		}
 		.two {
 			grid-template-columns: minmax(0, 1fr);
 			gap: 1.5rem;
-		}
-		.small {
-			min-height: 44px;
 		}
 		.list li {
 			grid-template-columns: minmax(0, 1fr) auto;

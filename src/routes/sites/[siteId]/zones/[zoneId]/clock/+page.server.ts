@@ -1,12 +1,14 @@
 import { fitZone } from '$core/fit';
-import { zoneForPages } from '$lib/server/jobs';
+import { apartFrom, zoneForPages } from '$lib/server/jobs';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params }) => {
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
 	const { chosen } = fitZone(stored.zone, profile);
 	return {
-		stored: { zone: stored.zone, revision: stored.revision },
+		/** The zone, without the looks at its clock that are noted on site: those are the page's to add to. */
+		planned: apartFrom(stored.onSite, stored.zone),
+		onSite: stored.onSite,
 		profile,
 		program: chosen.program,
 		held: chosen.held,

@@ -1,14 +1,15 @@
 <script lang="ts">
-	import { beforeNavigate, goto } from '$app/navigation';
+	import { onMount } from 'svelte';
 	import { Button } from 'carbon-components-svelte';
 	import { allowedOptions } from '$core/control';
-	import { dateWords, driftOf, localTime, wallAt } from '$core/civil';
-	import type { ClockReading } from '$core/plan';
+	import { dateWords, localTime, wallAt } from '$core/civil';
+	import { joinReadings, type ClockReading } from '$core/plan';
 	import {
 		afterPowerLoss,
 		clockChanges,
 		clockStanding,
 		clockValues,
+		driftOfReadings,
 		errorWords,
 		reserveSentence,
 		rightClock,
@@ -16,25 +17,22 @@
 		summerTimeSentences
 	} from '$core/run';
 	import { DAY_NAMES } from '$core/week';
-	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
 	import DatedChart from '$lib/ui/run/DatedChart.svelte';
 	import { datedDays } from '$lib/ui/run/datedDays';
 	import { RightTime } from '$lib/ui/run/now.svelte';
 	import { readClock } from '$lib/ui/run/readClock';
-	import { saving } from '$lib/ui/saving.svelte';
-	import Conflict from '$lib/ui/zone/Conflict.svelte';
+	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
 
 	let { data } = $props();
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
-	const editor = new DocumentEditor(
-		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`,
-		'zone',
-		data.stored.zone,
-		data.stored.revision
-	);
-	const zone = $derived(editor.document);
+	const outbox = outboxOf(data.site.id, { [data.zone.id]: data.onSite });
+	onMount(() => outbox.resume());
+	const zone = $derived({
+		...data.planned,
+		clockReadings: joinReadings(data.planned.clockReadings, outbox.of(data.zone.id).clockReadings)
+	});
 	// svelte-ignore state_referenced_locally
 	const time = new RightTime(data.nowMs);
 	const timeZone = $derived(data.site.timeZone);
@@ -47,13 +45,7 @@
 	const standing = $derived(clockStanding(zone, profile, timeZone, time.ms));
 	const changes = $derived(clockChanges(profile, options, timeZone, data.nowMs, 2));
 	const rule = $derived(summerTimeSentences(timeZone, options, new Date(data.nowMs).getUTCFullYear()));
-	const drift = $derived(
-		driftOf(
-			zone.clockReadings
-				.filter((reading) => !reading.lost)
-				.map((reading) => ({ ...reading, atMs: Date.parse(reading.at) }))
-		)
-	);
+	const drift = $derived(driftOfReadings(zone.clockReadings));
 
 	let shows = $state('');
 	let day = $state<string>('');
@@ -64,10 +56,24 @@
 	const cutWords = ['1 min', '10 min', '1 h', '12 h', '2 days', '7 days'];
 
 	function note(reading: ClockReading) {
-		problem = null;
-		editor.change({ ...zone, clockReadings: [...zone.clockReadings.slice(-399), reading] });
+		const before = new Set(outbox.of(data.zone.id).clockReadings.map((one) => one.at));
+		problem = outbox.look(data.zone.id, reading);
+		if (problem !== null) return;
+		const now = outbox.of(data.zone.id).clockReadings.map((one) => one.at);
+		noted = [...noted, ...now.filter((at) => !before.has(at))];
 		shows = '';
 		day = '';
+	}
+	/** The instants of what was noted on this page, for taking it back. */
+	let noted = $state.raw<readonly string[]>([]);
+	function takeBack() {
+		const last = noted.at(-1);
+		noted = noted.slice(0, -1);
+		outbox.note(
+			data.zone.id,
+			'clockReadings',
+			outbox.of(data.zone.id).clockReadings.filter((reading) => reading.at !== last)
+		);
 	}
 	const plain = (set: boolean, lost = false): ClockReading => ({
 		at: new Date(time.ms).toISOString(),
@@ -128,18 +134,11 @@
 	const ownWay = $derived(habit.summerTime === 'by-hand' ? 'byHand' : 'itself');
 
 	const nextZone = $derived(data.zones[data.zones.findIndex((one) => one.id === data.zone.id) + 1]);
-
-	beforeNavigate(({ cancel, to, willUnload }) => {
-		if (!editor.unsaved || willUnload || !to || saving.now.kind === 'waiting') return;
-		cancel();
-		void editor.flush().then(() => goto(to.url));
-	});
 </script>
 
 <svelte:head><title>{zone.name}, the clock · Fond Quarter</title></svelte:head>
-<svelte:window onbeforeunload={() => void editor.flush()} />
 
-<div class="page">
+<div class="with-aside">
 	<main>
 		<h1>{zone.name}, the clock</h1>
 		{#if !hasClock}
@@ -271,7 +270,7 @@
 						<li><span class="soft">{when(reading.at)}</span> <span>{said(reading)}</span></li>
 					{/each}
 				</ul>
-				<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo the last</button>
+				<button class="quiet" disabled={noted.length === 0} onclick={takeBack}>Take the last back</button>
 			</section>
 		{/if}
 		<section>
@@ -286,24 +285,8 @@
 	</aside>
 </div>
 
-<Conflict {editor} />
-
 <style>
-	.page {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) 16.3rem;
-		min-height: calc(100vh - 107px);
-	}
-	main {
-		padding: 0.9rem 1.4rem 1.5rem;
-		min-width: 0;
-	}
-	h1 {
-		overflow-wrap: anywhere;
-	}
 	.lead {
-		margin-top: 0.2rem;
-		font-size: 1.02rem;
 		min-height: 1.45em;
 	}
 	.now {
@@ -341,24 +324,14 @@
 		display: grid;
 		gap: 0.15rem;
 	}
-	input:not([type='range']),
-	select {
-		min-height: 44px;
-		padding: 0 0.5rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
-		font-size: 1rem;
-	}
 	input.mono {
 		width: 7rem;
 		font-size: 1.15rem;
 	}
 	h2 {
-		font-size: 0.85rem;
-		color: var(--soft);
 		margin-bottom: 0.25rem;
+		color: var(--soft);
+		font-size: 0.85rem;
 	}
 	.changes-head {
 		display: flex;
@@ -412,27 +385,6 @@
 		margin-top: 0.4rem;
 		font-size: 0.9rem;
 	}
-	.swatch {
-		display: inline-block;
-		width: 22px;
-		height: 12px;
-	}
-	.swatch.cold {
-		background: repeating-linear-gradient(-45deg, var(--signal) 0 2px, transparent 2px 5px);
-		border: 1px solid var(--signal);
-	}
-	.swatch.warm-dots {
-		background: radial-gradient(var(--warm) 1.2px, transparent 1.4px) 0 0 / 5px 5px;
-		border: 1px dashed var(--warm);
-	}
-	aside {
-		display: flex;
-		flex-direction: column;
-		gap: 1.3rem;
-		padding: 1rem 1.1rem 2rem;
-		background: var(--sheet);
-		border-left: 1px solid var(--rule);
-	}
 	aside ul {
 		margin: 0 0 0.5rem;
 		padding: 0;
@@ -447,21 +399,8 @@
 	input[type='range'] {
 		width: 100%;
 		height: 40px;
-		accent-color: var(--ink);
-	}
-	@media (max-width: 1080px) {
-		.page {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		aside {
-			border-left: 0;
-			border-top: 1px solid var(--rule);
-		}
 	}
 	@media (max-width: 860px) {
-		main {
-			padding: 0.75rem;
-		}
 		.now,
 		.night,
 		.changes {

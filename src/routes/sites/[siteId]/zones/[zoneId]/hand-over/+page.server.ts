@@ -1,18 +1,20 @@
-import { allowedOptions } from '$core/control';
-import { fitZone } from '$core/fit';
-import { zoneForPages } from '$lib/server/jobs';
+import { error } from '@sveltejs/kit';
+import { database } from '$lib/server/db';
+import { readFirm } from '$lib/server/firm';
+import { choiceOf, customerPageOf, findSite, linksOf, zoneForPages } from '$lib/server/jobs';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ params }) => {
-	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
-	const { chosen } = fitZone(stored.zone, profile);
+export const load: PageServerLoad = async ({ params, url, depends }) => {
+	depends('fq:links');
+	const { stored } = await zoneForPages(params.siteId, params.zoneId);
+	const db = await database();
+	const site = await findSite(db, params.siteId);
+	if (!site) error(404, 'There is no such site.');
+	const choice = choiceOf(url.searchParams);
 	return {
-		stored: { zone: stored.zone },
-		profile,
-		held: chosen.held,
-		heldCool: chosen.heldCool,
-		misfit: chosen.misfit,
-		options: allowedOptions(profile, stored.zone.options),
-		nowMs: Date.now()
+		sheet: customerPageOf(stored, site, choice),
+		choice,
+		firm: await readFirm(db),
+		links: await linksOf(db, params.siteId)
 	};
 };

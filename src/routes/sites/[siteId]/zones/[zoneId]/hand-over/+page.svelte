@@ -1,51 +1,27 @@
 <script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
 	import { Button } from 'carbon-components-svelte';
-	import { displayTime, heldSetpoint, setpointWithUnit } from '$core/control';
-	import { misfitSentences } from '$core/fit';
-	import { heldInWords } from '$core/keying';
-	import { customerLines } from '$core/run';
-	import { dayRange, duration } from '$core/week';
-	import PrintedWeek from '$lib/ui/handover/PrintedWeek.svelte';
+	import CustomerLinks from '$lib/ui/handover/CustomerLinks.svelte';
+	import CustomerSheet from '$lib/ui/handover/CustomerSheet.svelte';
 
 	let { data } = $props();
 
-	const zone = $derived(data.stored.zone);
-	const say = $derived((c: number) => setpointWithUnit(data.profile, data.options, c));
-	const words = $derived(heldInWords(data.held, data.profile, data.options));
-	const cool = $derived(data.heldCool ? heldInWords(data.heldCool, data.profile, data.options) : []);
 	const here = $derived(data.zones.find((one) => one.id === data.zone.id));
 	const keyed = $derived(here ? here.summary.done === here.summary.of : false);
-	const isSwitch = $derived(data.profile.temperature === null);
+	const api = $derived(`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`);
+	const isSwitch = $derived(here?.isSwitch ?? false);
 
-	/** The levels that the control really runs, warmest first. */
-	const levels = $derived(
-		zone.levels
-			.map((level) => ({ ...level, heldC: heldSetpoint(data.profile, data.options, level.setpointC) }))
-			.filter((level) => data.held.some((step) => Math.abs(step.value - level.heldC) < 1e-9))
-			.sort((a, b) => b.heldC - a.heldC)
-	);
-
-	/** Said once, also where heating and cooling are off at the same time. */
-	const off = $derived([
-		...new Set(
-			misfitSentences(data.misfit, zone.weights, say)
-				.filter((sentence) => sentence.to - sentence.from >= 10)
-				.slice(0, 3)
-				.map((sentence) => {
-					const at = `${dayRange(sentence.days)} ${displayTime(sentence.from, data.options.clock)} to ${displayTime(sentence.to, data.options.clock)}`;
-					return isSwitch
-						? `${at} (${duration(sentence.to - sentence.from)}): ${sentence.cold ? 'off, though it was wanted on' : 'on, though it was not asked for'}`
-						: `${at} (${duration(sentence.to - sentence.from)}): ${sentence.cold ? 'cooler' : 'warmer'} than you asked`;
-				})
-		)
-	]);
-	/** How this very control is overridden, left alone, and kept right. */
-	const ways = $derived(customerLines(data.profile, data.options, data.site.timeZone, data.nowMs));
-	const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
-	const frost = $derived(levels.find((level) => !isSwitch && level.heldC < 12));
+	function choose(key: 'large' | 'unit' | 'clock', value: string | null) {
+		const next = new URL(page.url);
+		if (value === null) next.searchParams.delete(key);
+		else next.searchParams.set(key, value);
+		void goto(next, { replaceState: true, keepFocus: true, noScroll: true });
+	}
+	const search = $derived(page.url.search);
 </script>
 
-<svelte:head><title>{zone.name}, your heating week · Fond Quarter</title></svelte:head>
+<svelte:head><title>{data.zone.name}, your heating week · Fond Quarter</title></svelte:head>
 
 <div class="desk">
 	<div class="tools no-print">
@@ -53,81 +29,57 @@
 			{keyed
 				? 'This is what the customer keeps.'
 				: 'Not everything is keyed yet; this is what the page will say.'}
-			<span class="soft">One A4 page; black and white will do.</span>
+			<span class="soft"
+				>{data.choice.large
+					? 'Large print may take two pages.'
+					: 'One A4 page; black and white will do.'}</span
+			>
 		</p>
-		<Button on:click={() => window.print()}>Print</Button>
+		<div class="keys">
+			<label>
+				<span class="out-of-sight">Print</span>
+				<select
+					value={data.choice.large ? '1' : ''}
+					onchange={(event) => choose('large', event.currentTarget.value || null)}
+				>
+					<option value="">usual print</option>
+					<option value="1">large print</option>
+				</select>
+			</label>
+			{#if !isSwitch}
+				<label>
+					<span class="out-of-sight">Unit</span>
+					<select
+						value={data.choice.unit ?? ''}
+						onchange={(event) => choose('unit', event.currentTarget.value || null)}
+					>
+						<option value="">its unit</option>
+						<option value="C">°C</option>
+						<option value="F">°F</option>
+					</select>
+				</label>
+			{/if}
+			<label>
+				<span class="out-of-sight">Times</span>
+				<select
+					value={data.choice.clock ?? ''}
+					onchange={(event) => choose('clock', event.currentTarget.value || null)}
+				>
+					<option value="">its clock</option>
+					<option value="24">24 h</option>
+					<option value="12">12 h</option>
+				</select>
+			</label>
+			<a class="quiet" href="{api}/customer.pdf{search}">PDF</a>
+			<a class="quiet" href="{api}/calendar" download>Calendar</a>
+			<a class="quiet" href="/api/v1/jobs/{data.site.id}/weeks" download
+				>CSV<span class="out-of-sight"> of the weeks of all zones</span></a
+			>
+			<Button on:click={() => window.print()}>Print</Button>
+		</div>
 	</div>
-	<article>
-		<header>
-			<div>
-				<h1>Your heating week: {zone.name}</h1>
-				<p>{[data.site.name, data.site.place].filter(Boolean).join(', ')}</p>
-			</div>
-			<p>{today}</p>
-		</header>
-
-		<PrintedWeek held={data.held} profile={data.profile} options={data.options} />
-
-		<section class="words">
-			{#each words as day (day.name)}
-				<p><strong>{day.name}:</strong> {day.sentence}</p>
-			{/each}
-		</section>
-
-		{#if cool.length > 0}
-			<section class="words">
-				<h2>In warm weather it cools above</h2>
-				{#each cool as day (day.name)}
-					<p><strong>{day.name}:</strong> {day.sentence}</p>
-				{/each}
-			</section>
-		{/if}
-
-		<section class="two">
-			<div>
-				<h2>{isSwitch ? 'What it does' : 'What the temperatures are for'}</h2>
-				{#if isSwitch}
-					<p>The timer only switches on and off; it does not measure the room.</p>
-				{:else}
-					<ul>
-						{#each levels as level (level.id)}
-							<li><strong>{say(level.heldC)}</strong> {level.name}</li>
-						{/each}
-					</ul>
-				{/if}
-				{#if off.length > 0}
-					<h2>Where the control cannot follow you</h2>
-					<ul>
-						{#each off as sentence (sentence)}<li>{sentence}.</li>{/each}
-					</ul>
-				{/if}
-				<h2>Good to know</h2>
-				<ul>
-					{#if isSwitch}
-						<li>The times follow the timer's own clock: if it is wrong, so is everything here.</li>
-						<li>A towel rail gets hot enough to hurt a small child; keep it off when they bathe alone.</li>
-					{:else}
-						<li>A room warms slowly: turning the control higher than you want does not make it quicker.</li>
-						<li>Infants, the old and the ill need 18 °C or more; say so if that applies.</li>
-					{/if}
-					{#if frost}<li>{say(frost.heldC)} protects the pipes, not people.</li>{/if}
-					<li>Wiring and gas are for licensed people; the maker's instructions come first.</li>
-				</ul>
-			</div>
-			<div>
-				{#each ways as way (way.title)}
-					<h2>{way.title}</h2>
-					<p>{way.sentences.join(' ')}</p>
-				{/each}
-			</div>
-		</section>
-		<footer>
-			<p>
-				Control: {data.profile.name.toLowerCase()}. Set up by: ______________________ Telephone:
-				______________________
-			</p>
-		</footer>
-	</article>
+	<CustomerLinks siteId={data.site.id} links={data.links} />
+	<CustomerSheet sheet={data.sheet} firm={data.firm} large={data.choice.large} />
 </div>
 
 <style>
@@ -137,74 +89,22 @@
 	.tools {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 1rem;
+		gap: 0.6rem 1rem;
 		align-items: center;
 		justify-content: space-between;
 		max-width: 210mm;
-		margin: 0 auto 0.9rem;
+		margin: 0 auto 0.6rem;
 	}
-	article {
+	.keys {
 		display: flex;
-		flex-direction: column;
-		gap: 3.5mm;
-		max-width: 210mm;
-		min-height: 285mm;
-		margin: 0 auto;
-		padding: 12mm 15mm 8mm;
-		background: #fff;
-		color: #000;
-		box-shadow: 0 1px 6px rgb(0 0 0 / 20%);
-		font-size: 11pt;
-		line-height: 1.35;
-		color-scheme: light;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+		align-items: center;
 	}
-	header {
-		display: flex;
-		justify-content: space-between;
-		gap: 1rem;
-		border-bottom: 1.5pt solid #000;
-		padding-bottom: 3mm;
-	}
-	header > p {
-		white-space: nowrap;
-	}
-	h1 {
-		font-size: 17pt;
-		overflow-wrap: anywhere;
-	}
-	h2 {
-		font-size: 11pt;
-		margin: 0 0 1mm;
-	}
-	ul + h2,
-	p + h2 {
-		margin-top: 2mm;
-	}
-	.words p {
-		margin-bottom: 0.9mm;
-		font-size: 10.5pt;
-		line-height: 1.28;
-	}
-	.two {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 8mm;
-	}
-	.two p,
-	.two li {
-		font-size: 10pt;
-		line-height: 1.25;
-	}
-	ul {
-		margin: 0;
-		padding-left: 4mm;
-		list-style: disc;
-	}
-	footer {
-		margin-top: auto;
-		border-top: 0.5pt solid #000;
-		padding-top: 3mm;
-		font-size: 10pt;
+	a {
+		display: inline-flex;
+		align-items: center;
+		text-decoration: none;
 	}
 	@media (max-width: 860px) {
 		.desk {
@@ -213,31 +113,10 @@
 		.tools {
 			padding: 0 0.75rem;
 		}
-		article {
-			padding: 6mm 5mm;
-			min-height: 0;
-		}
-		.two {
-			grid-template-columns: 1fr;
-		}
 	}
 	@media print {
-		@page {
-			size: A4;
-			margin: 0;
-		}
 		.desk {
 			padding: 0;
-		}
-		article {
-			box-shadow: none;
-			width: 210mm;
-			/* a page too full runs on to a second one: nothing is cut off */
-			min-height: 296mm;
-			padding: 12mm 15mm 8mm;
-		}
-		.two {
-			grid-template-columns: 1fr 1fr;
 		}
 	}
 </style>

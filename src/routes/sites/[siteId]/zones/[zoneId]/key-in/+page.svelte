@@ -1,16 +1,17 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { invalidate } from '$app/navigation';
 	import { cardProgress, isKeyed, routeMinutes, type CardItem } from '$core/keying';
-	import { KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
+	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
 	import { ownPace } from '$lib/ui/keyin/pace.svelte';
 	import PrintedCard from '$lib/ui/keyin/PrintedCard.svelte';
+	import WholeCard from '$lib/ui/keyin/WholeCard.svelte';
+	import { refresh } from '$lib/ui/refresh';
 
 	let { data } = $props();
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
-	const notes = new KeyedNotes(`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}/keyed`, data.stored.keyed);
+	const notes = keyedNotesOf(`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}/keyed`, data.stored.keyed);
 
 	const items = $derived(data.card.items);
 	const progress = $derived(cardProgress(data.card, notes.keyed));
@@ -38,24 +39,18 @@
 	/** When the value on show came up, for learning the person's pace. */
 	let shownAt = 0;
 
-	let list = $state<HTMLElement>();
-	$effect(() => {
-		void index;
-		list?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
-	});
-
 	onMount(() => {
 		ownPace.load();
 		notes.resume();
 		// a reload may have been read before the last notes were written: ask again a few times
-		const again = [0, 1000, 2500].map((ms) => setTimeout(() => void invalidate('fq:keyed'), ms));
-		const refresh = () => {
-			if (document.visibilityState === 'visible') void invalidate('fq:keyed');
+		const again = [0, 1000, 2500].map((ms) => setTimeout(() => void refresh('fq:keyed'), ms));
+		const look = () => {
+			if (document.visibilityState === 'visible') void refresh('fq:keyed');
 		};
-		document.addEventListener('visibilitychange', refresh);
-		const every = setInterval(refresh, 8000);
+		document.addEventListener('visibilitychange', look);
+		const every = setInterval(look, 8000);
 		return () => {
-			document.removeEventListener('visibilitychange', refresh);
+			document.removeEventListener('visibilitychange', look);
 			clearInterval(every);
 			again.forEach(clearTimeout);
 		};
@@ -66,16 +61,6 @@
 	$effect(() => {
 		const { next } = cardProgress(data.card, notes.keyed);
 		if (!untrack(() => touched)) index = next;
-	});
-
-	const sections = $derived.by(() => {
-		const made: { name: string; from: number; items: typeof items }[] = [];
-		items.forEach((one, i) => {
-			const last = made.at(-1);
-			if (last?.name === one.section) last.items = [...last.items, one];
-			else made.push({ name: one.section, from: i, items: [one] });
-		});
-		return made;
 	});
 
 	let left = $state<number | null>(null);
@@ -145,8 +130,8 @@
 			<span class="soft" role="status"
 				>{item ? `value ${index + 1} of ${items.length}` : `all ${items.length} values`}</span
 			>
-			<button class="quiet leave print" onclick={() => window.print()}>print</button>
-			<a class="quiet leave" href="/sites/{data.site.id}">leave</a>
+			<button class="quiet print" onclick={() => window.print()}>print</button>
+			<a class="quiet" href="/sites/{data.site.id}">leave</a>
 		</div>
 		<div
 			class="track"
@@ -233,39 +218,21 @@
 		{/if}
 	</main>
 
-	<aside aria-label="The whole card" bind:this={list}>
-		<p class="soft sum">
-			{progress.done} of {progress.of} in{saved}{changed > 0
-				? `; ${changed} to key again, the plan changed`
-				: ''}
-		</p>
-		{#each sections as section (section.from)}
-			<h2>{section.name}</h2>
-			<ol>
-				{#each section.items as one, i (one.id)}
-					{@const at = section.from + i}
-					<li>
-						<button
-							aria-current={at === index ? 'step' : undefined}
-							class:done={isKeyed(one, notes.keyed)}
-							onclick={() => {
-								touched = true;
-								index = at;
-								shownAt = 0;
-								restartCountdown();
-							}}
-						>
-							<span>{one.what}</span>
-							<span class="mono">{one.shows}{one.unit}</span>
-							<span class="tick" aria-label={isKeyed(one, notes.keyed) ? 'in' : 'to key'}
-								>{isKeyed(one, notes.keyed) ? '✓' : ''}</span
-							>
-						</button>
-					</li>
-				{/each}
-			</ol>
-		{/each}
-	</aside>
+	<WholeCard
+		{items}
+		keyed={notes.keyed}
+		{index}
+		ongo={(at) => {
+			touched = true;
+			index = at;
+			shownAt = 0;
+			restartCountdown();
+		}}
+	>
+		{progress.done} of {progress.of} in{saved}{changed > 0
+			? `; ${changed} to key again, the plan changed`
+			: ''}
+	</WholeCard>
 </div>
 
 <PrintedCard name={data.zone.name} site={data.site.name} card={data.card} keyed={notes.keyed} />
@@ -302,11 +269,6 @@
 		flex: 1;
 		font-size: 1.1rem;
 		overflow-wrap: anywhere;
-	}
-	.leave {
-		display: inline-flex;
-		align-items: center;
-		text-decoration: none;
 	}
 	.track {
 		display: flex;
@@ -437,64 +399,10 @@
 		outline-offset: -6px;
 		outline-color: var(--held);
 	}
-	aside {
-		overflow: auto;
-		padding: 1rem 0 2rem;
-		background: var(--sheet);
-		border-left: 1px solid var(--rule);
-	}
-	.sum {
-		padding: 0 1rem;
-		font-size: 0.9rem;
-	}
-	h2 {
-		padding: 0.8rem 1rem 0.2rem;
-		font-size: 0.85rem;
-		color: var(--soft);
-	}
-	ol {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
-	aside button {
-		display: grid;
-		grid-template-columns: 1fr auto 1.2rem;
-		gap: 0.75rem;
-		align-items: center;
-		width: 100%;
-		min-height: 36px;
-		padding: 0 1rem;
-		border: 0;
-		border-left: 3px solid transparent;
-		background: none;
-		color: inherit;
-		font-size: 0.95rem;
-		text-align: left;
-		cursor: pointer;
-	}
-	aside button:hover {
-		background: var(--faint);
-	}
-	aside button[aria-current] {
-		background: var(--ground);
-		border-left-color: var(--ink);
-		font-weight: 700;
-	}
-	aside button.done {
-		color: var(--soft);
-	}
-	.tick {
-		color: var(--held);
-		font-weight: 700;
-	}
 	@media (max-width: 860px) {
 		.page {
 			grid-template-columns: minmax(0, 1fr);
 			height: calc(100dvh - 47px);
-		}
-		aside {
-			display: none;
 		}
 		.top,
 		.ask {

@@ -159,7 +159,7 @@
 <svelte:head><title>{zone.name}, any moment · Fond Quarter</title></svelte:head>
 <svelte:window onkeydown={keys} bind:innerHeight={windowHeight} onbeforeunload={() => void editor.flush()} />
 
-<div class="page">
+<div class="page with-aside">
 	<main>
 		<h1>{zone.name}, {dateWords(atLocal.slice(0, 10))}, {atLocal.slice(11)}</h1>
 		<div class="answer" aria-live="polite">
@@ -254,7 +254,7 @@
 				{#if habits.hold}<button class="quiet" onclick={() => attempt('hold')}>Hold</button>{/if}
 				{#if habits.manual}<button class="quiet" onclick={() => attempt('manual')}>Manual</button>{/if}
 				{#if habits.off}<button class="quiet" onclick={() => attempt('off')}>Off</button>{/if}
-				<a class="quiet link" href="/sites/{data.site.id}/zones/{data.zone.id}/away">Away</a>
+				<a class="quiet" href="/sites/{data.site.id}/zones/{data.zone.id}/away">Away</a>
 			</div>
 			{#if tried}
 				<p class="tried">
@@ -300,16 +300,7 @@
 
 <style>
 	.page {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) 17.5rem;
-		min-height: calc(100vh - 107px);
-	}
-	main {
-		padding: 0.9rem 1.4rem 1.5rem;
-		min-width: 0;
-	}
-	h1 {
-		overflow-wrap: anywhere;
+		--aside: 17.5rem;
 	}
 	.answer {
 		display: grid;
@@ -345,32 +336,12 @@
 		margin-top: 0.3rem;
 		font-size: 0.9rem;
 	}
-	aside {
-		display: flex;
-		flex-direction: column;
-		gap: 1.2rem;
-		padding: 1rem 1.1rem 2rem;
-		background: var(--sheet);
-		border-left: 1px solid var(--rule);
-	}
-	h2 {
-		font-size: 0.85rem;
-		color: var(--soft);
-		margin-bottom: 0.3rem;
-	}
 	.at {
 		display: flex;
 		gap: 0.4rem;
 	}
 	input {
-		min-height: 44px;
 		min-width: 0;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
-		font-size: 1rem;
 	}
 	.chain {
 		margin: 0;
@@ -415,20 +386,10 @@
 	.tries input {
 		width: 4rem;
 	}
-	.link {
-		display: inline-flex;
-		align-items: center;
-		text-decoration: none;
-	}
 	.tried {
 		margin-top: 0.6rem;
 		padding-left: 0.6rem;
 		border-left: 4px solid var(--held);
-	}
-	.small {
-		min-height: 36px;
-		padding: 0 0.5rem;
-		font-size: 0.9rem;
 	}
 	label {
 		display: flex;
@@ -438,27 +399,12 @@
 	.short {
 		width: 4.5rem;
 	}
-	@media (max-width: 1080px) {
-		.page {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		aside {
-			border-left: 0;
-			border-top: 1px solid var(--rule);
-		}
-	}
 	@media (max-width: 860px) {
-		main {
-			padding: 0.75rem;
-		}
 		.value {
 			font-size: 3rem;
 		}
 		.hint {
 			display: none;
-		}
-		.small {
-			min-height: 44px;
 		}
 	}
 </style>

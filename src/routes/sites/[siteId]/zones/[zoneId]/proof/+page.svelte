@@ -10,6 +10,7 @@
 	import MeasureRoom from '$lib/ui/proof/MeasureRoom.svelte';
 	import Plot from '$lib/ui/proof/Plot.svelte';
 	import RoomSurvey from '$lib/ui/proof/RoomSurvey.svelte';
+	import YearProof from '$lib/ui/proof/YearProof.svelte';
 	import { saving } from '$lib/ui/saving.svelte';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
 	import { ProofFollower } from '$lib/workers/proofFollower';
@@ -64,7 +65,11 @@
 	);
 	function takeLead() {
 		if (!proof) return;
-		const leads = proof.rises.map((rise) => ({ at: rise.at, minutes: rise.minutes ?? LONGEST_LEAD }));
+		const leads = proof.rises.map((rise) => ({
+			at: rise.at,
+			minutes: rise.minutes ?? LONGEST_LEAD,
+			earlier: 0
+		}));
 		editor.change({
 			...zone,
 			lead: { ...zone.lead, school: 'computed', computed: { outdoorC, leads, inputs: leadInputs(zone) } }
@@ -113,7 +118,7 @@
 <svelte:head><title>{zone.name}, proof · Fond Quarter</title></svelte:head>
 <svelte:window onbeforeunload={() => void editor.flush()} />
 
-<div class="page">
+<div class="page with-aside">
 	<main>
 		<div class="heading">
 			<h1>{zone.name}: will it be warm in time?</h1>
@@ -140,7 +145,7 @@
 			<label class="outside">
 				<span>Outside, mean of the day</span>
 				<input type="range" min="-15" max="15" step="1" bind:value={outdoorC} />
-				<strong class="mono">{outdoorC} °C</strong>
+				<strong class="mono">{outdoorC} °C{proof && proof.outdoorC !== outdoorC ? ' …' : ''}</strong>
 			</label>
 			{#if words?.frost}<p class="signal">{words.frost}</p>{/if}
 			{#if words?.floor}<p class:signal={words.floor.startsWith('Stop')}>{words.floor}</p>{/if}
@@ -163,7 +168,7 @@
 						/>{/if}
 					<details>
 						<summary>The figures</summary>
-						<table>
+						<table class="figures">
 							<thead><tr><th>day</th><th>coldest</th><th>warmest</th><th>heated</th></tr></thead>
 							<tbody>
 								{#each byDay as day (day.name)}
@@ -190,7 +195,7 @@
 						{#if proof.curve.length > 0}
 							<details>
 								<summary>The figures</summary>
-								<table>
+								<table class="figures">
 									<thead><tr><th>outside</th><th>from</th><th>minutes</th></tr></thead>
 									<tbody>
 										{#each proof.curve.filter((_, i) => i % 5 === 0) as point (point.outdoorC)}
@@ -240,7 +245,7 @@
 				<section>
 					<h2>Steady, programmed, or frost level between</h2>
 					<p>{words.setback} {words.low}</p>
-					<table class="ways">
+					<table class="figures ways">
 						<thead
 							><tr><th></th><th>a day</th><th>cold while wanted</th><th>coldest</th><th>starts a day</th></tr
 							></thead
@@ -262,7 +267,7 @@
 					<h2>
 						{room.regulation.kind === 'on-off' ? 'What the differential does' : 'What the cycle rate does'}
 					</h2>
-					<table class="ways">
+					<table class="figures ways">
 						<thead
 							><tr
 								><th>{room.regulation.kind === 'on-off' ? 'differential' : 'cycles at half load'}</th><th
@@ -281,6 +286,7 @@
 						</tbody>
 					</table>
 				</section>
+				<YearProof {zone} {profile} siteId={data.site.id} />
 				<MeasureRoom {room} {outdoorC} onmeasured={(next) => editor.change({ ...zone, room: next })} />
 			{/if}
 		{/if}
@@ -298,13 +304,7 @@
 
 <style>
 	.page {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) auto;
-		min-height: calc(100vh - 107px);
-	}
-	main {
-		padding: 0.9rem 1.4rem 2.5rem;
-		min-width: 0;
+		--aside: 17.5rem;
 	}
 	.heading,
 	.section-head {
@@ -313,13 +313,6 @@
 		justify-content: space-between;
 		gap: 0.5rem 1rem;
 		align-items: center;
-	}
-	h1 {
-		overflow-wrap: anywhere;
-	}
-	.lead {
-		margin-top: 0.2rem;
-		font-size: 1.02rem;
 	}
 	.starts {
 		display: flex;
@@ -343,7 +336,6 @@
 	}
 	input[type='range'] {
 		height: 40px;
-		accent-color: var(--ink);
 	}
 	section {
 		margin-top: 0.9rem;
@@ -360,11 +352,6 @@
 		display: flex;
 		gap: 0.25rem;
 	}
-	.small {
-		min-height: 34px;
-		padding: 0 0.5rem;
-		font-size: 0.9rem;
-	}
 	.rises {
 		margin: 0.3rem 0 0.6rem;
 		padding: 0;
@@ -372,47 +359,10 @@
 		columns: 2 9rem;
 		font-variant-numeric: tabular-nums;
 	}
-	.warm {
-		color: var(--warm);
-		font-weight: 700;
-	}
-	table {
-		margin-top: 0.4rem;
-		border-collapse: collapse;
-	}
 	.ways {
 		width: 100%;
 	}
-	th,
-	td {
-		padding: 0.3rem 0.75rem 0.3rem 0;
-		border-bottom: 1px solid var(--rule);
-		text-align: left;
-	}
-	thead th {
-		color: var(--soft);
-		font-size: 0.85rem;
-	}
-	aside {
-		width: 17.5rem;
-		padding: 0.75rem 1.1rem 2rem;
-		background: var(--sheet);
-		border-left: 1px solid var(--rule);
-	}
-	@media (max-width: 1080px) {
-		.page {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		aside {
-			width: auto;
-			border-left: 0;
-			border-top: 1px solid var(--rule);
-		}
-	}
 	@media (max-width: 860px) {
-		main {
-			padding: 0.75rem;
-		}
 		.two {
 			grid-template-columns: minmax(0, 1fr);
 			gap: 0;
@@ -422,9 +372,6 @@
 		}
 		.outside span {
 			grid-column: 1 / -1;
-		}
-		.small {
-			min-height: 44px;
 		}
 	}
 </style>

@@ -1,13 +1,13 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { explainReadBack, readBackGroups, type Readings } from '$core/keying';
-	import { KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
+	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
 
 	let { data } = $props();
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
-	const notes = new KeyedNotes(`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}/keyed`, data.stored.keyed);
+	const notes = keyedNotesOf(`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}/keyed`, data.stored.keyed);
 	onMount(() => notes.resume());
 
 	const groups = $derived(readBackGroups(data.profile, data.options, data.program));
@@ -95,13 +95,6 @@
 </main>
 
 <style>
-	main {
-		padding: 0.9rem 1.4rem 3rem;
-	}
-	.lead {
-		margin-top: 0.25rem;
-		font-size: 1.05rem;
-	}
 	.slips {
 		margin: 0.6rem 0 0;
 		padding: 0.6rem 0.9rem;

@@ -1,20 +1,24 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { beforeNavigate, goto, invalidate } from '$app/navigation';
+	import { beforeNavigate, goto } from '$app/navigation';
 	import { channelsOf, displaySetpoint, perDayOffers } from '$core/control';
 	import { misfitSentences, nearestWeightStop, weightStops } from '$core/fit';
 	import { followsRoutine, onControl } from '$core/plan';
+	import type { Proof } from '$core/thermal';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
 	import Groupings from '$lib/ui/week/Groupings.svelte';
 	import LeadChoice from '$lib/ui/week/LeadChoice.svelte';
 	import Levels from '$lib/ui/week/Levels.svelte';
+	import MarksShown from '$lib/ui/week/MarksShown.svelte';
 	import WeekChart from '$lib/ui/week/WeekChart.svelte';
 	import type { RiserPlace } from '$lib/ui/week/weekEdits';
 	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
 	import { saving } from '$lib/ui/saving.svelte';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
 	import { FitFollower } from '$lib/workers/fitFollower';
+	import { ProofFollower } from '$lib/workers/proofFollower';
 	import type { PricedFit } from '$lib/workers/pricedFit';
+	import { refresh } from '$lib/ui/refresh';
 
 	let { data } = $props();
 
@@ -49,14 +53,26 @@
 	const stop = $derived(nearestWeightStop(zone.weights));
 
 	let follower: FitFollower | undefined;
+	let proofs: ProofFollower | undefined;
+	/** The room as its held week leaves it; null until it is known, or where it was not described. */
+	let proof = $state.raw<Proof | null>(null);
+	let showRoom = $state(true);
+	const outdoorC = $derived(zone.lead.computed?.outdoorC ?? 0);
 	onMount(() => {
 		follower = new FitFollower((next) => (fit = next));
-		return () => follower?.stop();
+		return () => {
+			follower?.stop();
+			proofs?.stop();
+		};
 	});
 
 	$effect(() => {
 		follower?.request(zone, profile);
+		if (!zone.room || !showRoom || isSwitch) return;
+		proofs ??= new ProofFollower((next) => (proof = next));
+		proofs.request(zone, profile, outdoorC);
 	});
+	const roomC = $derived(zone.room && showRoom && !isSwitch && proof ? proof.days.air : null);
 
 	// leaving never asks: what is not stored yet is stored first, unless the server cannot be reached
 	beforeNavigate(({ cancel, to, willUnload }) => {
@@ -92,7 +108,7 @@
 <svelte:head><title>{zone.name}, the week · Fond Quarter</title></svelte:head>
 <svelte:window {onkeydown} {onbeforeunload} bind:innerHeight={windowHeight} />
 
-<div class="page">
+<div class="with-aside">
 	<main>
 		<div class="heading">
 			<h1>{zone.name}, the week</h1>
@@ -128,21 +144,7 @@
 		{/if}
 
 		<div class="bar">
-			<div class="legend" role="group" aria-label="Marks shown">
-				{#each ['wanted', 'held'] as const as mark (mark)}
-					<button class="mark" aria-pressed={shown[mark]} onclick={() => (shown[mark] = !shown[mark])}>
-						<span class="swatch {mark}" class:off={!shown[mark]} aria-hidden="true"></span>{mark}
-					</button>
-				{/each}
-				<button class="mark" aria-pressed={shown.misfit} onclick={() => (shown.misfit = !shown.misfit)}>
-					<span class="swatch cold" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch
-						? 'off too long'
-						: 'too cold'}
-					<span class="swatch warm-dots" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch
-						? 'on too long'
-						: 'too warm'}
-				</button>
-			</div>
+			<MarksShown bind:shown bind:showRoom {isSwitch} outdoorC={zone.room && !isSwitch ? outdoorC : null} />
 			<div class="history">
 				{#each [['routine', 'Routine'], ['table', 'Table']] as const as [id, name] (id)}
 					<button class="quiet" aria-pressed={open === id} onclick={() => (open = open === id ? null : id)}
@@ -179,6 +181,7 @@
 			{profile}
 			{fit}
 			{shown}
+			{roomC}
 			{rowHeight}
 			bind:selected
 			bind:selectedDay
@@ -317,47 +320,21 @@
 			zones={data.zones}
 			profiles={data.profiles}
 			ontake={(next) => editor.change(next)}
-			ongiven={() => invalidate('fq:site')}
+			ongiven={() => refresh('fq:site')}
 			onclose={() => (giving = false)}
 		/>
 	{/await}
 {/if}
 
 <style>
-	.page {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) 16.3rem;
-		min-height: calc(100vh - 107px);
-	}
-	main {
-		padding: 0.9rem 1.4rem 1.5rem;
-		min-width: 0;
-	}
 	.heading {
 		display: flex;
 		justify-content: space-between;
 		gap: 1rem;
 		align-items: start;
 	}
-	h1 {
-		overflow-wrap: anywhere;
-	}
-	aside {
-		display: flex;
-		flex-direction: column;
-		gap: 1.1rem;
-		padding: 1rem 1.1rem 2rem;
-		background: var(--sheet);
-		border-left: 1px solid var(--rule);
-	}
 	.lead {
-		margin-top: 0.2rem;
-		font-size: 1.02rem;
 		min-height: 1.45em;
-	}
-	.warm {
-		color: var(--warm);
-		font-weight: 700;
 	}
 	.more {
 		padding: 0 0.2rem;
@@ -388,7 +365,6 @@
 		flex-wrap: wrap;
 		margin: 0.25rem 0 0.3rem;
 	}
-	.legend,
 	.history {
 		display: flex;
 		gap: 0.5rem;
@@ -398,47 +374,6 @@
 	.history .quiet {
 		min-height: 36px;
 	}
-	.mark {
-		display: inline-flex;
-		align-items: center;
-		gap: 0.4rem;
-		min-height: 36px;
-		padding: 0 0.5rem;
-		border: 0;
-		background: none;
-		color: inherit;
-		font-size: 0.9rem;
-		cursor: pointer;
-	}
-	.mark[aria-pressed='false'] {
-		color: var(--soft);
-		text-decoration: line-through;
-	}
-	.swatch {
-		display: inline-block;
-		width: 22px;
-		height: 12px;
-		flex: none;
-	}
-	.swatch.off {
-		opacity: 0.3;
-	}
-	.swatch.wanted {
-		height: 0;
-		border-top: 2.6px solid var(--ink);
-	}
-	.swatch.held {
-		background: var(--held-fill);
-		border-top: 1.5px solid var(--held);
-	}
-	.swatch.cold {
-		background: repeating-linear-gradient(-45deg, var(--signal) 0 2px, transparent 2px 5px);
-		border: 1px solid var(--signal);
-	}
-	.swatch.warm-dots {
-		background: radial-gradient(var(--warm) 1.2px, transparent 1.4px) 0 0 / 5px 5px;
-		border: 1px dashed var(--warm);
-	}
 	.gap {
 		height: 0.6rem;
 	}
@@ -446,46 +381,17 @@
 		margin: 0.35rem 0 0;
 		font-size: 0.9rem;
 	}
-	aside h2 {
-		font-size: 0.85rem;
-		color: var(--soft);
-		margin-bottom: 0.25rem;
-	}
-	aside label {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		gap: 0.75rem;
-		padding: 0.15rem 0;
-	}
 	aside select {
-		min-height: 40px;
 		max-width: 11rem;
-		padding: 0 0.4rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
-		font-size: 1rem;
 	}
 	input[type='range'] {
 		width: 100%;
 		height: 32px;
-		accent-color: var(--ink);
 	}
 	.ends {
 		display: flex;
 		justify-content: space-between;
 		font-size: 0.9rem;
-	}
-	@media (max-width: 1080px) {
-		.page {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		aside {
-			border-left: 0;
-			border-top: 1px solid var(--rule);
-		}
 	}
 	@media (max-height: 880px) {
 		.hint {
@@ -493,22 +399,11 @@
 		}
 	}
 	@media (max-width: 860px) {
-		main {
-			padding: 0.75rem;
-		}
-		.legend {
-			gap: 0;
-		}
-		.mark {
-			padding: 0 0.3rem;
-			gap: 0.3rem;
-		}
 		.hint {
 			display: none;
 		}
 		aside select,
-		.history .quiet,
-		.mark {
+		.history .quiet {
 			min-height: 44px;
 		}
 	}

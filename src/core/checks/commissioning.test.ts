@@ -1,0 +1,222 @@
+import { describe, expect, it } from 'vitest';
+import { findProfile } from '../control';
+import {
+	newZone,
+	nothingNoted,
+	onSiteSchema,
+	roomSchema,
+	TEST_STEPS,
+	type OnSite,
+	withWanted,
+	type Zone
+} from '../plan';
+import { buildWeek } from '../week';
+import { checksOf, dueOf, reasonFor, rules, stopsOf, type Checked } from '.';
+
+const now = Date.parse('2026-11-25T09:00:00Z');
+const at = '2026-11-25T08:00:00.000Z';
+const passed: OnSite['test'] = TEST_STEPS.map((step) => ({ step, at, seen: true, readingC: null }));
+const reading = { at, errorSeconds: 0, daysAhead: 0, set: true, lost: false };
+const floorRoom = (more: object) =>
+	roomSchema.parse({
+		floorAreaM2: 12,
+		heightM: 2.4,
+		build: 'medium',
+		loss: { by: 'figure', wattsPerKelvin: 30 },
+		emitter: { kind: 'floor-cable', ratedW: 1200 },
+		...more
+	});
+
+/** A zone with nothing to be said of it, and what is changed about it. */
+function checked(
+	control: string,
+	change: { zone?: (zone: Zone) => Zone; onSite?: Partial<OnSite>; more?: Partial<Checked> } = {}
+): Checked {
+	const profile = findProfile(control)!;
+	const plain = newZone('Parlour', profile);
+	const [warm, cool] = [plain.levels[0]!.id, plain.levels[1]?.id ?? plain.levels[0]!.id];
+	const week = buildWeek([
+		{ at: 420, value: warm },
+		{ at: 1320, value: cool }
+	]);
+	const zone: Zone = { ...withWanted(plain, week), clockReadings: [reading] };
+	return {
+		zone: change.zone ? change.zone(zone) : zone,
+		profile,
+		onSite: onSiteSchema.parse({
+			test: passed,
+			leftIn: 'automatic',
+			frostOn: true,
+			customerTold: true,
+			batteriesOn: '2026-11-01',
+			...change.onSite
+		}),
+		keyed: {},
+		done: 10,
+		of: 10,
+		misfit: { coldMinutes: 0, warmMinutes: 0 },
+		groupingName: '7-day',
+		timeZone: 'Europe/Dublin',
+		nowMs: now,
+		...change.more
+	};
+}
+const levelsAt =
+	(...c: number[]) =>
+	(zone: Zone): Zone => ({
+		...zone,
+		levels: zone.levels.map((level, i) => ({ ...level, setpointC: c[i] ?? level.setpointC }))
+	});
+const said = (one: Checked) => checksOf(one).map(({ id, severity }) => `${severity} ${id}`);
+
+describe('commissioning checks', () => {
+	it('say nothing of a zone that was done well, whatever its control', () => {
+		for (const control of ['six-step-room-stat', 'radio-stat', 'plain-stat', 'line-voltage-stat'])
+			expect(said(checked(control)), control).toEqual([]);
+	});
+
+	const cases: [string, string, Parameters<typeof checked>[1]][] = [
+		['stop keyed-missing', 'six-step-room-stat', { more: { done: 3 } }],
+		['stop test-missing', 'six-step-room-stat', { onSite: { test: [] } }],
+		['stop test-missing', 'six-step-room-stat', { onSite: { test: passed.slice(0, 4) } }],
+		['stop test-missing', 'six-step-room-stat', { onSite: { test: [{ ...passed[0]!, seen: false }] } }],
+		['stop left-in', 'six-step-room-stat', { onSite: { leftIn: 'hold' } }],
+		['look left-in', 'six-step-room-stat', { onSite: { leftIn: null } }],
+		[
+			'stop left-standing',
+			'six-step-room-stat',
+			{
+				zone: (zone) => ({
+					...zone,
+					exceptions: [
+						{
+							kind: 'hold',
+							from: '2026-11-01T08:00',
+							until: null,
+							setpointC: 20
+						} as unknown as Zone['exceptions'][number]
+					]
+				})
+			}
+		],
+		[
+			'stop floor-limit',
+			'four-step-floor-stat',
+			{
+				zone: (zone) => ({ ...levelsAt(28, 22)(zone), room: floorRoom({ sensor: 'floor', finish: 'wood' }) })
+			}
+		],
+		['look floor-finish', 'four-step-floor-stat', { zone: (zone) => ({ ...zone, room: floorRoom({}) }) }],
+		['stop unpaired', 'radio-stat', { onSite: { paired: false } }],
+		['look setback', 'six-step-room-stat', { zone: levelsAt(21, 20) }],
+		['look setback', 'six-step-room-stat', { zone: levelsAt(23, 13) }],
+		['look comfort-high', 'six-step-room-stat', { zone: levelsAt(25, 20) }],
+		['look frost', 'six-step-room-stat', { onSite: { frostOn: false } }],
+		[
+			'look high-limit',
+			'six-step-room-stat',
+			{ zone: (zone) => ({ ...zone, settings: { ...zone.settings, highLimitC: 19 } }) }
+		],
+		['look control-outside', 'six-step-room-stat', { onSite: { controlPlace: 'other-room' } }],
+		[
+			'look double-lead',
+			'four-step-floor-stat',
+			{ zone: (zone) => ({ ...zone, lead: { ...zone.lead, school: 'fixed' } }) }
+		],
+		[
+			'look settings-changed',
+			'six-step-room-stat',
+			{ more: { keyed: { 'setting/grouping': '5+2' }, groupingName: '7-day' } }
+		],
+		['look misfit', 'six-step-room-stat', { more: { misfit: { coldMinutes: 20, warmMinutes: 0 } } }],
+		['note misfit', 'six-step-room-stat', { more: { misfit: { coldMinutes: 0, warmMinutes: 20 } } }],
+		['look clock', 'six-step-room-stat', { zone: (zone) => ({ ...zone, clockReadings: [] }) }],
+		[
+			'look clock',
+			'six-step-room-stat',
+			{ zone: (zone) => ({ ...zone, clockReadings: [{ ...reading, set: false, errorSeconds: 180 }] }) }
+		],
+		['look summer-time', 'radio-stat', { onSite: { customerTold: false } }],
+		[
+			'look lock-code',
+			'six-step-room-stat',
+			{ onSite: { lockWanted: true, lockSet: true, lockCodeIsFactory: true } }
+		],
+		['look lock-missing', 'six-step-room-stat', { onSite: { lockWanted: true } }],
+		['look batteries', 'radio-stat', { onSite: { batteriesOn: '2024-11-24' } }],
+		['look batteries', 'radio-stat', { onSite: { batteriesOn: null } }],
+		['look sensor-place', 'six-step-room-stat', { onSite: { sensorTroubles: ['sun'] } }],
+		['note sensor-place', 'six-step-room-stat', { onSite: { sensorHeightM: 0.4 } }],
+		['look frail', 'six-step-room-stat', { onSite: { occupants: ['infants'] }, zone: levelsAt(21, 16.5) }],
+		['look hot-water', 'six-step-room-stat', { onSite: { storeC: 52 } }],
+		[
+			'look fan',
+			'heat-and-cool-stat',
+			{ zone: (zone) => ({ ...zone, settings: { ...zone.settings, fan: 'on' } }) }
+		],
+		[
+			'look differential',
+			'six-step-room-stat',
+			{
+				zone: (zone) => ({
+					...zone,
+					room: floorRoom({
+						emitter: { kind: 'radiator', ratedW: 1200 },
+						regulation: { kind: 'on-off', differentialK: 0.2 }
+					})
+				})
+			}
+		],
+		[
+			'look lead-stale',
+			'six-step-room-stat',
+			{
+				zone: (zone) => ({
+					...zone,
+					lead: { ...zone.lead, school: 'computed', computed: { outdoorC: 0, leads: [], inputs: 'other' } }
+				})
+			}
+		],
+		[
+			'look offset',
+			'six-step-room-stat',
+			{ onSite: { offsetReadings: [{ controlC: 21, thermometerC: 20 }] } }
+		]
+	];
+	it.each(cases)('%s on a %s', (what, control, change) => {
+		expect(said(checked(control, change))).toContain(what);
+	});
+
+	it('has a case above for every rule', () => {
+		expect([...new Set(cases.map(([what]) => what.split(' ')[1]!))].sort()).toEqual(
+			Object.keys(rules).sort()
+		);
+	});
+
+	it('let a stop pass only with a reason, and nothing else', () => {
+		const one = checked('six-step-room-stat', {
+			onSite: {
+				test: [],
+				leftIn: null,
+				overruled: [
+					{ check: 'test-missing', reason: 'Boiler away for repair', at },
+					{ check: 'left-in', reason: 'does not matter here', at }
+				]
+			}
+		});
+		const checks = checksOf(one);
+		expect(checks[0]).toMatchObject({ id: 'test-missing', severity: 'stop' });
+		expect(stopsOf(checks, one.onSite)).toEqual([]);
+		expect(checks.map((check) => reasonFor(check, one.onSite))).toEqual(['Boiler away for repair', null]);
+		expect(stopsOf(checks, nothingNoted).map(({ id }) => id)).toEqual(['test-missing']);
+		expect(onSiteSchema.safeParse({ overruled: [{ check: 'test-missing', reason: 'ok', at }] }).success).toBe(
+			false
+		);
+	});
+
+	it('count months to when batteries are due as a calendar does', () => {
+		expect(dueOf('2024-01-31', 1)).toBe('2024-02-29');
+		expect(dueOf('2025-01-31', 13)).toBe('2026-02-28');
+		expect(dueOf('2026-11-25', 24)).toBe('2028-11-25');
+	});
+});

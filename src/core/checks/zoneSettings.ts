@@ -1,0 +1,299 @@
+import { channelsOf, type ControlProfile } from '../control';
+import {
+	EMITTERS,
+	FINISHES,
+	heatsByFloor,
+	OCCUPANTS,
+	onSiteSchema,
+	SENSOR_TROUBLES,
+	zoneSchema,
+	type OnSite,
+	type OnSiteKey,
+	type Room,
+	type Zone
+} from '../plan';
+import { emitterClasses, finishes } from '../thermal';
+
+/** A zone as far as its survey and settings go. */
+export interface SurveyedZone {
+	readonly zone: Zone;
+	readonly onSite: OnSite;
+	readonly profile: ControlProfile;
+}
+
+/** What a setting can be set to. */
+export type SettingValue = string | number | boolean | readonly string[];
+
+/** How a setting is asked for. */
+export type SettingKind =
+	| { readonly kind: 'choice' | 'several'; readonly choices: readonly (readonly [SettingValue, string])[] }
+	| { readonly kind: 'figure'; readonly unit: string; readonly least: number; readonly most: number }
+	| { readonly kind: 'date' | 'words' };
+
+/** One thing of survey and settings, the same for every zone that has it. */
+export interface ZoneSetting {
+	readonly id: string;
+	readonly group: 'Survey' | 'Limits and regulation' | 'Noted on site' | 'Lock';
+	readonly name: string;
+	readonly asked: SettingKind;
+	/** Why a zone has not this setting; null where it has. */
+	readonly lacks: (one: SurveyedZone) => string | null;
+	/** What it is; null where it was not noted or not set. */
+	readonly read: (one: SurveyedZone) => SettingValue | null;
+	/** The zone's plan, or what is noted on site, with another value; null takes it back. */
+	readonly put: (
+		one: SurveyedZone,
+		value: SettingValue | null
+	) => { readonly zone: Zone } | { readonly key: OnSiteKey; readonly value: unknown };
+}
+
+const yesNo = (yes: string, no: string): SettingKind => ({
+	kind: 'choice',
+	choices: [
+		[true, yes],
+		[false, no]
+	]
+});
+const figure = (unit: string, least: number, most: number): SettingKind => ({
+	kind: 'figure',
+	unit,
+	least,
+	most
+});
+const always = () => null;
+
+/** A setting that is noted on site under a key of its own. */
+function noted(
+	key: OnSiteKey,
+	name: string,
+	group: ZoneSetting['group'],
+	asked: SettingKind,
+	lacks: ZoneSetting['lacks'] = always
+): ZoneSetting {
+	const empty = onSiteSchema.parse({})[key];
+	return {
+		id: key,
+		group,
+		name,
+		asked,
+		lacks,
+		read: ({ onSite }) => {
+			const value = onSite[key] as SettingValue | null;
+			return value === '' || (Array.isArray(value) && value.length === 0) ? null : value;
+		},
+		put: (_, value) => ({ key, value: value ?? empty })
+	};
+}
+
+const noRoom = ({ zone }: SurveyedZone) => (zone.room ? null : 'its room is not described');
+const noFloor = ({ zone }: SurveyedZone) =>
+	!zone.room ? 'its room is not described' : heatsByFloor(zone.room) ? null : 'its floor does not heat';
+const noTemperature = ({ profile }: SurveyedZone) => (profile.temperature ? null : 'it only switches');
+const noLimits = ({ profile }: SurveyedZone) => (profile.habits.limits ? null : 'its control has no limits');
+const noBatteries = ({ profile }: SurveyedZone) =>
+	profile.habits.power === 'batteries' ? null : 'it has no batteries';
+
+/** A setting of the described room. */
+function ofRoom(
+	id: string,
+	name: string,
+	group: ZoneSetting['group'],
+	asked: SettingKind,
+	lacks: ZoneSetting['lacks'],
+	read: (room: Room) => SettingValue | null,
+	put: (room: Room, value: SettingValue | null) => Room
+): ZoneSetting {
+	return {
+		id,
+		group,
+		name,
+		asked,
+		lacks,
+		read: ({ zone }) => (zone.room ? read(zone.room) : null),
+		put: ({ zone }, value) => ({ zone: zone.room ? { ...zone, room: put(zone.room, value) } : zone })
+	};
+}
+
+function ofSettings(id: 'highLimitC' | 'lowLimitC', name: string, asked: SettingKind): ZoneSetting {
+	return {
+		id,
+		group: 'Limits and regulation',
+		name,
+		asked,
+		lacks: noLimits,
+		read: ({ zone }) => zone.settings[id],
+		put: ({ zone }, value) => ({
+			zone: { ...zone, settings: { ...zone.settings, [id]: value as number | null } }
+		})
+	};
+}
+
+const OCCUPANT_WORDS = {
+	infants: 'infants',
+	elderly: 'the old',
+	ill: 'the ill',
+	children: 'children',
+	tenants: 'tenants',
+	hirers: 'hirers of the hall'
+} as const;
+const TROUBLE_WORDS = {
+	sun: 'in the sun',
+	draught: 'in a draught',
+	'above-emitter': 'above the emitter',
+	covered: 'covered'
+} as const;
+
+/** Everything of survey and settings that several zones can have alike, in the order of the work. */
+export const zoneSettings: readonly ZoneSetting[] = [
+	ofRoom(
+		'emitter',
+		'Emitter',
+		'Survey',
+		{ kind: 'choice', choices: EMITTERS.map((id) => [id, emitterClasses[id].words]) },
+		noRoom,
+		(room) => room.emitter.kind,
+		(room, value) => {
+			const next = {
+				...room,
+				emitter: { ...room.emitter, kind: (value ?? room.emitter.kind) as Room['emitter']['kind'] }
+			};
+			return heatsByFloor(next)
+				? next
+				: { ...next, sensor: 'air', emitter: { ...next.emitter, heatedM2: null } };
+		}
+	),
+	noted('controlPlace', 'Where the control hangs', 'Survey', {
+		kind: 'choice',
+		choices: [
+			['in-room', 'in its room'],
+			['other-room', 'in another room'],
+			['outside-bathroom', 'outside the bathroom']
+		]
+	}),
+	ofRoom(
+		'sensor',
+		'Sensor',
+		'Survey',
+		{
+			kind: 'choice',
+			choices: [
+				['air', 'air'],
+				['floor', 'floor'],
+				['air-with-floor-guard', 'air with floor guard']
+			]
+		},
+		noFloor,
+		(room) => room.sensor,
+		(room, value) => ({ ...room, sensor: (value ?? 'air') as Room['sensor'] })
+	),
+	noted('sensorHeightM', 'Height of the sensor', 'Survey', figure('m', 0, 6)),
+	noted('sensorTroubles', 'What the sensor stands in', 'Survey', {
+		kind: 'several',
+		choices: SENSOR_TROUBLES.map((id) => [id, TROUBLE_WORDS[id]])
+	}),
+	ofRoom(
+		'finish',
+		'Floor finish',
+		'Survey',
+		{ kind: 'choice', choices: FINISHES.map((id) => [id, finishes[id].words]) },
+		noFloor,
+		(room) => room.finish,
+		(room, value) => ({ ...room, finish: value as Room['finish'] })
+	),
+	noted('occupants', 'Who lives or works here', 'Survey', {
+		kind: 'several',
+		choices: OCCUPANTS.map((id) => [id, OCCUPANT_WORDS[id]])
+	}),
+	ofSettings('highLimitC', 'High limit', figure('°C', 5, 60)),
+	ofSettings('lowLimitC', 'Low limit', figure('°C', 0, 40)),
+	ofRoom(
+		'floorLimitC',
+		'Floor limit',
+		'Limits and regulation',
+		figure('°C', 20, 40),
+		noFloor,
+		(room) => room.floorLimitC,
+		(room, value) => ({ ...room, floorLimitC: value as number | null })
+	),
+	ofRoom(
+		'differential',
+		'Differential',
+		'Limits and regulation',
+		figure('K', 0.1, 5),
+		noRoom,
+		(room) => (room.regulation.kind === 'on-off' ? room.regulation.differentialK : null),
+		(room, value) => ({
+			...room,
+			regulation: { kind: 'on-off', differentialK: (value as number | null) ?? 0.5 }
+		})
+	),
+	ofRoom(
+		'cycles',
+		'Cycles an hour',
+		'Limits and regulation',
+		figure('an hour', 1, 12),
+		noRoom,
+		(room) => (room.regulation.kind === 'cycling' ? room.regulation.perHour : null),
+		(room, value) => ({
+			...room,
+			regulation:
+				value === null
+					? { kind: 'on-off', differentialK: 0.5 }
+					: {
+							kind: 'cycling',
+							perHour: value as number,
+							bandK: room.regulation.kind === 'cycling' ? room.regulation.bandK : 1
+						}
+		})
+	),
+	noted('frostOn', 'Frost protection', 'Limits and regulation', yesNo('on', 'off'), noTemperature),
+	noted('offsetSetK', 'Offset keyed', 'Noted on site', figure('K', -10, 10), noTemperature),
+	noted('paired', 'Paired with its receiver', 'Noted on site', yesNo('paired', 'not paired')),
+	noted('batteriesOn', 'Batteries fitted on', 'Noted on site', { kind: 'date' }, noBatteries),
+	noted('batteryMonths', 'Batteries last about', 'Noted on site', figure('months', 1, 120), noBatteries),
+	noted('storeC', 'Hot-water store', 'Noted on site', figure('°C', -30, 90), ({ profile }) =>
+		channelsOf(profile)?.some((name) => /water/i.test(name)) ? null : 'it heats no store'
+	),
+	noted('lockWanted', 'A lock is wanted', 'Lock', yesNo('yes', 'no')),
+	noted('lockSet', 'It is locked', 'Lock', yesNo('yes', 'no'), ({ onSite }) =>
+		onSite.lockWanted ? null : 'no lock is wanted'
+	),
+	noted('lockCode', 'Lock code', 'Lock', { kind: 'words' }, ({ onSite }) =>
+		onSite.lockWanted ? null : 'no lock is wanted'
+	),
+	noted('lockCodeIsFactory', 'The code is', 'Lock', yesNo('the one it came with', 'our own'), ({ onSite }) =>
+		onSite.lockWanted ? null : 'no lock is wanted'
+	)
+];
+
+/** A setting's value in words; "not noted" for none. */
+export function settingWords({ asked }: ZoneSetting, value: SettingValue | null): string {
+	if (value === null) return 'not noted';
+	if (asked.kind === 'choice') return asked.choices.find(([id]) => id === value)?.[1] ?? String(value);
+	if (asked.kind === 'several')
+		return (value as readonly string[])
+			.map((one) => asked.choices.find(([id]) => id === one)?.[1] ?? one)
+			.join(', ');
+	if (asked.kind === 'figure') return `${String(value)} ${asked.unit}`;
+	return String(value);
+}
+
+/** Why a value is none for a setting of a zone, in a sentence; null where it is one. */
+export function settingRefusal(
+	setting: ZoneSetting,
+	one: SurveyedZone,
+	value: SettingValue | null
+): string | null {
+	const { asked, name } = setting;
+	if (asked.kind === 'figure' && value !== null) {
+		const { least, most, unit } = asked;
+		if (typeof value !== 'number' || !(value >= least && value <= most))
+			return `${name}: from ${least} to ${most} ${unit}.`;
+	}
+	const put = setting.put(one, value);
+	const read =
+		'zone' in put
+			? zoneSchema.safeParse(put.zone)
+			: onSiteSchema.safeParse({ ...one.onSite, [put.key]: put.value });
+	return read.success ? null : `${name} ${read.error.issues[0]!.message}.`;
+}

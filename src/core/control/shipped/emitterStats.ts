@@ -1,0 +1,183 @@
+import { weekdaysWeekend, sevenDays, programKey, type ProfileInput } from './parts';
+
+/** Controls of floors, panels, radiators and line-voltage heaters. */
+export const emitterStats: readonly ProfileInput[] = [
+	{
+		id: 'hour-strip-keypad',
+		name: 'Hour-strip keypad',
+		family: 'hour-strip-keypad',
+		summary: 'Radiator keypad that holds comfort or eco for each hour of each day.',
+		temperature: { minC: 7, maxC: 28, stepC: 0.5, units: ['C'] },
+		clockFormats: ['24'],
+		dayNumbering: 'monday-is-1',
+		program: { form: 'slots', slotMinutes: 60, settings: ['comfort', 'eco'] },
+		groupings: [sevenDays],
+		keying: {
+			...programKey,
+			enter: 'Press the clock key until the strip of hours shows.',
+			leave: 'Leave the keys alone; the menu goes by itself.',
+			confirm: 'Next hour',
+			copy: { onto: 'next-day', presses: 2 },
+			correctsSingly: false
+		},
+		habits: {
+			power: 'batteries',
+			override: { ends: 'next-change', how: 'Press plus or minus.' },
+			boost: {
+				ends: 'after-steps',
+				stepMinutes: 30,
+				mostSteps: 6,
+				how: 'Press boost once for every half hour.'
+			},
+			holiday: {
+				by: 'days',
+				mostDays: 365,
+				todayCounts: false,
+				ends: 'same-time',
+				how: 'Press the case key, then plus for every day away.'
+			},
+			off: { keepsC: 7, how: 'Hold minus until it shows off.' },
+			clock: {
+				summerTime: 'by-hand',
+				reserveMinutes: 2,
+				programKept: true,
+				how: 'Hold the clock key: day, hour, minute.'
+			}
+		}
+	},
+	{
+		id: 'four-step-floor-stat',
+		name: 'Four-step floor stat',
+		family: 'four-step-floor-stat',
+		summary: 'Floor thermostat: comfort and back twice a day, cleared in pairs; starts early by itself.',
+		temperature: { minC: 5, maxC: 35, stepC: 0.5, units: ['C'] },
+		startsEarly: true,
+		canBePlain: true,
+		clockFormats: ['24'],
+		dayNumbering: 'monday-is-1',
+		program: {
+			form: 'pairs',
+			stepMinutes: 1,
+			perDay: [2],
+			endsAtMidnight: false,
+			settings: ['comfort', 'eco']
+		},
+		groupings: [sevenDays],
+		keying: {
+			...programKey,
+			enter: 'Hold OK for three seconds, choose the program.',
+			timeoutSeconds: 40,
+			allDays: true
+		},
+		habits: {
+			override: { ends: 'next-change', how: 'Press up or down.' },
+			hold: { until: ['ended'], how: 'Hold OK until the lock shows.' },
+			holiday: {
+				by: 'return-date',
+				ends: 'time',
+				how: 'Menu, away: key the date and hour of return.'
+			},
+			off: { keepsC: 5, how: 'Hold the power key for three seconds.' },
+			limits: { bindProgram: true },
+			earlyStartMostMinutes: 180,
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: 2880,
+				programKept: true,
+				how: 'Menu, clock: day, month, year, hour, minute.'
+			}
+		}
+	},
+	{
+		id: 'day-by-day-panel-stat',
+		name: 'Day-by-day panel stat',
+		family: 'day-by-day-panel-stat',
+		summary:
+			'On an electric panel: six steps for every day by itself, nothing copied; any change leaves it in manual.',
+		temperature: { minC: 5, maxC: 28, stepC: 0.5, units: ['C'] },
+		clockFormats: ['24'],
+		dayNumbering: 'monday-is-1',
+		program: { form: 'events', stepMinutes: 1, perDay: [6], clearable: false },
+		groupings: [sevenDays],
+		keying: {
+			...programKey,
+			leave: 'The menu leaves by itself; any change leaves the stat in manual.',
+			bracket: { before: 'Manual', after: 'Automatic' },
+			timeoutSeconds: 15
+		},
+		habits: {
+			manual: {
+				how: 'Any change of the temperature leaves it in manual; the mode key brings the program back.'
+			},
+			off: { keepsC: 5, how: 'Press the power key.' },
+			limits: { bindProgram: false },
+			clock: {
+				summerTime: 'by-hand',
+				reserveMinutes: 120,
+				programKept: false,
+				how: 'Hold set: day, hour, minute.'
+			}
+		}
+	},
+	{
+		id: 'touch-floor-stat',
+		name: 'Touch floor stat',
+		family: 'touch-floor-stat',
+		summary: 'Floor thermostat with a touch glass: on, back, on, back, each with its own setpoint.',
+		temperature: { minC: 5, maxC: 40, stepC: 0.5, units: ['C', 'F'] },
+		canBePlain: true,
+		clockFormats: ['24', '12'],
+		dayNumbering: 'names',
+		program: {
+			form: 'events',
+			stepMinutes: 1,
+			perDay: [4],
+			clearable: false,
+			eventNames: ['on', 'back', 'on again', 'back again']
+		},
+		groupings: [weekdaysWeekend, sevenDays],
+		keying: { ...programKey, enter: 'Touch the clock, then the calendar.', timeoutSeconds: 45 },
+		habits: {
+			override: { ends: 'after-minutes', minutes: 120, how: 'Touch the arrows: it lasts two hours.' },
+			hold: { until: ['ended', 'time'], how: 'Touch the arrows, then the pin; set a time or leave it open.' },
+			holiday: { by: 'until-ended', how: 'Touch away; touch it again on coming back.' },
+			off: { keepsC: 5, how: 'Hold the glass for five seconds.' },
+			limits: { bindProgram: true },
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: 720,
+				programKept: true,
+				how: 'Touch the clock: date, time.'
+			}
+		}
+	},
+	{
+		id: 'line-voltage-stat',
+		name: 'Line-voltage stat',
+		family: 'line-voltage-stat',
+		summary: 'Four steps in strict order, weekdays and weekend; changing the unit wipes the program.',
+		temperature: { minC: 5, maxC: 30, stepC: 0.5, units: ['C', 'F'] },
+		startsEarly: true,
+		canBePlain: true,
+		clockFormats: ['24', '12'],
+		dayNumbering: 'names',
+		program: { form: 'events', stepMinutes: 10, perDay: [4], clearable: false },
+		groupings: [weekdaysWeekend],
+		keying: programKey,
+		habits: {
+			override: { ends: 'next-change', how: 'Press up or down.' },
+			hold: { until: ['ended'], how: 'Hold the return key for three seconds.' },
+			off: { keepsC: null, how: 'Slide the switch to off.' },
+			limits: { bindProgram: true },
+			earlyStartMostMinutes: 90,
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: 4320,
+				programKept: true,
+				factoryDay: 0,
+				factoryMinute: 480,
+				how: 'Press day/hour: hour, minute, day.'
+			}
+		}
+	}
+];

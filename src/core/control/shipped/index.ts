@@ -1,0 +1,17 @@
+import { profileSchema, type ControlProfile } from '../profile';
+import { emitterStats } from './emitterStats';
+import { programmers } from './programmers';
+import { roomStats } from './roomStats';
+
+/** The families of the domain notes (§2) as profiles. Names are descriptive, figures are our own. */
+const profiles = [...roomStats, ...emitterStats, ...programmers];
+
+/** The profiles that ship with the program, in the order they are offered. */
+export const shippedProfiles: readonly ControlProfile[] = profiles.map((profile) =>
+	profileSchema.parse(profile)
+);
+
+/** The profile with this id among those given and those shipped; undefined if there is none. */
+export function findProfile(id: string, own: readonly ControlProfile[] = []): ControlProfile | undefined {
+	return own.find((profile) => profile.id === id) ?? shippedProfiles.find((profile) => profile.id === id);
+}

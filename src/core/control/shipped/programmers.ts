@@ -1,0 +1,159 @@
+import { everyDayAlike, weekdaysWeekend, sevenDays, programKey, type ProfileInput } from './parts';
+
+/** Timers, dials, plant clocks and programmers. */
+export const programmers: readonly ProfileInput[] = [
+	{
+		id: 'switch-timer',
+		name: 'Switch timer',
+		family: 'switch-timer',
+		summary: 'Timer without a sensor: two on/off pairs a day, for towel rails and the like.',
+		temperature: null,
+		clockFormats: ['24'],
+		dayNumbering: 'names',
+		program: { form: 'pairs', stepMinutes: 15, perDay: [2], endsAtMidnight: true },
+		groupings: [weekdaysWeekend, sevenDays],
+		keying: {
+			...programKey,
+			enter: 'Press program until pair 1 shows.',
+			leave: 'Press program until the clock shows.',
+			timeEntry: 'hour-then-minute',
+			timeoutSeconds: 20,
+			confirm: 'Program'
+		},
+		habits: {
+			override: {
+				ends: 'next-change',
+				how: 'Press the lamp key: it turns on or off until the next set time.'
+			},
+			manual: { how: 'Slide the switch to on.' },
+			off: { keepsC: null, how: 'Slide the switch to off.' },
+			clock: {
+				summerTime: 'by-hand',
+				reserveMinutes: 4320,
+				programKept: true,
+				how: 'Hold clock and press day, hour or minute.'
+			}
+		}
+	},
+	{
+		id: 'plant-clock',
+		name: 'Plant clock',
+		family: 'plant-clock',
+		summary:
+			'Clock of a heating plant: up to four bands a day, each in one of four modes; off before the first.',
+		temperature: { minC: 5, maxC: 30, stepC: 0.5, units: ['C'] },
+		clockFormats: ['24'],
+		dayNumbering: 'monday-is-1',
+		program: {
+			form: 'events',
+			stepMinutes: 1,
+			perDay: [4],
+			clearable: true,
+			modes: ['comfort', 'pre-comfort', 'economy', 'off'],
+			beforeFirst: 'coolest-mode'
+		},
+		groupings: [everyDayAlike, sevenDays],
+		keying: {
+			...programKey,
+			enter: 'Choose time program, then the day.',
+			leave: 'Leave the time program.',
+			bracket: { before: 'Off', after: 'Auto' },
+			timeoutSeconds: null,
+			copy: { onto: 'any-day', presses: 4 },
+			allDays: true
+		},
+		habits: {
+			holiday: { by: 'periods', mostPeriods: 3, how: 'Menu, holiday 1 to 3: first day, last day, mode.' },
+			specialDays: { most: 6, how: 'Menu, special days: the date, then a mode or the day to run.' },
+			manual: { how: 'Turn the dial to one mode.' },
+			off: { keepsC: 5, how: 'Turn the dial to off.' },
+			limits: { bindProgram: true },
+			clock: {
+				summerTime: 'by-rule',
+				reserveMinutes: 10080,
+				programKept: true,
+				how: 'Menu, clock; summer time is keyed as a rule.'
+			}
+		}
+	},
+	{
+		id: 'dial-stat',
+		name: 'Dial stat',
+		family: 'dial-stat',
+		summary: 'Dial with comfort, eco or frost for each hour of each day.',
+		temperature: { minC: 5, maxC: 30, stepC: 0.5, units: ['C'] },
+		clockFormats: ['24'],
+		dayNumbering: 'monday-is-1',
+		program: { form: 'slots', slotMinutes: 60, settings: ['comfort', 'eco', 'frost'] },
+		groupings: [sevenDays],
+		keying: {
+			...programKey,
+			enter: 'Push the dial until the hours show.',
+			confirm: 'Turn to the next hour',
+			copy: { onto: 'next-day', presses: 2 },
+			correctsSingly: false
+		},
+		habits: {
+			power: 'batteries',
+			boost: {
+				ends: 'next-change',
+				stepMinutes: 60,
+				mostSteps: 1,
+				how: 'Push the dial twice: comfort until the program changes.'
+			},
+			holiday: {
+				by: 'return-date',
+				ends: 'midnight',
+				how: 'Push and turn to the case, then the date of return.'
+			},
+			manual: { how: 'Push the dial until the hand shows; it stays until you push again.' },
+			off: { keepsC: 5, how: 'Turn the dial below the lowest figure.' },
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: 0,
+				programKept: true,
+				how: 'Push and turn: year, month, day, hour, minute.'
+			}
+		}
+	},
+	{
+		id: 'two-channel-programmer',
+		name: 'Two-channel programmer',
+		family: 'two-channel-programmer',
+		summary: 'Heating and hot water, three on/off pairs a day each.',
+		temperature: null,
+		clockFormats: ['24', '12'],
+		dayNumbering: 'names',
+		program: {
+			form: 'pairs',
+			stepMinutes: 10,
+			perDay: [3],
+			endsAtMidnight: true,
+			channels: ['heating', 'hot water']
+		},
+		groupings: [everyDayAlike, weekdaysWeekend, sevenDays],
+		keying: {
+			...programKey,
+			enter: 'Slide the switch to program and choose the channel.',
+			timeoutSeconds: 60
+		},
+		habits: {
+			boost: {
+				ends: 'after-steps',
+				stepMinutes: 60,
+				mostSteps: 3,
+				how: 'Press the channel key once for every hour.'
+			},
+			advance: { how: 'Press advance: the next set time comes now.' },
+			holiday: { by: 'return-date', ends: 'time', how: 'Press away: the date and hour of return.' },
+			manual: { how: 'Slide the channel to constant.' },
+			off: { keepsC: null, how: 'Slide the channel to off.' },
+			clock: {
+				summerTime: 'by-itself',
+				reserveMinutes: 1440,
+				programKept: true,
+				how: 'Slide to clock: date, time.'
+			}
+		}
+	}
+];

@@ -1,0 +1,55 @@
+import Papa from 'papaparse';
+import { allowedOptions, type ControlProfile } from '../control';
+import { fitZone } from '../fit';
+import { keyCard } from '../keying';
+import { levelOf, wantedWeek, type Zone } from '../plan';
+import { clockTime, DAY_NAMES, DAY_MINUTES, splitByDay, type WeekSteps } from '../week';
+
+/** The first line: what each column holds. Times are of a 24-hour clock, temperatures °C. */
+export const WEEKS_CSV_COLUMNS = ['zone', 'control', 'what', 'day', 'from', 'to', 'level', 'value'] as const;
+
+function rows<T>(
+	week: WeekSteps<T>,
+	say: (value: T) => readonly [string, string | number]
+): (string | number)[][] {
+	return splitByDay(week).flatMap((spans, day) =>
+		spans.map((span) => [
+			DAY_NAMES[day]!,
+			clockTime(span.from),
+			span.to === DAY_MINUTES ? '24:00' : clockTime(span.to),
+			...say(span.value)
+		])
+	);
+}
+
+/**
+ * Weeks and programs of a site's zones as CSV (RFC 4180) for a spreadsheet. `what` tells the rows apart: "wanted" (how the
+ * room should be), "held" (what its control will do), "key" (each value of the program as its display shows it, in the
+ * order it is keyed; `level` then says what the control asks for). Text that a spreadsheet would run as a formula is made
+ * plain. Lines end with CR LF.
+ */
+export function writeWeeksCsv(zones: readonly Zone[], profileOf: (zone: Zone) => ControlProfile): string {
+	const all = zones.flatMap((zone) => {
+		const profile = profileOf(zone);
+		const { chosen } = fitZone(zone, profile);
+		const card = keyCard(profile, allowedOptions(profile, zone.options), chosen.grouping, chosen.program, {});
+		const named = (what: string) => (row: readonly (string | number)[]) => [
+			zone.name,
+			profile.name,
+			what,
+			...row
+		];
+		const shown = (setpointC: number) => (profile.temperature ? setpointC : setpointC > 0 ? 'on' : 'off');
+		return [
+			...rows(wantedWeek(zone), (id) => {
+				const level = levelOf(zone, id);
+				return [level.name, shown(level.setpointC)];
+			}).map(named('wanted')),
+			...rows(chosen.held, (setpointC) => ['', shown(setpointC)]).map(named('held')),
+			...card.items
+				.map((item) => [item.section, '', '', item.what, `${item.shows}${item.unit}`])
+				.map(named('key'))
+		];
+	});
+	return `${Papa.unparse([[...WEEKS_CSV_COLUMNS], ...all], { newline: '\r\n', escapeFormulae: /^[=+\-@\t\r]/ })}\r\n`;
+}

@@ -1,0 +1,169 @@
+import { allowedOptions, displaySetpoint, type ControlProfile } from '../control';
+import { levelOf, ON_SITE_WORDS, target, VISIT_FIELDS, wantedWeek, type OnSite, type Zone } from '../plan';
+import { clockTime, dayRange, duration, sameWeek, splitByDay, type Span } from '../week';
+import type { LeftZone, Visit } from './visit';
+
+/** What differs between two versions of a zone, sentence by sentence; nothing where they are alike. */
+export interface ZoneChanges {
+	readonly id: string;
+	readonly name: string;
+	readonly kind: 'new' | 'gone' | 'changed';
+	readonly sentences: readonly string[];
+	/** Whether the week itself differs, so that the older one can be put back. */
+	readonly weekDiffers: boolean;
+}
+
+const spansText = (spans: readonly Span<string>[]) =>
+	spans.map((span) => `${clockTime(span.from)} ${span.value}`).join(', ');
+
+/** The days whose wanted levels differ, those that changed alike said together. */
+function weekSentences(before: Zone, after: Zone): string[] {
+	const named = (zone: Zone) =>
+		splitByDay(wantedWeek(zone)).map((spans) =>
+			spans.map((span) => ({ ...span, value: levelOf(zone, span.value).name }))
+		);
+	const [a, b] = [named(before), named(after)];
+	const alike: { text: string; days: number[] }[] = [];
+	a.forEach((spans, day) => {
+		const [was, is] = [spansText(spans), spansText(b[day]!)];
+		if (was === is) return;
+		const text = `${was} → ${is}`;
+		const same = alike.find((one) => one.text === text);
+		if (same) same.days.push(day);
+		else alike.push({ text, days: [day] });
+	});
+	return alike.map(({ text, days }) => `${dayRange(days)}: ${text}.`);
+}
+
+function levelSentences(before: Zone, after: Zone, profile: ControlProfile): string[] {
+	const say = (zone: Zone, c: number) => displaySetpoint(profile, allowedOptions(profile, zone.options), c);
+	const gone = before.levels.filter((level) => !after.levels.some((one) => one.id === level.id));
+	return [
+		...after.levels.flatMap((level) => {
+			const was = before.levels.find((one) => one.id === level.id);
+			if (!was) return [`New level ${level.name}, ${say(after, level.setpointC)}.`];
+			const words = was.name === level.name ? level.name : `${was.name}, now ${level.name},`;
+			if (was.setpointC !== level.setpointC)
+				return [`${words} ${say(before, was.setpointC)} → ${say(after, level.setpointC)}.`];
+			return was.name === level.name ? [] : [`Level ${was.name} is called ${level.name}.`];
+		}),
+		...gone.map((level) => `Level ${level.name} is gone.`)
+	];
+}
+
+const leadWords = (zone: Zone) => {
+	const { school, minutes, computed } = zone.lead;
+	if (school === 'at-need') return 'at the time of need';
+	if (school === 'control') return 'left to the control';
+	if (school === 'fixed') return `${duration(minutes)} before`;
+	return computed ? `computed for ${computed.outdoorC} °C` : 'to be computed';
+};
+
+/** What of the notes on site bears on how a control was left; lock codes are never said. */
+const noted: readonly (keyof OnSite)[] = [
+	'leftIn',
+	'frostOn',
+	'offsetSetK',
+	'paired',
+	'batteriesOn',
+	'lockSet',
+	'sensorHeightM',
+	'controlPlace',
+	'roomC',
+	'floorC',
+	'supplyC',
+	'storeC'
+];
+
+const plain = (value: unknown) =>
+	value === null ? 'not noted' : value === true ? 'yes' : value === false ? 'no' : String(value);
+
+/** What differs between two versions of a zone. */
+export function zoneChanges(before: LeftZone, after: LeftZone, profile: ControlProfile): ZoneChanges {
+	const [a, b] = [before.zone, after.zone];
+	const sentences: string[] = [];
+	if (a.name !== b.name) sentences.push(`Was called ${a.name}.`);
+	if (a.control !== b.control) sentences.push('It has another control.');
+	const [was, is] = [allowedOptions(profile, a.options), allowedOptions(profile, b.options)];
+	if (was.unit !== is.unit) sentences.push(`Unit °${was.unit} → °${is.unit}.`);
+	if (was.clock !== is.clock) sentences.push(`Clock ${was.clock} h → ${is.clock} h.`);
+	if (was.perDay !== is.perDay) sentences.push(`Steps a day ${was.perDay} → ${is.perDay}.`);
+	if (a.grouping !== b.grouping)
+		sentences.push(`Day grouping ${a.grouping ?? 'as fitted'} → ${b.grouping ?? 'as fitted'}.`);
+	sentences.push(...levelSentences(a, b, profile));
+	const weekDiffers = !sameWeek(wantedWeek(a), wantedWeek(b));
+	if (weekDiffers) sentences.push(...weekSentences(a, b));
+	if (leadWords(a) !== leadWords(b)) sentences.push(`Start ${leadWords(a)} → ${leadWords(b)}.`);
+	else if (!sameWeek(target(a).week, target(b).week) && !weekDiffers)
+		sentences.push('The computed starts differ.');
+	if (JSON.stringify(a.settings) !== JSON.stringify(b.settings))
+		for (const key of ['highLimitC', 'lowLimitC', 'earlyStartMinutes', 'fan', 'changeover'] as const)
+			if (a.settings[key] !== b.settings[key])
+				sentences.push(
+					`${{ highLimitC: 'High limit', lowLimitC: 'Low limit', earlyStartMinutes: 'Early start', fan: 'Fan', changeover: 'Changeover' }[key]} ${plain(a.settings[key])} → ${plain(b.settings[key])}.`
+				);
+	if (JSON.stringify(a.exceptions) !== JSON.stringify(b.exceptions))
+		sentences.push(`Days away and special days: ${a.exceptions.length} → ${b.exceptions.length} entries.`);
+	if (JSON.stringify(a.room) !== JSON.stringify(b.room))
+		sentences.push('The description of the room differs.');
+	for (const key of noted) {
+		const words = ON_SITE_WORDS[key];
+		// what a visit just begun has not noted yet is no change
+		if (after.onSite[key] === null && (VISIT_FIELDS as readonly string[]).includes(key)) continue;
+		if (JSON.stringify(before.onSite[key]) !== JSON.stringify(after.onSite[key]))
+			sentences.push(
+				`${words[0]!.toUpperCase()}${words.slice(1)}: ${plain(before.onSite[key])} → ${plain(after.onSite[key])}.`
+			);
+	}
+	if (before.done !== after.done || before.of !== after.of)
+		sentences.push(`Keyed ${before.done} of ${before.of} → ${after.done} of ${after.of}.`);
+	return { id: after.id, name: b.name, kind: 'changed', sentences, weekDiffers };
+}
+
+/** What changed at a site from one visit to another, zone by zone; zones that are alike are left out. */
+export function changesBetween(
+	before: Visit,
+	after: Visit,
+	profileOf: (zone: Zone) => ControlProfile
+): ZoneChanges[] {
+	const changed = after.zones.flatMap((zone): ZoneChanges[] => {
+		const was = before.zones.find((one) => one.id === zone.id);
+		if (!was)
+			return [
+				{ id: zone.id, name: zone.zone.name, kind: 'new', sentences: ['New zone.'], weekDiffers: false }
+			];
+		const changes = zoneChanges(was, zone, profileOf(zone.zone));
+		return changes.sentences.length > 0 ? [changes] : [];
+	});
+	const gone = before.zones
+		.filter((zone) => !after.zones.some((one) => one.id === zone.id))
+		.map((zone): ZoneChanges => ({
+			id: zone.id,
+			name: zone.zone.name,
+			kind: 'gone',
+			sentences: ['Removed.'],
+			weekDiffers: false
+		}));
+	return [...changed, ...gone];
+}
+
+/** A zone with the week of an older version: its levels, week, routine, lead, grouping and options; the rest as it is now. */
+export function putBack(now: Zone, old: Zone): Zone {
+	return {
+		...now,
+		control: old.control,
+		options: old.options,
+		levels: old.levels,
+		wanted: old.wanted,
+		routine: old.routine,
+		weights: old.weights,
+		lead: old.lead,
+		grouping: old.grouping,
+		exceptions: now.exceptions.filter(
+			(one) =>
+				one.kind !== 'special-day' ||
+				!('level' in one.runs) ||
+				old.levels.some((level) => 'level' in one.runs && level.id === one.runs.level)
+		)
+	};
+}

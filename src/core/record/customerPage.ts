@@ -1,0 +1,133 @@
+import {
+	allowedOptions,
+	displayTime,
+	heldSetpoint,
+	setpointWithUnit,
+	type ControlOptions,
+	type ControlProfile
+} from '../control';
+import { fitZone, misfitSentences } from '../fit';
+import { heldInWords } from '../keying';
+import type { Zone } from '../plan';
+import { customerLines } from '../run';
+import { dayRange, duration } from '../week';
+import { NARROW_SPAN, printedWeek, type PrintedWeekDrawing } from './printedWeek';
+
+/** A part of the customer's page: a heading and what stands under it, as a list or as running text. */
+export interface CustomerPart {
+	readonly title: string;
+	readonly lines: readonly { readonly strong?: string; readonly text: string }[];
+	readonly list: boolean;
+}
+
+/** The one page that a customer keeps of a zone, in plain words: the same on screen, on paper and as a file. */
+export interface CustomerPage {
+	readonly title: string;
+	readonly place: string;
+	readonly drawing: PrintedWeekDrawing;
+	/** The same for a phone. */
+	readonly narrowDrawing: PrintedWeekDrawing;
+	/** The week in words, like days together. */
+	readonly week: readonly { readonly days: string; readonly sentence: string }[];
+	/** Above what it cools in warm weather; empty where it does not. */
+	readonly cooling: readonly { readonly days: string; readonly sentence: string }[];
+	/** What the temperatures are for, where the control cannot follow, good to know. */
+	readonly left: readonly CustomerPart[];
+	/** How this very control is overridden, left alone and kept right. */
+	readonly right: readonly CustomerPart[];
+	readonly control: string;
+}
+
+/** How a customer wants their page. */
+export interface CustomerChoice {
+	readonly unit?: ControlOptions['unit'];
+	readonly clock?: ControlOptions['clock'];
+}
+
+const text = (words: string) => ({ text: words });
+
+/** Writes the customer's page of a zone. `site` is its name and place in one line; `timeZone` and `nowMs` give the next clock changes. */
+export function customerPage(
+	zone: Zone,
+	profile: ControlProfile,
+	site: string,
+	timeZone: string,
+	nowMs: number,
+	choice: CustomerChoice = {}
+): CustomerPage {
+	const own = allowedOptions(profile, zone.options);
+	const options: ControlOptions = { ...own, unit: choice.unit ?? own.unit, clock: choice.clock ?? own.clock };
+	const { chosen } = fitZone(zone, profile);
+	const { held, heldCool, misfit } = chosen;
+	const say = (c: number) => setpointWithUnit(profile, options, c);
+	const isSwitch = profile.temperature === null;
+	const levels = zone.levels
+		.map((level) => ({ ...level, heldC: heldSetpoint(profile, own, level.setpointC) }))
+		.filter((level) => held.some((step) => Math.abs(step.value - level.heldC) < 1e-9))
+		.sort((a, b) => b.heldC - a.heldC);
+	const frost = levels.find((level) => !isSwitch && level.heldC < 12);
+	// said once, also where heating and cooling are off at the same time
+	const off = [
+		...new Set(
+			misfitSentences(misfit, zone.weights, say)
+				.filter((sentence) => sentence.to - sentence.from >= 10)
+				.slice(0, 3)
+				.map((sentence) => {
+					const at = `${dayRange(sentence.days)} ${displayTime(sentence.from, options.clock)} to ${displayTime(sentence.to, options.clock)}`;
+					return isSwitch
+						? `${at} (${duration(sentence.to - sentence.from)}): ${sentence.cold ? 'off, though it was wanted on' : 'on, though it was not asked for'}.`
+						: `${at} (${duration(sentence.to - sentence.from)}): ${sentence.cold ? 'cooler' : 'warmer'} than you asked.`;
+				})
+		)
+	];
+	const left: CustomerPart[] = [
+		isSwitch
+			? {
+					title: 'What it does',
+					list: false,
+					lines: [text('The timer only switches on and off; it does not measure the room.')]
+				}
+			: {
+					title: 'What the temperatures are for',
+					list: true,
+					lines: levels.map((level) => ({ strong: say(level.heldC), text: level.name }))
+				},
+		...(off.length > 0
+			? [{ title: 'Where the control cannot follow you', list: true, lines: off.map(text) }]
+			: []),
+		{
+			title: 'Good to know',
+			list: true,
+			lines: [
+				...(isSwitch
+					? [
+							"The times follow the timer's own clock: if it is wrong, so is everything here.",
+							'A towel rail gets hot enough to hurt a small child; keep it off when they bathe alone.'
+						]
+					: [
+							'A room warms slowly: turning the control higher than you want does not make it quicker.',
+							`Infants, the old and the ill need ${options.unit === 'F' ? '64 °F' : '18 °C'} or more; say so if that applies.`
+						]),
+				...(frost ? [`${say(frost.heldC)} protects the pipes, not people.`] : []),
+				"Wiring and gas are for licensed people; the maker's instructions come first."
+			].map(text)
+		}
+	];
+	const days = (week: typeof held) =>
+		heldInWords(week, profile, options).map(({ name, sentence }) => ({ days: name, sentence }));
+	return {
+		title: `Your heating week: ${zone.name}`,
+		place: site,
+		drawing: printedWeek(held, profile, options),
+		narrowDrawing: printedWeek(held, profile, options, NARROW_SPAN),
+		week: days(held),
+		cooling: heldCool ? days(heldCool) : [],
+		left,
+		right: customerLines(profile, options, timeZone, nowMs).map(({ title, sentences }) => ({
+			title,
+			list: false,
+			lines: [text(sentences.join(' '))]
+		})),
+		control: profile.name.toLowerCase()
+	};
+}

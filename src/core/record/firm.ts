@@ -1,0 +1,18 @@
+import { z } from 'zod';
+
+/** The largest logo kept, in characters of its data address: about 300 kB of picture. */
+export const LARGEST_LOGO = 420_000;
+
+/** Whoever hands over: on the customer's page and the installer's record. */
+export const firmSchema = z.strictObject({
+	name: z.string().trim().max(80).default(''),
+	telephone: z.string().trim().max(40).default(''),
+	/** A PNG or JPEG as a data address; null for none. */
+	logo: z
+		.string()
+		.max(LARGEST_LOGO, 'is larger than 300 kB')
+		.regex(/^data:image\/(png|jpeg);base64,[A-Za-z0-9+/]+=*$/, 'is neither a PNG nor a JPEG picture')
+		.nullable()
+		.default(null)
+});
+export type Firm = z.infer<typeof firmSchema>;

@@ -1,0 +1,97 @@
+import { displaySetpoint, displayTime, type ControlOptions, type ControlProfile } from '../control';
+import { DAY_SHORT, heightScale, splitByDay, stepArea, stepPath, timeX, type WeekSteps } from '../week';
+
+/** A word in the drawing of a printed week. */
+export interface PrintedWord {
+	readonly x: number;
+	readonly y: number;
+	readonly text: string;
+	readonly anchor: 'start' | 'middle' | 'end';
+}
+
+/** A day of a printed week: its paths and words from the left end of its line. */
+export interface PrintedDay {
+	readonly name: string;
+	readonly top: number;
+	readonly area: string;
+	readonly line: string;
+	readonly times: readonly PrintedWord[];
+	readonly figures: readonly PrintedWord[];
+}
+
+/** The week as it is printed, black on white, in units of a drawing of `width` by `height`. */
+export interface PrintedWeekDrawing {
+	readonly width: number;
+	readonly height: number;
+	/** Where the days' lines begin, their length, and their height. */
+	readonly left: number;
+	readonly span: number;
+	readonly foot: number;
+	readonly days: readonly PrintedDay[];
+}
+
+const LEFT = 44;
+const SPAN = 560;
+/** The same for a narrow screen, where its words stay as large as others. */
+export const NARROW_SPAN = 250;
+const ROW = 41;
+const HEIGHT = 28;
+
+/** Draws a held week for paper: times over the uprights (two close ones lean apart, a third between them is left out), values inside. */
+export function printedWeek(
+	held: WeekSteps<number>,
+	profile: ControlProfile,
+	options: ControlOptions,
+	length = SPAN
+): PrintedWeekDrawing {
+	const days = splitByDay(held);
+	const scale = heightScale(
+		profile.temperature ? [...new Set(held.map((step) => step.value))] : [0, 1],
+		HEIGHT
+	);
+	const room = options.clock === '12' ? 56 : 45;
+	return {
+		width: length + LEFT,
+		height: ROW * 7 + 4,
+		left: LEFT,
+		span: length,
+		foot: HEIGHT,
+		days: days.map((spans, day): PrintedDay => {
+			const times: PrintedWord[] = [];
+			for (const span of spans.slice(1)) {
+				const x = timeX(span.from, length);
+				const last = times.at(-1);
+				const one: PrintedWord = {
+					x,
+					y: -1,
+					text: displayTime(span.from, options.clock),
+					anchor: 'middle'
+				};
+				if (!last || x - last.x >= room) times.push(one);
+				else if (last.anchor === 'middle' && x - last.x > 6) {
+					times[times.length - 1] = { ...last, anchor: 'end' };
+					times.push({ ...one, x: x - 2, anchor: 'start' });
+				}
+			}
+			return {
+				name: DAY_SHORT[day]!,
+				top: day * ROW + 14,
+				area: stepArea(spans, length, HEIGHT, scale.y),
+				line: stepPath(spans, length, scale.y),
+				times,
+				figures: spans.flatMap((span): PrintedWord[] =>
+					timeX(span.to - span.from, length) < 30
+						? []
+						: [
+								{
+									x: timeX((span.from + span.to) / 2, length),
+									y: scale.y(span.value) > HEIGHT - 13 ? scale.y(span.value) - 3 : HEIGHT - 3,
+									text: displaySetpoint(profile, options, span.value) + (profile.temperature ? '°' : ''),
+									anchor: 'middle'
+								}
+							]
+				)
+			};
+		})
+	};
+}

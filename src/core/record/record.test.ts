@@ -1,0 +1,148 @@
+import { describe, expect, it } from 'vitest';
+import { findProfile } from '../control';
+import { newZone, onSiteSchema, wantedWeek, withWanted, type OnSite, type Zone } from '../plan';
+import { buildWeek, sameWeek } from '../week';
+import { changesBetween, dueAt, putBack, visitSchema, zoneChanges, type LeftZone, type Visit } from '.';
+
+const stat = findProfile('six-step-room-stat')!;
+const radio = findProfile('radio-stat')!;
+const zone = newZone('Parlour', stat);
+const left = (of: Zone, onSite: Partial<OnSite> = {}, id = 'a'): LeftZone => ({
+	id,
+	zone: of,
+	onSite: onSiteSchema.parse(onSite),
+	done: 5,
+	of: 5,
+	checks: []
+});
+const visit = (at: string, zones: LeftZone[]): Visit =>
+	visitSchema.parse({ at, who: 'R. Tilling', signedOff: true, zones });
+
+describe('what changed between two versions of a zone', () => {
+	it('is nothing where they are alike', () => {
+		expect(zoneChanges(left(zone), left(structuredClone(zone)), stat)).toMatchObject({
+			sentences: [],
+			weekDiffers: false
+		});
+	});
+
+	it('is said day by day, level by level, setting by setting; a lock code never', () => {
+		const other = withWanted(
+			{
+				...zone,
+				name: 'Front parlour',
+				levels: zone.levels.map((level, i) =>
+					i === 0 ? { ...level, setpointC: level.setpointC + 1 } : level
+				),
+				settings: { ...zone.settings, highLimitC: 24 },
+				lead: { ...zone.lead, school: 'fixed', minutes: 45 }
+			},
+			buildWeek([...wantedWeek(zone), { at: 5 * 1440 + 840, value: zone.levels.at(-1)!.id }])
+		);
+		const { sentences, weekDiffers } = zoneChanges(
+			left(zone, { leftIn: 'automatic' }),
+			left(other, { leftIn: 'hold', lockCode: '4711', lockSet: true }),
+			stat
+		);
+		expect(weekDiffers).toBe(true);
+		const text = sentences.join('\n');
+		expect(text).toContain('Was called Parlour.');
+		expect(text).toMatch(/Comfort 2\d\.\d → 2\d\.\d\./);
+		expect(text).toMatch(/^Sat: .* → .*14:00/m);
+		expect(text).toContain('High limit not noted → 24.');
+		expect(text).toMatch(/Start .* → 45 min before\./);
+		expect(text).toContain('What it is left in: automatic → hold.');
+		expect(text).not.toContain('4711');
+	});
+
+	it('of a site: new, gone and changed zones', () => {
+		const before = visit('2025-01-10T10:00:00Z', [left(zone), left(zone, {}, 'b')]);
+		const after = visit('2026-01-10T10:00:00Z', [left(zone, { frostOn: true }), left(zone, {}, 'c')]);
+		expect(changesBetween(before, after, () => stat).map(({ id, kind }) => [id, kind])).toEqual([
+			['a', 'changed'],
+			['c', 'new'],
+			['b', 'gone']
+		]);
+		expect(changesBetween(before, before, () => stat)).toEqual([]);
+	});
+
+	it('an old week put back is the old week, with what is not of the week as it is now', () => {
+		const old = zone;
+		const now: Zone = {
+			...withWanted(zone, buildWeek([{ at: 0, value: zone.levels[0]!.id }])),
+			name: 'Kept',
+			note: 'kept too'
+		};
+		const back = putBack(now, old);
+		expect(sameWeek(wantedWeek(back), wantedWeek(old))).toBe(true);
+		expect([back.name, back.note]).toEqual(['Kept', 'kept too']);
+	});
+});
+
+describe('what is due', () => {
+	const reading = (at: string) => ({ at, errorSeconds: 0, daysAhead: 0, set: true, lost: false });
+	const due = (of: Partial<Zone>, onSite: Partial<OnSite>, now: string, timeZone = 'Europe/Dublin') =>
+		dueAt(
+			[
+				{
+					id: 'a',
+					zone: { ...newZone('Parlour', radio), ...of },
+					onSite: onSiteSchema.parse(onSite),
+					profile: radio
+				}
+			],
+			timeZone,
+			Date.parse(now)
+		);
+
+	it('a clock changed by hand: ahead before the change, missed after it, and done once it is set', () => {
+		// Directive 2000/84/EC: the last Sunday of March 2026 is the 29th, of October the 25th
+		const set = [reading('2026-01-10T10:00:00.000Z')];
+		const before = due({ clockReadings: set }, {}, '2026-03-28T12:00:00Z');
+		expect(before[0]).toMatchObject({ on: '2026-03-29', kind: 'clock', late: false });
+		expect(before[0]!.sentence).toBe('Set its clock 60 min on, by hand.');
+		const after = due({ clockReadings: set }, {}, '2026-03-30T12:00:00Z');
+		expect(after[0]).toMatchObject({ on: '2026-03-29', kind: 'clock', late: true });
+		expect(after[0]!.sentence).toMatch(/was not changed/);
+		const done = due(
+			{ clockReadings: [...set, reading('2026-03-30T13:00:00.000Z')] },
+			{},
+			'2026-03-31T12:00:00Z'
+		);
+		expect(done.filter((one) => one.late)).toEqual([]);
+		expect(done[0]).toMatchObject({ on: '2026-10-25', sentence: 'Set its clock 60 min back, by hand.' });
+	});
+
+	it('nothing of clocks where they do not change, or change by themselves', () => {
+		expect(due({}, {}, '2026-03-01T00:00:00Z', 'Asia/Tokyo')).toEqual([]);
+		expect(
+			dueAt(
+				[{ id: 'a', zone, onSite: onSiteSchema.parse({}), profile: findProfile('touch-floor-stat')! }],
+				'Europe/Dublin',
+				Date.parse('2026-03-01T00:00:00Z')
+			).filter((one) => one.kind === 'clock')
+		).toEqual([]);
+	});
+
+	it('batteries, what was left on, and promises, soonest first', () => {
+		const all = due(
+			{ clockReadings: [reading('2026-11-01T10:00:00.000Z')] },
+			{
+				batteriesOn: '2024-10-01',
+				batteryMonths: 24,
+				leftIn: 'holiday',
+				promised: 'bring the valve key',
+				promisedBy: '2026-12-03'
+			},
+			'2026-11-25T10:00:00Z'
+		);
+		expect(all.map(({ on, kind, late }) => [on, kind, late])).toEqual([
+			['2026-10-01', 'batteries', true],
+			['2026-11-25', 'left-on', false],
+			['2026-12-03', 'promised', false],
+			['2027-03-28', 'clock', false],
+			['2027-10-31', 'clock', false]
+		]);
+		expect(all[2]!.sentence).toBe('Promised: bring the valve key');
+	});
+});

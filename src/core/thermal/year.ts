@@ -1,0 +1,109 @@
+import type { ControlProfile } from '../control';
+import { levelOf, wantedWeek, YEAR_HOURS, type Room, type Zone } from '../plan';
+import { mapWeek, type WeekSteps } from '../week';
+import { frostBetween, setpointForRun, warmestHeld } from './proof';
+import { byMinute, outdoorByMinute, readyRoom, simulate } from './simulate';
+import { hourly } from './weather';
+
+/** Days of the months of a common year. */
+const MONTH_DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;
+
+/** A way of running a room through a year, month by month. */
+export interface YearWay {
+	readonly kWh: readonly number[];
+	readonly coldMinutes: readonly number[];
+	readonly coldestC: number;
+	readonly starts: number;
+}
+
+/** A room's year under its held week: one temperature throughout, the program, frost level in the place of its setbacks. */
+export interface YearProof {
+	readonly steady: YearWay;
+	readonly programmed: YearWay;
+	readonly frost: YearWay;
+	/** Outdoor means of the months in °C. */
+	readonly outdoorC: readonly number[];
+}
+
+/**
+ * Runs a room through a year of hours (8760 °C, beginning on a Monday) minute by minute, three ways. `heldTarget` is
+ * the held week in °C. `onshare` hears the share done, 0…1.
+ */
+export function yearOf(
+	zone: Zone,
+	room: Room,
+	profile: ControlProfile,
+	heldTarget: WeekSteps<number>,
+	hoursC: readonly number[],
+	onshare: (share: number) => void = () => {}
+): YearProof {
+	const ready = readyRoom(room, profile.habits.minimumOffMinutes);
+	const minutes = YEAR_HOURS * 60;
+	const outdoor = outdoorByMinute(hourly(hoursC), minutes);
+	const set = byMinute(heldTarget, minutes).map((c) => setpointForRun(profile, c));
+	const wantedC = profile.temperature
+		? byMinute(
+				mapWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC),
+				minutes
+			)
+		: undefined;
+	const warmest = warmestHeld(zone, profile);
+	let done = 0;
+	const way = (setpointC: Float64Array): YearWay => {
+		const kWh: number[] = [];
+		const coldMinutes: number[] = [];
+		let coldestC = Infinity;
+		let starts = 0;
+		let at = 0;
+		let start: readonly number[] | undefined;
+		for (const days of MONTH_DAYS) {
+			const to = at + days * 1440;
+			const run = simulate({
+				...ready,
+				outdoorC: outdoor.subarray(at, to),
+				setpointC: setpointC.subarray(at, to),
+				...(wantedC ? { wantedC: wantedC.subarray(at, to) } : {}),
+				...(start ? { start } : {})
+			});
+			kWh.push(run.heatJ / 3.6e6);
+			coldMinutes.push(run.coldMinutes);
+			coldestC = Math.min(coldestC, run.coldest.c);
+			starts += run.starts;
+			start = run.end;
+			at = to;
+			onshare(++done / 36);
+		}
+		return { kWh, coldMinutes, coldestC, starts };
+	};
+	let first = 0;
+	return {
+		steady: way(new Float64Array(minutes).fill(setpointForRun(profile, profile.temperature ? warmest : 1))),
+		programmed: way(set),
+		frost: way(frostBetween(set, zone, warmest)),
+		outdoorC: MONTH_DAYS.map((days) => {
+			const hours = hoursC.slice(first, first + days * 24);
+			first += days * 24;
+			return hours.reduce((sum, c) => sum + c, 0) / hours.length;
+		})
+	};
+}
+
+/** Of a year: what the program saves against one temperature, in kWh and as a share, and the sentence that says so. */
+export function yearWords(year: YearProof): { readonly savedKWh: number; readonly sentence: string } {
+	const sum = (all: readonly number[]) => all.reduce((a, b) => a + b, 0);
+	const [steady, programmed] = [sum(year.steady.kWh), sum(year.programmed.kWh)];
+	const savedKWh = steady - programmed;
+	const hours = Math.round(sum(year.programmed.coldMinutes) / 60);
+	const cold =
+		hours === 0
+			? 'never cold while warmth is wanted'
+			: `cold for ${hours} h of the year while warmth is wanted`;
+	return {
+		savedKWh,
+		sentence: `${Math.round(programmed)} kWh a year, ${
+			Math.abs(savedKWh) < 1
+				? 'as much as'
+				: `${Math.round(Math.abs(savedKWh))} kWh ${savedKWh > 0 ? 'less' : 'more'} than`
+		} at one temperature; ${cold}.`
+	};
+}

@@ -1,0 +1,4 @@
+export * from './passphrases';
+export * from './rules';
+export * from './sessions';
+export * from './tries';

@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest';
+import { z } from 'zod';
+import { LARGEST_JOB_FILE } from '$core/formats';
+import { LARGEST_PICTURE } from '$core/record';
+import { answer, bodyBytes, readBody, refuse } from './answers';
+
+const request = (body: BodyInit | null, headers: Record<string, string> = {}) =>
+	new Request('http://127.0.0.1/', { method: 'POST', body, headers });
+const schema = z.strictObject({ name: z.string().min(1) });
+/** The status and the sentence of a refusal; the value where it is none. */
+async function said(sent: Request): Promise<unknown> {
+	const read = await readBody(sent, schema);
+	if ('value' in read) return read.value;
+	const { error } = (await read.refusal.json()) as { error: { sentence: string } };
+	return [read.refusal.status, error.sentence];
+}
+
+describe('what is sent to the API', () => {
+	it('is taken as it should be, or refused with a status and a sentence', async () => {
+		expect(await said(request('{"name":"Hall"}'))).toEqual({ name: 'Hall' });
+		expect(await said(request('{"name":'))).toEqual([400, 'What was sent is not JSON.']);
+		expect(await said(request(''))).toEqual([400, 'What was sent is not JSON.']);
+		expect(await said(request('{}'))).toEqual([422, 'name is missing.']);
+		expect(await said(request('[]'))).toEqual([422, 'The document must be a record.']);
+	});
+
+	it('is not read at all where it says that it is too large, and given up where it is without saying so', async () => {
+		const tooLarge = [413, `What was sent is too large: at most ${LARGEST_JOB_FILE / 1e6} MB are read.`];
+		expect(await said(request('{}', { 'content-length': String(LARGEST_JOB_FILE + 1) }))).toEqual(tooLarge);
+		expect(await said(request(' '.repeat(LARGEST_JOB_FILE + 1)))).toEqual(tooLarge);
+		// one whose sender goes away in the middle
+		const broken = new ReadableStream({ pull: (controller) => controller.error(new Error('gone')) });
+		const sent = new Request('http://127.0.0.1/', {
+			method: 'POST',
+			body: broken,
+			duplex: 'half'
+		} as RequestInit);
+		expect(await said(sent)).toEqual(tooLarge);
+		const picture = await bodyBytes(request(new Uint8Array(LARGEST_PICTURE + 1)));
+		expect('refusal' in picture && picture.refusal.status).toBe(413);
+		const small = await bodyBytes(request(new Uint8Array([1, 2, 3])));
+		expect('bytes' in small && [...small.bytes]).toEqual([1, 2, 3]);
+	});
+});
+
+describe('what the API answers', () => {
+	it('is what its description promises, or it is not sent', async () => {
+		expect(await answer(schema, { name: 'Hall' }, 201).json()).toEqual({ name: 'Hall' });
+		expect(() => answer(schema, { name: '' })).toThrow(/name must be at least 1 characters/);
+		expect(() => answer(schema, { name: 'Hall', secret: 1 } as never)).toThrow(/not known here: "secret"/);
+	});
+
+	it('refuses with the field that it is about', async () => {
+		const refusal = refuse(422, { path: 'zones[2].name', sentence: 'zones[2].name is missing.' });
+		expect([refusal.status, await refusal.json()]).toEqual([
+			422,
+			{ error: { path: 'zones[2].name', sentence: 'zones[2].name is missing.' } }
+		]);
+		expect(await refuse(404, 'Gone.').json()).toEqual({ error: { path: '', sentence: 'Gone.' } });
+	});
+});

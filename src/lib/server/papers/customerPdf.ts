@@ -1,0 +1,94 @@
+import type { Column, Content } from 'pdfmake/interfaces';
+import type { CustomerPage, CustomerPart, Firm, PrintedWeekDrawing } from '$core/record';
+import { print, words } from './printer';
+
+const escape = (text: string) => text.replace(/[&<>]/g, (letter) => `&#${letter.charCodeAt(0)};`);
+
+/** The week's drawing as SVG, black on white, as it is printed. */
+export function weekSvg(drawing: PrintedWeekDrawing): string {
+	const days = drawing.days.map((day) => {
+		const said = [...day.times, ...day.figures].map(
+			(word) =>
+				`<text x="${word.x}" y="${word.y}" text-anchor="${word.anchor}" font-size="10.5" font-family="Text">${escape(word.text)}</text>`
+		);
+		return `<g transform="translate(${drawing.left} ${day.top})"><text x="${-drawing.left}" y="${drawing.foot - 8}" font-size="14" font-weight="bold" font-family="Text">${day.name}</text><path d="${day.area}" fill="#ebebeb"/><path d="${day.line}" fill="none" stroke="#000" stroke-width="1.8"/><line x1="0" x2="${drawing.span}" y1="${drawing.foot}" y2="${drawing.foot}" stroke="#000" stroke-width="0.5"/>${said.join('')}</g>`;
+	});
+	return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${drawing.width} ${drawing.height}" width="${drawing.width}" height="${drawing.height}">${days.join('')}</svg>`;
+}
+
+function part({ title, lines, list }: CustomerPart, size: number): Content[] {
+	const said = lines.map((line): Content =>
+		line.strong ? { text: [words(line.strong, { bold: true }), ' ', words(line.text)] } : words(line.text)
+	);
+	return [
+		{ ...words(title, { bold: true }), fontSize: size * 1.1, margin: [0, 5, 0, 2] },
+		list ? { ul: said } : { stack: said }
+	];
+}
+
+const logo = (image: string): Column => ({ image, fit: [140, 45], width: 150 });
+const blank = '______________________';
+
+/** The customer's page as a PDF: the same words as on screen and on paper. Large print may take two pages. */
+export async function customerPdf(
+	pages: readonly CustomerPage[],
+	firm: Firm,
+	date: string,
+	large = false
+): Promise<Uint8Array<ArrayBuffer>> {
+	const size = large ? 15 : 10;
+	const content = pages.flatMap((page, i): Content[] => [
+		{
+			columns: [
+				{
+					width: '*',
+					stack: [{ ...words(page.title, { bold: true }), fontSize: large ? 20 : 17 }, words(page.place)]
+				},
+				...(firm.logo ? [logo(firm.logo)] : []),
+				{ ...words(date), width: 'auto' } as Column
+			],
+			columnGap: 10,
+			...(i > 0 ? { pageBreak: 'before' as const } : {})
+		},
+		{
+			canvas: [{ type: 'line', x1: 0, y1: 0, x2: 511, y2: 0, lineWidth: 1.5 }],
+			margin: [0, 6, 0, 6]
+		},
+		{ svg: weekSvg(page.drawing), width: 511 },
+		...page.week.map((day): Content => ({
+			text: [words(`${day.days}: `, { bold: true }), words(day.sentence)],
+			fontSize: large ? 14.5 : 10.5,
+			margin: [0, 2, 0, 0]
+		})),
+		...(page.cooling.length > 0
+			? part(
+					{
+						title: 'In warm weather it cools above',
+						list: false,
+						lines: page.cooling.map((day) => ({ strong: `${day.days}:`, text: day.sentence }))
+					},
+					size
+				)
+			: []),
+		large
+			? { stack: [...page.left, ...page.right].flatMap((one) => part(one, size)) }
+			: {
+					columns: [
+						{ width: '*', stack: page.left.flatMap((one) => part(one, size)) },
+						{ width: '*', stack: page.right.flatMap((one) => part(one, size)) }
+					],
+					columnGap: 22
+				},
+		{
+			...words(
+				`Control: ${page.control}. Set up by: ${firm.name || blank} Telephone: ${firm.telephone || blank}`
+			),
+			margin: [0, 12, 0, 0]
+		} as Content
+	]);
+	return print({
+		content,
+		defaultStyle: { fontSize: size },
+		info: { title: pages[0]?.title ?? 'Your heating week' }
+	});
+}

@@ -1,0 +1,2 @@
+export * from './customerPdf';
+export * from './recordPdf';

@@ -1,0 +1,170 @@
+import type { Content, TableCell } from 'pdfmake/interfaces';
+import { dateOfDay, dateWords, localTime, wallAt } from '$core/civil';
+import { allowedOptions, displaySetpoint, type ControlProfile } from '$core/control';
+import { fitZone } from '$core/fit';
+import { heldInWords } from '$core/keying';
+import { offsetOf, testStanding, type Site, type Zone } from '$core/plan';
+import { changesBetween, type Firm, type Visit } from '$core/record';
+import { print, words } from './printer';
+
+const heading = (text: string, fontSize: number, top: number): Content => ({
+	...words(text, { bold: true }),
+	fontSize,
+	margin: [0, top, 0, 3]
+});
+const cell = (text: string, bold = false): TableCell => words(text, { bold });
+const yes = (value: boolean | null) => (value === null ? 'not noted' : value ? 'yes' : 'no');
+
+/** A picture of a visit as it is printed. */
+export interface RecordPicture {
+	/** The end of its visit; null for one that goes on. */
+	readonly visitAt: string | null;
+	readonly zone: string;
+	readonly caption: string;
+	readonly jpeg: Buffer;
+}
+
+/** Pictures two by two, each with its words under it. */
+function printed(pictures: readonly RecordPicture[]): Content[] {
+	const one = ({ zone, caption, jpeg }: RecordPicture): Content => ({
+		stack: [
+			{ image: `data:image/jpeg;base64,${jpeg.toString('base64')}`, fit: [235, 176] },
+			words([zone, caption].filter(Boolean).join(': '))
+		],
+		unbreakable: true,
+		margin: [0, 4, 0, 4]
+	});
+	return Array.from({ length: Math.ceil(pictures.length / 2) }, (_, row): Content => ({
+		columns: pictures.slice(2 * row, 2 * row + 2).map(one),
+		columnGap: 12
+	}));
+}
+
+/**
+ * The installer's record of a site as a PDF: each visit with what it changed, and how its last one left every zone;
+ * checks with the reasons with which they were overruled. Lock codes stand in it: it is for the installer only.
+ */
+export async function recordPdf(
+	site: Site,
+	firm: Firm,
+	visits: readonly Visit[],
+	now: Visit,
+	profileOf: (zone: Zone) => ControlProfile,
+	pictures: readonly RecordPicture[] = []
+): Promise<Uint8Array<ArrayBuffer>> {
+	const when = (at: string) => {
+		const wall = wallAt(site.timeZone, Date.parse(at));
+		return `${dateWords(dateOfDay(Math.floor(wall / 1440)))} ${localTime(wall).slice(11)}`;
+	};
+	const state = visits.at(-1) ?? now;
+	const zones = state.zones.flatMap(({ zone, onSite, done, of, checks }): Content[] => {
+		const profile = profileOf(zone);
+		const options = allowedOptions(profile, zone.options);
+		const { chosen } = fitZone(zone, profile);
+		const offset = offsetOf(onSite.offsetReadings);
+		const facts: [string, string][] = [
+			['Control', profile.name.toLowerCase()],
+			['Day grouping', chosen.grouping.name],
+			[
+				'Levels',
+				zone.levels
+					.map((level) => `${level.name} ${displaySetpoint(profile, options, level.setpointC)}`)
+					.join(', ')
+			],
+			['Keyed', `${done} of ${of} values`],
+			['Found in', onSite.foundIn ?? 'not noted'],
+			['Left in', onSite.leftIn ?? 'not noted'],
+			['Frost protection on', yes(onSite.frostOn)],
+			...(offset
+				? [
+						[
+							'Offset',
+							`${offset.offsetK.toFixed(1)} K (spread ${offset.spreadK.toFixed(2)} K of ${onSite.offsetReadings.length}); keyed ${onSite.offsetSetK ?? 'none'}`
+						] as [string, string]
+					]
+				: []),
+			...(onSite.batteriesOn ? [['Batteries of', onSite.batteriesOn] as [string, string]] : []),
+			...(onSite.lockWanted
+				? [
+						['Locked', `${yes(onSite.lockSet)}${onSite.lockCode ? `, code ${onSite.lockCode}` : ''}`] as [
+							string,
+							string
+						]
+					]
+				: []),
+			...(['roomC', 'floorC', 'supplyC', 'storeC'] as const).flatMap((key): [string, string][] =>
+				onSite[key] === null
+					? []
+					: [
+							[
+								{ roomC: 'Room', floorC: 'Floor', supplyC: 'Supply', storeC: 'Hot-water store' }[key],
+								`${onSite[key]} °C`
+							]
+						]
+			),
+			[
+				'Functional test',
+				`${testStanding(onSite.test)}${onSite.test.length > 0 ? `: ${onSite.test.map((step) => `${step.step} ${when(step.at).slice(-5)}${step.readingC === null ? '' : ` (${step.readingC} °C)`}`).join(', ')}` : ''}`
+			]
+		];
+		return [
+			heading(zone.name, 12, 10),
+			{
+				table: { widths: [110, '*'], body: facts.map(([name, value]) => [cell(name, true), cell(value)]) },
+				layout: 'lightHorizontalLines'
+			},
+			...heldInWords(chosen.held, profile, options).map((day): Content => ({
+				text: [words(`${day.name}: `, { bold: true }), words(day.sentence)],
+				margin: [0, 2, 0, 0]
+			})),
+			...(checks.length > 0
+				? [
+						{
+							ul: checks.map((check): Content =>
+								words(
+									`${check.severity}: ${check.sentence}${check.reason === null ? '' : ` Overruled: ${check.reason}`}`
+								)
+							),
+							margin: [0, 4, 0, 0] as [number, number, number, number]
+						}
+					]
+				: [])
+		];
+	});
+	const history = [...visits].reverse().flatMap((visit, i, all): Content[] => {
+		const before = all[i + 1];
+		const changes = before ? changesBetween(before, visit, profileOf) : [];
+		return [
+			heading(
+				`${when(visit.at)}: ${visit.who}, ${visit.signedOff ? 'signed off' : 'kept as it stood'}`,
+				10.5,
+				6
+			),
+			...(visit.note ? [words(visit.note)] : []),
+			...changes.map((zone): Content => words(`${zone.name}: ${zone.sentences.join(' ')}`)),
+			...printed(pictures.filter((picture) => picture.visitAt === visit.at))
+		];
+	});
+	return print({
+		info: { title: `${site.name}, the record` },
+		content: [
+			heading(`${site.name}: the record`, 17, 0),
+			words([site.place, firm.name, firm.telephone].filter(Boolean).join(' · ')),
+			words(
+				visits.length > 0
+					? `As the visit of ${when(state.at)} left it.`
+					: 'No visit is kept yet: as everything stands now.'
+			),
+			...zones,
+			heading('Visits, the latest first', 12, 12),
+			...(history.length > 0 ? history : [words('None.')]),
+			...printed(pictures.filter((picture) => picture.visitAt === null))
+		],
+		footer: (page: number, pages: number) =>
+			({
+				...words(`${site.name} · ${page} of ${pages}`),
+				alignment: 'center',
+				fontSize: 8
+			}) as Content
+	});
+}

@@ -1,0 +1,121 @@
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+	import { isKeyed, type CardItem, type Keyed } from '$core/keying';
+
+	let {
+		items,
+		keyed,
+		index,
+		ongo,
+		children
+	}: {
+		items: readonly CardItem[];
+		keyed: Keyed;
+		/** The value on show. */
+		index: number;
+		ongo: (index: number) => void;
+		/** Where the card stands, above it. */
+		children: Snippet;
+	} = $props();
+
+	let list = $state<HTMLElement>();
+	$effect(() => {
+		void index;
+		list?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+	});
+	const sections = $derived.by(() => {
+		const made: { name: string; from: number; items: CardItem[] }[] = [];
+		items.forEach((one, i) => {
+			const last = made.at(-1);
+			if (last?.name === one.section) last.items = [...last.items, one];
+			else made.push({ name: one.section, from: i, items: [one] });
+		});
+		return made;
+	});
+</script>
+
+<aside aria-label="The whole card" bind:this={list}>
+	<p class="soft sum">
+		{@render children()}
+	</p>
+	{#each sections as section (section.from)}
+		<h2>{section.name}</h2>
+		<ol>
+			{#each section.items as one, i (one.id)}
+				{@const at = section.from + i}
+				<li>
+					<button
+						aria-current={at === index ? 'step' : undefined}
+						class:done={isKeyed(one, keyed)}
+						onclick={() => ongo(at)}
+					>
+						<span>{one.what}</span>
+						<span class="mono">{one.shows}{one.unit}</span>
+						<span class="tick" aria-label={isKeyed(one, keyed) ? 'in' : 'to key'}
+							>{isKeyed(one, keyed) ? '✓' : ''}</span
+						>
+					</button>
+				</li>
+			{/each}
+		</ol>
+	{/each}
+</aside>
+
+<style>
+	aside {
+		overflow: auto;
+		padding: 1rem 0 2rem;
+		background: var(--sheet);
+		border-left: 1px solid var(--rule);
+	}
+	.sum {
+		padding: 0 1rem;
+		font-size: 0.9rem;
+	}
+	h2 {
+		padding: 0.8rem 1rem 0.2rem;
+		font-size: 0.85rem;
+		color: var(--soft);
+	}
+	ol {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	aside button {
+		display: grid;
+		grid-template-columns: 1fr auto 1.2rem;
+		gap: 0.75rem;
+		align-items: center;
+		width: 100%;
+		min-height: 36px;
+		padding: 0 1rem;
+		border: 0;
+		border-left: 3px solid transparent;
+		background: none;
+		color: inherit;
+		font-size: 0.95rem;
+		text-align: left;
+		cursor: pointer;
+	}
+	aside button:hover {
+		background: var(--faint);
+	}
+	aside button[aria-current] {
+		background: var(--ground);
+		border-left-color: var(--ink);
+		font-weight: 700;
+	}
+	aside button.done {
+		color: var(--soft);
+	}
+	.tick {
+		color: var(--held);
+		font-weight: 700;
+	}
+	@media (max-width: 860px) {
+		aside {
+			display: none;
+		}
+	}
+</style>

@@ -1,0 +1,195 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { Button, ProgressBar } from 'carbon-components-svelte';
+	import type { ControlProfile } from '$core/control';
+	import { LARGEST_EPW, readEpw } from '$core/formats';
+	import { keptWeather, leadInputs, mark, weatherHours, type SiteWeather, type Zone } from '$core/plan';
+	import { inventedYear, yearWords, type YearProof } from '$core/thermal';
+	import { duration } from '$core/week';
+	import { call } from '$lib/ui/call';
+	import { yearInWorker, type YearRun } from '$lib/workers/yearInWorker';
+	import { MONTHS, yearChart } from './charts';
+	import Plot from './Plot.svelte';
+
+	let { zone, profile, siteId }: { zone: Zone; profile: ControlProfile; siteId: string } = $props();
+
+	let weather = $state.raw<SiteWeather | null>(null);
+	let picker = $state<HTMLInputElement>();
+	let problem = $state<string | null>(null);
+	let notes = $state<string[]>([]);
+	let run = $state.raw<YearRun | null>(null);
+	let share = $state(0);
+	/** What was computed, and a mark of what from. */
+	let kept = $state.raw<{ year: YearProof; inputs: string } | null>(null);
+
+	onMount(() => {
+		void call<{ weather: SiteWeather | null }>('GET', `/api/v1/jobs/${siteId}/weather`).then((answer) => {
+			if (answer.ok) weather = answer.data.weather;
+		});
+		return () => run?.stop();
+	});
+
+	const inputs = $derived(mark([leadInputs(zone), zone.lead, zone.grouping, zone.control, weather?.name]));
+	const stale = $derived(kept !== null && kept.inputs !== inputs);
+	const words = $derived(kept ? yearWords(kept.year) : null);
+	const drawn = $derived(kept ? yearChart(kept.year) : null);
+	const ways = $derived(
+		kept
+			? ([
+					['One temperature', kept.year.steady],
+					['The program', kept.year.programmed],
+					['Frost level between', kept.year.frost]
+				] as const)
+			: []
+	);
+	const sum = (all: readonly number[]) => all.reduce((a, b) => a + b, 0);
+
+	async function compute() {
+		share = 0;
+		const hours = weather ? weatherHours(weather) : inventedYear();
+		const from = inputs;
+		run = yearInWorker($state.snapshot(zone) as Zone, profile, hours, (part) => (share = part));
+		const own = run;
+		const year = await own.answer;
+		if (run !== own) return;
+		run = null;
+		if (year) kept = { year, inputs: from };
+	}
+
+	async function read(file: File | undefined) {
+		problem = null;
+		notes = [];
+		if (!file) return;
+		if (file.size > LARGEST_EPW) {
+			problem = `${file.name} is too large: at most ${LARGEST_EPW / 1e6} MB are read.`;
+			return;
+		}
+		const result = readEpw(await file.text());
+		if (!result.ok) {
+			problem = `${file.name}: ${result.problem.sentence}`;
+			return;
+		}
+		const { place, hoursC, lowestC, highestC, notes: said } = result.value;
+		const next = keptWeather(place, hoursC);
+		const answer = await call('PUT', `/api/v1/jobs/${siteId}/weather`, next);
+		if (!answer.ok) {
+			problem = answer.sentence;
+			return;
+		}
+		weather = next;
+		notes = [`${place}: ${lowestC.toFixed(1)} to ${highestC.toFixed(1)} °C.`, ...said];
+	}
+
+	async function forget() {
+		const answer = await call('DELETE', `/api/v1/jobs/${siteId}/weather`);
+		if (answer.ok) weather = null;
+		else problem = answer.sentence;
+		notes = [];
+	}
+</script>
+
+<section aria-label="The year">
+	<div class="head">
+		<h2>A year of it</h2>
+		<div class="tools">
+			<button class="quiet" onclick={() => picker?.click()}>Read a weather file (EPW)</button>
+			{#if weather}<button class="quiet" onclick={forget}>Forget {weather.name}</button>{/if}
+		</div>
+		<input
+			class="out-of-sight"
+			type="file"
+			accept=".epw,text/plain"
+			tabindex="-1"
+			aria-label="Weather file"
+			bind:this={picker}
+			onchange={(event) => {
+				void read(event.currentTarget.files?.[0]);
+				event.currentTarget.value = '';
+			}}
+		/>
+	</div>
+	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+	{#if notes.length > 0}<p role="status">{notes.join(' ')}</p>{/if}
+	{#if words}<p class:soft={stale}><strong>{words.sentence}</strong></p>{/if}
+	{#if stale}<p class="signal">Computed for another room, week or weather: compute it again.</p>{/if}
+	{#if run}
+		<div class="running">
+			<ProgressBar labelText="Running the year minute by minute" value={share * 100} max={100} />
+			<button
+				class="quiet"
+				onclick={() => {
+					run?.stop();
+					run = null;
+				}}>Stop</button
+			>
+		</div>
+	{:else if !kept || stale}
+		<Button kind={kept ? 'primary' : 'tertiary'} on:click={compute}
+			>Run a year of {weather ? weather.name : 'invented weather'}</Button
+		>
+	{/if}
+	{#if drawn && kept}
+		<Plot label="Heat of each month, three ways; outdoor means" height={200} make={drawn} />
+		<table class="figures">
+			<thead
+				><tr><th></th><th>a year</th><th>cold while wanted</th><th>coldest</th><th>starts a day</th></tr
+				></thead
+			>
+			<tbody>
+				{#each ways as [name, way] (name)}
+					<tr>
+						<th scope="row">{name}</th>
+						<td>{Math.round(sum(way.kWh))} kWh</td>
+						<td>{duration(sum(way.coldMinutes))}</td>
+						<td>{way.coldestC.toFixed(1)} °C</td>
+						<td>{Math.round(way.starts / 365)}</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+		<details>
+			<summary>Month by month</summary>
+			<table class="figures">
+				<thead
+					><tr
+						><th></th><th>outside</th>{#each ways as [name] (name)}<th>{name.toLowerCase()}</th>{/each}</tr
+					></thead
+				>
+				<tbody>
+					{#each MONTHS as month, i (month)}
+						<tr>
+							<th scope="row">{month}</th>
+							<td>{kept.year.outdoorC[i]!.toFixed(1)} °C</td>
+							{#each ways as [name, way] (name)}<td>{Math.round(way.kWh[i]!)} kWh</td>{/each}
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</details>
+	{/if}
+</section>
+
+<style>
+	section {
+		margin-top: 1rem;
+	}
+	.head,
+	.tools,
+	.running {
+		display: flex;
+		flex-wrap: wrap;
+		justify-content: space-between;
+		gap: 0.5rem 1rem;
+		align-items: center;
+	}
+	.running {
+		justify-content: start;
+		align-items: end;
+	}
+	h2 {
+		font-size: 1rem;
+	}
+	table {
+		width: 100%;
+	}
+</style>

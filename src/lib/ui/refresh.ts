@@ -1,0 +1,25 @@
+import { invalidate } from '$app/navigation';
+import { navigating } from '$app/state';
+
+/** Whether the server answers now. */
+async function isReachable(): Promise<boolean> {
+	try {
+		return (await fetch('/api/health', { method: 'HEAD' })).ok;
+	} catch {
+		return false;
+	}
+}
+
+/**
+ * Has a page's data read again: after a navigation that is under way, for read in the middle of it the data would end the
+ * navigation, and the person would stay where they wanted to leave; and only while the server answers, for otherwise the
+ * page that they work on would be loaded anew and lost. What is on the page then stays as it is.
+ */
+export async function refresh(what: `fq:${string}`): Promise<void> {
+	do {
+		while (navigating.complete) await navigating.complete.catch(() => undefined);
+		if (!(await isReachable())) return;
+		// the person may have gone on while the server was asked
+	} while (navigating.complete);
+	await invalidate(what);
+}

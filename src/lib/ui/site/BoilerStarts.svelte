@@ -1,0 +1,40 @@
+<script lang="ts">
+	let {
+		startsPerDay,
+		starts,
+		allowed
+	}: {
+		startsPerDay: number;
+		/** Starts a day were every control at that differential, narrowest first. */
+		starts: readonly { readonly differentialK: number; readonly startsPerDay: number }[];
+		allowed: number;
+	} = $props();
+
+	const firstStarts = $derived(starts.find((one) => Math.round(one.startsPerDay) <= allowed));
+</script>
+
+<section>
+	<h2>How often the boiler starts</h2>
+	<p class:signal={Math.round(startsPerDay) > allowed}>
+		{Math.round(startsPerDay)} times a day; {allowed} are allowed{#if Math.round(startsPerDay) > allowed}{firstStarts
+				? `: with a differential of ${firstStarts.differentialK} K it would be ${Math.round(firstStarts.startsPerDay)}.`
+				: ': no differential here is wide enough; a buffer or a longer anti-cycling time at the boiler is.'}{:else}.{/if}
+	</p>
+	<table class="figures">
+		<thead><tr><th>every control at a differential of</th><th>starts a day</th></tr></thead>
+		<tbody>
+			{#each starts as one (one.differentialK)}
+				<tr><th scope="row">{one.differentialK} K</th><td>{Math.round(one.startsPerDay)}</td></tr>
+			{/each}
+		</tbody>
+	</table>
+</section>
+
+<style>
+	section {
+		margin-top: 1.1rem;
+	}
+	h2 {
+		font-size: 1.05rem;
+	}
+</style>

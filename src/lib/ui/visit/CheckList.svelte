@@ -1,0 +1,212 @@
+<script lang="ts">
+	import { reasonFor, type Check } from '$core/checks';
+	import type { OnSite } from '$core/plan';
+
+	let {
+		checked,
+		siteId,
+		onoverrule
+	}: {
+		checked: readonly {
+			readonly id: string;
+			readonly name: string;
+			readonly checks: readonly Check[];
+			readonly onSite: OnSite;
+		}[];
+		siteId: string;
+		/** Takes the overruled checks of a zone anew. */
+		onoverrule: (zoneId: string, overruled: OnSite['overruled']) => void;
+	} = $props();
+
+	const weight = { stop: 0, look: 1, note: 2 } as const;
+	const marks = { stop: 'stops', look: 'look', note: 'note' } as const;
+	interface Row {
+		readonly zone: (typeof checked)[number];
+		readonly check: Check;
+		readonly reason: string | null;
+	}
+	/** The checks, those that say the same of several zones together. */
+	const groups = $derived.by(() => {
+		const rows = checked.flatMap((zone) =>
+			zone.checks.map((check): Row => ({ zone, check, reason: reasonFor(check, zone.onSite) }))
+		);
+		const found: Row[][] = [];
+		for (const row of rows) {
+			const same = found.find(
+				([first]) =>
+					first!.check.sentence === row.check.sentence && (first!.reason === null) === (row.reason === null)
+			);
+			if (same) same.push(row);
+			else found.push([row]);
+		}
+		return found.sort(
+			([a], [b]) =>
+				weight[a!.check.severity] - weight[b!.check.severity] ||
+				Number(a!.reason !== null) - Number(b!.reason !== null)
+		);
+	});
+	let open = $state<string | null>(null);
+	let reason = $state('');
+
+	const hrefOf = (zoneId: string, view: Check['mend']['view']) =>
+		view === 'visit' ? `/sites/${siteId}/visit` : `/sites/${siteId}/zones/${zoneId}/${view}`;
+
+	function overrule(zone: (typeof checked)[number], check: Check) {
+		onoverrule(zone.id, [
+			...zone.onSite.overruled.filter((one) => one.check !== check.id),
+			{ check: check.id, reason: reason.trim(), at: new Date().toISOString() }
+		]);
+		open = null;
+		reason = '';
+	}
+</script>
+
+{#snippet mends({ zone, check, reason: why }: Row)}
+	<div class="keys">
+		<a class="quiet" href={hrefOf(zone.id, check.mend.view)}>{check.mend.words}</a>
+		{#if check.severity === 'stop' && why === null && open !== zone.id + check.id}
+			<button
+				class="quiet"
+				onclick={() => {
+					open = zone.id + check.id;
+					reason = '';
+				}}>Overrule</button
+			>
+		{/if}
+	</div>
+{/snippet}
+{#snippet overruling({ zone, check, reason: why }: Row)}
+	{#if why}
+		<p class="soft">Reason: {why}</p>
+		<button
+			class="quiet"
+			onclick={() =>
+				onoverrule(
+					zone.id,
+					zone.onSite.overruled.filter((one) => one.check !== check.id)
+				)}>Take the reason back</button
+		>
+	{/if}
+	{#if open === zone.id + check.id}
+		<label>
+			<span>Why it may stay so</span>
+			<input bind:value={reason} maxlength="400" />
+		</label>
+		<div class="keys">
+			<button class="quiet" disabled={reason.trim().length < 8} onclick={() => overrule(zone, check)}
+				>Overrule with this reason</button
+			>
+			<button class="quiet" onclick={() => (open = null)}>Leave it</button>
+		</div>
+	{/if}
+{/snippet}
+
+{#if groups.length === 0}
+	<p>Nothing was forgotten.</p>
+{/if}
+<ul>
+	{#each groups as rows (rows[0]!.zone.id + rows[0]!.check.id)}
+		{@const first = rows[0]!}
+		<li class={first.check.severity} class:overruled={first.reason !== null}>
+			<span class="mark">{first.reason === null ? marks[first.check.severity] : 'overruled'}</span>
+			{#if rows.length === 1}
+				<div>
+					<p><strong>{first.zone.name}:</strong> {first.check.sentence}</p>
+					{@render overruling(first)}
+				</div>
+				{@render mends(first)}
+			{:else}
+				<details class="several">
+					<summary><strong>{rows.length} zones:</strong> {first.check.sentence}</summary>
+					{#each rows as row (row.zone.id)}
+						<div class="one">
+							<div>
+								<p>{row.zone.name}</p>
+								{@render overruling(row)}
+							</div>
+							{@render mends(row)}
+						</div>
+					{/each}
+				</details>
+			{/if}
+		</li>
+	{/each}
+</ul>
+
+<style>
+	ul {
+		margin: 0.6rem 0 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: grid;
+		grid-template-columns: 5.2rem minmax(0, 1fr) auto;
+		gap: 0.75rem;
+		align-items: start;
+		padding: 0.6rem 0;
+		border-bottom: 1px solid var(--rule);
+	}
+	.mark {
+		padding: 0.1rem 0.4rem;
+		border: 1.5px solid var(--rule);
+		border-radius: 3px;
+		font-size: 0.85rem;
+		text-align: center;
+	}
+	.stop .mark {
+		border-color: var(--signal);
+		background: var(--signal);
+		color: var(--on-signal);
+		font-weight: 700;
+	}
+	.look .mark {
+		border-color: var(--signal);
+		color: var(--signal);
+		font-weight: 700;
+	}
+	.overruled .mark {
+		border-color: var(--ink);
+		background: none;
+		color: var(--ink);
+	}
+	.several {
+		grid-column: 2 / -1;
+	}
+	summary {
+		min-height: 44px;
+		cursor: pointer;
+	}
+	.one {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1rem;
+		align-items: center;
+		justify-content: space-between;
+		padding: 0.3rem 0 0.3rem 1rem;
+		border-top: 1px solid var(--rule);
+	}
+	.keys {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+	}
+	label span {
+		display: block;
+		color: var(--soft);
+		font-size: 0.9rem;
+	}
+	input {
+		width: 100%;
+		min-height: 48px;
+		margin-bottom: 0.4rem;
+	}
+	@media (max-width: 600px) {
+		li {
+			grid-template-columns: 5.2rem minmax(0, 1fr);
+		}
+		li > .keys {
+			grid-column: 2;
+		}
+	}
+</style>

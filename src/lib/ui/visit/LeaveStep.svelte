@@ -1,0 +1,103 @@
+<script lang="ts">
+	import type { ControlProfile } from '$core/control';
+	import { channelsOf } from '$core/control';
+	import type { OnSite } from '$core/plan';
+	import Choice from './Choice.svelte';
+	import Figure from './Figure.svelte';
+	import { LEFT_WORDS } from './words';
+	import Words from './Words.svelte';
+
+	let {
+		profile,
+		onSite,
+		set
+	}: {
+		profile: ControlProfile;
+		onSite: OnSite;
+		set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void;
+	} = $props();
+
+	const yesNo = [
+		[true, 'yes'],
+		[false, 'no']
+	] as const;
+</script>
+
+<Choice
+	label="It is left in"
+	choices={LEFT_WORDS}
+	value={onSite.leftIn}
+	onchoose={(value) => set('leftIn', value)}
+/>
+<Choice
+	label="A lock is wanted"
+	choices={yesNo}
+	value={onSite.lockWanted}
+	onchoose={(value) => set('lockWanted', value ?? false)}
+/>
+{#if onSite.lockWanted}
+	<Choice
+		label="It is locked"
+		choices={yesNo}
+		value={onSite.lockSet}
+		onchoose={(value) => set('lockSet', value)}
+	/>
+	<Words label="Lock code" most={20} value={onSite.lockCode} onchange={(value) => set('lockCode', value)} />
+	<Choice
+		label="The code is"
+		choices={[
+			[true, 'the one it came with'],
+			[false, 'our own']
+		] as const}
+		value={onSite.lockCodeIsFactory}
+		onchoose={(value) => set('lockCodeIsFactory', value)}
+	/>
+{/if}
+{#if profile.habits.clock.summerTime === 'by-hand'}
+	<Choice
+		label="The customer knows that its clock is changed by hand"
+		choices={yesNo}
+		value={onSite.customerTold}
+		onchoose={(value) => set('customerTold', value ?? false)}
+	/>
+{/if}
+{#if channelsOf(profile)?.some((name) => /water/i.test(name))}
+	<Figure
+		label="Hot-water store, measured"
+		unit="°C"
+		value={onSite.storeC}
+		onchange={(value) => set('storeC', value)}
+	/>
+	<p class="soft">
+		Under 60 °C germs can grow in a store; hotter than 50 °C at a tap can scald. Local rules come first.
+	</p>
+{/if}
+<Words
+	label="Promised to come back for"
+	value={onSite.promised}
+	onchange={(value) => set('promised', value)}
+/>
+<Words
+	label="by"
+	type="date"
+	value={onSite.promisedBy ?? ''}
+	onchange={(value) => set('promisedBy', value === '' ? null : value)}
+/>
+{#if onSite.promised !== '' || onSite.promisedBy !== null}
+	<button
+		class="quiet kept"
+		onclick={() => {
+			set('promised', '');
+			set('promisedBy', null);
+		}}>The promise is kept</button
+	>
+{/if}
+
+<style>
+	.kept {
+		min-height: 52px;
+		margin-top: 0.6rem;
+		padding: 0 1rem;
+		font-size: 1.05rem;
+	}
+</style>

@@ -1,0 +1,122 @@
+<script lang="ts">
+	import Group from './Group.svelte';
+	import { call } from '../call';
+	import type { PictureQueue, Shown } from './pictureQueue.svelte';
+	import Words from './Words.svelte';
+
+	let {
+		siteId,
+		zone,
+		queue,
+		onServer
+	}: {
+		siteId: string;
+		zone: string;
+		queue: PictureQueue;
+		/** Pictures of the visit that the server had when the page was loaded. */
+		onServer: readonly { readonly id: string; readonly zoneName: string; readonly caption: string }[];
+	} = $props();
+
+	let caption = $state('');
+	let removed = $state.raw<readonly string[]>([]);
+	let problem = $state<string | null>(null);
+	let picker = $state<HTMLInputElement>();
+
+	const all = $derived<Shown[]>([
+		...onServer
+			.filter((one) => one.zoneName === zone && !queue.shown.some((here) => here.id === one.id))
+			.map((one) => ({
+				id: one.id,
+				zone,
+				caption: one.caption,
+				src: `/api/v1/jobs/${siteId}/pictures/${one.id}`,
+				sent: true
+			})),
+		...queue.shown.filter((one) => one.zone === zone)
+	]);
+	const shown = $derived(all.filter((one) => !removed.includes(one.id)));
+
+	async function take(files: FileList | null) {
+		for (const file of files ?? []) await queue.add(file, zone, caption.trim());
+		caption = '';
+	}
+
+	async function remove(one: Shown) {
+		problem = null;
+		if (one.sent) {
+			const answer = await call('DELETE', `/api/v1/jobs/${siteId}/pictures/${one.id}`);
+			if (!answer.ok && answer.status !== 404) {
+				problem = answer.sentence;
+				return;
+			}
+		}
+		removed = [...removed, one.id];
+		await queue.forget(one.id);
+	}
+</script>
+
+<Group label="Pictures">
+	{#if shown.length > 0}
+		<ul>
+			{#each shown as one (one.id)}
+				<li>
+					<img src={one.src} alt={one.caption || `${zone}, without a word`} />
+					<span>{one.caption}{one.sent ? '' : one.caption ? ', waits here' : 'Waits here'}</span>
+					<button class="quiet" onclick={() => remove(one)}
+						>Remove<span class="out-of-sight"> {one.caption || 'this picture'}</span></button
+					>
+				</li>
+			{/each}
+		</ul>
+	{/if}
+	<Words label="What it shows" value={caption} onchange={(value) => (caption = value)} />
+	<button class="quiet take" onclick={() => picker?.click()}>Take a picture</button>
+	<input
+		class="out-of-sight"
+		type="file"
+		accept="image/*"
+		multiple
+		tabindex="-1"
+		aria-label="Pictures to keep"
+		bind:this={picker}
+		onchange={(event) => {
+			void take(event.currentTarget.files);
+			event.currentTarget.value = '';
+		}}
+	/>
+	<p class="soft">Where and with what it was taken is not kept, only what it shows.</p>
+	{#if problem ?? queue.problem}<p class="signal" role="alert">{problem ?? queue.problem}</p>{/if}
+</Group>
+
+<style>
+	ul {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
+		gap: 0.75rem;
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: grid;
+		gap: 0.25rem;
+		align-content: start;
+	}
+	img {
+		width: 100%;
+		aspect-ratio: 4 / 3;
+		object-fit: cover;
+		border: 1px solid var(--rule);
+		background: var(--sheet);
+	}
+	li span {
+		overflow-wrap: anywhere;
+		font-size: 0.95rem;
+	}
+	.take {
+		min-height: 52px;
+		margin-top: 0.5rem;
+		padding: 0 1rem;
+		font-size: 1.05rem;
+	}
+</style>

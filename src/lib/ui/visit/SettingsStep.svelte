@@ -1,0 +1,181 @@
+<script lang="ts">
+	import { allowedOptions, displaySetpoint, type ControlProfile } from '$core/control';
+	import { settingItems } from '$core/keying';
+	import { offsetOf, type OnSite, type Zone } from '$core/plan';
+	import { floorLimitOf } from '$core/thermal';
+	import Choice from './Choice.svelte';
+	import Figure from './Figure.svelte';
+	import Words from './Words.svelte';
+
+	let {
+		zone,
+		profile,
+		onSite,
+		set,
+		grouping
+	}: {
+		zone: Zone;
+		profile: ControlProfile;
+		onSite: OnSite;
+		set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void;
+		/** The id of the day grouping that the week is keyed in. */
+		grouping: string;
+	} = $props();
+
+	const options = $derived(allowedOptions(profile, zone.options));
+	const say = (c: number) => `${displaySetpoint(profile, options, c)} °${options.unit}`;
+	/** What is set before the program, in its order; see the cards. */
+	const first = $derived(
+		settingItems(
+			profile,
+			options,
+			profile.groupings.find((one) => one.id === grouping) ?? profile.groupings[0]!
+		)
+	);
+	const limits = $derived.by(() => {
+		const lines: [string, string][] = [];
+		const { highLimitC, lowLimitC } = zone.settings;
+		if (highLimitC !== null) lines.push(['High limit', say(highLimitC)]);
+		if (lowLimitC !== null) lines.push(['Low limit', say(lowLimitC)]);
+		const floorC = zone.room && floorLimitOf(zone.room);
+		if (floorC) lines.push(['Floor limit', say(floorC)]);
+		if (zone.room?.regulation.kind === 'on-off')
+			lines.push(['Differential', `${zone.room.regulation.differentialK} K`]);
+		if (zone.room?.regulation.kind === 'cycling')
+			lines.push(['Cycles an hour', String(zone.room.regulation.perHour)]);
+		return lines;
+	});
+	const offset = $derived(offsetOf(onSite.offsetReadings));
+	let control = $state<number | null>(null);
+	let thermometer = $state<number | null>(null);
+	function add() {
+		if (control === null || thermometer === null) return;
+		set('offsetReadings', [...onSite.offsetReadings, { controlC: control, thermometerC: thermometer }]);
+		control = null;
+		thermometer = null;
+	}
+</script>
+
+{#if first.length > 0 || limits.length > 0}
+	<dl>
+		{#each first as item (item.id)}
+			<div>
+				<dt>{item.what}</dt>
+				<dd>{item.shows}{item.unit}</dd>
+			</div>
+		{/each}
+		{#each limits as [what, shows] (what)}
+			<div>
+				<dt>{what}</dt>
+				<dd>{shows}</dd>
+			</div>
+		{/each}
+	</dl>
+	{#if first.length > 0}
+		<p class="soft">
+			In this order, before the week: a later change of unit, grouping or steps wipes it on many controls.
+		</p>
+	{/if}
+{:else}
+	<p>This control has no settings that come before its week.</p>
+{/if}
+{#if profile.temperature}
+	<Choice
+		label="Frost protection"
+		choices={[
+			[true, 'on'],
+			[false, 'off']
+		] as const}
+		value={onSite.frostOn}
+		onchoose={(value) => set('frostOn', value)}
+	/>
+	<p class="soft">It protects pipes, not people.</p>
+	<h2>Beside a reference thermometer</h2>
+	<Figure label="The control shows" unit="°C" value={control} onchange={(value) => (control = value)} />
+	<Figure
+		label="The thermometer shows"
+		unit="°C"
+		value={thermometer}
+		onchange={(value) => (thermometer = value)}
+	/>
+	<div class="keys">
+		<button class="quiet" disabled={control === null || thermometer === null} onclick={add}
+			>Add the reading</button
+		>
+		{#if onSite.offsetReadings.length > 0}
+			<button class="quiet" onclick={() => set('offsetReadings', onSite.offsetReadings.slice(0, -1))}
+				>Take the last back</button
+			>
+		{/if}
+	</div>
+	{#if offset}
+		<p role="status">
+			<strong>Offset {offset.offsetK > 0 ? '+' : ''}{offset.offsetK.toFixed(1)} K</strong>{onSite
+				.offsetReadings.length > 1
+				? `, spread ${offset.spreadK.toFixed(2)} K of ${onSite.offsetReadings.length} readings`
+				: ', of one reading; three are better'}.
+		</p>
+		<Figure
+			label="Offset keyed"
+			unit="K"
+			value={onSite.offsetSetK}
+			onchange={(value) => set('offsetSetK', value)}
+		/>
+	{/if}
+{/if}
+<Choice
+	label="Paired with its receiver"
+	choices={[
+		[true, 'paired'],
+		[false, 'not paired']
+	] as const}
+	value={onSite.paired}
+	onchoose={(value) => set('paired', value)}
+/>
+{#if profile.habits.power === 'batteries'}
+	<Words
+		label="Batteries fitted on"
+		type="date"
+		value={onSite.batteriesOn ?? ''}
+		onchange={(value) => set('batteriesOn', value === '' ? null : value)}
+	/>
+	<Figure
+		label="They last about"
+		unit="mon."
+		value={onSite.batteryMonths}
+		onchange={(value) => set('batteryMonths', value ?? 24)}
+	/>
+{/if}
+
+<style>
+	dl {
+		margin: 0.5rem 0;
+	}
+	dl div {
+		display: flex;
+		justify-content: space-between;
+		gap: 1rem;
+		min-height: 44px;
+		align-items: center;
+		border-bottom: 1px solid var(--rule);
+	}
+	dt::first-letter {
+		text-transform: uppercase;
+	}
+	dd {
+		margin: 0;
+		font-family: var(--display);
+		font-size: 1.25rem;
+		font-weight: 600;
+	}
+	h2 {
+		margin-top: 1.1rem;
+		font-size: 1rem;
+	}
+	.keys {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+		margin: 0.3rem 0 0.6rem;
+	}
+</style>

@@ -1,0 +1,161 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { allowedOptions, type ControlProfile } from '$core/control';
+	import { TEST_STEPS, testStanding, type OnSite, type Zone } from '$core/plan';
+	import Figure from './Figure.svelte';
+	import { delayLeft, nextTestStep, testWords } from './visitSteps';
+
+	let {
+		zone,
+		profile,
+		onSite,
+		set
+	}: {
+		zone: Zone;
+		profile: ControlProfile;
+		onSite: OnSite;
+		set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void;
+	} = $props();
+
+	const options = $derived(allowedOptions(profile, zone.options));
+	const step = $derived(nextTestStep(onSite.test));
+	const standing = $derived(testStanding(onSite.test));
+	const words = $derived(step && testWords(step, profile, options));
+	let readingC = $state<number | null>(null);
+	let nowMs = $state(Date.now());
+	onMount(() => {
+		const every = setInterval(() => (nowMs = Date.now()), 500);
+		return () => clearInterval(every);
+	});
+	const left = $derived(
+		step === 'call' ? delayLeft(onSite.test, profile.habits.minimumOffMinutes, nowMs) : 0
+	);
+	const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+
+	function note(seen: boolean) {
+		if (!step) return;
+		set('test', [...onSite.test, { step, at: new Date().toISOString(), seen, readingC }]);
+		if (seen && step === 'automatic') set('leftIn', 'automatic');
+		readingC = null;
+	}
+</script>
+
+<p class="soft">Covers stay closed; wiring, gas and pressure work are for licensed people.</p>
+<div class="test">
+	<ol>
+		{#each TEST_STEPS as id, i (id)}
+			{@const done = onSite.test.find((one) => one.step === id)}
+			<li class:now={id === step && standing !== 'failed'} class:failed={done && !done.seen}>
+				<span class="mono">{i + 1}</span>
+				<span>{testWords(id, profile, options).does}</span>
+				<span class="soft"
+					>{done
+						? `${done.seen ? 'seen' : 'not seen'} ${new Date(done.at).toTimeString().slice(0, 5)}${done.readingC === null ? '' : `, ${done.readingC} °C`}`
+						: ''}</span
+				>
+			</li>
+		{/each}
+	</ol>
+	<div>
+		{#if standing === 'failed'}
+			<p class="signal" role="status">The test failed: find out why before it is signed off.</p>
+		{:else if !step}
+			<p class="passed" role="status">It heats when it is asked to, and stops when it is not.</p>
+		{:else if words}
+			<p class="does">{words.does}</p>
+			<p>{words.sees}</p>
+			{#if left > 0}
+				<p class="wait" role="timer">
+					<span class="mono">{clock(left)}</span> Holding back is no fault: what it switches stays off for {profile
+						.habits.minimumOffMinutes} min.
+				</p>
+			{/if}
+			{#if words.reads}<Figure
+					label="A reading, if you took one"
+					unit="°C"
+					value={readingC}
+					onchange={(value) => (readingC = value)}
+				/>{/if}
+			<div class="keys">
+				<button class="seen" onclick={() => note(true)}>Seen</button>
+				<button class="quiet" disabled={left > 0} onclick={() => note(false)}>Not seen</button>
+			</div>
+		{/if}
+	</div>
+</div>
+{#if onSite.test.length > 0}
+	<button class="quiet" onclick={() => set('test', onSite.test.slice(0, -1))}>Take the last step back</button>
+	<button class="quiet" onclick={() => set('test', [])}>Begin again</button>
+{/if}
+
+<style>
+	ol {
+		margin: 0.6rem 0 1rem;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: grid;
+		grid-template-columns: 1.5rem minmax(0, 1fr) auto;
+		gap: 0.5rem;
+		padding: 0.4rem 0.3rem;
+		border-bottom: 1px solid var(--rule);
+	}
+	li.now {
+		background: var(--sheet);
+		outline: 2px solid var(--ink);
+		outline-offset: -2px;
+		font-weight: 700;
+	}
+	li.failed {
+		color: var(--signal);
+	}
+	.does {
+		font-size: 1.5rem;
+		font-weight: 700;
+		line-height: 1.25;
+	}
+	.passed {
+		font-size: 1.3rem;
+		font-weight: 700;
+	}
+	.wait {
+		display: flex;
+		gap: 0.75rem;
+		align-items: baseline;
+	}
+	.wait .mono {
+		font-size: 2.2rem;
+	}
+	.keys {
+		display: grid;
+		grid-template-columns: 2fr 1fr;
+		gap: 0.75rem;
+		margin: 0.8rem 0;
+	}
+	.keys button {
+		min-height: 64px;
+		font-size: 1.2rem;
+	}
+	.seen {
+		border: 0;
+		border-radius: 4px;
+		background: var(--held);
+		color: var(--sheet);
+		font-weight: 700;
+		cursor: pointer;
+	}
+	p {
+		margin-bottom: 0.4rem;
+	}
+	/* on a phone what is done now stands over the list of all steps, within reach of the thumb */
+	@media (max-width: 560px) {
+		.test {
+			display: flex;
+			flex-direction: column-reverse;
+		}
+		.does {
+			margin-top: 0.6rem;
+		}
+	}
+</style>

@@ -1,0 +1,87 @@
+import { setpointWithUnit, type ControlOptions, type ControlProfile } from '$core/control';
+import { TEST_STEPS, type OnSite, type TestStep } from '$core/plan';
+
+/** The steps of a visit at one control, in the order of the work. */
+export const VISIT_STEPS = [
+	['found', 'As found'],
+	['settings', 'Settings'],
+	['clock', 'Clock'],
+	['key-in', 'Key in'],
+	['test', 'Test'],
+	['leave', 'Leave it']
+] as const;
+export type VisitStep = (typeof VISIT_STEPS)[number][0];
+
+/** Where a visit stands: a zone and a step of it, or the sign-off after the last. */
+export interface VisitPlace {
+	readonly zone: number;
+	readonly step: VisitStep | 'sign-off';
+}
+
+/** The place after (or before) another, over all zones, to the sign-off at the end. */
+export function placeAfter(place: VisitPlace, zones: number, by: 1 | -1): VisitPlace {
+	const last = VISIT_STEPS.length - 1;
+	if (place.step === 'sign-off') return by > 0 ? place : { zone: zones - 1, step: VISIT_STEPS[last]![0] };
+	const index = VISIT_STEPS.findIndex(([id]) => id === place.step) + by;
+	if (index > last)
+		return place.zone + 1 < zones
+			? { zone: place.zone + 1, step: 'found' }
+			: { zone: place.zone, step: 'sign-off' };
+	if (index < 0) return place.zone === 0 ? place : { zone: place.zone - 1, step: VISIT_STEPS[last]![0] };
+	return { ...place, step: VISIT_STEPS[index]![0] };
+}
+
+/** What a person does at one step of the functional test, and what they should then see. */
+export function testWords(
+	step: TestStep,
+	profile: ControlProfile,
+	options: ControlOptions
+): { readonly does: string; readonly sees: string; readonly reads: boolean } {
+	const high = profile.temperature
+		? setpointWithUnit(profile, options, Math.min(30, profile.temperature.maxC))
+		: 'on';
+	const low = profile.temperature
+		? setpointWithUnit(profile, options, Math.max(5, profile.temperature.minC))
+		: 'off';
+	switch (step) {
+		case 'raise':
+			return { does: `Set it to ${high}, above the room.`, sees: 'The display shows it.', reads: true };
+		case 'call':
+			return {
+				does: 'Wait for the call for heat.',
+				sees: 'A click, the lamp or the sign for heat.',
+				reads: false
+			};
+		case 'warm':
+			return {
+				does: 'Feel the emitter, with care: it may be hot.',
+				sees: 'It gets warm.',
+				reads: true
+			};
+		case 'lower':
+			return { does: `Set it to ${low}, under the room.`, sees: 'The display shows it.', reads: false };
+		case 'ends':
+			return { does: 'Wait for the call to end.', sees: 'The lamp or sign goes out.', reads: false };
+		case 'automatic':
+			return {
+				does:
+					profile.program.form === 'plain'
+						? 'Set it back to what was agreed.'
+						: 'Put it back on its program.',
+				sees: 'It shows that the program runs.',
+				reads: false
+			};
+	}
+}
+
+/** The next step of a test that is not yet done; null when all are. */
+export function nextTestStep(test: OnSite['test']): TestStep | null {
+	return TEST_STEPS.find((step) => !test.some((one) => one.step === step)) ?? null;
+}
+
+/** How long a control may still hold back after its setpoint was raised, in seconds: what it switches must stay off for some minutes. */
+export function delayLeft(test: OnSite['test'], minimumOffMinutes: number, nowMs: number): number {
+	const raised = test.find((one) => one.step === 'raise');
+	if (!raised || minimumOffMinutes === 0) return 0;
+	return Math.max(0, Math.ceil((Date.parse(raised.at) + minimumOffMinutes * 60_000 - nowMs) / 1000));
+}

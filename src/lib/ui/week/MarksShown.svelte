@@ -1,0 +1,85 @@
+<script lang="ts">
+	let {
+		shown = $bindable(),
+		showRoom = $bindable(),
+		isSwitch,
+		outdoorC
+	}: {
+		shown: { wanted: boolean; held: boolean; misfit: boolean };
+		showRoom: boolean;
+		isSwitch: boolean;
+		/** Outside, for the room's own line; null where there is none. */
+		outdoorC: number | null;
+	} = $props();
+</script>
+
+<div class="legend" role="group" aria-label="Marks shown">
+	{#each ['wanted', 'held'] as const as mark (mark)}
+		<button class="mark" aria-pressed={shown[mark]} onclick={() => (shown[mark] = !shown[mark])}>
+			<span class="swatch {mark}" class:off={!shown[mark]} aria-hidden="true"></span>{mark}
+		</button>
+	{/each}
+	<button class="mark" aria-pressed={shown.misfit} onclick={() => (shown.misfit = !shown.misfit)}>
+		<span class="swatch cold" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch
+			? 'off too long'
+			: 'too cold'}
+		<span class="swatch warm-dots" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch
+			? 'on too long'
+			: 'too warm'}
+	</button>
+	{#if outdoorC !== null}
+		<button class="mark" aria-pressed={showRoom} onclick={() => (showRoom = !showRoom)}>
+			<span class="swatch room" class:off={!showRoom} aria-hidden="true"></span>room, {outdoorC} °C out
+		</button>
+	{/if}
+</div>
+
+<style>
+	.legend {
+		display: flex;
+		gap: 0.5rem;
+		align-items: center;
+		flex-wrap: wrap;
+	}
+	.mark {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.4rem;
+		min-height: 36px;
+		padding: 0 0.5rem;
+		border: 0;
+		background: none;
+		color: inherit;
+		font-size: 0.9rem;
+		cursor: pointer;
+	}
+	.mark[aria-pressed='false'] {
+		color: var(--soft);
+		text-decoration: line-through;
+	}
+	.swatch.off {
+		opacity: 0.3;
+	}
+	.swatch.wanted {
+		height: 0;
+		border-top: 2.6px solid var(--ink);
+	}
+	.swatch.room {
+		height: 0;
+		border-top: 1.4px solid var(--soft);
+	}
+	.swatch.held {
+		background: var(--held-fill);
+		border-top: 1.5px solid var(--held);
+	}
+	@media (max-width: 860px) {
+		.legend {
+			gap: 0;
+		}
+		.mark {
+			min-height: 44px;
+			padding: 0 0.3rem;
+			gap: 0.3rem;
+		}
+	}
+</style>

@@ -1,0 +1,20 @@
+import { error } from '@sveltejs/kit';
+import { database } from '$lib/server/db';
+import { readFirm } from '$lib/server/firm';
+import { choiceOf, customerPageOf, findSite, siteOfLink, zonesOf } from '$lib/server/jobs';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, url, setHeaders }) => {
+	setHeaders({ 'cache-control': 'no-store', 'x-robots-tag': 'noindex, nofollow' });
+	const db = await database();
+	const siteId = await siteOfLink(db, params.token);
+	const site = siteId ? await findSite(db, siteId) : null;
+	if (!site || site.deletedAt)
+		error(404, 'This link has ended. Ask whoever set up your heating for a new one.');
+	const choice = choiceOf(url.searchParams);
+	return {
+		sheets: (await zonesOf(db, site)).map((zone) => customerPageOf(zone, site, choice)),
+		firm: await readFirm(db),
+		large: choice.large
+	};
+};

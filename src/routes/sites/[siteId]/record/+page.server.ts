@@ -1,0 +1,18 @@
+import { database } from '$lib/server/db';
+import { leftZone, picturesOf, siteForPages, visitsOf } from '$lib/server/jobs';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, depends }) => {
+	depends('fq:site');
+	const { stored, zones } = await siteForPages(params.siteId);
+	const now = Date.now();
+	const db = await database();
+	return {
+		visits: await visitsOf(db, params.siteId),
+		pictures: await picturesOf(db, params.siteId),
+		visitOpenSince: stored.visitOpenSince,
+		/** As everything stands now, for comparing the last visit with it. */
+		now: zones.map((zone) => leftZone(zone, stored, now)),
+		nowMs: now
+	};
+};

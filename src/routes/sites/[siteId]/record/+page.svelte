@@ -1,0 +1,270 @@
+<script lang="ts">
+	import { dateOfDay, dateWords, wallAt } from '$core/civil';
+	import { findProfile } from '$core/control';
+	import type { Zone } from '$core/plan';
+	import { changesBetween, putBack, type Visit } from '$core/record';
+	import { call } from '$lib/ui/call';
+	import { saving } from '$lib/ui/saving.svelte';
+	import MiniWeek from '$lib/ui/board/MiniWeek.svelte';
+	import { refresh } from '$lib/ui/refresh';
+
+	let { data } = $props();
+
+	const NOW = 'now';
+	const profileOf = (zone: Zone) =>
+		data.profiles.find((profile) => profile.id === zone.control) ?? findProfile('six-step-room-stat')!;
+	const nowVisit = $derived<Visit>({
+		at: new Date(data.nowMs).toISOString(),
+		who: '',
+		note: '',
+		signedOff: false,
+		zones: data.now
+	});
+	const all = $derived([
+		...data.visits.map(({ id, visit }) => ({ id, visit })),
+		{ id: NOW, visit: nowVisit }
+	]);
+	const dateOf = (visit: Visit) =>
+		dateWords(dateOfDay(Math.floor(wallAt(data.site.timeZone, Date.parse(visit.at)) / 1440)));
+
+	let beforeId = $state<string | null>(null);
+	let afterId = $state<string | null>(null);
+	const after = $derived(all.find((one) => one.id === afterId) ?? all.at(-1)!);
+	const before = $derived(
+		all.find((one) => one.id === beforeId) ?? all[Math.max(0, all.indexOf(after) - 1)]!
+	);
+	const changes = $derived(before === after ? [] : changesBetween(before.visit, after.visit, profileOf));
+	/** The pictures of a visit; those of the one that goes on stand under "Now". */
+	const picturesOf = (one: (typeof all)[number]) =>
+		data.pictures.filter((picture) => picture.visitAt === (one.id === NOW ? null : one.visit.at));
+	const nameOf = (one: (typeof all)[number]) => (one.id === NOW ? 'now' : dateOf(one.visit));
+
+	let problem = $state<string | null>(null);
+	let done = $state<string | null>(null);
+	async function put(zoneId: string) {
+		const old = before.visit.zones.find((zone) => zone.id === zoneId)!;
+		const row = data.zones.find((zone) => zone.id === zoneId);
+		if (!row) return;
+		saving.now = { kind: 'saving' };
+		const answer = await call('PUT', `/api/v1/jobs/${data.site.id}/zones/${zoneId}`, {
+			revision: row.revision,
+			zone: putBack(row.document, old.zone)
+		});
+		problem = answer.ok ? null : answer.sentence;
+		saving.now = answer.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
+		done = answer.ok
+			? `${row.name} has the week of ${nameOf(before)} again: key it in, and keep a visit.`
+			: null;
+		afterId = null;
+		await refresh('fq:site');
+	}
+	const levels = (zone: Zone) => zone.levels.map(({ id, setpointC }) => ({ id, setpointC }));
+</script>
+
+<svelte:head><title>{data.site.name}, the record · Fond Quarter</title></svelte:head>
+
+<main>
+	<div class="top">
+		<h1>{data.site.name}: how was it left, and what changed?</h1>
+		<div class="tools">
+			<a class="quiet" href="/api/v1/jobs/{data.site.id}/record.pdf">The record as PDF</a>
+			<a class="quiet" href="/api/v1/jobs/{data.site.id}/weeks" download>Weeks as CSV</a>
+			<a class="quiet" href="/sites/{data.site.id}/visit">A visit</a>
+		</div>
+	</div>
+	{#if data.visits.length === 0}
+		<p class="answer">
+			No visit is kept yet. The first is kept when a <a href="/sites/{data.site.id}/visit">visit</a> ends.
+		</p>
+	{:else}
+		<p class="answer" aria-live="polite">
+			{changes.length === 0
+				? `Nothing changed from ${nameOf(before)} to ${nameOf(after)}.`
+				: `${changes.length === 1 ? '1 zone' : `${changes.length} zones`} changed from ${nameOf(before)} to ${nameOf(after)}.`}
+		</p>
+		<div class="columns">
+			<ol aria-label="Visits">
+				{#each [...all].reverse() as one (one.id)}
+					<li class:from={one === before} class:to={one === after}>
+						<div>
+							<strong>{one.id === NOW ? 'Now' : dateOf(one.visit)}</strong>
+							{#if one.id !== NOW}
+								<span class="soft"
+									>{one.visit.who}, {one.visit.signedOff ? 'signed off' : 'kept as it stood'}</span
+								>
+								{#if one.visit.note}<p>{one.visit.note}</p>{/if}
+								{#each one.visit.zones as zone (zone.id)}
+									{#each zone.checks.filter((check) => check.reason !== null) as check (check.id)}
+										<p class="soft">{zone.zone.name}: {check.sentence} Overruled: {check.reason}</p>
+									{/each}
+								{/each}
+							{:else if data.visitOpenSince}
+								<span class="soft"
+									>a visit is under way since {dateWords(data.visitOpenSince.slice(0, 10))}</span
+								>
+							{/if}
+							{#if picturesOf(one).length > 0}
+								<div class="pictures">
+									{#each picturesOf(one) as picture (picture.id)}
+										<a
+											href="/api/v1/jobs/{data.site.id}/pictures/{picture.id}"
+											target="_blank"
+											rel="noreferrer"
+										>
+											<img
+												src="/api/v1/jobs/{data.site.id}/pictures/{picture.id}"
+												alt={[picture.zoneName, picture.caption].filter(Boolean).join(': ')}
+												width={picture.width}
+												height={picture.height}
+												loading="lazy"
+											/>
+											<span>{[picture.zoneName, picture.caption].filter(Boolean).join(': ')}</span>
+										</a>
+									{/each}
+								</div>
+							{/if}
+						</div>
+						<div class="pick">
+							{#if one.id !== NOW}
+								<button class="quiet" aria-pressed={one === before} onclick={() => (beforeId = one.id)}
+									>from</button
+								>
+							{/if}
+							<button class="quiet" aria-pressed={one === after} onclick={() => (afterId = one.id)}>to</button
+							>
+						</div>
+					</li>
+				{/each}
+			</ol>
+			<section aria-label="What changed">
+				{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+				{#if done}<p role="status">{done}</p>{/if}
+				{#each changes as zone (zone.id)}
+					{@const old = before.visit.zones.find((one) => one.id === zone.id)}
+					{@const next = after.visit.zones.find((one) => one.id === zone.id)}
+					<article>
+						<div class="zone-head">
+							<h2>{zone.name}</h2>
+							{#if zone.weekDiffers && after.id === NOW && data.zones.some((one) => one.id === zone.id)}
+								<button class="quiet" onclick={() => put(zone.id)}
+									>Put this week of {nameOf(before)} back</button
+								>
+							{/if}
+						</div>
+						{#if zone.weekDiffers && old && next}
+							<div class="weeks">
+								<figure>
+									<MiniWeek wanted={old.zone.wanted} levels={levels(old.zone)} />
+									<figcaption class="soft">{nameOf(before)}</figcaption>
+								</figure>
+								<figure>
+									<MiniWeek wanted={next.zone.wanted} levels={levels(next.zone)} />
+									<figcaption class="soft">{nameOf(after)}</figcaption>
+								</figure>
+							</div>
+						{/if}
+						<ul>
+							{#each zone.sentences as sentence, i (i)}<li>{sentence}</li>{/each}
+						</ul>
+					</article>
+				{/each}
+			</section>
+		</div>
+	{/if}
+</main>
+
+<style>
+	.top,
+	.zone-head {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem 1rem;
+		align-items: center;
+		justify-content: space-between;
+	}
+	.tools {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+	}
+	.answer {
+		margin: 0.3rem 0 0.9rem;
+		font-size: 1.35rem;
+		font-weight: 700;
+	}
+	.columns {
+		display: grid;
+		grid-template-columns: minmax(17rem, 2fr) minmax(0, 3fr);
+		gap: 2rem;
+	}
+	ol,
+	section ul {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	ol li {
+		display: flex;
+		gap: 0.75rem;
+		justify-content: space-between;
+		padding: 0.5rem 0.6rem;
+		border-bottom: 1px solid var(--rule);
+		border-left: 4px solid transparent;
+	}
+	ol li.from,
+	ol li.to {
+		border-left-color: var(--ink);
+		background: var(--sheet);
+	}
+	.pictures {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem;
+		margin: 0.4rem 0 0.2rem;
+	}
+	.pictures a {
+		width: 7.5rem;
+		font-size: 0.85rem;
+		overflow-wrap: anywhere;
+	}
+	.pictures img {
+		display: block;
+		width: 100%;
+		height: auto;
+		aspect-ratio: 4 / 3;
+		object-fit: cover;
+		border: 1px solid var(--rule);
+	}
+	.pick {
+		display: flex;
+		gap: 0.3rem;
+		align-items: start;
+	}
+	article {
+		padding-bottom: 0.9rem;
+		margin-bottom: 0.9rem;
+		border-bottom: 1px solid var(--rule);
+	}
+	h2 {
+		font-size: 1.1rem;
+	}
+	.weeks {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 1.5rem;
+		margin: 0.4rem 0;
+	}
+	figure {
+		margin: 0;
+	}
+	section li {
+		padding: 0.15rem 0;
+		overflow-wrap: anywhere;
+	}
+	@media (max-width: 800px) {
+		.columns {
+			grid-template-columns: minmax(0, 1fr);
+			gap: 1rem;
+		}
+	}
+</style>

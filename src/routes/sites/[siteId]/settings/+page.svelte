@@ -1,0 +1,323 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { Button } from 'carbon-components-svelte';
+	import {
+		settingRefusal,
+		settingWords,
+		zoneSettings,
+		type SettingValue,
+		type SurveyedZone,
+		type ZoneSetting
+	} from '$core/checks';
+	import { findProfile } from '$core/control';
+	import { call } from '$lib/ui/call';
+	import { saving } from '$lib/ui/saving.svelte';
+	import SettingValueField from '$lib/ui/site/SettingValueField.svelte';
+	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
+	import { refresh } from '$lib/ui/refresh';
+
+	let { data } = $props();
+
+	// svelte-ignore state_referenced_locally
+	const outbox = outboxOf(data.site.id, data.noted);
+	onMount(() => outbox.resume());
+
+	interface Row extends SurveyedZone {
+		readonly id: string;
+		readonly revision: number;
+	}
+	const rows = $derived(
+		data.zones.map((one): Row => ({
+			id: one.id,
+			revision: one.revision,
+			zone: one.document,
+			onSite: outbox.of(one.id),
+			profile:
+				data.profiles.find((profile) => profile.id === one.document.control) ??
+				findProfile('six-step-room-stat')!
+		}))
+	);
+	const has = (setting: ZoneSetting, row: Row) => setting.lacks(row) === null;
+	/** Only what some zone here has. */
+	const settings = $derived(zoneSettings.filter((setting) => rows.some((row) => has(setting, row))));
+	const groups = $derived([...new Set(settings.map((setting) => setting.group))]);
+	const open = (setting: ZoneSetting) =>
+		rows.filter((row) => has(setting, row) && setting.read(row) === null).length;
+	/** What many zones rightly go without. */
+	const optional = new Set([
+		'highLimitC',
+		'lowLimitC',
+		'floorLimitC',
+		'differential',
+		'cycles',
+		'offsetSetK',
+		'sensorTroubles',
+		'occupants',
+		'paired'
+	]);
+	const missing = $derived(
+		settings.filter((setting) => !optional.has(setting.id)).reduce((sum, one) => sum + open(one), 0)
+	);
+
+	let chosenId = $state<string | null>(null);
+	/** The one chosen; before that, as it was when the page came, the first that is open. */
+	// svelte-ignore state_referenced_locally
+	const first = settings.find((one) => !optional.has(one.id) && open(one) > 0)?.id;
+	const setting = $derived(settings.find((one) => one.id === (chosenId ?? first)) ?? settings[0] ?? null);
+	/** Which zones are to be set; those not noted yet unless a person says otherwise. */
+	let ticked = $state<Record<string, boolean>>({});
+	const isTicked = (row: Row) =>
+		setting !== null && has(setting, row) && (ticked[row.id] ?? setting.read(row) === null);
+	const picked = $derived(rows.filter(isTicked));
+	let value = $state<SettingValue | null>(null);
+	let problem = $state<string | null>(null);
+	let done = $state<{ words: string; before: { row: Row; value: SettingValue | null }[] } | null>(null);
+
+	function choose(id: string) {
+		chosenId = id;
+		ticked = {};
+		value = null;
+		problem = null;
+		done = null;
+	}
+
+	/** Sets one value, or each zone's own, for several zones: what is planned all at once or not at all, what is noted field by field. */
+	async function put(of: ZoneSetting, changes: readonly { row: Row; value: SettingValue | null }[]) {
+		problem = null;
+		const refused = changes
+			.map(({ row, value }) => settingRefusal(of, row, value))
+			.find((sentence) => sentence !== null);
+		if (refused) {
+			problem = refused;
+			return false;
+		}
+		const puts = changes.map(({ row, value }) => ({ row, put: of.put(row, value) }));
+		const planned = puts.flatMap(({ row, put }) =>
+			'zone' in put ? [{ id: row.id, revision: row.revision, zone: put.zone }] : []
+		);
+		for (const { row, put } of puts) if (!('zone' in put)) outbox.note(row.id, put.key, put.value as never);
+		if (planned.length > 0) {
+			saving.now = { kind: 'saving' };
+			const answer = await call('POST', `/api/v1/jobs/${data.site.id}/zones/apply`, { changes: planned });
+			saving.now = answer.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
+			problem = answer.ok ? null : answer.sentence;
+			await refresh('fq:site');
+			return answer.ok;
+		}
+		return true;
+	}
+	const zonesWords = (count: number) => (count === 1 ? '1 zone' : `${count} zones`);
+	async function setAll() {
+		if (!setting) return;
+		const before = picked.map((row) => ({ row, value: setting.read(row) }));
+		const to = value;
+		if (
+			!(await put(
+				setting,
+				before.map(({ row }) => ({ row, value: to }))
+			))
+		)
+			return;
+		done = {
+			words: `${setting.name}: ${settingWords(setting, to)}, for ${before.length === 1 ? before[0]!.row.zone.name : zonesWords(before.length)}.`,
+			before
+		};
+		ticked = {};
+		value = null;
+	}
+	async function undo() {
+		if (!setting || !done) return;
+		const { before } = done;
+		done = null;
+		await put(
+			setting,
+			before.map(({ row, value }) => ({ row: rows.find((one) => one.id === row.id) ?? row, value }))
+		);
+	}
+</script>
+
+<svelte:head><title>{data.site.name}, survey and settings · Fond Quarter</title></svelte:head>
+
+<main>
+	<h1>{data.site.name}: survey and settings of all zones</h1>
+	<p class="answer" aria-live="polite">
+		{missing === 0 ? 'Everything asked is noted.' : `${missing} answers are missing.`}
+	</p>
+	{#if setting}
+		<div class="columns">
+			<nav aria-label="Settings">
+				{#each groups as group (group)}
+					<h2>{group}</h2>
+					<ul>
+						{#each settings.filter((one) => one.group === group) as one (one.id)}
+							<li>
+								<button aria-current={one === setting ? 'true' : undefined} onclick={() => choose(one.id)}>
+									<span>{one.name}</span>
+									<span class="soft">
+										{open(one) === 0
+											? 'all'
+											: optional.has(one.id)
+												? `${open(one)} without`
+												: `${open(one)} open`}
+									</span>
+								</button>
+							</li>
+						{/each}
+					</ul>
+				{/each}
+			</nav>
+			<section aria-label={setting.name}>
+				<h2 class="out-of-sight">{setting.name}</h2>
+				<ul class="zones">
+					{#each rows as row (row.id)}
+						{@const why = setting.lacks(row)}
+						<li>
+							<label class:lacks={why !== null}>
+								<input
+									type="checkbox"
+									disabled={why !== null}
+									checked={isTicked(row)}
+									onchange={(event) => (ticked = { ...ticked, [row.id]: event.currentTarget.checked })}
+								/>
+								<span class="name">{row.zone.name}</span>
+								{#if why}
+									<span class="soft">{why}</span>
+								{:else}
+									<span class="value" class:signal={setting.read(row) === null && !optional.has(setting.id)}
+										>{settingWords(setting, setting.read(row))}</span
+									>
+								{/if}
+							</label>
+						</li>
+					{/each}
+				</ul>
+				<div class="quick">
+					<button
+						class="quiet"
+						onclick={() => (ticked = Object.fromEntries(rows.map((row) => [row.id, has(setting, row)])))}
+						>All that have it</button
+					>
+					<button
+						class="quiet"
+						onclick={() => (ticked = Object.fromEntries(rows.map((row) => [row.id, false])))}>None</button
+					>
+				</div>
+				{#key setting.id}
+					<SettingValueField {setting} {value} onchange={(next) => (value = next)} />
+				{/key}
+				{#if setting.id === 'frostOn'}<p class="soft">It protects pipes, not people.</p>{/if}
+				{#if setting.id === 'floorLimitC'}
+					<p class="soft">The maker of the floor says what it bears; none: the usual limit of its finish.</p>
+				{/if}
+				<div class="quick">
+					<Button
+						disabled={picked.length === 0 || (value === null && setting.id === 'emitter')}
+						on:click={setAll}
+					>
+						{picked.length === 0
+							? 'Choose the zones'
+							: value === null || (Array.isArray(value) && value.length === 0)
+								? `Take it back for ${zonesWords(picked.length)}`
+								: `Set ${settingWords(setting, value)} for ${zonesWords(picked.length)}`}
+					</Button>
+				</div>
+				{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+				{#if done}
+					<p role="status">{done.words} <button class="quiet" onclick={undo}>Undo</button></p>
+				{/if}
+			</section>
+		</div>
+	{:else}
+		<p>There are no zones yet. <a href="/sites/{data.site.id}">Add the first room</a>, then come back.</p>
+	{/if}
+</main>
+
+<style>
+	.answer {
+		margin: 0.2rem 0 1rem;
+		font-size: 1.4rem;
+		font-weight: 700;
+	}
+	.columns {
+		display: grid;
+		grid-template-columns: minmax(16rem, 1fr) minmax(0, 2fr);
+		gap: 2rem;
+	}
+	nav h2 {
+		margin: 0.9rem 0 0.2rem;
+		font-size: 0.9rem;
+		color: var(--soft);
+	}
+	nav h2:first-child {
+		margin-top: 0;
+	}
+	ul {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	nav button {
+		display: flex;
+		gap: 1rem;
+		justify-content: space-between;
+		align-items: center;
+		width: 100%;
+		min-height: 44px;
+		padding: 0 0.6rem;
+		border: 0;
+		border-bottom: 1px solid var(--rule);
+		border-left: 4px solid transparent;
+		background: none;
+		color: inherit;
+		font-size: 1rem;
+		text-align: left;
+		cursor: pointer;
+	}
+	nav button[aria-current] {
+		border-left-color: var(--ink);
+		background: var(--sheet);
+		font-weight: 700;
+	}
+	nav button .soft {
+		font-weight: 400;
+		white-space: nowrap;
+	}
+	.zones label {
+		display: grid;
+		grid-template-columns: auto minmax(8rem, 1fr) minmax(0, 1.4fr);
+		gap: 0.75rem;
+		align-items: center;
+		min-height: 46px;
+		border-bottom: 1px solid var(--rule);
+	}
+	.zones input {
+		width: 1.3rem;
+		height: 1.3rem;
+	}
+	.name,
+	.value {
+		overflow-wrap: anywhere;
+	}
+	.value {
+		font-weight: 700;
+	}
+	.lacks .name {
+		color: var(--soft);
+	}
+	.quick {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+		margin: 0.7rem 0;
+	}
+	@media (max-width: 800px) {
+		.columns {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		nav {
+			max-height: 15rem;
+			overflow-y: auto;
+			border: 1px solid var(--rule);
+		}
+	}
+</style>

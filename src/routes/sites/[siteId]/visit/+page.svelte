@@ -1,0 +1,439 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { goto } from '$app/navigation';
+	import { Button } from 'carbon-components-svelte';
+	import { checksOf, stopsOf } from '$core/checks';
+	import { findProfile, type ControlProfile } from '$core/control';
+	import { dateOfDay, dateWords, wallAt } from '$core/civil';
+	import {
+		joinReadings,
+		nothingNoted,
+		ON_SITE_WORDS,
+		onSiteValueWords,
+		testStanding,
+		VISIT_FIELDS,
+		type OnSite,
+		type Zone
+	} from '$core/plan';
+	import { call, UNREACHABLE } from '$lib/ui/call';
+	import { keptKeyed, keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
+	import CheckList from '$lib/ui/visit/CheckList.svelte';
+	import ClockStep from '$lib/ui/visit/ClockStep.svelte';
+	import FoundStep from '$lib/ui/visit/FoundStep.svelte';
+	import LeaveStep from '$lib/ui/visit/LeaveStep.svelte';
+	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
+	import SignOff from '$lib/ui/visit/SignOff.svelte';
+	import SettingsStep from '$lib/ui/visit/SettingsStep.svelte';
+	import TestStep from '$lib/ui/visit/TestStep.svelte';
+	import { PictureQueue } from '$lib/ui/visit/pictureQueue.svelte';
+	import Pictures from '$lib/ui/visit/Pictures.svelte';
+	import { placeAfter, VISIT_STEPS, type VisitPlace } from '$lib/ui/visit/visitSteps';
+	import { refresh } from '$lib/ui/refresh';
+
+	let { data } = $props();
+
+	// svelte-ignore state_referenced_locally
+	const outbox = outboxOf(data.site.id, data.noted);
+	// svelte-ignore state_referenced_locally
+	const pictures = new PictureQueue(data.site.id);
+	// svelte-ignore state_referenced_locally
+	const placeKey = `fond-quarter/visit-at/${data.site.id}`;
+	let place = $state.raw<VisitPlace>({ zone: 0, step: 'found' });
+	let who = $state('');
+	let note = $state('');
+	let problem = $state<string | null>(null);
+	let busy = $state(false);
+	let kept = $state(false);
+
+	/** Values keyed at each control that wait in this browser. */
+	let keyedHere = $state.raw<Readonly<Record<string, number>>>({});
+	onMount(() => {
+		outbox.resume();
+		void pictures.resume().catch(() => undefined);
+		const paths = data.zones.map(
+			(one) => [one.id, `/api/v1/jobs/${data.site.id}/zones/${one.id}/keyed`] as const
+		);
+		keyedHere = Object.fromEntries(paths.map(([id, path]) => [id, keptKeyed(path)]));
+		// what was keyed without a connection is sent from here too
+		for (const [id, path] of paths) if (keyedHere[id]! > 0) keyedNotesOf(path, data.keyed[id] ?? {}).resume();
+		try {
+			const at = JSON.parse(localStorage.getItem(placeKey) ?? 'null') as VisitPlace | null;
+			if (at && (at.step === 'sign-off' || VISIT_STEPS.some(([id]) => id === at.step)))
+				place = { zone: Math.min(at.zone, Math.max(0, data.zones.length - 1)), step: at.step };
+		} catch {
+			localStorage.removeItem(placeKey);
+		}
+		who = localStorage.getItem('fond-quarter/who') ?? '';
+		// the pages of the visit are kept for when the network is gone
+		const site = `/sites/${data.site.id}`;
+		const pages = [`${site}/visit`, ...data.zones.map((zone) => `${site}/zones/${zone.id}/key-in`)];
+		void navigator.serviceWorker?.ready.then((registration) => {
+			registration.active?.postMessage({ keep: pages });
+			kept = true;
+		});
+		return () => pictures.stop();
+	});
+
+	/** Whether the last visit has ended and no other was begun, here or elsewhere. */
+	let begunHere = $state(false);
+	const between = $derived(data.ended !== null && !begunHere && outbox.waiting === 0);
+	const dateOf = (iso: string) =>
+		dateWords(dateOfDay(Math.floor(wallAt(data.site.timeZone, Date.parse(iso)) / 1440)));
+	/** What belongs to one visit starts empty; survey, offset, batteries and lock stay as they were left. */
+	function begin() {
+		begunHere = true;
+		for (const one of data.zones)
+			for (const key of VISIT_FIELDS) outbox.note(one.id, key, nothingNoted[key] as never);
+		go({ zone: 0, step: 'found' });
+	}
+	function go(next: VisitPlace) {
+		place = next;
+		localStorage.setItem(placeKey, JSON.stringify(next));
+		window.scrollTo(0, 0);
+	}
+
+	const row = $derived(data.zones[place.zone]);
+	const zone = $derived(row?.document);
+	const profileOf = (one: Zone): ControlProfile =>
+		data.profiles.find((candidate) => candidate.id === one.control) ?? findProfile('six-step-room-stat')!;
+	const profile = $derived(zone ? profileOf(zone) : null);
+	const onSite = $derived(row ? outbox.of(row.id) : null);
+	function set<K extends keyof OnSite>(key: K, value: OnSite[K]) {
+		problem = row ? outbox.note(row.id, key, value) : null;
+	}
+
+	/** The checks of every zone as it stands here, noted but not yet sent included. */
+	const checked = $derived(
+		data.zones.map((one) => {
+			const noted = outbox.of(one.id);
+			const known = profileOf(one.document);
+			const checks = checksOf({
+				zone: {
+					...one.document,
+					clockReadings: joinReadings(one.document.clockReadings, noted.clockReadings)
+				},
+				profile: known,
+				onSite: noted,
+				keyed: data.keyed[one.id] ?? {},
+				done: one.summary.done,
+				of: one.summary.of,
+				misfit: one.summary,
+				groupingName: known.groupings.find(({ id }) => id === one.summary.grouping)?.name ?? '',
+				timeZone: data.site.timeZone,
+				nowMs: data.nowMs
+			});
+			return { id: one.id, name: one.name, checks, onSite: noted, stops: stopsOf(checks, noted) };
+		})
+	);
+	const stops = $derived(checked.reduce((sum, one) => sum + one.stops.length, 0));
+	const stepIndex = $derived(VISIT_STEPS.findIndex(([id]) => id === place.step));
+	const stepName = $derived(VISIT_STEPS[stepIndex]?.[1] ?? 'Sign off');
+	const stateOf = (step: string): string => {
+		if (!onSite || !row) return '';
+		if (step === 'found') return onSite.foundIn ?? '–';
+		if (step === 'key-in') return `${row.summary.done}/${row.summary.of}`;
+		if (step === 'test')
+			return { missing: '–', 'under-way': '…', passed: 'passed', failed: 'failed' }[
+				testStanding(onSite.test)
+			];
+		if (step === 'leave') return onSite.leftIn ?? '–';
+		if (step === 'clock') return onSite.clockReadings.length > 0 ? 'set' : row.clock.words;
+		return '';
+	};
+
+	async function end(signedOff: boolean) {
+		problem = null;
+		if (who.trim() === '') {
+			problem = 'Say who you are.';
+			return;
+		}
+		if (outbox.waiting > 0) {
+			await outbox.send();
+			if (outbox.waiting > 0) {
+				problem = 'Some notes are still kept here: sign off when the connection is back.';
+				return;
+			}
+		}
+		await pictures.flush();
+		if (pictures.waiting > 0) {
+			problem = `${pictures.waiting === 1 ? 'A picture is' : `${pictures.waiting} pictures are`} still kept here: sign off when the connection is back.`;
+			return;
+		}
+		busy = true;
+		localStorage.setItem('fond-quarter/who', who.trim());
+		const answer = await call('POST', `/api/v1/jobs/${data.site.id}/visits`, {
+			who: who.trim(),
+			note: note.trim(),
+			signedOff
+		});
+		busy = false;
+		if (!answer.ok) {
+			problem =
+				answer.status === UNREACHABLE
+					? 'No connection: everything is kept; sign off when it is back.'
+					: answer.sentence;
+			return;
+		}
+		localStorage.removeItem(placeKey);
+		await refresh('fq:site');
+		await goto(`/sites/${data.site.id}/record`);
+	}
+</script>
+
+<svelte:head><title>Visit, {data.site.name} · Fond Quarter</title></svelte:head>
+
+<main>
+	{#if !row || !zone || !profile || !onSite}
+		<h1>A visit to {data.site.name}</h1>
+		<p>There are no zones yet. <a href="/sites/{data.site.id}">Add the first room</a>, then come back.</p>
+	{:else if between && data.ended}
+		<h1>{data.site.name}: begin a visit?</h1>
+		<p class="big">
+			{data.ended.signedOff ? 'Signed off' : 'Kept as it stood'} on {dateOf(data.ended.at)} by {data.ended
+				.who}.
+		</p>
+		<p>
+			A new visit starts with nothing found, tested or left yet. Survey, offset, batteries and lock stay as
+			they are, and the last visit stays in the <a href="/sites/{data.site.id}/record">record</a>.
+		</p>
+		<div class="keys">
+			<Button on:click={begin}>Begin a visit</Button>
+			<button class="quiet" onclick={() => (begunHere = true)}>Only look</button>
+		</div>
+	{:else}
+		<div class="where">
+			<label>
+				<span class="out-of-sight">Zone</span>
+				<select
+					value={place.zone}
+					onchange={(event) => go({ zone: Number(event.currentTarget.value), step: 'found' })}
+				>
+					{#each data.zones as one, i (one.id)}<option value={i}>{one.name}</option>{/each}
+				</select>
+			</label>
+			<span class="soft">{place.zone + 1} of {data.zones.length}</span>
+			<button
+				class="quiet"
+				aria-pressed={place.step === 'sign-off'}
+				onclick={() => go({ ...place, step: 'sign-off' })}
+				>Sign off{stops > 0 ? `, ${stops} open` : ''}</button
+			>
+		</div>
+		{#if place.step !== 'sign-off'}
+			<nav aria-label="Steps at this control">
+				{#each VISIT_STEPS as [id, name] (id)}
+					<button
+						aria-current={place.step === id ? 'step' : undefined}
+						onclick={() => go({ ...place, step: id })}
+						><span>{name}</span><span class="state">{stateOf(id)}</span></button
+					>
+				{/each}
+			</nav>
+		{/if}
+
+		{#each outbox.conflicts as conflict (conflict)}
+			<div class="conflict" role="alert">
+				<p>
+					{data.zones.find((one) => one.id === conflict.zoneId)?.name}: {ON_SITE_WORDS[conflict.key]} was noted
+					on another device as <strong>{onSiteValueWords(conflict.theirs)}</strong>, here as
+					<strong>{onSiteValueWords(conflict.mine)}</strong>.
+				</p>
+				<button class="quiet" onclick={() => outbox.settle(conflict, false)}>Keep theirs</button>
+				<button class="quiet" onclick={() => outbox.settle(conflict, true)}>Keep mine</button>
+			</div>
+		{/each}
+		{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+
+		{#key `${row.id} ${place.step}`}
+			<section aria-label={stepName}>
+				{#if place.step === 'found'}
+					<h1>{zone.name}: how was it found?</h1>
+					<FoundStep {onSite} {set} />
+					<Pictures siteId={data.site.id} zone={zone.name} queue={pictures} onServer={data.pictures} />
+				{:else if place.step === 'settings'}
+					<h1>{zone.name}: set these first</h1>
+					<SettingsStep {zone} {profile} {onSite} {set} grouping={row.summary.grouping} />
+				{:else if place.step === 'clock'}
+					<h1>{zone.name}: set its clock</h1>
+					<ClockStep {zone} {profile} {onSite} {set} timeZone={data.site.timeZone} />
+				{:else if place.step === 'key-in'}
+					<h1>{zone.name}: key the week</h1>
+					<p class="big">
+						{row.summary.done === row.summary.of
+							? `All ${row.summary.of} values are keyed.`
+							: `${row.summary.of - row.summary.done} of ${row.summary.of} values to key.`}
+					</p>
+					<p>
+						<a class="link" href="/sites/{data.site.id}/zones/{row.id}/key-in">Key in, one value at a time</a>
+					</p>
+					<p><a href="/sites/{data.site.id}/zones/{row.id}/read-back">Read back from the display</a></p>
+				{:else if place.step === 'test'}
+					<h1>{zone.name}: does it heat?</h1>
+					<TestStep {zone} {profile} {onSite} {set} />
+				{:else if place.step === 'leave'}
+					<h1>{zone.name}: how is it left?</h1>
+					<LeaveStep {profile} {onSite} {set} />
+					<Pictures siteId={data.site.id} zone={zone.name} queue={pictures} onServer={data.pictures} />
+				{:else}
+					<h1>
+						{stops === 0
+							? 'Nothing stops the sign-off'
+							: stops === 1
+								? 'One thing stops the sign-off'
+								: `${stops} things stop the sign-off`}
+					</h1>
+					<CheckList
+						{checked}
+						siteId={data.site.id}
+						onoverrule={(zoneId, overruled) => (problem = outbox.note(zoneId, 'overruled', overruled))}
+					/>
+					<SignOff bind:who bind:note {busy} open={stops} onend={end} />
+				{/if}
+			</section>
+		{/key}
+		<p class="soft kept">
+			{kept ? 'This visit works without a connection; notes are sent when it is back.' : ''}
+		</p>
+		<div class="bar">
+			<button
+				class="quiet"
+				disabled={place.zone === 0 && place.step === 'found'}
+				onclick={() => go(placeAfter(place, data.zones.length, -1))}>Back</button
+			>
+			<button
+				class="next"
+				disabled={place.step === 'sign-off'}
+				onclick={() => go(placeAfter(place, data.zones.length, 1))}>Next</button
+			>
+		</div>
+	{/if}
+</main>
+
+<style>
+	main {
+		max-width: 46rem;
+		margin: 0 auto;
+		padding: 0.75rem 1rem 6.5rem;
+	}
+	.where {
+		margin-bottom: 0.6rem;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.75rem;
+		align-items: center;
+	}
+	.where label {
+		flex: 1 1 9rem;
+	}
+	.where select {
+		width: 100%;
+		min-height: 48px;
+		font-size: 1.1rem;
+		font-weight: 700;
+	}
+	nav {
+		display: grid;
+		grid-template-columns: repeat(6, 1fr);
+		gap: 2px;
+		margin: 0 0 0.9rem;
+	}
+	nav button {
+		display: flex;
+		flex-direction: column;
+		min-width: 0;
+		min-height: 52px;
+		padding: 0.3rem 0.1rem;
+		border: 0;
+		border-bottom: 3px solid var(--rule);
+		background: none;
+		color: inherit;
+		font-size: 0.85rem;
+		text-align: left;
+		cursor: pointer;
+	}
+	nav button[aria-current] {
+		border-bottom-color: var(--ink);
+		font-weight: 700;
+	}
+	nav .state {
+		overflow: hidden;
+		max-width: 100%;
+		color: var(--soft);
+		font-size: 0.8rem;
+		font-weight: 400;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+	.big {
+		margin: 0.6rem 0;
+		font-size: 1.3rem;
+	}
+	.link {
+		display: inline-flex;
+		align-items: center;
+		min-height: 56px;
+		padding: 0 1.2rem;
+		border-radius: 4px;
+		background: var(--ink);
+		color: var(--sheet);
+		font-weight: 700;
+		text-decoration: none;
+	}
+	section p a {
+		min-height: 44px;
+	}
+	.conflict {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+		align-items: center;
+		margin-bottom: 0.6rem;
+		padding: 0.5rem 0.75rem;
+		border-left: 4px solid var(--signal);
+		background: var(--sheet);
+	}
+	.keys {
+		display: flex;
+		margin-top: 1rem;
+		gap: 0.75rem;
+		align-items: center;
+	}
+	.kept {
+		margin-top: 1rem;
+		font-size: 0.9rem;
+	}
+	.bar {
+		position: fixed;
+		right: 0;
+		bottom: 0;
+		left: 0;
+		display: grid;
+		grid-template-columns: 1fr 2fr;
+		gap: 0.75rem;
+		max-width: 46rem;
+		margin: 0 auto;
+		padding: 0.6rem 1rem;
+		border-top: 1px solid var(--rule);
+		background: var(--ground);
+	}
+	.bar button {
+		min-height: 60px;
+		font-size: 1.15rem;
+	}
+	.next {
+		border: 0;
+		border-radius: 4px;
+		background: var(--ink);
+		color: var(--sheet);
+		font-weight: 700;
+		cursor: pointer;
+	}
+	.next:disabled {
+		opacity: 0.4;
+	}
+	@media (max-width: 560px) {
+		nav {
+			grid-template-columns: repeat(3, 1fr);
+		}
+	}
+</style>

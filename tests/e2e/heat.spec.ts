@@ -1,0 +1,64 @@
+import { expect, open, saved, test } from './bench';
+
+test('the guest house: over its supply, staggered under it with every room in time, taken into the zones, stale after a change', async ({
+	page,
+	installation
+}) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Marrow House/ }).click();
+	await page.getByRole('link', { name: 'Heat at once' }).click();
+	await expect(
+		page.getByText(/^15\.5 kW at most, .* over the 13\.0 kW allowed for .*a room is late/)
+	).toBeVisible();
+	await page.waitForLoadState('networkidle');
+	// the answer is there: nothing says any more that it is worked on
+	await page.waitForTimeout(300);
+	await expect(page.getByText(/^0 °C( …)?$/)).toHaveText('0 °C');
+
+	// stopped and begun again
+	await page.getByRole('button', { name: 'Stagger the starts' }).click();
+	await page.getByRole('button', { name: 'Stop' }).click();
+	await page.getByRole('button', { name: 'Stagger the starts' }).click();
+	const promised = page.getByText(
+		/^Staggered: 1[0-2]\.\d kW at most, .* under the 13\.0 kW allowed; every room is warm in time\.$/
+	);
+	await expect(promised).toBeVisible({ timeout: 30_000 });
+	const peak = /: (\d+\.\d) kW/.exec(await promised.innerText())![1]!;
+	const rows = page.locator('section').filter({ hasText: 'What was moved' }).locator('tbody tr');
+	expect(await rows.count()).toBeGreaterThan(3);
+	// hour keypads start on the hour
+	await expect(rows.first()).toContainText(/\d\d:00/);
+	await page.getByRole('button', { name: /^Take these starts into 9 zones/ }).click();
+	await saved(page);
+	await expect(page.getByText(`15.5 kW came down to ${peak} kW`)).toBeVisible();
+	// what the zones now hold is what was promised
+	await expect(
+		page.getByText(new RegExp(`^${peak} kW at most, .* every room is warm in time\\.$`))
+	).toBeVisible();
+
+	// a zone's week says where its lead comes from
+	await page.getByRole('link', { name: 'Iris room' }).click();
+	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await expect(page.getByText(/so that not every zone heats at once\.$/)).toBeVisible();
+
+	// another room: the kept result says that it is out of date
+	await page.getByRole('link', { name: /^Proof/ }).click();
+	await page.waitForLoadState('networkidle');
+	await page.getByRole('textbox', { name: /^Floor/ }).fill('44');
+	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
+	await saved(page);
+	await open(page, `${new URL(page.url()).pathname.replace(/\/zones.*/, '')}/heat`);
+	await expect(page.getByText(/for other rooms, weeks or supply: do it anew\.$/)).toBeVisible();
+
+	// nonsense is refused in words, and nothing is lost
+	const field = page.getByRole('textbox', { name: /^Supply for heating/ });
+	await field.fill('plenty');
+	await field.press('Tab');
+	await expect(page.getByRole('alert')).toHaveText('"plenty" is no number.');
+	await field.fill('0.01');
+	await field.press('Tab');
+	await expect(page.getByRole('alert')).toContainText('supply.electricW must be at least 100');
+	await page.reload();
+	await expect(page.getByRole('textbox', { name: /^Supply for heating/ })).toHaveValue('13');
+});

@@ -1,0 +1,213 @@
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { spawnSync } from 'node:child_process';
+import { loadDemo, root, startServer } from '../../scripts/setup.mjs';
+import { expect, open, test } from './bench';
+
+const OFFICE = 'seven lamps on a quay';
+const READER = 'only looking, thank you';
+
+test('the program that others can reach: not without a passphrase; every door shut; roles; a customer’s link that shows one thing and can be ended', async ({
+	browser
+}) => {
+	// a window of its own: the server here is not the one that the other tests talk to
+	const page = await browser.newPage();
+	const data = mkdtempSync(path.join(tmpdir(), 'fond-quarter-safe-'));
+	// without a passphrase it does not start where others could reach it
+	const refused = spawnSync(process.execPath, [path.join(root, 'build', 'index.js')], {
+		env: { ...process.env, HOST: '0.0.0.0', PORT: '4780', NODE_ENV: 'production', FOND_QUARTER_DATA: data },
+		encoding: 'utf8',
+		timeout: 20_000
+	});
+	expect(refused.status).toBe(1);
+	expect(refused.stderr).toContain('set FOND_QUARTER_PASSPHRASE to a passphrase');
+
+	const first = await startServer({ data, port: 4780, quiet: true });
+	await loadDemo(first.url);
+	const { jobs } = (await (await fetch(`${first.url}/api/v1/jobs`)).json()) as {
+		jobs: { id: string; name: string }[];
+	};
+	const site = jobs.find((job) => job.name.startsWith('Osier'))!.id;
+	const other = jobs.find((job) => job.name.startsWith('Kelter'))!;
+	// every route that there is, as the program itself describes it, and every page by its folder
+	const { paths } = (await (await fetch(`${first.url}/api/openapi.json`)).json()) as {
+		paths: Record<string, Record<string, unknown>>;
+	};
+	const filled = (route: string) => route.replace('{siteId}', site).replace(/\{\w+\}/g, 'any');
+	const operations = Object.entries(paths).flatMap(([route, methods]) =>
+		Object.keys(methods).map((method) => [method.toUpperCase(), filled(route)] as const)
+	);
+	const pages = readdirSync(path.join(root, 'src', 'routes'), { recursive: true, encoding: 'utf8' })
+		.filter((file) => file.endsWith('+page.svelte'))
+		.map((file) =>
+			`/${path.dirname(file)}`
+				.replace(/^\/\.$/, '/')
+				.replace('[siteId]', site)
+				.replace(/\[\w+\]/g, 'any')
+		)
+		.filter((page) => !/^\/(c\/|sign-in)/.test(page));
+	expect(operations.length).toBeGreaterThan(45);
+	expect(pages.length).toBeGreaterThan(15);
+	await first.stop();
+
+	process.env.FOND_QUARTER_PASSPHRASE = OFFICE;
+	process.env.FOND_QUARTER_PASSPHRASE_READER = READER;
+	const server = await startServer({ data, port: 4780, quiet: true });
+	delete process.env.FOND_QUARTER_PASSPHRASE;
+	delete process.env.FOND_QUARTER_PASSPHRASE_READER;
+	try {
+		// without a session
+		for (const [method, route] of operations)
+			expect((await fetch(server.url + route, { method })).status, `${method} ${route}`).toBe(401);
+		for (const page of pages)
+			for (const route of [page, `${page === '/' ? '' : page}/__data.json`]) {
+				const answer = await fetch(server.url + route, { redirect: 'manual' });
+				const body = await answer.text();
+				expect(answer.status === 303 || body.includes('sign-in'), route).toBe(true);
+				expect(body).not.toContain('Osier');
+			}
+		// another site's page, and far too much, are refused
+		expect(
+			(
+				await fetch(`${server.url}/sign-in?/in`, {
+					method: 'POST',
+					headers: { origin: 'http://evil.example' },
+					body: new URLSearchParams({ passphrase: OFFICE })
+				})
+			).status
+		).toBe(403);
+
+		const head = await fetch(`${server.url}/sign-in`);
+		const policy = head.headers.get('content-security-policy')!;
+		expect(policy).toContain("default-src 'self'");
+		expect(policy).toMatch(/script-src 'self' 'nonce-/);
+		expect(policy).not.toMatch(/script-src[^;]*unsafe/);
+		expect(head.headers.get('x-content-type-options')).toBe('nosniff');
+
+		// a person: a wrong passphrase, then the right one
+		await page.goto(`${server.url}/due`);
+		await expect(page.getByRole('heading', { name: 'Who goes there?' })).toBeVisible();
+		await page.getByLabel('Passphrase').fill('open sesame, please');
+		await page.getByRole('button', { name: 'Sign in' }).click();
+		await expect(page.getByRole('alert')).toHaveText('That passphrase opens nothing here.');
+		await page.getByLabel('Passphrase').fill(OFFICE);
+		await page.getByRole('button', { name: 'Sign in' }).click();
+		await expect(page.getByRole('heading', { name: 'Who must be gone to, and when?' })).toBeVisible();
+		// with one: a wrong method, and ten megabytes, at every route that could be asked so
+		const wrong = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;
+		for (const route of new Set(operations.map(([, route]) => route)))
+			for (const method of wrong.filter(
+				(one) => !operations.some(([has, at]) => at === route && has === one)
+			))
+				expect(
+					(await page.request.fetch(server.url + route, { method })).status(),
+					`${method} ${route}`
+				).toBe(405);
+		const ten = Buffer.alloc(10_000_000, 0x20);
+		for (const [method, route] of operations.filter(([method]) =>
+			['POST', 'PUT', 'PATCH'].includes(method)
+		)) {
+			const answer = await page.request.fetch(server.url + route, {
+				method,
+				headers: { 'content-type': 'application/json' },
+				data: ten
+			});
+			expect(answer.status(), `${method} ${route}`).toBe(413);
+		}
+		// a link for the customer
+		const made = (await (
+			await page.request.post(`${server.url}/api/v1/jobs/${site}/links`, { data: { days: 30 } })
+		).json()) as { path: string; id: string };
+		const link = await (await fetch(server.url + made.path)).text();
+		expect(link).toContain('Your heating week');
+		expect(link).not.toContain(other.name);
+		expect(link).not.toContain('Ctrl K');
+		expect((await fetch(`${server.url}${made.path.slice(0, -1)}_`)).status).toBe(404);
+		expect((await fetch(`${server.url}${made.path}`, { method: 'DELETE' })).status).toBeGreaterThanOrEqual(
+			400
+		);
+		expect(
+			(await page.request.delete(`${server.url}/api/v1/jobs/${other.id}/links/${made.id}`)).status()
+		).toBe(404);
+		expect((await page.request.delete(`${server.url}/api/v1/jobs/${site}/links/${made.id}`)).status()).toBe(
+			204
+		);
+		expect((await fetch(server.url + made.path)).status).toBe(404);
+
+		// the copy is a whole database
+		const copy = await (await page.request.post(`${server.url}/api/v1/backup`)).body();
+		expect(copy.subarray(0, 15).toString()).toBe('SQLite format 3');
+
+		// signed out, and in again to read only
+		await page.goto(`${server.url}/sign-in`);
+		await page.getByRole('button', { name: 'Sign out' }).click();
+		await page.getByLabel('Passphrase').fill(READER);
+		await page.getByRole('button', { name: 'Sign in' }).click();
+		await expect(page.getByRole('link', { name: /Osier/ })).toBeVisible();
+		expect((await page.request.delete(`${server.url}/api/v1/jobs/${site}`)).status()).toBe(403);
+		expect((await page.request.post(`${server.url}/api/v1/backup`)).status()).toBe(403);
+		// and nobody tries for long
+		const trial = () =>
+			fetch(`${server.url}/sign-in?/in`, {
+				method: 'POST',
+				headers: { origin: server.url, accept: 'application/json', 'x-sveltekit-action': 'true' },
+				body: new URLSearchParams({ passphrase: 'one more guess' })
+			}).then((answer) => answer.text());
+		let last = '';
+		for (let i = 0; i < 8; i++) last = await trial();
+		expect(last).toContain('Too many wrong tries');
+	} finally {
+		await page.close();
+		await server.stop();
+		rmSync(data, { recursive: true, force: true });
+	}
+});
+
+test('a damaged database stops the start with a sentence and is left untouched', async () => {
+	const { writeFileSync, readFileSync } = await import('node:fs');
+	const data = mkdtempSync(path.join(tmpdir(), 'fond-quarter-damaged-'));
+	writeFileSync(path.join(data, 'fond-quarter.sqlite'), 'this is no database at all'.repeat(400));
+	const before = readFileSync(path.join(data, 'fond-quarter.sqlite'));
+	const started = spawnSync(process.execPath, [path.join(root, 'build', 'index.js')], {
+		env: { ...process.env, HOST: '127.0.0.1', PORT: '4781', NODE_ENV: 'production', FOND_QUARTER_DATA: data },
+		encoding: 'utf8',
+		timeout: 20_000
+	});
+	expect(started.status).toBe(1);
+	expect(started.stderr).toContain('is damaged. It was left untouched');
+	expect(started.stderr).not.toMatch(/\n\s+at /);
+	expect(readFileSync(path.join(data, 'fond-quarter.sqlite')).equals(before)).toBe(true);
+	rmSync(data, { recursive: true, force: true });
+});
+
+test('the link is made on the page, and the firm stands on what is handed over', async ({
+	page,
+	installation
+}) => {
+	await installation.loadDemo();
+	await open(page, '/firm');
+	await page.getByLabel('Firm', { exact: true }).fill('Tilling & Daughter');
+	await page.getByLabel('Telephone').fill('01 555 0100');
+	await page.getByRole('button', { name: 'Save', exact: true }).click();
+	await expect(page.getByText('Saved. It stands on every page that is handed over.')).toBeVisible();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Osier Lane/ }).click();
+	const href = (await page.locator('tbody th a').first().getAttribute('href'))!.replace(/week$/, 'hand-over');
+	await open(page, href);
+	await expect(page.getByText('Set up by: Tilling & Daughter Telephone: 01 555 0100')).toBeVisible();
+	await page.getByText('A link for the customer').click();
+	await page.getByRole('button', { name: 'Make a link' }).click();
+	const link = await page.getByLabel('The link').inputValue();
+	await page.goto(link);
+	await expect(page.getByRole('heading', { name: /^Your heating week: / }).first()).toBeVisible();
+	await page.getByRole('link', { name: 'Large print' }).click();
+	await expect(page.getByRole('link', { name: 'Usual print' })).toBeVisible();
+	await page.goBack();
+	await page.goto(href);
+	await page.getByText('A link for the customer').click();
+	await page.getByRole('button', { name: 'End it now' }).click();
+	await expect(page.getByText('ended by hand')).toBeVisible();
+	await page.goto(link);
+	await expect(page.getByText('This link has ended.')).toBeVisible();
+});

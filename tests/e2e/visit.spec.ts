@@ -1,0 +1,202 @@
+import type { Page } from '@playwright/test';
+import sharp from 'sharp';
+import { expect, open, saved, test } from './bench';
+
+const next = (page: Page) => page.getByRole('button', { name: 'Next', exact: true }).click();
+const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click();
+
+/** Keys every value of the card on the page: Enter notes it and goes on. */
+async function keyAll(page: Page) {
+	await expect(page.locator('.value')).toBeVisible();
+	for (let i = 0; i < 120 && !(await page.getByText('All in.').isVisible()); i++)
+		await page.keyboard.press('Enter');
+	await expect(page.getByText('All in.')).toBeVisible();
+}
+
+async function passTest(page: Page) {
+	for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Seen', exact: true }).click();
+	await expect(page.getByText('It heats when it is asked to')).toBeVisible();
+}
+
+test('a site from empty to signed off on a phone, with the network gone in the middle; then found again in the record', async ({
+	page,
+	installation
+}) => {
+	test.setTimeout(90_000);
+	page.setDefaultTimeout(8000);
+	await page.setViewportSize({ width: 390, height: 844 });
+	await open(page, '/');
+	await page.getByLabel('New site').fill('Gannet Cottage');
+	await page.getByRole('button', { name: 'Make it' }).click();
+	await expect(page.getByRole('heading', { name: /Gannet Cottage/ })).toBeVisible();
+	await page.getByLabel('New zone').fill('Parlour');
+	await page.getByLabel('Its control').selectOption({ label: 'Radio stat and receiver' });
+	await page.getByRole('button', { name: 'Add zone' }).click();
+	await expect(page.getByRole('heading', { name: 'Parlour, the week' })).toBeVisible();
+	const site = new URL(page.url()).pathname.replace(/\/zones.*/, '');
+
+	await open(page, `${site}/visit`);
+	await expect(page.getByText('This visit works without a connection')).toBeVisible();
+	await page.evaluate(() => navigator.serviceWorker.ready);
+	await expect
+		.poll(() =>
+			page.evaluate(async () =>
+				(await (await caches.open('pages')).keys()).map((one) => new URL(one.url).pathname).join()
+			)
+		)
+		.toContain('key-in/__data.json');
+	await press(page, 'manual');
+	await page.getByLabel('What it showed, what was said').fill('Lamp green, cold since Sunday');
+	await page.getByLabel('What it showed, what was said').press('Tab');
+	await next(page);
+	await expect(page.getByRole('heading', { name: 'Parlour: set these first' })).toBeVisible();
+
+	// the network is gone
+	await saved(page);
+	await installation.stop();
+	await page.getByRole('group', { name: 'Frost protection' }).getByRole('button', { name: 'on' }).click();
+	for (const [shown, right] of [
+		['20.5', '20,1'],
+		['20.9', '20.4'],
+		['21.0', '20.5']
+	] as const) {
+		await page.getByLabel('The control shows').fill(shown);
+		await page.getByLabel('The control shows').press('Tab');
+		await page.getByLabel('The thermometer shows').fill(right);
+		await page.getByLabel('The thermometer shows').press('Tab');
+		await press(page, 'Add the reading');
+	}
+	await expect(page.getByText(/^Offset -0\.5 K, spread 0\.06 K of 3 readings/)).toBeVisible();
+	await page.getByLabel('Offset keyed').fill('-0.5');
+	await page.getByLabel('Offset keyed').press('Tab');
+	await press(page, 'paired');
+	await page.getByLabel('Batteries fitted on').fill(new Date().toISOString().slice(0, 10));
+	await page.getByLabel('Batteries fitted on').press('Tab');
+	await expect(page.getByText(/kept here: no connection/)).toBeVisible();
+	// reloaded without a network, it stands where it was, with what was noted
+	await page.reload();
+	await expect(page.getByRole('heading', { name: 'Parlour: set these first' })).toBeVisible();
+	await expect(page.getByText(/^Offset -0\.5 K/)).toBeVisible();
+	await next(page);
+	await expect(page.getByText("By this device's own clock: there is no connection.")).toBeVisible();
+	await press(page, 'It is set now');
+	await next(page);
+	await page.getByRole('link', { name: 'Key in, one value at a time' }).click();
+	await keyAll(page);
+	await page.goBack();
+	await expect(page.getByRole('heading', { name: 'Parlour: key the week' })).toBeVisible();
+	await next(page);
+	await passTest(page);
+	await next(page);
+	await expect(
+		page.getByRole('group', { name: 'It is left in' }).getByRole('button', { name: 'automatic' })
+	).toHaveAttribute('aria-pressed', 'true');
+	await page
+		.getByRole('group', { name: /changed by hand/ })
+		.getByRole('button', { name: 'yes' })
+		.click();
+
+	await page.getByLabel('What it shows').fill('left on automatic');
+	await page.getByLabel('What it shows').press('Tab');
+	await page.getByLabel('Pictures to keep').setInputFiles({
+		name: 'left.jpg',
+		mimeType: 'image/jpeg',
+		buffer: await sharp({ create: { width: 320, height: 240, channels: 3, background: '#8a8' } })
+			.jpeg()
+			.withExif({ IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 3230/100' } })
+			.toBuffer()
+	});
+	await expect(page.getByText('left on automatic, waits here')).toBeVisible();
+
+	// it is back
+	await installation.start();
+	await saved(page);
+	await expect(page.getByText('left on automatic', { exact: true })).toBeVisible();
+	await next(page);
+	await page.reload();
+	await expect(page.getByRole('heading', { name: 'Nothing stops the sign-off' })).toBeVisible();
+	await page.getByLabel('Who').fill('R. Tilling');
+	await page.getByLabel('Note of the visit').fill('New batteries, offset, week keyed');
+	await page.getByRole('button', { name: 'Sign off', exact: true }).last().click();
+	await expect(page.getByText('R. Tilling, signed off')).toBeVisible();
+	await page.reload();
+	await expect(page.getByText('New batteries, offset, week keyed')).toBeVisible();
+	await expect(page.getByText(/^Nothing changed from/)).toBeVisible();
+	const picture = page.getByRole('img', { name: 'Parlour: left on automatic' });
+	await expect(picture).toBeVisible();
+	const kept = await (await page.request.get((await picture.getAttribute('src'))!)).body();
+	expect((await sharp(kept).metadata()).exif).toBeUndefined();
+	const record = (
+		await (await page.request.get(`/api/v1/jobs/${site.split('/')[2]}/record.pdf`)).body()
+	).toString('latin1');
+	expect(record).toContain('/Subtype /Image');
+
+	// the next visit starts with nothing found, tested or left; batteries and offset stay
+	await open(page, `${site}/visit`);
+	await expect(page.getByText(/^Signed off on .* by R\. Tilling\.$/)).toBeVisible();
+	await page.getByRole('button', { name: 'Begin a visit' }).click();
+	await saved(page);
+	await page.reload();
+	const steps = page.getByRole('navigation', { name: 'Steps at this control' });
+	await expect(steps.getByRole('button', { name: /^Test/ })).toHaveText(/–$/);
+	await steps.getByRole('button', { name: /^Settings/ }).click();
+	await expect(page.getByLabel('Batteries fitted on')).not.toHaveValue('');
+	await open(page, '/');
+	await expect(page.getByRole('listitem').filter({ hasText: 'Gannet Cottage' })).toContainText(
+		'A visit is begun, not ended.'
+	);
+});
+
+test('what stops the sign-off stops it, until it is overruled with a reason; a changed week is shown and an old one put back', async ({
+	page,
+	installation
+}) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Osier Lane/ }).click();
+	await expect(page.locator('tbody th a').first()).toBeVisible();
+	const site = new URL(page.url()).pathname;
+	await open(page, `${site}/checks`);
+	await expect(page.getByText('things stop the sign-off')).toBeVisible();
+	const refused = await page.request.post(`/api/v1/jobs/${site.split('/')[2]}/visits`, {
+		data: { who: 'R. Tilling', note: '', signedOff: true }
+	});
+	expect(refused.status()).toBe(409);
+	expect(JSON.stringify(await refused.json())).toContain('functional test');
+
+	for (const details of await page.locator('details').all()) await details.locator('summary').click();
+	for (
+		let left = 20;
+		left > 0 && (await page.getByRole('button', { name: 'Overrule', exact: true }).count()) > 0;
+		left--
+	) {
+		const before = await page.getByRole('button', { name: 'Overrule', exact: true }).count();
+		await page.getByRole('button', { name: 'Overrule', exact: true }).first().click();
+		await expect(page.getByRole('button', { name: 'Overrule with this reason' })).toBeDisabled();
+		await page.getByLabel('Why it may stay so').fill('Boiler away for repair until Friday');
+		await page.getByRole('button', { name: 'Overrule with this reason' }).click();
+		await expect(page.getByRole('button', { name: 'Overrule', exact: true })).toHaveCount(before - 1);
+		for (const details of await page.locator('details:not([open])').all())
+			await details.locator('summary').click();
+	}
+	await expect(page.getByText('Nothing stops the sign-off')).toBeVisible();
+	await page.getByRole('link', { name: 'Go on with the visit' }).click();
+	await press(page, 'Sign off');
+	await page.getByLabel('Who').fill('R. Tilling');
+	await page.getByRole('button', { name: 'Sign off', exact: true }).last().click();
+	await expect(page.getByText(/Overruled: Boiler away for repair until Friday/).first()).toBeVisible();
+
+	// the week is changed, seen in the record, and put back
+	await open(page, site);
+	await page.getByRole('link', { name: /^Reading room six-step/ }).click();
+	await page.waitForLoadState('networkidle');
+	await page.getByRole('button', { name: /^Saturday:/ }).focus();
+	await page.keyboard.press('Insert');
+	await page.keyboard.press('f');
+	await saved(page);
+	await open(page, `${site}/record`);
+	await expect(page.getByText(/^1 zone changed from/)).toBeVisible();
+	await expect(page.getByText(/^Sat: .* → /)).toBeVisible();
+	await page.getByRole('button', { name: /^Put this week of .* back$/ }).click();
+	await expect(page.getByText(/^Nothing changed from/)).toBeVisible();
+});

@@ -1,0 +1,78 @@
+import { afterEach, beforeEach, vi } from 'vitest';
+import { call } from '../../src/lib/ui/call';
+
+/**
+ * A browser's network and storage for tests of what queues, saves and sends: the test plays the server, and says when
+ * requests do not get there, or get there while the answer is lost on the way back.
+ */
+export type Network = 'up' | 'down' | 'answer-lost';
+
+export interface Reply {
+	readonly status: number;
+	readonly body: unknown;
+}
+type Server = (method: string, path: string, body: unknown) => Reply;
+
+let network: Network = 'up';
+let server: Server = () => ({ status: 404, body: null });
+/** What the server was asked, in order. */
+export let asked: { method: string; path: string; body: unknown }[] = [];
+
+export const net = {
+	set is(next: Network) {
+		network = next;
+	},
+	serve(next: Server) {
+		server = next;
+	}
+};
+
+/** Lets time go by, in ms: what waits for its turn has it. */
+export const later = (ms: number) => vi.advanceTimersByTimeAsync(ms);
+
+/**
+ * Pages of one window, each in the place of the one before: gives the way to ask the server to each. What a page that is
+ * gone has sent still comes in, but nobody hears the answer.
+ */
+export function pages(): () => typeof call {
+	let alive: object = {};
+	return () => {
+		const own = (alive = {});
+		const unlessGone = <T>(value: T) => (alive === own ? value : new Promise<T>(() => undefined));
+		return async (method, path, body) => {
+			await unlessGone(null);
+			return unlessGone(await call(method, path, body));
+		};
+	};
+}
+
+beforeEach(() => {
+	vi.useFakeTimers({ now: Date.UTC(2026, 10, 25, 9) });
+	network = 'up';
+	asked = [];
+	const kept = new Map<string, string>();
+	vi.stubGlobal('localStorage', {
+		getItem: (key: string) => kept.get(key) ?? null,
+		setItem: (key: string, value: string) => void kept.set(key, value),
+		removeItem: (key: string) => void kept.delete(key),
+		get length() {
+			return kept.size;
+		}
+	});
+	vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
+		// a request takes a while, so that others are made meanwhile
+		await new Promise((resolve) => setTimeout(resolve, 20));
+		if (network === 'down') throw new TypeError('Failed to fetch');
+		const body: unknown = typeof init.body === 'string' ? JSON.parse(init.body) : init.body;
+		asked.push({ method: init.method ?? 'GET', path, body });
+		const { status, body: said } = server(init.method ?? 'GET', path, body);
+		await new Promise((resolve) => setTimeout(resolve, 20));
+		if (network === 'answer-lost') throw new TypeError('Failed to fetch');
+		return new Response(status === 204 ? null : JSON.stringify(said), { status });
+	});
+});
+
+afterEach(() => {
+	vi.unstubAllGlobals();
+	vi.useRealTimers();
+});
