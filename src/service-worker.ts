@@ -1,6 +1,7 @@
 /// <reference types="@sveltejs/kit" />
 /// <reference lib="webworker" />
 import { build, files, version } from '$service-worker';
+import type { KeepMessage } from '$lib/ui/visit/keptPages';
 
 /**
  * Keeps the program and the pages of a visit for when the network is gone: assets from the cache, pages and their data
@@ -63,24 +64,22 @@ worker.addEventListener('fetch', (event) => {
 	if (ofSite(url)) event.respondWith(fromNetwork(request));
 });
 
-/** A page that begins a visit names the pages it will need; one that ends it, or a person signing out, has them forgotten. */
+/** Keeps pages and their data as they are now; of those that cannot be had now, what was kept stays. */
+async function keep(wanted: readonly string[], onlyKept: boolean): Promise<void> {
+	const cache = await caches.open(pages);
+	const keepOne = async (path: string) => {
+		const address = new URL(path, worker.location.href).href;
+		if (onlyKept && !(await cache.match(address))) return;
+		const answer = await fetch(path, { redirect: 'error' });
+		if (answer.ok) await cache.put(address, answer);
+	};
+	await Promise.allSettled(wanted.flatMap((path) => [keepOne(path), keepOne(`${path}/__data.json`)]));
+}
+
+/** A visit names the pages it will need, and those to read anew when something was saved; at the sign-in all are forgotten. */
 worker.addEventListener('message', (event) => {
-	const message = event.data as { readonly keep?: readonly string[]; readonly forget?: boolean };
+	const message = event.data as KeepMessage;
 	if (message.forget) event.waitUntil(caches.delete(pages));
-	if (message.keep) {
-		const wanted = message.keep.flatMap((path) => [path, `${path}/__data.json`]);
-		event.waitUntil(
-			caches.open(pages).then((cache) =>
-				Promise.all(
-					wanted.map((path) =>
-						fetch(path, { redirect: 'error' })
-							.then((answer) =>
-								answer.ok ? cache.put(new URL(path, worker.location.href).href, answer) : undefined
-							)
-							.catch(() => undefined)
-					)
-				)
-			)
-		);
-	}
+	if (message.keep) event.waitUntil(keep(message.keep, false));
+	if (message.again) event.waitUntil(keep(message.again, true));
 });

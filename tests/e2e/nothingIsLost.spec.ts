@@ -128,8 +128,9 @@ test.describe('overtaken', () => {
 			answered();
 		});
 		await page.keyboard.press('Enter');
-		await page.reload();
-		await expect(page.getByText(/^value 2 of \d+$/)).toBeVisible({ timeout: 4000 });
+		await expect(page.getByText(/^value 2 of \d+$/)).toBeVisible();
+		await page.reload({ waitUntil: 'commit', timeout: 20_000 });
+		await expect(page.getByText(/^value 2 of \d+$/)).toBeVisible({ timeout: 10_000 });
 		// the board's list was read before the note as well: gone to, it is read anew
 		await page.getByRole('link', { name: 'Tallow Quay Workshops' }).click();
 		await expect(page.getByRole('row', { name: /Bindery/ })).toContainText(/\b1 of \d+/);

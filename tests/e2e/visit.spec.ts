@@ -111,7 +111,8 @@ test('a site from empty to signed off on a phone, with the network gone in the m
 	// it is back
 	await installation.start();
 	await saved(page);
-	await expect(page.getByText('left on automatic', { exact: true })).toBeVisible();
+	await expect(page.getByText('left on automatic, waits here')).toBeHidden();
+	await expect(page.getByRole('img', { name: 'left on automatic' })).toBeVisible();
 	await next(page);
 	await page.reload();
 	await expect(page.getByRole('heading', { name: 'Nothing stops the sign-off' })).toBeVisible();

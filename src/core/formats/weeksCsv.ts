@@ -1,7 +1,6 @@
 import Papa from 'papaparse';
-import { allowedOptions, type ControlProfile } from '../control';
-import { fitZone } from '../fit';
-import { keyCard } from '../keying';
+import type { ControlProfile } from '../control';
+import { zoneCard } from '../keying';
 import { levelOf, wantedWeek, type Zone } from '../plan';
 import { clockTime, DAY_NAMES, DAY_MINUTES, splitByDay, type WeekSteps } from '../week';
 
@@ -31,8 +30,7 @@ function rows<T>(
 export function writeWeeksCsv(zones: readonly Zone[], profileOf: (zone: Zone) => ControlProfile): string {
 	const all = zones.flatMap((zone) => {
 		const profile = profileOf(zone);
-		const { chosen } = fitZone(zone, profile);
-		const card = keyCard(profile, allowedOptions(profile, zone.options), chosen.grouping, chosen.program, {});
+		const { chosen, card } = zoneCard(zone, profile);
 		const named = (what: string) => (row: readonly (string | number)[]) => [
 			zone.name,
 			profile.name,

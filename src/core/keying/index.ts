@@ -5,3 +5,4 @@ export * from './pace';
 export * from './price';
 export { routeMinutes, startingPace, type Pace } from './route';
 export * from './readBack';
+export * from './zoneCard';

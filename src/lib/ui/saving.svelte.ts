@@ -8,16 +8,27 @@ export type SavingState =
 
 /** Whether something was saved since the lists on the page were loaded. */
 let listsStale = false;
-let state = $state.raw<SavingState>({ kind: 'quiet' });
+let last = $state.raw<SavingState>({ kind: 'quiet' });
+/** What is still on its way or waits for the connection, by what sends it. */
+let open = $state.raw<Readonly<Record<string, SavingState>>>({});
 
 /** The state of saving across the page: set by whatever saves, shown in the head. */
 export const saving = {
+	/** What was heard last; while anything is still on its way or waits, that instead of "saved". */
 	get now(): SavingState {
-		return state;
+		if (last.kind !== 'saved' && last.kind !== 'quiet') return last;
+		const left = Object.values(open);
+		return left.find((one) => one.kind === 'waiting') ?? left[0] ?? last;
 	},
 	set now(next: SavingState) {
 		if (next.kind === 'saved') listsStale = true;
-		state = next;
+		last = next;
+	},
+	/** Says how it stands with what `sender` sends: several may be under way at once, and all is saved when each is. */
+	say(sender: string, next: SavingState): void {
+		const others = Object.fromEntries(Object.entries(open).filter(([one]) => one !== sender));
+		open = next.kind === 'saving' || next.kind === 'waiting' ? { ...others, [sender]: next } : others;
+		this.now = next;
 	},
 	/** Whether lists need loading anew; asking answers once. */
 	takeStale(): boolean {

@@ -1,13 +1,13 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { Button } from 'carbon-components-svelte';
+	import { forgetPages } from '$lib/ui/visit/keptPages';
 
 	let { data, form } = $props();
 
 	onMount(() => {
 		// nothing of a visit stays behind for whoever comes next
-		if (!data.role)
-			void navigator.serviceWorker?.ready.then((one) => one.active?.postMessage({ forget: true }));
+		if (!data.role) void forgetPages();
 	});
 </script>
 

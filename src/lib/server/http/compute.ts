@@ -1,8 +1,8 @@
 import type { z } from 'zod';
-import { allowedOptions, findProfile } from '$core/control';
+import { findProfile } from '$core/control';
 import { fitZone } from '$core/fit';
 import type { computeRequest, fitResponse, keyInResponse, Problem } from '$core/formats';
-import { keyCard } from '$core/keying';
+import { zoneCard } from '$core/keying';
 
 type ComputeRequest = z.output<typeof computeRequest>;
 type Computed<T> = { value: T } | { problem: Problem };
@@ -51,12 +51,6 @@ export function computeFit(request: ComputeRequest): Computed<z.input<typeof fit
 export function computeKeyIn(request: ComputeRequest): Computed<z.input<typeof keyInResponse>> {
 	const profile = profileFor(request);
 	if (!profile) return unknownControl(request.zone.control);
-	const { chosen } = fitZone(request.zone, profile);
-	const card = keyCard(
-		profile,
-		allowedOptions(profile, request.zone.options),
-		chosen.grouping,
-		chosen.program
-	);
+	const { chosen, card } = zoneCard(request.zone, profile);
 	return { value: { grouping: chosen.grouping.id, ...card, items: card.items.map((item) => ({ ...item })) } };
 }

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { allowedOptions, findProfile, type ControlProfile } from '$core/control';
-import { fitZone } from '$core/fit';
-import { cardProgress, keyCard, type Keyed } from '$core/keying';
+import { findProfile, type ControlProfile } from '$core/control';
+import { cardProgress, zoneCard, type Keyed } from '$core/keying';
 import type { Zone } from '$core/plan';
 
 /** Raised whenever the computation behind a summary changes, so that stored ones are made anew. */
@@ -22,14 +21,7 @@ export type ZoneSummary = z.infer<typeof summarySchema>;
 
 /** Computes where a zone stands: fits its week, writes its card, counts what is keyed. */
 export function summarise(zone: Zone, keyed: Keyed, profile: ControlProfile): ZoneSummary {
-	const { chosen } = fitZone(zone, profile);
-	const card = keyCard(
-		profile,
-		allowedOptions(profile, zone.options),
-		chosen.grouping,
-		chosen.program,
-		keyed
-	);
+	const { chosen, card } = zoneCard(zone, profile, keyed);
 	const { done, of } = cardProgress(card, keyed);
 	const { coldKelvinMinutes, warmKelvinMinutes, coldMinutes, warmMinutes } = chosen.misfit;
 	return {

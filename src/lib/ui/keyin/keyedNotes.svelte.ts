@@ -47,11 +47,17 @@ export class KeyedNotes {
 		return this.#keyed;
 	}
 
+	/** How many values are still to be sent. */
+	get waiting(): number {
+		return Object.keys(this.#pending).length;
+	}
+
 	/** Takes up what an earlier visit of this page could not send. Call once, in the browser. */
 	resume(): void {
 		this.#pending = { ...kept(this.#path), ...this.#pending };
-		if (Object.keys(this.#pending).length > 0) {
+		if (this.waiting > 0) {
 			this.#show(this.#keyed);
+			saving.say(this.#path, { kind: 'saving' });
 			void this.send();
 		}
 	}
@@ -60,7 +66,7 @@ export class KeyedNotes {
 	note(id: string, shows: string | null): void {
 		this.#pending = { ...this.#pending, [id]: shows };
 		this.#show(this.#keyed);
-		saving.now = { kind: 'saving' };
+		saving.say(this.#path, { kind: 'saving' });
 		void this.send();
 	}
 
@@ -70,7 +76,7 @@ export class KeyedNotes {
 	}
 
 	async send(): Promise<void> {
-		if (this.#sending || Object.keys(this.#pending).length === 0) return;
+		if (this.#sending || this.waiting === 0) return;
 		clearTimeout(this.#timer);
 		this.#sending = true;
 		const changes = { ...this.#pending };
@@ -80,16 +86,16 @@ export class KeyedNotes {
 			for (const [id, shows] of Object.entries(changes))
 				if (this.#pending[id] === shows) delete this.#pending[id];
 			this.#show(answer.data.keyed, changes);
-			saving.now = { kind: 'saved', at: Date.now() };
+			saving.say(this.#path, this.waiting > 0 ? { kind: 'saving' } : { kind: 'saved', at: Date.now() });
 			void this.send();
 		} else if (mayLater(answer)) {
-			saving.now = {
+			saving.say(this.#path, {
 				kind: 'waiting',
 				sentence: answer.status === UNREACHABLE ? 'Kept here: no connection' : answer.sentence
-			};
+			});
 			this.#timer = setTimeout(() => void this.send(), RETRY_AFTER_MS);
 		} else {
-			saving.now = { kind: 'refused', sentence: answer.sentence };
+			saving.say(this.#path, { kind: 'refused', sentence: answer.sentence });
 		}
 	}
 
@@ -110,6 +116,11 @@ export class KeyedNotes {
 }
 
 const open: Record<string, KeyedNotes> = {};
+
+/** The notes of a control where something was keyed in this window, or waits in this browser; null where nothing does. */
+export function keyedHere(path: string, keyed: Keyed): KeyedNotes | null {
+	return open[path] !== undefined || keptKeyed(path) > 0 ? keyedNotesOf(path, keyed) : null;
+}
 
 /** The notes of one control: one in a window, whatever pages come and go. On the server each page has its own. */
 export function keyedNotesOf(path: string, keyed: Keyed): KeyedNotes {

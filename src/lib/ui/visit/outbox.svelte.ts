@@ -115,6 +115,7 @@ export class Outbox {
 			this.#lay(one.zoneId, [one]);
 			this.#keep(before);
 		}
+		if (this.waiting > 0) saving.say(this.#storageKey, { kind: 'saving' });
 		void this.send();
 	}
 
@@ -146,7 +147,7 @@ export class Outbox {
 			}
 		];
 		this.#keep(before);
-		saving.now = { kind: 'saving' };
+		saving.say(this.#storageKey, { kind: 'saving' });
 		void this.send();
 		return null;
 	}
@@ -225,19 +226,22 @@ export class Outbox {
 				);
 				this.#offer(latest, before);
 				this.#keep(batch);
-				saving.now = this.#waiting.length > 0 ? { kind: 'saving' } : { kind: 'saved', at: Date.now() };
+				saving.say(
+					this.#storageKey,
+					this.#waiting.length > 0 ? { kind: 'saving' } : { kind: 'saved', at: Date.now() }
+				);
 			} else if (mayLater(answer)) {
-				saving.now = {
+				saving.say(this.#storageKey, {
 					kind: 'waiting',
 					sentence:
 						answer.status !== UNREACHABLE
 							? answer.sentence
 							: `${this.#waiting.length} ${this.#waiting.length === 1 ? 'note' : 'notes'} kept here: no connection`
-				};
+				});
 				this.#timer = setTimeout(() => void this.send(), RETRY_AFTER_MS);
 				return false;
 			} else {
-				saving.now = { kind: 'refused', sentence: answer.sentence };
+				saving.say(this.#storageKey, { kind: 'refused', sentence: answer.sentence });
 				return false;
 			}
 		}

@@ -3,8 +3,11 @@
 	import { page } from '$app/state';
 	import { saving } from '$lib/ui/saving.svelte';
 	import { refresh } from '$lib/ui/refresh';
+	import { keepAgain, keyInPage, visitPage } from '$lib/ui/visit/keptPages';
 
 	let { children } = $props();
+
+	const KEEP_AGAIN_AFTER_MS = 3000;
 
 	/** Views that show the site's lists, not one zone. */
 	const showsLists = $derived(!page.route.id?.includes('[zoneId]'));
@@ -20,6 +23,17 @@
 		if (saving.now.kind !== 'saved') return;
 		if (!showsLists) return;
 		if (saving.takeStale()) void refresh('fq:site');
+	});
+
+	// what was saved shows on the pages kept for a visit as well, should the network be gone before they are opened again
+	let soon: ReturnType<typeof setTimeout> | undefined;
+	$effect(() => {
+		if (saving.now.kind !== 'saved' || soon !== undefined) return;
+		soon = setTimeout(() => {
+			soon = undefined;
+			const { siteId, zoneId } = page.params;
+			if (siteId) void keepAgain([visitPage(siteId), ...(zoneId ? [keyInPage(siteId, zoneId)] : [])]);
+		}, KEEP_AGAIN_AFTER_MS);
 	});
 </script>
 

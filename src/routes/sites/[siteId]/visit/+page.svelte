@@ -4,6 +4,7 @@
 	import { Button } from 'carbon-components-svelte';
 	import { checksOf, stopsOf } from '$core/checks';
 	import { findProfile, type ControlProfile } from '$core/control';
+	import { cardProgress, zoneCard } from '$core/keying';
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
 	import {
 		joinReadings,
@@ -16,9 +17,10 @@
 		type Zone
 	} from '$core/plan';
 	import { call, UNREACHABLE } from '$lib/ui/call';
-	import { keptKeyed, keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
+	import { keyedHere, type KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
 	import CheckList from '$lib/ui/visit/CheckList.svelte';
 	import ClockStep from '$lib/ui/visit/ClockStep.svelte';
+	import { keepPages, keyInPage, visitPage } from '$lib/ui/visit/keptPages';
 	import FoundStep from '$lib/ui/visit/FoundStep.svelte';
 	import LeaveStep from '$lib/ui/visit/LeaveStep.svelte';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
@@ -45,17 +47,17 @@
 	let busy = $state(false);
 	let kept = $state(false);
 
-	/** Values keyed at each control that wait in this browser. */
-	let keyedHere = $state.raw<Readonly<Record<string, number>>>({});
+	/** What was keyed from this browser, by zone: it may not have come in yet. */
+	let keyedNotes = $state.raw<Readonly<Record<string, KeyedNotes>>>({});
 	onMount(() => {
 		outbox.resume();
 		void pictures.resume().catch(() => undefined);
-		const paths = data.zones.map(
-			(one) => [one.id, `/api/v1/jobs/${data.site.id}/zones/${one.id}/keyed`] as const
-		);
-		keyedHere = Object.fromEntries(paths.map(([id, path]) => [id, keptKeyed(path)]));
 		// what was keyed without a connection is sent from here too
-		for (const [id, path] of paths) if (keyedHere[id]! > 0) keyedNotesOf(path, data.keyed[id] ?? {}).resume();
+		for (const { id } of data.zones) {
+			const notes = keyedHere(`/api/v1/jobs/${data.site.id}/zones/${id}/keyed`, data.keyed[id] ?? {});
+			notes?.resume();
+			if (notes) keyedNotes = { ...keyedNotes, [id]: notes };
+		}
 		try {
 			const at = JSON.parse(localStorage.getItem(placeKey) ?? 'null') as VisitPlace | null;
 			if (at && (at.step === 'sign-off' || VISIT_STEPS.some(([id]) => id === at.step)))
@@ -64,13 +66,10 @@
 			localStorage.removeItem(placeKey);
 		}
 		who = localStorage.getItem('fond-quarter/who') ?? '';
-		// the pages of the visit are kept for when the network is gone
-		const site = `/sites/${data.site.id}`;
-		const pages = [`${site}/visit`, ...data.zones.map((zone) => `${site}/zones/${zone.id}/key-in`)];
-		void navigator.serviceWorker?.ready.then((registration) => {
-			registration.active?.postMessage({ keep: pages });
-			kept = true;
-		});
+		void keepPages([
+			visitPage(data.site.id),
+			...data.zones.map((zone) => keyInPage(data.site.id, zone.id))
+		]).then((done) => (kept = done));
 		return () => pictures.stop();
 	});
 
@@ -102,6 +101,23 @@
 		problem = row ? outbox.note(row.id, key, value) : null;
 	}
 
+	$effect(() => {
+		for (const [id, notes] of Object.entries(keyedNotes)) notes.refresh(data.keyed[id] ?? {});
+	});
+
+	/** What is keyed at each control and how far its card is, values that were keyed here and not yet sent included. */
+	const keying = $derived(
+		Object.fromEntries(
+			data.zones.map(({ id, document, summary }) => {
+				const keyed = keyedNotes[id]?.keyed ?? data.keyed[id] ?? {};
+				const { done, of } = keyedNotes[id]
+					? cardProgress(zoneCard(document, profileOf(document), keyed).card, keyed)
+					: summary;
+				return [id, { keyed, done, of }];
+			})
+		)
+	);
+
 	/** The checks of every zone as it stands here, noted but not yet sent included. */
 	const checked = $derived(
 		data.zones.map((one) => {
@@ -114,9 +130,7 @@
 				},
 				profile: known,
 				onSite: noted,
-				keyed: data.keyed[one.id] ?? {},
-				done: one.summary.done,
-				of: one.summary.of,
+				...keying[one.id]!,
 				misfit: one.summary,
 				groupingName: known.groupings.find(({ id }) => id === one.summary.grouping)?.name ?? '',
 				timeZone: data.site.timeZone,
@@ -131,7 +145,7 @@
 	const stateOf = (step: string): string => {
 		if (!onSite || !row) return '';
 		if (step === 'found') return onSite.foundIn ?? '–';
-		if (step === 'key-in') return `${row.summary.done}/${row.summary.of}`;
+		if (step === 'key-in') return `${keying[row.id]!.done}/${keying[row.id]!.of}`;
 		if (step === 'test')
 			return { missing: '–', 'under-way': '…', passed: 'passed', failed: 'failed' }[
 				testStanding(onSite.test)
@@ -153,6 +167,12 @@
 				problem = 'Some notes are still kept here: sign off when the connection is back.';
 				return;
 			}
+		}
+		const keyed = Object.values(keyedNotes);
+		await Promise.all(keyed.map((notes) => notes.send()));
+		if (keyed.some((notes) => notes.waiting > 0)) {
+			problem = 'Some values keyed are still kept here: sign off when the connection is back.';
+			return;
 		}
 		await pictures.flush();
 		if (pictures.waiting > 0) {
@@ -257,11 +277,11 @@
 					<h1>{zone.name}: set its clock</h1>
 					<ClockStep {zone} {profile} {onSite} {set} timeZone={data.site.timeZone} />
 				{:else if place.step === 'key-in'}
+					{@const { done, of } = keying[row.id]!}
+					{@const left = of - done}
 					<h1>{zone.name}: key the week</h1>
 					<p class="big">
-						{row.summary.done === row.summary.of
-							? `All ${row.summary.of} values are keyed.`
-							: `${row.summary.of - row.summary.done} of ${row.summary.of} values to key.`}
+						{left === 0 ? `All ${of} values are keyed.` : `${left} of ${of} values to key.`}
 					</p>
 					<p>
 						<a class="link" href="/sites/{data.site.id}/zones/{row.id}/key-in">Key in, one value at a time</a>
