@@ -2,10 +2,13 @@ import { fileURLToPath } from 'node:url';
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
 
+const app = fileURLToPath(new URL('./tests/support/app.ts', import.meta.url));
 const alias = {
 	$core: fileURLToPath(new URL('./src/core', import.meta.url)),
 	$lib: fileURLToPath(new URL('./src/lib', import.meta.url)),
-	'$app/environment': fileURLToPath(new URL('./tests/support/appEnvironment.ts', import.meta.url))
+	'$app/environment': app,
+	'$app/navigation': app,
+	'$app/state': app
 };
 
 export default defineConfig({

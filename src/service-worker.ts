@@ -37,14 +37,19 @@ worker.addEventListener('activate', (event) => {
 /** Whether an address is a page of a site or its data. */
 const ofSite = (url: URL) => url.pathname.startsWith('/sites/');
 
-async function fromNetwork(request: Request): Promise<Response> {
+/** Answers of something that stands before the program while it is away itself. */
+const AWAY = [502, 503, 504];
+
+async function fromNetwork(request: Request, alive: (work: Promise<unknown>) => void): Promise<Response> {
 	const cache = await caches.open(pages);
 	// a page's data is asked for under several searches; the whole of it is kept without one
 	const key = new URL(request.url).origin + new URL(request.url).pathname;
 	try {
 		const answer = await fetch(request);
+		if (AWAY.includes(answer.status)) return (await cache.match(key)) ?? answer;
 		const whole = request.mode === 'navigate' || !new URL(request.url).search;
-		if (answer.ok && whole) await cache.put(key, answer.clone());
+		// where there is no room to keep it, the page is shown all the same
+		if (answer.ok && whole) alive(cache.put(key, answer.clone()).catch(() => undefined));
 		return answer;
 	} catch (error) {
 		const kept = await cache.match(key);
@@ -61,7 +66,7 @@ worker.addEventListener('fetch', (event) => {
 		event.respondWith(caches.match(url.pathname).then((kept) => kept ?? fetch(request)));
 		return;
 	}
-	if (ofSite(url)) event.respondWith(fromNetwork(request));
+	if (ofSite(url)) event.respondWith(fromNetwork(request, (work) => event.waitUntil(work)));
 });
 
 /** Keeps pages and their data as they are now; of those that cannot be had now, what was kept stays. */

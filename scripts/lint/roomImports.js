@@ -11,7 +11,7 @@ const coreOrder = {
 	control: ['week', 'civil'],
 	plan: ['week', 'civil', 'control'],
 	fit: ['week', 'civil', 'control', 'plan'],
-	keying: ['week', 'civil', 'control', 'plan'],
+	keying: ['week', 'civil', 'control', 'plan', 'fit'],
 	run: ['week', 'civil', 'control', 'plan'],
 	thermal: ['week', 'civil', 'control', 'plan'],
 	checks: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal'],

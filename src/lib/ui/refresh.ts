@@ -16,10 +16,16 @@ async function isReachable(): Promise<boolean> {
  * page that they work on would be loaded anew and lost. What is on the page then stays as it is.
  */
 export async function refresh(what: `fq:${string}`): Promise<void> {
+	let over: Promise<void> | null = null;
+	const underWay = () => navigating.complete !== null && navigating.complete !== over;
 	do {
-		while (navigating.complete) await navigating.complete.catch(() => undefined);
+		while (underWay()) {
+			// one that was given up may stand there still: it is waited for once
+			over = navigating.complete;
+			await over?.catch(() => undefined);
+		}
 		if (!(await isReachable())) return;
 		// the person may have gone on while the server was asked
-	} while (navigating.complete);
+	} while (underWay());
 	await invalidate(what);
 }

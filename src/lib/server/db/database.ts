@@ -283,7 +283,10 @@ export async function openDatabase(dataFolder: string): Promise<Database> {
 		...defineTables(sequelize),
 		folder: dataFolder,
 		write,
-		close: () => sequelize.close()
+		async close() {
+			await last;
+			await sequelize.close();
+		}
 	};
 }
 

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { Transaction } from 'sequelize';
 import sharp from 'sharp';
 import { LARGEST_PICTURE, MOST_PICTURES } from '$core/record';
 import type { Database } from '../db';
@@ -45,14 +46,17 @@ export async function addPicture(
 	file: Uint8Array,
 	about: { readonly id?: string | undefined; readonly zoneName: string; readonly caption: string }
 ): Promise<Added> {
-	if (about.id !== undefined && (await db.pictures.findByPk(about.id, { attributes: ['id'] })))
-		return { id: about.id };
+	const id = about.id ?? randomUUID();
+	const known = (transaction: Transaction | null) =>
+		db.pictures.findByPk(id, { attributes: ['id'], transaction });
+	if (await known(null)) return { id };
 	if (file.byteLength > LARGEST_PICTURE)
 		return { refused: `The picture is too large: at most ${LARGEST_PICTURE / 1e6} MB are taken.` };
 	const read = await onlyPixels(file);
 	if (!read) return { refused: 'This is no picture that can be read: JPEG, PNG and WebP are.' };
-	const id = about.id ?? randomUUID();
 	return db.write(async (transaction): Promise<Added> => {
+		// sent again by the next page while the first was being read
+		if (await known(transaction)) return { id };
 		if ((await db.pictures.count({ where: { siteId, visitAt: null }, transaction })) >= MOST_PICTURES)
 			return { refused: `A visit keeps at most ${MOST_PICTURES} pictures.` };
 		const now = new Date();

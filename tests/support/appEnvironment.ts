@@ -1,4 +1,0 @@
-/** What a browser says of itself, for tests of what runs in one. */
-export const browser = true;
-export const building = false;
-export const dev = false;
