@@ -82,6 +82,23 @@ function restAt({ model, regulation, outdoorC, setpointC }: SimulationRequest): 
 	return heldAt(model, Math.min(first, highest), outdoor).state;
 }
 
+/** Air, fabric, emitter and outdoors, each summed over minutes as they begin, and the count of these: heat in and out is linear in them. */
+const SUMS = 5;
+
+function addUp(sums: Float64Array, a: number, f: number, e: number, outdoor: number, minutes: number): void {
+	sums[0]! += a;
+	sums[1]! += f;
+	sums[2]! += e;
+	sums[3]! += outdoor;
+	sums[4]! += minutes;
+}
+
+/** A row of a step summed over the minutes that `sums` tells of. */
+function summed(step: Float64Array, row: number, sums: Float64Array): number {
+	const at = (i: number) => step[row * 6 + i]!;
+	return at(0) * sums[0]! + at(1) * sums[1]! + at(2) * sums[2]! + at(4) * sums[3]! + at(5) * sums[4]!;
+}
+
 /**
  * Runs a room minute by minute: each minute an exact step, switched by the control as it does it (on/off round a
  * differential with a lagging sensor; or cycling, N times an hour at half load, by a heater at its own sensor that
@@ -101,28 +118,27 @@ export function simulate(request: SimulationRequest): Simulation {
 	const emitter = new Float64Array(kept);
 	const heating = new Uint8Array(kept);
 	const { by } = regulation;
-	const half = by.kind === 'on-off' ? by.differentialK / 2 : 0;
 	const minimumOff = regulation.minimumOffMinutes;
 	const share = model.surfaceShare;
 	const guard = regulation.guardC ?? Infinity;
 	const wallShare = share ?? 0;
 
-	// the state in four numbers; heat in and out is linear in it, so its sums while off and while on are enough
+	// the state in four numbers
 	let a = x[0]!;
 	let f = x[1]!;
 	let e = x[2]!;
 	let s = x[3]!;
-	const sumsOff = new Float64Array(4);
-	const sumsOn = new Float64Array(4);
+	const sumsOff = new Float64Array(SUMS);
+	const sumsOn = new Float64Array(SUMS);
 	let on = false;
 	let stoppedAt = -1e9;
 	// a cycling control warms its own sensor a little while it heats: that makes the cycles, and its band
 	const bandK = by.kind === 'cycling' ? by.bandK : 0;
-	const cycleHalf = bandK / 6;
+	const reach = by.kind === 'on-off' ? by.differentialK / 2 : bandK / 6;
 	const anticipation = by.kind === 'cycling' ? 1 - Math.exp(-(by.perHour * Math.LN2) / 30) : 0;
-	let anticipated = bandK / 2;
+	const middle = bandK / 2;
+	let anticipated = middle;
 	let starts = 0;
-	let heatingMinutes = 0;
 	let felt = a;
 	let coldMinutes = 0;
 	let coldKelvinMinutes = 0;
@@ -131,78 +147,102 @@ export function simulate(request: SimulationRequest): Simulation {
 	let warmest = -Infinity;
 	let warmestAt = 0;
 	let surface = -Infinity;
-	for (let minute = 0; minute < n; minute++) {
-		const set = setpointC[minute]!;
-		const sensed = s + anticipated - bandK / 2;
-		const reach = half + cycleHalf;
-		let wants = on ? sensed < set + reach : sensed <= set - reach;
-		if (wants && share !== null && wallShare * e + (1 - wallShare) * a >= guard) wants = false;
-		if (wants && !on) {
-			if (minute - stoppedAt >= minimumOff) {
-				on = true;
-				starts++;
-			}
-		} else if (!wants && on) {
-			on = false;
-			stoppedAt = minute;
-		}
-		anticipated += ((on ? bandK : 0) - anticipated) * anticipation;
-		const outdoor = outdoorC[minute]!;
-		const sums = on ? sumsOn : sumsOff;
-		sums[0]! += a;
-		sums[1]! += f;
-		sums[2]! += e;
-		sums[3]! += outdoor;
+	let decided = false;
+	for (let minute = 0; minute < n;) {
+		// a stretch of heating, or of none: what it steps by stands still and is at hand (a typed array is looked into each time);
+		// on the sensor nothing depends but itself
 		const m = on ? mOn : mOff;
-		// of the sensor nothing depends but itself
-		const now = m[0]! * a + m[1]! * f + m[2]! * e + m[4]! * outdoor + m[5]!;
-		const nextF = m[6]! * a + m[7]! * f + m[8]! * e + m[10]! * outdoor + m[11]!;
-		const nextE = m[12]! * a + m[13]! * f + m[14]! * e + m[16]! * outdoor + m[17]!;
-		s = m[18]! * a + m[19]! * f + m[20]! * e + m[21]! * s + m[22]! * outdoor + m[23]!;
-		a = now;
-		f = nextF;
-		e = nextE;
-		if (on) heatingMinutes++;
-		if (now < coldest) {
-			coldest = now;
-			coldestAt = minute;
-		}
-		if (now > warmest) {
-			warmest = now;
-			warmestAt = minute;
-		}
-		if (share !== null) {
-			const c = wallShare * e + (1 - wallShare) * now;
-			if (c > surface) surface = c;
-		}
-		if (wantedC !== undefined) {
-			felt += (now - felt) * FELT_SHARE;
-			const short = wantedC[minute]! - (now > felt ? now : felt);
-			if (short > COLD_TOLERANCE_K) {
-				coldMinutes++;
-				coldKelvinMinutes += short;
+		const aa = m[0]!;
+		const af = m[1]!;
+		const ae = m[2]!;
+		const fa = m[6]!;
+		const ff = m[7]!;
+		const fe = m[8]!;
+		const ea = m[12]!;
+		const ef = m[13]!;
+		const ee = m[14]!;
+		const sa = m[18]!;
+		const sf = m[19]!;
+		const se = m[20]!;
+		const ss = m[21]!;
+		const began = minute;
+		let sumA = 0;
+		let sumF = 0;
+		let sumE = 0;
+		let sumOutdoor = 0;
+		// what a minute adds by the outdoors and by what is constant
+		let outdoor = NaN;
+		let addA = NaN;
+		let addF = NaN;
+		let addE = NaN;
+		let addS = NaN;
+		for (; minute < n; minute++) {
+			if (decided) decided = false;
+			else {
+				const set = setpointC[minute]!;
+				const sensed = s + anticipated - middle;
+				let wants = on ? sensed < set + reach : sensed <= set - reach;
+				if (wants && share !== null && wallShare * e + (1 - wallShare) * a >= guard) wants = false;
+				if (wants !== on && (on || minute - stoppedAt >= minimumOff)) {
+					decided = true;
+					break;
+				}
+			}
+			if (bandK > 0) anticipated += ((on ? bandK : 0) - anticipated) * anticipation;
+			if (outdoorC[minute] !== outdoor) {
+				outdoor = outdoorC[minute]!;
+				addA = m[4]! * outdoor + m[5]!;
+				addF = m[10]! * outdoor + m[11]!;
+				addE = m[16]! * outdoor + m[17]!;
+				addS = m[22]! * outdoor + m[23]!;
+			}
+			sumA += a;
+			sumF += f;
+			sumE += e;
+			sumOutdoor += outdoor;
+			const now = aa * a + af * f + (ae * e + addA);
+			const nextF = fa * a + ff * f + (fe * e + addF);
+			const nextE = ea * a + ef * f + (ee * e + addE);
+			s = sa * a + sf * f + (se * e + addS) + ss * s;
+			a = now;
+			f = nextF;
+			e = nextE;
+			if (now < coldest) {
+				coldest = now;
+				coldestAt = minute;
+			}
+			if (now > warmest) {
+				warmest = now;
+				warmestAt = minute;
+			}
+			if (share !== null) {
+				const c = wallShare * e + (1 - wallShare) * now;
+				if (c > surface) surface = c;
+			}
+			if (wantedC !== undefined) {
+				felt += (now - felt) * FELT_SHARE;
+				const short = wantedC[minute]! - (now > felt ? now : felt);
+				if (short > COLD_TOLERANCE_K) {
+					coldMinutes++;
+					coldKelvinMinutes += short;
+				}
+			}
+			if (record) {
+				air[minute] = now;
+				fabric[minute] = f;
+				emitter[minute] = e;
+				heating[minute] = on ? 1 : 0;
 			}
 		}
-		if (record) {
-			air[minute] = now;
-			fabric[minute] = f;
-			emitter[minute] = e;
-			heating[minute] = on ? 1 : 0;
-		}
+		addUp(on ? sumsOn : sumsOff, sumA, sumF, sumE, sumOutdoor, minute - began);
+		if (!decided) break;
+		if (on) stoppedAt = minute;
+		else starts++;
+		on = !on;
 	}
 	const end = [a, f, e, s];
 	/** A row of a step summed over all minutes while off and while on. */
-	const total = (row: number) =>
-		[
-			[mOff, sumsOff, n - heatingMinutes],
-			[mOn, sumsOn, heatingMinutes]
-		].reduce((sum, [matrix, sums, count]) => {
-			const at = (i: number) => (matrix as Float64Array)[row * 6 + i]!;
-			const of = sums as Float64Array;
-			return (
-				sum + at(0) * of[0]! + at(1) * of[1]! + at(2) * of[2]! + at(4) * of[3]! + at(5) * (count as number)
-			);
-		}, 0);
+	const total = (row: number) => summed(mOff, row, sumsOff) + summed(mOn, row, sumsOn);
 	return {
 		minutes: n,
 		air,
@@ -215,7 +255,7 @@ export function simulate(request: SimulationRequest): Simulation {
 		gainsJ: model.gainsW * 60 * n,
 		storedJ: stored(model, end) - before,
 		starts,
-		heatingMinutes,
+		heatingMinutes: sumsOn[4]!,
 		coldMinutes,
 		coldKelvinMinutes,
 		coldest: { c: coldest, minute: coldestAt },
