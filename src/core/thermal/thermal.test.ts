@@ -45,6 +45,15 @@ const night: Night = { beforeC: 20, setbackC: 16, minutes: 480, comfortC: 20 };
 describe('exact steps', () => {
 	it('are the exponential of one node to 1e-12, and the same however they are cut', () => {
 		for (const x of [-3, -0.7, 0, 0.4, 5]) expect(expm([[x]])[0]![0]! / Math.exp(x)).toBeCloseTo(1, 12);
+		// beside something fast, what is slow keeps its digits: by Math.expm1, to the last bit of a number near 1
+		for (const slow of [-1e-3, -1.6e-4, -3e-6]) {
+			const over =
+				expm([
+					[-5, 0.5],
+					[0, slow]
+				])[1]![1]! - 1;
+			expect(Math.abs(over - Math.expm1(slow))).toBeLessThan(1.2e-16);
+		}
 		const model = roomModel(room());
 		const whole = Float64Array.from([20, 18, 30, 19]);
 		const cut = Float64Array.from(whole);
