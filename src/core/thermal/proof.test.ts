@@ -13,7 +13,7 @@ import {
 	type Zone
 } from '../plan';
 import { buildWeek } from '../week';
-import { nightsOf, proofOf, proofWords, risesOf } from '.';
+import { nightsOf, proofOf, proofWords, risesOf, roomWeek } from '.';
 
 const stat = findProfile('six-step-room-stat')!;
 const room = (more: object): Room =>
@@ -48,6 +48,12 @@ const proved = (of: Room, outdoorC = 0, zone = plain) => {
 };
 
 describe('a proof', () => {
+	it('has the room’s line that the week draws', () => {
+		const { held } = fitZone(plain, stat).chosen;
+		for (const of of [light, heavyFloor])
+			expect(roomWeek(plain, of, stat, held, -3)).toEqual(proofOf(plain, of, stat, held, -3).days.air);
+	});
+
 	it('gives a light room on a panel and a heavy one on its floor plainly different leads and opposite advice', () => {
 		const [a, b] = [proved(light), proved(heavyFloor)];
 		const lead = (one: typeof a) => Math.max(...one.proof.rises.map((rise) => rise.minutes ?? 999));

@@ -140,28 +140,23 @@ function way(run: Simulation, days: number): Way {
 	};
 }
 
-/**
- * What a room will do under its held week at an outdoor temperature (mean of the day, °C): the week run through, the
- * warm-up against outdoor temperature, steady against programmed against frost level, how far it falls, how it swings.
- * `heldTarget` is the held week in °C. Cold counts against the wanted week, not the setpoint.
- */
-export function proofOf(
+/** A room and a held week laid out by minute for a run at an outdoor temperature. */
+function laidOut(
 	zone: Zone,
 	room: Room,
 	profile: ControlProfile,
 	heldTarget: WeekSteps<number>,
 	outdoorC: number
-): Proof {
+) {
 	const ready = readyRoom(room, profile.habits.minimumOffMinutes);
 	const minutes = RUN_IN + WEEK_MINUTES;
 	const outdoor = outdoorByMinute(designDay(outdoorC, DAILY_RANGE_K), minutes);
-	const onOffC = (c: number) => setpointForRun(profile, c);
-	const wanted = mapWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC);
-	const set = byMinute(heldTarget, minutes).map(onOffC);
-	const want = byMinute(wanted, minutes);
+	const set = byMinute(heldTarget, minutes).map((c) => setpointForRun(profile, c));
+	const want = byMinute(
+		mapWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC),
+		minutes
+	);
 	const wantedC = profile.temperature ? want : new Float64Array(minutes).fill(-100);
-	const warmest = warmestHeld(zone, profile);
-
 	/** A run of two weeks of which the second counts. */
 	const second = (setpointC: Float64Array, record = false) => {
 		const first = simulate({
@@ -178,12 +173,44 @@ export function proofOf(
 			record
 		});
 	};
-	const programmed = second(set, true);
-	const steady = second(new Float64Array(minutes).fill(onOffC(profile.temperature ? warmest : 1)));
-	const frost = second(frostBetween(set, zone, warmest));
+	return { ready, minutes, outdoor, set, want, second };
+}
 
-	const sampled = (values: ArrayLike<number>, from = 0) =>
-		Array.from({ length: WEEK_MINUTES / EVERY }, (_, i) => Math.round(values[from + i * EVERY]! * 100) / 100);
+/** Of values by minute every fifth, to the hundredth, for a week. */
+const sampled = (values: ArrayLike<number>, from = 0) =>
+	Array.from({ length: WEEK_MINUTES / EVERY }, (_, i) => Math.round(values[from + i * EVERY]! * 100) / 100);
+
+/** The room's air alone of {@link proofOf}, in °C every five minutes from Monday 00:00: quick enough to follow a drag. */
+export function roomWeek(
+	zone: Zone,
+	room: Room,
+	profile: ControlProfile,
+	heldTarget: WeekSteps<number>,
+	outdoorC: number
+): number[] {
+	const { set, second } = laidOut(zone, room, profile, heldTarget, outdoorC);
+	return sampled(second(set, true).air);
+}
+
+/**
+ * What a room will do under its held week at an outdoor temperature (mean of the day, °C): the week run through, the
+ * warm-up against outdoor temperature, steady against programmed against frost level, how far it falls, how it swings.
+ * `heldTarget` is the held week in °C. Cold counts against the wanted week, not the setpoint.
+ */
+export function proofOf(
+	zone: Zone,
+	room: Room,
+	profile: ControlProfile,
+	heldTarget: WeekSteps<number>,
+	outdoorC: number
+): Proof {
+	const { ready, minutes, outdoor, set, want, second } = laidOut(zone, room, profile, heldTarget, outdoorC);
+	const warmest = warmestHeld(zone, profile);
+	const programmed = second(set, true);
+	const steady = second(
+		new Float64Array(minutes).fill(setpointForRun(profile, profile.temperature ? warmest : 1))
+	);
+	const frost = second(frostBetween(set, zone, warmest));
 	const night = longestNight(zone);
 	const curve = night ? warmUpCurve(room, night) : [];
 	const settings = room.regulation.kind === 'on-off' ? [0.3, 0.5, 1, 2] : [2, 3, 6, 9];

@@ -181,7 +181,7 @@ export function simulate(request: SimulationRequest): Simulation {
 			else {
 				const set = setpointC[minute]!;
 				const sensed = s + anticipated - middle;
-				let wants = on ? sensed < set + reach : sensed <= set - reach;
+				let wants: boolean = on ? sensed < set + reach : sensed <= set - reach;
 				if (wants && share !== null && wallShare * e + (1 - wallShare) * a >= guard) wants = false;
 				if (wants !== on && (on || minute - stoppedAt >= minimumOff)) {
 					decided = true;

@@ -122,20 +122,23 @@ export function misfitRects(
 
 /** Slots of five minutes in a day. */
 const DAY_SLOTS = DAY_MINUTES / 5;
+/** Of these every second is drawn: on the widest screens two pixels apart. */
+const DRAWN = 2;
 
-/** The path of a day of a room's temperatures, one every five minutes of the week; broken where it leaves the drawing. */
+/** The path of a day of a room's temperatures, given for every five minutes of the week; broken where it leaves the drawing. */
 export function roomPath(
-	weekC: readonly number[],
+	weekC: ArrayLike<number>,
 	day: number,
 	width: number,
 	scale: Pick<HeightScale, 'y' | 'height'>
 ): string {
+	const tenths = (pixels: number) => Math.round(pixels * 10) / 10;
 	let path = '';
 	let drawing = false;
-	for (let slot = 0; slot <= DAY_SLOTS; slot++) {
+	for (let slot = 0; slot <= DAY_SLOTS; slot += DRAWN) {
 		const y = scale.y(weekC[(day * DAY_SLOTS + slot) % weekC.length]!);
 		const inside = y >= 0 && y <= scale.height;
-		if (inside) path += `${drawing ? 'L' : 'M'}${timeX(slot * 5, width).toFixed(1)} ${y.toFixed(1)}`;
+		if (inside) path += `${drawing ? 'L' : 'M'}${tenths(timeX(slot * 5, width))} ${tenths(y)}`;
 		drawing = inside;
 	}
 	return path;

@@ -1,10 +1,11 @@
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 import { profileSchema } from '$core/control';
 import { fitZone } from '$core/fit';
 import { roomSchema, zoneSchema } from '$core/plan';
 import {
 	measureRoom,
 	proofOf,
+	roomWeek,
 	yearOf,
 	type EvenLog,
 	type Measured,
@@ -21,6 +22,15 @@ const api = {
 		return known.room
 			? proofOf(known, known.room, control, fitZone(known, control).chosen.held, outdoorC)
 			: null;
+	},
+	/** The room's air every five minutes of the week, in °C; null where it has not been described. */
+	room(zone: unknown, profile: unknown, outdoorC: number): Float32Array | null {
+		const known = zoneSchema.parse(zone);
+		const control = profileSchema.parse(profile);
+		if (!known.room) return null;
+		const { held } = fitZone(known, control).chosen;
+		const line = Float32Array.from(roomWeek(known, known.room, control, held, outdoorC));
+		return transfer(line, [line.buffer]);
 	},
 	/** A described room's year of hours, three ways; `onshare` hears the share done. */
 	year(

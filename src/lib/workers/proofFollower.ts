@@ -1,29 +1,55 @@
-import { wrap } from 'comlink';
+import { wrap, type Remote } from 'comlink';
 import type { ControlProfile } from '$core/control';
 import type { Zone } from '$core/plan';
 import type { Proof } from '$core/thermal';
 import { LatestOnly } from './latestOnly';
 import type { ProofWorkerApi } from './proof.worker';
 
-/** Keeps a zone's proof following its edits and the outdoor temperature, in a worker of its own. */
-export class ProofFollower {
-	readonly #worker: Worker;
-	readonly #latest: LatestOnly<[Zone, ControlProfile, number], Proof | null>;
+/** What is asked of a zone in its worker. */
+type Question = [zone: Zone, profile: ControlProfile, outdoorC: number];
 
-	constructor(onproof: (proof: Proof | null) => void) {
+/** Keeps an answer of the proof worker following a zone's edits and the outdoor temperature, in a worker of its own. */
+class Follower<Answer> {
+	readonly #worker: Worker;
+	readonly #latest: LatestOnly<Question, Answer>;
+
+	constructor(
+		ask: (remote: Remote<ProofWorkerApi>) => (...question: Question) => Promise<Answer>,
+		onanswer: (answer: Answer) => void
+	) {
 		this.#worker = new Worker(new URL('./proof.worker.ts', import.meta.url), { type: 'module' });
-		const remote = wrap<ProofWorkerApi>(this.#worker);
-		this.#latest = new LatestOnly<[Zone, ControlProfile, number], Proof | null>(
-			(zone, profile, outdoorC) => remote.proof(zone, profile, outdoorC),
-			onproof
-		);
+		this.#latest = new LatestOnly<Question, Answer>(ask(wrap<ProofWorkerApi>(this.#worker)), onanswer);
 	}
 
-	request(zone: Zone, profile: ControlProfile, outdoorC: number): void {
-		this.#latest.ask(zone, profile, outdoorC);
+	request(...question: Question): void {
+		this.#latest.ask(...question);
 	}
 
 	stop(): void {
 		this.#worker.terminate();
+	}
+}
+
+/** Keeps a zone's proof following; null where its room has not been described. */
+export class ProofFollower extends Follower<Proof | null> {
+	constructor(onproof: (proof: Proof | null) => void) {
+		super(
+			(remote) =>
+				(...question) =>
+					remote.proof(...question),
+			onproof
+		);
+	}
+}
+
+/** Keeps the room's own line following; see {@link ProofFollower}. */
+export class RoomFollower extends Follower<Float32Array | null> {
+	constructor(online: (airC: Float32Array | null) => void) {
+		super(
+			(remote) =>
+				(...question) =>
+					remote.room(...question),
+			online
+		);
 	}
 }

@@ -40,7 +40,7 @@
 		fit: ZoneFit | null;
 		shown: { wanted: boolean; held: boolean; misfit: boolean };
 		/** The room as it is predicted, in °C every five minutes of the week; null where it is not drawn. */
-		roomC?: readonly number[] | null;
+		roomC?: ArrayLike<number> | null;
 		rowHeight?: number;
 		selected?: RiserPlace | null;
 		selectedDay?: number;

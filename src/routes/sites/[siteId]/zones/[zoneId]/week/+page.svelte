@@ -4,7 +4,6 @@
 	import { channelsOf, displaySetpoint, perDayOffers } from '$core/control';
 	import { misfitSentences, nearestWeightStop, weightStops } from '$core/fit';
 	import { followsRoutine, onControl } from '$core/plan';
-	import type { Proof } from '$core/thermal';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
 	import Groupings from '$lib/ui/week/Groupings.svelte';
 	import LeadChoice from '$lib/ui/week/LeadChoice.svelte';
@@ -16,8 +15,9 @@
 	import { saving } from '$lib/ui/saving.svelte';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
 	import { FitFollower } from '$lib/workers/fitFollower';
-	import { ProofFollower } from '$lib/workers/proofFollower';
+	import { RoomFollower } from '$lib/workers/proofFollower';
 	import type { PricedFit } from '$lib/workers/pricedFit';
+	import { onceAFrame } from '$lib/ui/onceAFrame';
 	import { refresh } from '$lib/ui/refresh';
 
 	let { data } = $props();
@@ -53,26 +53,26 @@
 	const stop = $derived(nearestWeightStop(zone.weights));
 
 	let follower: FitFollower | undefined;
-	let proofs: ProofFollower | undefined;
+	let rooms: RoomFollower | undefined;
 	/** The room as its held week leaves it; null until it is known, or where it was not described. */
-	let proof = $state.raw<Proof | null>(null);
+	let airC = $state.raw<Float32Array | null>(null);
 	let showRoom = $state(true);
 	const outdoorC = $derived(zone.lead.computed?.outdoorC ?? 0);
 	onMount(() => {
-		follower = new FitFollower((next) => (fit = next));
+		follower = new FitFollower(onceAFrame((next) => (fit = next)));
 		return () => {
 			follower?.stop();
-			proofs?.stop();
+			rooms?.stop();
 		};
 	});
 
 	$effect(() => {
 		follower?.request(zone, profile);
 		if (!zone.room || !showRoom || isSwitch) return;
-		proofs ??= new ProofFollower((next) => (proof = next));
-		proofs.request(zone, profile, outdoorC);
+		rooms ??= new RoomFollower(onceAFrame((next) => (airC = next)));
+		rooms.request(zone, profile, outdoorC);
 	});
-	const roomC = $derived(zone.room && showRoom && !isSwitch && proof ? proof.days.air : null);
+	const roomC = $derived(zone.room && showRoom && !isSwitch ? airC : null);
 
 	// leaving never asks: what is not stored yet is stored first, unless the server cannot be reached
 	beforeNavigate(({ cancel, to, willUnload }) => {
