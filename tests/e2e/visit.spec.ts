@@ -41,10 +41,13 @@ test('a site from empty to signed off on a phone, with the network gone in the m
 	await expect
 		.poll(() =>
 			page.evaluate(async () =>
-				(await (await caches.open('pages')).keys()).map((one) => new URL(one.url).pathname).join()
+				(await (await caches.open('pages')).keys())
+					.map((one) => new URL(one.url).pathname)
+					.sort()
+					.join()
 			)
 		)
-		.toContain('key-in/__data.json');
+		.toMatch(/key-in\/__data\.json.*read-back\/__data\.json/);
 	await press(page, 'manual');
 	await page.getByLabel('What it showed, what was said').fill('Lamp green, cold since Sunday');
 	await page.getByLabel('What it showed, what was said').press('Tab');
@@ -85,6 +88,10 @@ test('a site from empty to signed off on a phone, with the network gone in the m
 	await keyAll(page);
 	await page.goBack();
 	await expect(page.getByRole('heading', { name: 'Parlour: key the week' })).toBeVisible();
+	await expect(page.getByText(/^All \d+ values are keyed\.$/)).toBeVisible();
+	await page.getByRole('link', { name: 'Read back from the display' }).click();
+	await expect(page.getByRole('heading', { name: 'Parlour, read back' })).toBeVisible();
+	await page.goBack();
 	await next(page);
 	await passTest(page);
 	await next(page);

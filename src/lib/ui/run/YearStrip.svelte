@@ -183,9 +183,6 @@
 	.special {
 		fill: var(--warm);
 	}
-	.booked {
-		fill: var(--soft);
-	}
 	.cursor {
 		stroke: var(--ink);
 		stroke-width: 2;

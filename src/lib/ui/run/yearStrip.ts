@@ -8,8 +8,8 @@ import { DAY_MINUTES } from '$core/week';
 export interface StripSpan {
 	readonly from: number;
 	readonly to: number;
-	/** away: planned absence; held: what the control holds as holiday where that differs; stays: ends by a hand alone. */
-	readonly kind: 'away' | 'stays' | 'booked' | 'special';
+	/** away: planned absence; stays: ends by a hand alone; special: a date with a day of its own. */
+	readonly kind: 'away' | 'stays' | 'special';
 	readonly words: string;
 }
 

@@ -172,16 +172,13 @@
 		stroke-width: 2;
 	}
 	.limit-text {
-		paint-order: stroke;
-		stroke: var(--ground);
-		stroke-width: 4px;
-		stroke-linejoin: round;
 		fill: var(--signal);
 		font-size: 13px;
 		font-weight: 700;
 		paint-order: stroke;
 		stroke: var(--ground);
-		stroke-width: 3px;
+		stroke-width: 4px;
+		stroke-linejoin: round;
 	}
 	.over-line {
 		stroke: var(--signal);

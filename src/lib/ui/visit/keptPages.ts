@@ -1,7 +1,12 @@
-/** The pages of a visit that the service worker keeps for when the network is gone. */
-
-export const visitPage = (siteId: string) => `/sites/${siteId}/visit`;
-export const keyInPage = (siteId: string, zoneId: string) => `/sites/${siteId}/zones/${zoneId}/key-in`;
+/** The pages of a visit to these zones, which the service worker keeps for when the network is gone. */
+export function visitPages(siteId: string, zoneIds: readonly string[]): string[] {
+	const site = `/sites/${siteId}`;
+	return [
+		`${site}/visit`,
+		`${site}/clocks`,
+		...zoneIds.flatMap((id) => [`${site}/zones/${id}/key-in`, `${site}/zones/${id}/read-back`])
+	];
+}
 
 /** What a page asks of the service worker. */
 export interface KeepMessage {

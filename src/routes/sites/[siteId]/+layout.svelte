@@ -3,7 +3,7 @@
 	import { page } from '$app/state';
 	import { saving } from '$lib/ui/saving.svelte';
 	import { refresh } from '$lib/ui/refresh';
-	import { keepAgain, keyInPage, visitPage } from '$lib/ui/visit/keptPages';
+	import { keepAgain, visitPages } from '$lib/ui/visit/keptPages';
 
 	let { children } = $props();
 
@@ -32,7 +32,7 @@
 		soon = setTimeout(() => {
 			soon = undefined;
 			const { siteId, zoneId } = page.params;
-			if (siteId) void keepAgain([visitPage(siteId), ...(zoneId ? [keyInPage(siteId, zoneId)] : [])]);
+			if (siteId) void keepAgain(visitPages(siteId, zoneId ? [zoneId] : []));
 		}, KEEP_AGAIN_AFTER_MS);
 	});
 </script>

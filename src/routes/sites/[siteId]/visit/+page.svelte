@@ -20,11 +20,12 @@
 	import { keyedHere, type KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
 	import CheckList from '$lib/ui/visit/CheckList.svelte';
 	import ClockStep from '$lib/ui/visit/ClockStep.svelte';
-	import { keepPages, keyInPage, visitPage } from '$lib/ui/visit/keptPages';
+	import { keepPages, visitPages } from '$lib/ui/visit/keptPages';
 	import FoundStep from '$lib/ui/visit/FoundStep.svelte';
 	import LeaveStep from '$lib/ui/visit/LeaveStep.svelte';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
 	import SignOff from '$lib/ui/visit/SignOff.svelte';
+	import Steps from '$lib/ui/visit/Steps.svelte';
 	import SettingsStep from '$lib/ui/visit/SettingsStep.svelte';
 	import TestStep from '$lib/ui/visit/TestStep.svelte';
 	import { PictureQueue } from '$lib/ui/visit/pictureQueue.svelte';
@@ -66,10 +67,11 @@
 			localStorage.removeItem(placeKey);
 		}
 		who = localStorage.getItem('fond-quarter/who') ?? '';
-		void keepPages([
-			visitPage(data.site.id),
-			...data.zones.map((zone) => keyInPage(data.site.id, zone.id))
-		]).then((done) => (kept = done));
+		const pages = visitPages(
+			data.site.id,
+			data.zones.map((zone) => zone.id)
+		);
+		void keepPages(pages).then((done) => (kept = done));
 		return () => pictures.stop();
 	});
 
@@ -240,15 +242,7 @@
 			>
 		</div>
 		{#if place.step !== 'sign-off'}
-			<nav aria-label="Steps at this control">
-				{#each VISIT_STEPS as [id, name] (id)}
-					<button
-						aria-current={place.step === id ? 'step' : undefined}
-						onclick={() => go({ ...place, step: id })}
-						><span>{name}</span><span class="state">{stateOf(id)}</span></button
-					>
-				{/each}
-			</nav>
+			<Steps here={place.step} {stateOf} ongo={(step) => go({ ...place, step })} />
 		{/if}
 
 		{#each outbox.conflicts as conflict (conflict)}
@@ -351,39 +345,6 @@
 		font-size: 1.1rem;
 		font-weight: 700;
 	}
-	nav {
-		display: grid;
-		grid-template-columns: repeat(6, 1fr);
-		gap: 2px;
-		margin: 0 0 0.9rem;
-	}
-	nav button {
-		display: flex;
-		flex-direction: column;
-		min-width: 0;
-		min-height: 52px;
-		padding: 0.3rem 0.1rem;
-		border: 0;
-		border-bottom: 3px solid var(--rule);
-		background: none;
-		color: inherit;
-		font-size: 0.85rem;
-		text-align: left;
-		cursor: pointer;
-	}
-	nav button[aria-current] {
-		border-bottom-color: var(--ink);
-		font-weight: 700;
-	}
-	nav .state {
-		overflow: hidden;
-		max-width: 100%;
-		color: var(--soft);
-		font-size: 0.8rem;
-		font-weight: 400;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
 	.big {
 		margin: 0.6rem 0;
 		font-size: 1.3rem;
@@ -450,10 +411,5 @@
 	}
 	.next:disabled {
 		opacity: 0.4;
-	}
-	@media (max-width: 560px) {
-		nav {
-			grid-template-columns: repeat(3, 1fr);
-		}
 	}
 </style>
