@@ -31,7 +31,7 @@ export class KeyedNotes {
 	#keyed = $state.raw<Keyed>({});
 	#pending: Record<string, string | null> = {};
 	#timer: ReturnType<typeof setTimeout> | undefined;
-	#sending = false;
+	#sending: Promise<void> | null = null;
 	readonly #ask: typeof call;
 	readonly #path: string;
 
@@ -75,28 +75,40 @@ export class KeyedNotes {
 		this.#show(keyed);
 	}
 
-	async send(): Promise<void> {
-		if (this.#sending || this.waiting === 0) return;
+	/** Sends what waits; tries again by itself while it cannot. Resolves when all is sent or cannot be now. */
+	send(): Promise<void> {
 		clearTimeout(this.#timer);
-		this.#sending = true;
-		const changes = { ...this.#pending };
-		const answer = await this.#ask<{ keyed: Keyed }>('POST', this.#path, { changes });
-		this.#sending = false;
-		if (answer.ok) {
-			for (const [id, shows] of Object.entries(changes))
-				if (this.#pending[id] === shows) delete this.#pending[id];
-			this.#show(answer.data.keyed, changes);
-			saving.say(this.#path, this.waiting > 0 ? { kind: 'saving' } : { kind: 'saved', at: Date.now() });
-			void this.send();
-		} else if (mayLater(answer)) {
-			saving.say(this.#path, {
-				kind: 'waiting',
-				sentence: answer.status === UNREACHABLE ? 'Kept here: no connection' : answer.sentence
-			});
-			this.#timer = setTimeout(() => void this.send(), RETRY_AFTER_MS);
-		} else {
-			saving.say(this.#path, { kind: 'refused', sentence: answer.sentence });
+		this.#sending ??= this.#sendAll().then((all) => {
+			this.#sending = null;
+			// what was noted just as the last was sent
+			return all && this.waiting > 0 ? this.send() : undefined;
+		});
+		return this.#sending;
+	}
+
+	/** Returns whether all was sent, as far as it was noted by then. */
+	async #sendAll(): Promise<boolean> {
+		while (this.waiting > 0) {
+			const changes = { ...this.#pending };
+			const answer = await this.#ask<{ keyed: Keyed }>('POST', this.#path, { changes });
+			if (answer.ok) {
+				for (const [id, shows] of Object.entries(changes))
+					if (this.#pending[id] === shows) delete this.#pending[id];
+				this.#show(answer.data.keyed, changes);
+				saving.say(this.#path, this.waiting > 0 ? { kind: 'saving' } : { kind: 'saved', at: Date.now() });
+			} else if (mayLater(answer)) {
+				saving.say(this.#path, {
+					kind: 'waiting',
+					sentence: answer.status === UNREACHABLE ? 'Kept here: no connection' : answer.sentence
+				});
+				this.#timer = setTimeout(() => void this.send(), RETRY_AFTER_MS);
+				return false;
+			} else {
+				saving.say(this.#path, { kind: 'refused', sentence: answer.sentence });
+				return false;
+			}
 		}
+		return true;
 	}
 
 	/** Shows what the server has with what waits laid over it, and keeps what waits; of what other windows keep, `sent` waits no more. */

@@ -34,6 +34,20 @@ describe('values keyed at a control', () => {
 		expect(server.keyed).toEqual({ b: '1', c: '7.0' });
 	});
 
+	it('are sent when the sending says so, one that is under way included', async () => {
+		const server = serverOf();
+		const notes = new KeyedNotes('/z', {});
+		notes.note('a', '20.5');
+		let done = false;
+		void notes.send().then(() => (done = true));
+		await later(10);
+		expect([done, notes.waiting]).toEqual([false, 1]);
+		notes.note('b', '7.0');
+		await later(200);
+		expect([done, notes.waiting]).toEqual([true, 0]);
+		expect(server.keyed).toEqual({ a: '20.5', b: '7.0' });
+	});
+
 	it('stay as they are shown here while the page’s data is read anew from before they came in', async () => {
 		serverOf();
 		const notes = new KeyedNotes('/z', {});
