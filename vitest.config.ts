@@ -8,7 +8,8 @@ const alias = {
 	$lib: fileURLToPath(new URL('./src/lib', import.meta.url)),
 	'$app/environment': app,
 	'$app/navigation': app,
-	'$app/state': app
+	'$app/state': app,
+	'$service-worker': app
 };
 
 export default defineConfig({

@@ -10,3 +10,8 @@ export const invalidate = (what: string) => {
 	readAnew.push(what);
 	return Promise.resolve();
 };
+
+/** What the built program consists of, for the service worker. */
+export const build = ['/_app/start.js'];
+export const files = ['/icon.svg'];
+export const version = '1';

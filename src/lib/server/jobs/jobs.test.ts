@@ -54,6 +54,19 @@ describe('the database', () => {
 		).rejects.toThrow();
 	});
 
+	it('closes after the writes that were begun, not under them', async () => {
+		const other = await another();
+		const late = (key: string) =>
+			other.write(async (transaction) => {
+				await new Promise((resolve) => setTimeout(resolve, 30));
+				await other.settings.upsert({ key, document: {} }, { transaction });
+			});
+		const both = [late('first'), late('second')];
+		await other.close();
+		await Promise.all(both);
+		for (const key of ['first', 'second']) expect(await db.settings.findByPk(key)).not.toBeNull();
+	});
+
 	it('migrates an empty database to the newest shape, once, and back', async () => {
 		const names = () => db.sequelize.query('SELECT name FROM migrations', { type: QueryTypes.SELECT });
 		expect(await names()).toEqual(migrations.map(({ name }) => ({ name })));
