@@ -102,13 +102,8 @@ test.describe('overtaken', () => {
 
 	test('a reload that overtakes the last note still goes on after it', async ({ page, installation }) => {
 		await installation.loadDemo();
-		await open(page, '/');
-		await page.getByRole('link', { name: /Tallow Quay/ }).click();
-		await page.getByRole('link', { name: /^Bindery, \d+ values/ }).click();
-		await expect(page.getByText(/^value 1 of \d+$/)).toBeVisible();
-		await page.waitForLoadState('networkidle');
-
-		// the page is read before the note is written, and shown after the note was answered
+		// the page is read before the note is written, and shown after the note was answered; held up from the
+		// start, for what a page asks in the moment that this begins may pass by
 		let read = () => {};
 		const pageRead = new Promise<void>((resolve) => (read = resolve));
 		let answered = () => {};
@@ -127,6 +122,11 @@ test.describe('overtaken', () => {
 			await route.fulfill({ response: answer });
 			answered();
 		});
+		await open(page, '/');
+		await page.getByRole('link', { name: /Tallow Quay/ }).click();
+		await page.getByRole('link', { name: /^Bindery, \d+ values/ }).click();
+		await expect(page.getByText(/^value 1 of \d+$/)).toBeVisible();
+		await page.waitForLoadState('networkidle');
 		await page.keyboard.press('Enter');
 		await expect(page.getByText(/^value 2 of \d+$/)).toBeVisible();
 		await page.reload({ waitUntil: 'commit', timeout: 20_000 });
