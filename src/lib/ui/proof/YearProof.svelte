@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { Button, ProgressBar } from 'carbon-components-svelte';
+	import { Button } from 'carbon-components-svelte';
+	import Running from '../Running.svelte';
 	import type { ControlProfile } from '$core/control';
 	import { LARGEST_EPW, readEpw } from '$core/formats';
 	import { keptWeather, leadInputs, mark, weatherHours, type SiteWeather, type Zone } from '$core/plan';
@@ -113,16 +114,14 @@
 	{#if words}<p class:soft={stale}><strong>{words.sentence}</strong></p>{/if}
 	{#if stale}<p class="signal">Computed for another room, week or weather: compute it again.</p>{/if}
 	{#if run}
-		<div class="running">
-			<ProgressBar labelText="Running the year minute by minute" value={share * 100} max={100} />
-			<button
-				class="quiet"
-				onclick={() => {
-					run?.stop();
-					run = null;
-				}}>Stop</button
-			>
-		</div>
+		<Running
+			label="Running the year minute by minute"
+			{share}
+			onstop={() => {
+				run?.stop();
+				run = null;
+			}}
+		/>
 	{:else if !kept || stale}
 		<Button kind={kept ? 'primary' : 'tertiary'} on:click={compute}
 			>Run a year of {weather ? weather.name : 'invented weather'}</Button
@@ -174,17 +173,12 @@
 		margin-top: 1rem;
 	}
 	.head,
-	.tools,
-	.running {
+	.tools {
 		display: flex;
 		flex-wrap: wrap;
 		justify-content: space-between;
 		gap: 0.5rem 1rem;
 		align-items: center;
-	}
-	.running {
-		justify-content: start;
-		align-items: end;
 	}
 	h2 {
 		font-size: 1rem;

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { Button, ProgressBar } from 'carbon-components-svelte';
+	import Running from '$lib/ui/Running.svelte';
 	import { target, type KeptStagger, type Zone } from '$core/plan';
 	import { heatedBy, nightsOf, staggerInputs, type SiteLoad, type Source } from '$core/thermal';
 	import { clockTime, DAY_NAMES, DAY_SHORT, dayOf, duration, minuteOfDay } from '$core/week';
@@ -261,16 +262,14 @@
 		<div class="columns">
 			<div>
 				{#if run}
-					<div class="running">
-						<ProgressBar labelText="Trying starts" value={runShare * 100} max={100} />
-						<button
-							class="quiet"
-							onclick={() => {
-								run?.stop();
-								run = null;
-							}}>Stop</button
-						>
-					</div>
+					<Running
+						label="Trying starts"
+						share={runShare}
+						onstop={() => {
+							run?.stop();
+							run = null;
+						}}
+					/>
 				{:else if staggered}
 					<MovedStarts
 						{staggered}
@@ -385,17 +384,12 @@
 	h2 {
 		font-size: 1.05rem;
 	}
-	.keys,
-	.running {
+	.keys {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 1rem;
 		align-items: center;
 		margin-top: 0.75rem;
-	}
-	.running {
-		align-items: end;
-		max-width: 36rem;
 	}
 	@media (max-width: 700px) {
 		.answer {
