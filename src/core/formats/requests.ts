@@ -192,7 +192,9 @@ const misfitSpan = z.strictObject({
 	from: z.int(),
 	to: z.int(),
 	wantedC: z.number(),
-	heldC: z.number()
+	heldC: z.number(),
+	/** True where it is the cooling setpoint that is off. */
+	cooling: z.boolean()
 });
 
 const heldStep = z.strictObject({ at: z.int(), value: z.number() });
@@ -203,6 +205,8 @@ export const fitAnswer = z.strictObject({
 	name: z.string(),
 	program: programSchema,
 	held: z.array(heldStep),
+	/** The held week of the cooling setpoint; null on a control that does not cool. */
+	heldCool: z.array(heldStep).nullable(),
 	coldKelvinMinutes: z.number(),
 	warmKelvinMinutes: z.number(),
 	coldMinutes: z.number(),
