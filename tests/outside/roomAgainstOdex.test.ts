@@ -5,7 +5,15 @@
 import { describe, expect, it } from 'vitest';
 import { roomSchema, type Room } from '../../src/core/plan';
 import { odexSolver } from './odex';
-import { designDay, outdoorByMinute, readyRoom, simulate, type RoomModel } from '../../src/core/thermal';
+import {
+	designDay,
+	outdoorByMinute,
+	periodic,
+	readyRoom,
+	simulate,
+	timeConstantHours,
+	type RoomModel
+} from '../../src/core/thermal';
 
 const WEEK = 10_080;
 
@@ -91,6 +99,53 @@ describe('a room over a week', () => {
 			from = to;
 		}
 		expect(worst).toBeLessThan(0.005);
+	});
+
+	it('closed on itself is where odex comes to, week after week with the same switching: 0.01 K, 0.1 % of the heat', () => {
+		const room = roomSchema.parse({
+			floorAreaM2: 22,
+			heightM: 2.6,
+			build: 'very-heavy',
+			loss: { by: 'figure', wattsPerKelvin: 18 },
+			emitter: { kind: 'radiator', ratedW: 900, waterC: 55 }
+		});
+		const ready = readyRoom(room);
+		expect(timeConstantHours(ready.model)).toBeGreaterThan(120);
+		const outdoorC = outdoorByMinute((minute) => designDay(2, 9)(Math.floor(minute / 60) * 60), WEEK);
+		const setpointC = Float64Array.from({ length: WEEK }, (__, m) =>
+			m % 1440 < 380 || m % 1440 > 1320 ? 16 : 20.5
+		);
+		const { run, heatJ } = periodic({ ...ready, outdoorC, setpointC, record: true });
+		const solver = odexSolver(4, 1e-8);
+		// from somewhere else altogether; fifteen weeks are far more than this room remembers
+		let state = [10, 10, 10, 10];
+		let worst = 0;
+		let lossJ = 0;
+		const { airOutside, fabricOutside } = ready.model;
+		for (let week = 0; week < 15; week++) {
+			lossJ = 0;
+			worst = 0;
+			for (let from = 0; from < WEEK;) {
+				let to = from + 1;
+				while (to < WEEK && run.heating[to] === run.heating[from] && outdoorC[to] === outdoorC[from]) to++;
+				const before = state;
+				const outdoor = outdoorC[from]!;
+				const rate = derivative(ready.model, run.heating[from] === 1, outdoor);
+				const ended = solver.solve(rate, 0, state, (to - from) * 60).y;
+				state = ended;
+				// the trapezium over a stretch of an hour at most is near enough for a thousandth
+				const lossW = ([a, f]: number[]) => airOutside * (a! - outdoor) + fabricOutside * (f! - outdoor);
+				lossJ += ((lossW(before) + lossW(ended)) / 2) * (to - from) * 60;
+				worst = Math.max(
+					worst,
+					Math.abs(ended[0]! - run.air[to - 1]!),
+					Math.abs(ended[1]! - run.fabric[to - 1]!)
+				);
+				from = to;
+			}
+		}
+		expect(worst).toBeLessThan(0.01);
+		expect(Math.abs(lossJ / heatJ - 1)).toBeLessThan(1e-3);
 	});
 
 	it('of one node cools along its exponential to 1e-9, with τ = C/H (ISO 13790)', () => {

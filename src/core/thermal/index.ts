@@ -1,6 +1,7 @@
 export * from './classes';
 export * from './roomModel';
 export * from './simulate';
+export * from './periodic';
 export * from './warmUp';
 export * from './weather';
 export * from './measure';

@@ -2,13 +2,23 @@ import { heldSetpoint, timeStep, type ControlProfile } from '../control';
 import { levelOf, wantedWeek, type Room, type Zone } from '../plan';
 import { DAY_MINUTES, mapWeek, WEEK_MINUTES, wrapWeek, type WeekSteps } from '../week';
 import { floorLimitOf } from './classes';
-import { roomModel, timeConstantHours } from './roomModel';
-import { byMinute, outdoorByMinute, readyRoom, simulate, type Simulation } from './simulate';
-import { enoughDownTo, overnightLow, warmUp, warmUpCurve, type Night, type WarmUp } from './warmUp';
-import { DAILY_RANGE_K, designDay } from './weather';
+import { closeIdeal, IDEAL_STEP, runIdeal, stateAt } from './ideal';
+import { periodic, type Closed } from './periodic';
+import { heldAt, surfaceOf, timeConstantHours } from './roomModel';
+import { byMinute, readyRoom, simulate } from './simulate';
+import {
+	enoughDownTo,
+	highestOf,
+	idealRoom,
+	leadOfNight,
+	overnightLow,
+	REACHED_K,
+	warmUpCurve,
+	type Night,
+	type WarmUp
+} from './warmUp';
+import { DAILY_RANGE_K, designDay, outdoorWeek } from './weather';
 
-/** A week runs in before the one that is looked at. */
-const RUN_IN = WEEK_MINUTES;
 /** Longest lead that is ever typed. */
 export const LONGEST_LEAD = 720;
 
@@ -63,37 +73,73 @@ export function nightsOf(zone: Zone): { at: number; night: Night }[] {
 	});
 }
 
-/** How long before a need the outdoor temperature counts for its lead, in minutes. */
-const MORNING = 240;
+/** How often the leads are found anew from the week that they make. */
+const LEAD_ROUNDS = 2;
+const WEEK_STEPS = WEEK_MINUTES / IDEAL_STEP;
 
-/** The lead of every rise on a day of that mean outdoor temperature (a morning is colder), rounded up to the control's step, or to five minutes. */
+/**
+ * The lead of every rise on design days of that mean outdoor temperature, rounded up to the control's step, or to five
+ * minutes: the latest beginning with which the room is warm at its need. The room is run through its week, closed on itself,
+ * with the leads themselves in it, so that a slow room starts from where it really is. None on a switch, which governs no
+ * temperature.
+ */
 export function risesOf(zone: Zone, room: Room, profile: ControlProfile, outdoorC: number): RiseLead[] {
-	const model = roomModel(room);
+	if (!profile.temperature) return [];
+	const ideal = idealRoom(room);
 	// finer than five minutes nobody can foretell
-	const step = Math.max(timeStep(profile), 5);
+	const step = Math.max(timeStep(profile), IDEAL_STEP);
 	const outdoor = designDay(outdoorC, DAILY_RANGE_K);
-	return nightsOf(zone).map(({ at, night }) => {
-		let sum = 0;
-		for (let back = 15; back <= MORNING; back += 15) sum += outdoor(at - back);
-		const { minutes, highestC } = warmUp(room, night, sum / (MORNING / 15), model);
+	const outdoorBySteps = Float64Array.from({ length: WEEK_STEPS }, (_, i) => outdoor((i + 0.5) * IDEAL_STEP));
+	const wantedC = wantedWeekC(zone);
+	const plain = sampledEvery(byMinute(wantedC, WEEK_MINUTES), IDEAL_STEP);
+	const highestC = highestOf(ideal, outdoorC);
+	const nights = nightsOf(zone);
+	if (nights.length === 0) return [];
+	const warmest = Math.max(...plain);
+	let guess: ArrayLike<number> = heldAt(ideal.model, Math.min(warmest, highestC), outdoorC).state;
+	let leads: (number | null)[] = nights.map(() => 0);
+	for (let round = 0; round < LEAD_ROUNDS; round++) {
+		const setpointC = plain.slice();
+		nights.forEach(({ at, night }, i) => {
+			for (let back = 1; back * IDEAL_STEP <= Math.min(leads[i] ?? LONGEST_LEAD, night.minutes); back++) {
+				const slot = (Math.round(at / IDEAL_STEP) - back + WEEK_STEPS) % WEEK_STEPS;
+				setpointC[slot] = Math.max(setpointC[slot]!, night.comfortC);
+			}
+		});
+		const week = closeIdeal(ideal, guess, setpointC, outdoorBySteps);
+		guess = stateAt(week, 0).slice();
+		leads = nights.map(({ at, night }) => {
+			const goalC = night.comfortC - REACHED_K;
+			if (highestC < goalC) return null;
+			const steps = Math.min(Math.round(night.minutes / IDEAL_STEP), WEEK_STEPS - 1);
+			const from = (Math.round(at / IDEAL_STEP) - steps + WEEK_STEPS) % WEEK_STEPS;
+			const ofNight = (values: Float64Array) =>
+				Float64Array.from({ length: steps }, (_, i) => values[(from + i) % WEEK_STEPS]!);
+			const nightOutdoorC = ofNight(outdoorBySteps);
+			const track = runIdeal(ideal, stateAt(week, from), ofNight(plain), nightOutdoorC);
+			return leadOfNight(ideal, track, goalC, nightOutdoorC)?.minutes ?? null;
+		});
+	}
+	return nights.map(({ at, night }, i) => {
+		const minutes = leads[i]!;
 		return {
 			at,
 			night,
-			minutes: minutes === null || minutes > LONGEST_LEAD ? null : Math.ceil(minutes / step) * step,
+			minutes: minutes === null || minutes > LONGEST_LEAD ? null : Math.ceil(minutes / step - 1e-9) * step,
 			highestC
 		};
 	});
 }
 
-/** The longest night before a rise to the zone's warmest: the one that the curve is drawn for; null where there is none. */
-export function longestNight(zone: Zone): Night | null {
-	const nights = nightsOf(zone).map(({ night }) => night);
-	const warmest = Math.max(...nights.map((night) => night.comfortC));
+/** The longest night before a rise to the zone's warmest, with its need: the one that the curve is drawn for; null where there is none. */
+function longestNight(zone: Zone): { readonly at: number; readonly night: Night } | null {
+	const nights = nightsOf(zone);
+	const warmest = Math.max(...nights.map(({ night }) => night.comfortC));
 	// a night, not a weekend: of the usual lengths the longest
-	const usual = nights.filter((night) => night.comfortC === warmest && night.minutes <= DAY_MINUTES);
-	const among = usual.length > 0 ? usual : nights.filter((night) => night.comfortC === warmest);
-	return among.reduce<Night | null>(
-		(best, night) => (!best || night.minutes > best.minutes ? night : best),
+	const usual = nights.filter(({ night }) => night.comfortC === warmest && night.minutes <= DAY_MINUTES);
+	const among = usual.length > 0 ? usual : nights.filter(({ night }) => night.comfortC === warmest);
+	return among.reduce<{ at: number; night: Night } | null>(
+		(best, one) => (!best || one.night.minutes > best.night.minutes ? one : best),
 		null
 	);
 }
@@ -101,9 +147,13 @@ export function longestNight(zone: Zone): Night | null {
 export interface Proof {
 	readonly outdoorC: number;
 	readonly timeConstantHours: number;
+	/** What the control governs, and so what is held against what is wanted. */
+	readonly governs: 'air' | 'floor' | 'nothing';
 	/** The week as the control runs it, every fifth minute from Monday 00:00: °C, and share of the five minutes heated. */
 	readonly days: {
 		readonly air: readonly number[];
+		/** The floor's surface; null where no floor heats. */
+		readonly floor: readonly number[] | null;
 		readonly set: readonly number[];
 		readonly wanted: readonly number[];
 		readonly outdoor: readonly number[];
@@ -115,7 +165,7 @@ export interface Proof {
 	readonly halfHourDownTo: number | null;
 	readonly rises: readonly RiseLead[];
 	readonly ways: { readonly steady: Way; readonly programmed: Way; readonly frost: Way };
-	/** How far the room falls in its longest night with the heating off. */
+	/** How far what is governed falls in its longest night with the heating off. */
 	readonly overnightLowC: number | null;
 	/** For each differential in K or cycle rate: the swing of the room in K and starts an hour, on an ordinary afternoon. */
 	readonly regulation: readonly {
@@ -131,14 +181,20 @@ export interface Proof {
 const HALF_HOUR = 30;
 const EVERY = 5;
 
-function way(run: Simulation, days: number): Way {
+/** Days of a typical week. */
+const DAYS = WEEK_MINUTES / DAY_MINUTES;
+
+function way({ run, heatJ }: Closed): Way {
 	return {
-		kWhPerDay: run.heatJ / 3.6e6 / days,
+		kWhPerDay: heatJ / 3.6e6 / DAYS,
 		coldMinutes: run.coldMinutes,
 		coldestC: run.coldest.c,
-		startsPerDay: run.starts / days
+		startsPerDay: run.starts / DAYS
 	};
 }
+
+/** The wanted week in °C (0/1 on a switch). */
+const wantedWeekC = (zone: Zone) => mapWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC);
 
 /** A room and a held week laid out by minute for a run at an outdoor temperature. */
 function laidOut(
@@ -149,36 +205,29 @@ function laidOut(
 	outdoorC: number
 ) {
 	const ready = readyRoom(room, profile.habits.minimumOffMinutes);
-	const minutes = RUN_IN + WEEK_MINUTES;
-	const outdoor = outdoorByMinute(designDay(outdoorC, DAILY_RANGE_K), minutes);
-	const set = byMinute(heldTarget, minutes).map((c) => setpointForRun(profile, c));
-	const want = byMinute(
-		mapWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC),
-		minutes
-	);
-	const wantedC = profile.temperature ? want : new Float64Array(minutes).fill(-100);
-	/** A run of two weeks of which the second counts. */
-	const second = (setpointC: Float64Array, record = false) => {
-		const first = simulate({
+	const outdoor = outdoorWeek(outdoorC);
+	const set = byMinute(heldTarget, WEEK_MINUTES).map((c) => setpointForRun(profile, c));
+	const want = byMinute(wantedWeekC(zone), WEEK_MINUTES);
+	/** A week that ends as it began. */
+	const closed = (setpointC: Float64Array, record = false) =>
+		periodic({
 			...ready,
-			outdoorC: outdoor.subarray(0, RUN_IN),
-			setpointC: setpointC.subarray(0, RUN_IN)
-		});
-		return simulate({
-			...ready,
-			outdoorC: outdoor.subarray(RUN_IN),
-			setpointC: setpointC.subarray(RUN_IN),
-			wantedC: wantedC.subarray(RUN_IN),
-			start: first.end,
+			outdoorC: outdoor,
+			setpointC,
+			// a switch governs no temperature: nothing is held against it
+			...(profile.temperature ? { wantedC: want } : {}),
 			record
 		});
-	};
-	return { ready, minutes, outdoor, set, want, second };
+	return { ready, outdoor, set, want, closed };
 }
 
+/** Every so many minutes the value there. */
+const sampledEvery = (values: Float64Array, minutes: number) =>
+	Float64Array.from({ length: values.length / minutes }, (_, i) => values[i * minutes]!);
+
 /** Of values by minute every fifth, to the hundredth, for a week. */
-const sampled = (values: ArrayLike<number>, from = 0) =>
-	Array.from({ length: WEEK_MINUTES / EVERY }, (_, i) => Math.round(values[from + i * EVERY]! * 100) / 100);
+const sampled = (values: ArrayLike<number>) =>
+	Array.from({ length: WEEK_MINUTES / EVERY }, (_, i) => Math.round(values[i * EVERY]! * 100) / 100);
 
 /** The room's air alone of {@link proofOf}, in °C every five minutes from Monday 00:00: quick enough to follow a drag. */
 export function roomWeek(
@@ -188,8 +237,8 @@ export function roomWeek(
 	heldTarget: WeekSteps<number>,
 	outdoorC: number
 ): number[] {
-	const { set, second } = laidOut(zone, room, profile, heldTarget, outdoorC);
-	return sampled(second(set, true).air);
+	const { set, closed } = laidOut(zone, room, profile, heldTarget, outdoorC);
+	return sampled(closed(set, true).run.air);
 }
 
 /**
@@ -204,26 +253,34 @@ export function proofOf(
 	heldTarget: WeekSteps<number>,
 	outdoorC: number
 ): Proof {
-	const { ready, minutes, outdoor, set, want, second } = laidOut(zone, room, profile, heldTarget, outdoorC);
+	const { ready, outdoor, set, want, closed } = laidOut(zone, room, profile, heldTarget, outdoorC);
 	const warmest = warmestHeld(zone, profile);
-	const programmed = second(set, true);
-	const steady = second(
-		new Float64Array(minutes).fill(setpointForRun(profile, profile.temperature ? warmest : 1))
+	const week = closed(set, true);
+	const programmed = week.run;
+	const steady = closed(
+		new Float64Array(WEEK_MINUTES).fill(setpointForRun(profile, profile.temperature ? warmest : 1))
 	);
-	const frost = second(frostBetween(set, zone, warmest));
-	const night = longestNight(zone);
-	const curve = night ? warmUpCurve(room, night) : [];
+	const frost = closed(frostBetween(set, zone, warmest));
+	const longest = profile.temperature ? longestNight(zone) : null;
+	const night = longest?.night ?? null;
+	const aboveMean = designDay(0, DAILY_RANGE_K);
+	const curve = longest ? warmUpCurve(room, longest.night, aboveMean, longest.at) : [];
 	const settings = room.regulation.kind === 'on-off' ? [0.3, 0.5, 1, 2] : [2, 3, 6, 9];
 	const afternoon = 2 * DAY_MINUTES;
 	const limitC = floorLimitOf(room);
 	return {
 		outdoorC,
 		timeConstantHours: timeConstantHours(ready.model),
+		governs: !profile.temperature ? 'nothing' : room.sensor === 'floor' ? 'floor' : 'air',
 		days: {
 			air: sampled(programmed.air),
-			set: sampled(set, RUN_IN),
-			wanted: sampled(want, RUN_IN),
-			outdoor: sampled(outdoor, RUN_IN),
+			floor:
+				ready.model.surfaceShare === null
+					? null
+					: sampled(programmed.air.map((air, i) => surfaceOf(ready.model, air, programmed.emitter[i]!))),
+			set: sampled(set),
+			wanted: sampled(want),
+			outdoor: sampled(outdoor),
 			heating: Array.from(
 				{ length: WEEK_MINUTES / EVERY },
 				(_, i) =>
@@ -234,8 +291,8 @@ export function proofOf(
 		curve,
 		halfHourDownTo: enoughDownTo(curve, HALF_HOUR),
 		rises: risesOf(zone, room, profile, outdoorC),
-		ways: { steady: way(steady, 7), programmed: way(programmed, 7), frost: way(frost, 7) },
-		overnightLowC: night ? overnightLow(room, night, outdoorC) : null,
+		ways: { steady: way(steady), programmed: way(week), frost: way(frost) },
+		overnightLowC: longest ? overnightLow(room, longest.night, outdoorC, aboveMean, longest.at) : null,
 		regulation: settings.map((setting) => {
 			const run = simulate({
 				model: ready.model,

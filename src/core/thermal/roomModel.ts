@@ -193,34 +193,44 @@ export function steadyState(model: RoomModel, on: boolean, outdoorC: number): nu
 	);
 }
 
+/** What the control governs, in °C: the air, or the floor's surface where its sensor lies in the floor. */
+export function governedOf(model: RoomModel, airC: number, emitterC: number): number {
+	const share = model.sensorEmitterShare;
+	return share * emitterC + (1 - share) * airC;
+}
+
+/** The floor's surface in °C; the air where no floor heats. */
+export function surfaceOf(model: RoomModel, airC: number, emitterC: number): number {
+	const share = model.surfaceShare ?? 0;
+	return share * emitterC + (1 - share) * airC;
+}
+
 /**
- * The temperatures at rest with the air held at a temperature by whatever heat that takes, and that heat in W
- * (not below 0). The emitter gives it; the sensor reads what it measures.
+ * The temperatures at rest with what is governed (the air, or the floor on its sensor) held at a temperature by whatever
+ * heat that takes, and that heat in W (not below 0). The emitter gives it; the sensor reads what it measures.
  */
 export function heldAt(
 	model: RoomModel,
-	airC: number,
+	governedC: number,
 	outdoorC: number
 ): { state: number[]; powerW: number } {
-	// unknown: fabric, emitter; known: air. Fabric in balance, and the air's balance gives the emitter.
+	// unknown: air, fabric, emitter; the balances of air and fabric, and what the sensor reads
 	const { airFabric, airOutside, fabricOutside, emitterAir, emitterFabric } = model;
-	const [fabric, emitter] = solve(
+	const share = model.sensorEmitterShare;
+	const [air, fabric, emitter] = solve(
 		[
-			[-(airFabric + fabricOutside + emitterFabric), emitterFabric],
-			[airFabric, emitterAir]
+			[airFabric + airOutside + emitterAir, -airFabric, -emitterAir],
+			[-airFabric, airFabric + fabricOutside + emitterFabric, -emitterFabric],
+			[1 - share, 0, share]
 		],
-		[
-			-(airFabric * airC + fabricOutside * outdoorC),
-			(airFabric + airOutside + emitterAir) * airC - airOutside * outdoorC - model.gainsW
-		]
-	) as [number, number];
-	const powerW = emitterAir * (emitter - airC) + emitterFabric * (emitter - fabric);
+		[airOutside * outdoorC + model.gainsW, fabricOutside * outdoorC, governedC]
+	) as [number, number, number];
+	const powerW = emitterAir * (emitter - air) + emitterFabric * (emitter - fabric);
 	if (powerW <= 0) {
 		const free = steadyState(model, false, outdoorC);
 		return { state: free, powerW: 0 };
 	}
-	const share = model.sensorEmitterShare;
-	return { state: [airC, fabric, emitter, share * emitter + (1 - share) * airC], powerW };
+	return { state: [air, fabric, emitter, governedC], powerW };
 }
 
 /** The highest air temperature at rest with the floor surface at its limit. */
@@ -229,8 +239,7 @@ export function highestUnder(model: RoomModel, limitC: number, outdoorC: number)
 	for (let i = 0; i < 40; i++) {
 		const middle = (low + high) / 2;
 		const { state } = heldAt(model, middle, outdoorC);
-		const surface = model.surfaceShare! * state[2]! + (1 - model.surfaceShare!) * state[0]!;
-		if (surface > limitC) high = middle;
+		if (surfaceOf(model, state[0]!, state[2]!) > limitC) high = middle;
 		else low = middle;
 	}
 	return low;
@@ -238,6 +247,16 @@ export function highestUnder(model: RoomModel, limitC: number, outdoorC: number)
 
 /** The slowest time constant of a room with its heating off, in hours: τ = C/H of ISO 13790 for one node, the true one for three. */
 export function timeConstantHours(model: RoomModel): number {
+	const known = timeConstants.get(model);
+	if (known !== undefined) return known;
+	const hours = slowestHours(model);
+	timeConstants.set(model, hours);
+	return hours;
+}
+
+const timeConstants = new WeakMap<RoomModel, number>();
+
+function slowestHours(model: RoomModel): number {
 	// inverse iteration on −A converges on its smallest eigenvalue
 	const minus = equations(model, false)
 		.a.slice(0, 3)

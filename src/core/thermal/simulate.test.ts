@@ -5,7 +5,14 @@ import { readyRoom, simulate, type SimulationRequest } from './simulate';
 import { exactStep, stored, take } from './stepper';
 
 /** The same run told as simply as it can be: minute by minute, nothing kept at hand. */
-function plainly({ model, regulation, outdoorC, setpointC, wantedC, start }: Required<SimulationRequest>) {
+function plainly({
+	model,
+	regulation,
+	outdoorC,
+	setpointC,
+	wantedC,
+	start
+}: Required<Omit<SimulationRequest, 'control'>>) {
 	const x = Float64Array.from(start);
 	const sums = new Float64Array(2);
 	const { by, minimumOffMinutes, guardC } = regulation;
@@ -13,7 +20,9 @@ function plainly({ model, regulation, outdoorC, setpointC, wantedC, start }: Req
 	let heater = bandK / 2;
 	let on = false;
 	let stopped = -Infinity;
-	let felt = x[0]!;
+	/** The air, or the floor on a sensor in it. */
+	const governed = () => model.sensorEmitterShare * x[2]! + (1 - model.sensorEmitterShare) * x[0]!;
+	let felt = governed();
 	const told = {
 		starts: 0,
 		heatingMinutes: 0,
@@ -40,8 +49,8 @@ function plainly({ model, regulation, outdoorC, setpointC, wantedC, start }: Req
 			heater += ((on ? bandK : 0) - heater) * (1 - Math.exp(-(by.perHour * Math.LN2) / 30));
 		take(exactStep(model, on, 60), x, outdoorC[minute]!, sums);
 		if (on) told.heatingMinutes++;
-		felt += (x[0]! - felt) * (1 - Math.exp(-1 / 20));
-		const short = wantedC[minute]! - Math.max(x[0]!, felt);
+		felt += (governed() - felt) * (1 - Math.exp(-1 / 20));
+		const short = wantedC[minute]! - Math.max(governed(), felt);
 		if (short > 0.5) {
 			told.coldMinutes++;
 			told.coldKelvinMinutes += short;

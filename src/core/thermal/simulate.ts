@@ -1,7 +1,7 @@
 import { splitByDay, WEEK_MINUTES, type WeekSteps } from '../week';
 import type { Room } from '../plan';
 import { floorLimitOf } from './classes';
-import { heldAt, highestUnder, roomModel, type RoomModel } from './roomModel';
+import { governedOf, heldAt, highestUnder, roomModel, steadyState, type RoomModel } from './roomModel';
 import { exactStep, stored } from './stepper';
 import type { Outdoor } from './weather';
 
@@ -14,16 +14,29 @@ export interface Regulation {
 	readonly guardC: number | null;
 }
 
+/** What a control is about between two runs: one that goes on from another takes it over. */
+export interface ControlState {
+	readonly on: boolean;
+	/** Minutes since it last stopped; many where it never ran. */
+	readonly stoppedMinutes: number;
+	/** How far a cycling control has warmed its own sensor, in K. */
+	readonly anticipatedK: number;
+	/** What is governed, as it was felt over the last twenty minutes, in °C. */
+	readonly feltC: number;
+}
+
 export interface SimulationRequest {
 	readonly model: RoomModel;
 	readonly regulation: Regulation;
 	/** By minute: outdoor and setpoint in °C; a setpoint of NaN is off. */
 	readonly outdoorC: Float64Array;
 	readonly setpointC: Float64Array;
-	/** By minute: the temperature wanted in the room, for counting what is cold; none where missing. */
+	/** By minute: the temperature wanted of what is governed (the air, or the floor on its sensor), for counting what is cold; none where missing. */
 	readonly wantedC?: Float64Array;
 	/** Air, fabric, emitter, sensor; at rest at the first setpoint where missing. */
 	readonly start?: readonly number[];
+	/** What the control was about before; off for long where missing. */
+	readonly control?: ControlState;
 	/** Whether temperatures and switching are kept minute by minute. */
 	readonly record?: boolean;
 }
@@ -36,18 +49,22 @@ export interface Simulation {
 	readonly fabric: Float64Array;
 	readonly emitter: Float64Array;
 	readonly heating: Uint8Array;
+	/** Air, fabric, emitter, sensor at the end, and what the control is about there: a run that goes on takes both. */
 	readonly end: readonly number[];
+	readonly control: ControlState;
 	readonly heatJ: number;
 	readonly lossJ: number;
 	readonly gainsJ: number;
 	readonly storedJ: number;
 	readonly starts: number;
 	readonly heatingMinutes: number;
-	/** Minutes in which the room was more than half a kelvin under what was wanted, and by how many K·min. */
+	/** Minutes in which what is governed was more than half a kelvin under what was wanted, and by how many K·min. */
 	readonly coldMinutes: number;
 	readonly coldKelvinMinutes: number;
 	/** The coldest and the warmest air, and the minutes at which. */
 	readonly coldest: { readonly c: number; readonly minute: number };
+	/** The coldest of what is governed, in °C. */
+	readonly coldestGovernedC: number;
 	readonly warmest: { readonly c: number; readonly minute: number };
 	/** The warmest floor surface in °C; null where no floor heats. */
 	readonly warmestSurfaceC: number | null;
@@ -58,6 +75,9 @@ export interface Simulation {
  * are, so that the swing of the regulation is not taken for a cold room, nor the memory of a night for the morning.
  */
 const FELT_SHARE = 1 - Math.exp(-1 / 20);
+
+/** A control that has been off for longer than any minimum off-time, in minutes. */
+const LONG_OFF = 1e9;
 
 /** A room counts as cold when it is more than this under what is wanted, in K: what people begin to notice. */
 export const COLD_TOLERANCE_K = 0.5;
@@ -71,15 +91,21 @@ export function regulationOf(room: Room, minimumOffMinutes = 0): Regulation {
 	};
 }
 
-/** At rest at the first setpoint, as far as a guarded floor lets it. */
-function restAt({ model, regulation, outdoorC, setpointC }: SimulationRequest): number[] {
-	const outdoor = outdoorC[0]!;
-	const first = Number.isNaN(setpointC[0]!) ? outdoor : setpointC[0]!;
-	const highest =
+/** At rest at a setpoint (NaN: off), as far as the emitter and a guarded floor let it: air, fabric, emitter, sensor in °C. */
+export function restAt(
+	{ model, regulation }: Pick<SimulationRequest, 'model' | 'regulation'>,
+	setpointC: number,
+	outdoorC: number
+): readonly number[] {
+	const off = steadyState(model, false, outdoorC);
+	if (Number.isNaN(setpointC)) return off;
+	const guarded =
 		regulation.guardC !== null && model.surfaceShare !== null
-			? highestUnder(model, regulation.guardC, outdoor)
+			? highestUnder(model, regulation.guardC, outdoorC)
 			: Infinity;
-	return heldAt(model, Math.min(first, highest), outdoor).state;
+	const on = steadyState(model, true, outdoorC);
+	const most = Math.min(guarded, governedOf(model, on[0]!, on[2]!));
+	return heldAt(model, Math.min(setpointC, most), outdoorC).state;
 }
 
 /** Air, fabric, emitter and outdoors, each summed over minutes as they begin, and the count of these: heat in and out is linear in them. */
@@ -110,7 +136,7 @@ export function simulate(request: SimulationRequest): Simulation {
 	const n = setpointC.length;
 	const mOff = exactStep(model, false, 60).m;
 	const mOn = exactStep(model, true, 60).m;
-	const x = Float64Array.from(request.start ?? restAt(request));
+	const x = Float64Array.from(request.start ?? restAt(request, setpointC[0]!, outdoorC[0]!));
 	const before = stored(model, x);
 	const kept = record ? n : 0;
 	const air = new Float64Array(kept);
@@ -130,16 +156,20 @@ export function simulate(request: SimulationRequest): Simulation {
 	let s = x[3]!;
 	const sumsOff = new Float64Array(SUMS);
 	const sumsOn = new Float64Array(SUMS);
-	let on = false;
-	let stoppedAt = -1e9;
+	const earlier = request.control;
+	let on = earlier?.on ?? false;
+	let stoppedAt = earlier ? -earlier.stoppedMinutes : -LONG_OFF;
 	// a cycling control warms its own sensor a little while it heats: that makes the cycles, and its band
 	const bandK = by.kind === 'cycling' ? by.bandK : 0;
 	const reach = by.kind === 'on-off' ? by.differentialK / 2 : bandK / 6;
 	const anticipation = by.kind === 'cycling' ? 1 - Math.exp(-(by.perHour * Math.LN2) / 30) : 0;
 	const middle = bandK / 2;
-	let anticipated = middle;
+	let anticipated = earlier?.anticipatedK ?? middle;
 	let starts = 0;
-	let felt = a;
+	// what is judged is what the control governs: the air, or the floor's surface on a sensor in it
+	const governs = model.sensorEmitterShare;
+	let felt = earlier?.feltC ?? governs * e + (1 - governs) * a;
+	let coldestGoverned = Infinity;
 	let coldMinutes = 0;
 	let coldKelvinMinutes = 0;
 	let coldest = Infinity;
@@ -219,9 +249,11 @@ export function simulate(request: SimulationRequest): Simulation {
 				const c = wallShare * e + (1 - wallShare) * now;
 				if (c > surface) surface = c;
 			}
+			const governed = governs === 0 ? now : governs * e + (1 - governs) * now;
+			if (governed < coldestGoverned) coldestGoverned = governed;
 			if (wantedC !== undefined) {
-				felt += (now - felt) * FELT_SHARE;
-				const short = wantedC[minute]! - (now > felt ? now : felt);
+				felt += (governed - felt) * FELT_SHARE;
+				const short = wantedC[minute]! - (governed > felt ? governed : felt);
 				if (short > COLD_TOLERANCE_K) {
 					coldMinutes++;
 					coldKelvinMinutes += short;
@@ -250,6 +282,7 @@ export function simulate(request: SimulationRequest): Simulation {
 		emitter,
 		heating,
 		end,
+		control: { on, stoppedMinutes: n - stoppedAt, anticipatedK: anticipated, feltC: felt },
 		heatJ: total(4),
 		lossJ: total(5),
 		gainsJ: model.gainsW * 60 * n,
@@ -259,6 +292,7 @@ export function simulate(request: SimulationRequest): Simulation {
 		coldMinutes,
 		coldKelvinMinutes,
 		coldest: { c: coldest, minute: coldestAt },
+		coldestGovernedC: coldestGoverned,
 		warmest: { c: warmest, minute: warmestAt },
 		warmestSurfaceC: share === null ? null : surface
 	};

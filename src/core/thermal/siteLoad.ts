@@ -1,18 +1,12 @@
 import type { ControlProfile } from '../control';
 import { targetWeek, type Room, type Zone } from '../plan';
-import { DAY_MINUTES, WEEK_MINUTES, type WeekSteps } from '../week';
+import { WEEK_MINUTES, type WeekSteps } from '../week';
 import { emitterClasses } from './classes';
-import { heldAt, sourcePower } from './roomModel';
-import {
-	byMinute,
-	COLD_TOLERANCE_K,
-	outdoorByMinute,
-	readyRoom,
-	simulate,
-	type Simulation
-} from './simulate';
+import { periodic } from './periodic';
+import { governedOf, heldAt, sourcePower } from './roomModel';
+import { byMinute, COLD_TOLERANCE_K, readyRoom, simulate, type Simulation } from './simulate';
 import { nightsOf, setpointForRun } from './proof';
-import { DAILY_RANGE_K, designDay } from './weather';
+import { outdoorWeek } from './weather';
 
 /** A zone of a site whose room is described. */
 export interface HeatedZone {
@@ -156,17 +150,17 @@ function expectedPower(drawnW: Float64Array, heating: Uint8Array, setpointC: Flo
 	return { power: slots, variance: slots.map((w, i) => (held[i * EVERY] ? Math.max(0, w * (onW - w)) : 0)) };
 }
 
-/** A zone's week, after a week's run-in or from a state near its own. */
+/** A zone's week, closed on itself, or run once from a state near its own. */
 export function draw(
 	zone: Prepared,
 	setpoints: WeekSteps<number>,
 	outdoorC: Float64Array,
-	near?: readonly number[]
+	near?: Pick<Simulation, 'end' | 'control'>
 ): Drawn {
 	const setpointC = byMinute(setpoints, WEEK_MINUTES).map((c) => setpointForRun(zone.profile, c));
 	const { model } = zone.ready;
-	const start = near ?? simulate({ ...zone.ready, outdoorC, setpointC }).end;
-	const run = simulate({ ...zone.ready, outdoorC, setpointC, start, record: true });
+	const request = { ...zone.ready, outdoorC, setpointC, record: true };
+	const run = near ? simulate({ ...request, start: near.end, control: near.control }) : periodic(request).run;
 	const drawnW = new Float64Array(WEEK_MINUTES);
 	for (let minute = 0; minute < WEEK_MINUTES; minute++)
 		if (run.heating[minute])
@@ -232,23 +226,17 @@ function mostOf({ ready }: Prepared): number {
 }
 export const allOf = (zones: readonly Prepared[]) => zones.reduce((sum, zone) => sum + mostOf(zone), 0);
 
-/** A week of the same design day, by minute. */
-export function outdoorWeek(outdoorC: number): Float64Array {
-	const day = outdoorByMinute(designDay(outdoorC, DAILY_RANGE_K), DAY_MINUTES);
-	const week = new Float64Array(WEEK_MINUTES);
-	for (let at = 0; at < WEEK_MINUTES; at += DAY_MINUTES) week.set(day, at);
-	return week;
-}
-
 function warmestOf({ zone, profile }: HeatedZone): number | null {
 	return profile.temperature ? Math.max(...zone.levels.map((level) => level.setpointC)) : null;
 }
 
-/** The warmest air in the twenty minutes before a need: what a swinging room has reached by then. */
-export function reachedBy(air: Float64Array, at: number): number {
+/** The warmest that what is governed was in the twenty minutes before a need: what a swinging room has reached by then. */
+export function reachedBy({ ready: { model } }: Prepared, { air, emitter }: Simulation, at: number): number {
 	let highest = -Infinity;
-	for (let back = 1; back <= 20; back++)
-		highest = Math.max(highest, air[(at - back + WEEK_MINUTES) % WEEK_MINUTES]!);
+	for (let back = 1; back <= 20; back++) {
+		const minute = (at - back + WEEK_MINUTES) % WEEK_MINUTES;
+		highest = Math.max(highest, governedOf(model, air[minute]!, emitter[minute]!));
+	}
 	return highest;
 }
 
@@ -279,7 +267,7 @@ function loadOf(
 				zones[i]!.profile.temperature === null
 					? []
 					: nightsOf(zones[i]!.zone).flatMap(({ at, night }) =>
-							reachedBy(run.air, at) < night.comfortC - COLD_TOLERANCE_K ? [at] : []
+							reachedBy(zones[i]!, run, at) < night.comfortC - COLD_TOLERANCE_K ? [at] : []
 						),
 			kWh: run.heatJ / 3.6e6,
 			starts: run.starts,

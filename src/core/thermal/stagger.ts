@@ -7,7 +7,6 @@ import {
 	draw,
 	EVERY,
 	excess,
-	outdoorWeek,
 	plus,
 	prepare,
 	reachedBy,
@@ -19,7 +18,9 @@ import {
 	type Source,
 	type Total
 } from './siteLoad';
+import type { Simulation } from './simulate';
 import { REACHED_K } from './warmUp';
+import { outdoorWeek } from './weather';
 
 /** A rise of a zone and when its setpoint goes up: minutes before the need. */
 export interface StaggeredRise {
@@ -103,16 +104,17 @@ export function staggerStarts(
 	const movable = zones.map(({ profile }) => !profile.startsEarly);
 	const run = (z: number) => draw(zones[z]!, targetWeek({ ...zones[z]!.zone, lead: leadsOf(z) }), outdoor);
 	// the lead is reckoned from rest; where the week itself leaves the room short at its need, it gets more
-	const ends: (readonly number[])[] = [];
+	const ends: Pick<Simulation, 'end' | 'control'>[] = [];
 	zones.forEach(({ profile }, z) => {
 		for (let tries = 0; tries < 8; tries++) {
 			const made = run(z).run;
-			ends[z] = made.end;
+			ends[z] = made;
 			let short = false;
 			rises[z]!.forEach((rise, r) => {
 				if (rise.minutes === null || profile.temperature === null) return;
 				const most = Math.min(rise.night.minutes, LONGEST_LEAD);
-				if (reachedBy(made.air, rise.at) >= rise.night.comfortC - REACHED_K || needs[z]![r]! >= most) return;
+				if (reachedBy(zones[z]!, made, rise.at) >= rise.night.comfortC - REACHED_K || needs[z]![r]! >= most)
+					return;
 				needs[z]![r] = onStep(
 					rise,
 					Math.min(most, needs[z]![r]! + Math.max(10, timeStep(profile))),

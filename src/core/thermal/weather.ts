@@ -1,4 +1,4 @@
-import { DAY_MINUTES } from '../week';
+import { DAY_MINUTES, WEEK_MINUTES } from '../week';
 
 /** Outdoor temperature by minute of a time that begins at midnight, in °C. */
 export type Outdoor = (minute: number) => number;
@@ -27,6 +27,15 @@ export function designDay(meanC: number, rangeK: number): Outdoor {
 		const part = (inDay - hour * 60) / 60;
 		return high - rangeK * (at(hour) * (1 - part) + at(hour + 1) * part);
 	};
+}
+
+/** A week of the same design day with the usual daily range, by minute from midnight, in °C. */
+export function outdoorWeek(meanC: number): Float64Array {
+	const day = designDay(meanC, DAILY_RANGE_K);
+	const one = Float64Array.from({ length: DAY_MINUTES }, (_, minute) => day(minute));
+	const week = new Float64Array(WEEK_MINUTES);
+	for (let at = 0; at < WEEK_MINUTES; at += DAY_MINUTES) week.set(one, at);
+	return week;
 }
 
 /** The same temperature throughout. */

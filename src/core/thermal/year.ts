@@ -1,8 +1,9 @@
 import type { ControlProfile } from '../control';
 import { levelOf, wantedWeek, YEAR_HOURS, type Room, type Zone } from '../plan';
-import { mapWeek, type WeekSteps } from '../week';
+import { mapWeek, WEEK_MINUTES, type WeekSteps } from '../week';
+import { periodic } from './periodic';
 import { frostBetween, setpointForRun, warmestHeld } from './proof';
-import { byMinute, outdoorByMinute, readyRoom, simulate } from './simulate';
+import { byMinute, outdoorByMinute, readyRoom, simulate, type Simulation } from './simulate';
 import { hourly } from './weather';
 
 /** Days of the months of a common year. */
@@ -55,7 +56,12 @@ export function yearOf(
 		let coldestC = Infinity;
 		let starts = 0;
 		let at = 0;
-		let start: readonly number[] | undefined;
+		// before the year lies a week like its first, over and over
+		let before: Pick<Simulation, 'end' | 'control'> = periodic({
+			...ready,
+			outdoorC: outdoor.subarray(0, WEEK_MINUTES),
+			setpointC: setpointC.subarray(0, WEEK_MINUTES)
+		}).run;
 		for (const days of MONTH_DAYS) {
 			const to = at + days * 1440;
 			const run = simulate({
@@ -63,13 +69,14 @@ export function yearOf(
 				outdoorC: outdoor.subarray(at, to),
 				setpointC: setpointC.subarray(at, to),
 				...(wantedC ? { wantedC: wantedC.subarray(at, to) } : {}),
-				...(start ? { start } : {})
+				start: before.end,
+				control: before.control
 			});
 			kWh.push(run.heatJ / 3.6e6);
 			coldMinutes.push(run.coldMinutes);
 			coldestC = Math.min(coldestC, run.coldest.c);
 			starts += run.starts;
-			start = run.end;
+			before = run;
 			at = to;
 			onshare(++done / 36);
 		}
