@@ -2,9 +2,25 @@ import { z } from 'zod';
 import { shortName, shortNote, slug, type ControlOptions, type ControlProfile } from './profile';
 import { celsiusToFahrenheit, fahrenheitToCelsius, roundToStep } from './units';
 
+/** How near a setpoint must lie to a whole °F to be that, in °F: far finer than any display, coarser than a file rounded to 0.001 °C. */
+const SAME_FAHRENHEIT = 0.003;
+
+/** A setpoint as it is kept, in °C: exactly a whole °F where it is one, else to 0.1 °C. */
+export function keptSetpoint(celsius: number): number {
+	const fahrenheit = celsiusToFahrenheit(celsius);
+	return Math.abs(fahrenheit - Math.round(fahrenheit)) < SAME_FAHRENHEIT
+		? fahrenheitToCelsius(Math.round(fahrenheit))
+		: Math.round(celsius * 10) / 10;
+}
+
+/** A setpoint on the scale of a control's unit, in °C: a whole °F where it shows °F, else as it is. */
+export function onUnitScale(unit: ControlOptions['unit'], celsius: number): number {
+	return unit === 'F' ? fahrenheitToCelsius(Math.round(celsiusToFahrenheit(celsius))) : celsius;
+}
+
 /**
  * A level: a named setpoint of a zone. On a control that only switches, `setpointC` is 1 for on and
- * 0 for off: the numbers by which a fit counts minutes. Setpoints are kept to 0.1 °C.
+ * 0 for off: the numbers by which a fit counts minutes. Setpoints are kept as {@link keptSetpoint} says.
  */
 export const levelSchema = z.strictObject({
 	id: slug,
@@ -12,19 +28,9 @@ export const levelSchema = z.strictObject({
 	letter: z.string().regex(/^[A-Z]$/, 'must be one capital letter'),
 	name: shortName,
 	note: shortNote,
-	setpointC: z
-		.number()
-		.min(0)
-		.max(60)
-		.transform((value) => Math.round(value * 10) / 10),
+	setpointC: z.number().min(0).max(60).transform(keptSetpoint),
 	/** The setpoint above which to cool, on a control that also cools; null where none is wanted of it. */
-	coolC: z
-		.number()
-		.min(10)
-		.max(60)
-		.transform((value) => Math.round(value * 10) / 10)
-		.nullable()
-		.default(null)
+	coolC: z.number().min(10).max(60).transform(keptSetpoint).nullable().default(null)
 });
 export type Level = z.infer<typeof levelSchema>;
 
@@ -42,22 +48,41 @@ export const levelsSchema = z
 		}
 	});
 
+/** Limits that are set at a control and bind its program, in °C; null where one is not set. */
+export interface HeldLimits {
+	readonly lowC: number | null;
+	readonly highC: number | null;
+}
+
 /**
- * The setpoint a control really takes for a wanted one, in °C: clamped to its range and rounded to
- * its step, in whole °F where it is set to Fahrenheit (common practice). Switches give 0 or 1.
+ * The setpoint a control really takes for a wanted one, in °C: clamped to its range and to the limits that bind its
+ * program, rounded to its step, in whole °F where it is set to Fahrenheit (common practice). Switches give 0 or 1.
  */
-export function heldSetpoint(profile: ControlProfile, options: ControlOptions, wantedC: number): number {
+export function heldSetpoint(
+	profile: ControlProfile,
+	options: ControlOptions,
+	wantedC: number,
+	limits?: HeldLimits | null
+): number {
 	const { temperature } = profile;
 	if (!temperature) return wantedC >= 0.5 ? 1 : 0;
-	const { minC, maxC, stepC } = temperature;
+	const minC = Math.max(temperature.minC, limits?.lowC ?? -Infinity);
+	const maxC = Math.max(minC, Math.min(temperature.maxC, limits?.highC ?? Infinity));
+	const { stepC } = temperature;
 	if (options.unit === 'F') {
 		const lowest = Math.ceil(celsiusToFahrenheit(minC) - 1e-9);
 		const highest = Math.floor(celsiusToFahrenheit(maxC) + 1e-9);
 		const whole = roundToStep(celsiusToFahrenheit(wantedC), 1);
-		return fahrenheitToCelsius(Math.min(Math.max(whole, lowest), highest));
+		return fahrenheitToCelsius(Math.min(Math.max(whole, lowest), Math.max(lowest, highest)));
 	}
-	return Math.min(Math.max(roundToStep(wantedC, stepC), minC), maxC);
+	// a range may end between two steps; a limit set there lets through the step on its own side
+	const lowest = limits?.lowC == null ? minC : Math.min(onStepAbove(minC, stepC), temperature.maxC);
+	const highest = limits?.highC == null ? maxC : Math.max(onStepBelow(maxC, stepC), temperature.minC);
+	return Math.min(Math.max(roundToStep(wantedC, stepC), lowest), Math.max(lowest, highest));
 }
+
+const onStepAbove = (c: number, step: number) => Math.round(Math.ceil(c / step - 1e-9) * step * 1e6) / 1e6;
+const onStepBelow = (c: number, step: number) => Math.round(Math.floor(c / step + 1e-9) * step * 1e6) / 1e6;
 
 /**
  * The cooling setpoint a control really takes for a wanted one, in °C: clamped, on its step, and at

@@ -8,6 +8,7 @@ import {
 	eventsOn,
 	type ControlOptions,
 	type ControlProfile,
+	type HeldLimits,
 	type Grouping,
 	type Program
 } from '../control';
@@ -25,6 +26,8 @@ export interface FitRequest {
 	/** The target week in °C (0/1 on a switch), not rounded to the control. */
 	readonly target: WeekSteps<number>;
 	readonly weights: Weights;
+	/** Limits set at the control that bind its program; none where missing. */
+	readonly limits?: HeldLimits | null;
 	/**
 	 * The cooling setpoint that goes with each heating setpoint of `setpointsC`, and the target week of
 	 * cooling; needed on a control that also cools.
@@ -84,12 +87,12 @@ function withFewestValues(
 }
 
 function lostPeriods(request: FitRequest, held: WeekSteps<number>): LostPeriod[] {
-	const { profile, options, target } = request;
+	const { profile, options, target, limits } = request;
 	const heldDays = splitByDay(held);
 	return splitByDay(target).flatMap((spans, day) =>
 		spans
 			.filter((span) => {
-				const wanted = heldSetpoint(profile, options, span.value);
+				const wanted = heldSetpoint(profile, options, span.value, limits);
 				return !heldDays[day]!.some(
 					(h) => h.from < span.to && h.to > span.from && Math.abs(h.value - wanted) < 1e-9
 				);
@@ -99,10 +102,10 @@ function lostPeriods(request: FitRequest, held: WeekSteps<number>): LostPeriod[]
 }
 
 /** The distinct values the control can be given for the zone's setpoints, coolest first. */
-function valuesOf({ profile, options, setpointsC, cooling }: FitRequest): FitValue[] {
+function valuesOf({ profile, options, setpointsC, cooling, limits }: FitRequest): FitValue[] {
 	const byKey = new Map<string, FitValue>();
 	setpointsC.forEach((wanted, i) => {
-		const heatC = heldSetpoint(profile, options, wanted);
+		const heatC = heldSetpoint(profile, options, wanted, limits);
 		const coolC =
 			profile.cooling && cooling ? heldCooling(profile, options, cooling.setpointsC[i]!, heatC) : null;
 		byKey.set(`${heatC}/${coolC}`, { heatC, coolC });

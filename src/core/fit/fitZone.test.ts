@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { findProfile, type ControlProfile } from '../control';
-import { newZone, withWanted } from '../plan';
+import { movedLevels, newZone, onOwnScale, withWanted, zoneSchema } from '../plan';
 import { buildWeek, constantWeek } from '../week';
 import { defaultWeights, fitZone, misfitOf, misfitSentences, nearestWeightStop, weightStops } from '.';
 
@@ -44,6 +44,60 @@ describe('a zone', () => {
 		expect(fitZone({ ...zone, grouping: '5-2' }, stat).chosen.grouping.id).toBe('5-2');
 		const alike = withWanted(newZone('Loft', stat), constantWeek('eco'));
 		expect(fitZone(alike, stat).chosen.grouping.id).toBe('24-hour');
+	});
+
+	it('is planned on its control’s own scale: what is only a change of unit to whole °F is no misfit, and is said once', () => {
+		const celsius = withWanted(
+			{
+				...newZone('Loft', stat),
+				levels: newZone('Loft', stat).levels.map((level) => ({
+					...level,
+					setpointC: { comfort: 21, eco: 17, frost: 7 }[level.id]!
+				}))
+			},
+			buildWeek([
+				{ at: 420, value: 'comfort' },
+				{ at: 1320, value: 'eco' }
+			])
+		);
+		const switched = { ...celsius, options: { ...celsius.options, unit: 'F' as const } };
+		// a zone kept in tenths of °C from before fits exactly too
+		for (const zone of [switched, onOwnScale(switched, stat)]) {
+			const { misfit, lost } = fitZone({ ...zone, grouping: '7-day' }, stat).chosen;
+			expect([misfit.weighted, misfit.spans, lost]).toEqual([0, [], []]);
+		}
+		const whole = onOwnScale(switched, stat);
+		expect(movedLevels(switched, whole).map(({ from, to }) => [from.name, to.setpointC * 1.8 + 32])).toEqual([
+			['Comfort', 70],
+			['Eco', 63],
+			['Frost', 45]
+		]);
+		// it stays so through a file, and a second time changes nothing
+		expect(zoneSchema.parse(JSON.parse(JSON.stringify(whole)))).toEqual(whole);
+		expect(onOwnScale(whole, stat)).toEqual(whole);
+		expect(onOwnScale(celsius, stat)).toEqual(celsius);
+	});
+
+	it('is fitted under a high limit that binds its program, in its own unit, and not under one that does not', () => {
+		const week = buildWeek([
+			{ at: 420, value: 'comfort' },
+			{ at: 1320, value: 'eco' }
+		]);
+		const zone = withWanted(newZone('Loft', stat), week);
+		const under = (highLimitC: number, unit: 'C' | 'F' = 'C') => ({
+			...zone,
+			options: { ...zone.options, unit },
+			settings: { ...zone.settings, highLimitC }
+		});
+		const warmest = (of: typeof zone, profile = stat) =>
+			Math.max(...fitZone(of, profile).chosen.held.map((step) => step.value));
+		expect(warmest(under(19))).toBe(19);
+		expect(fitZone(under(19), stat).chosen.misfit.coldKelvinMinutes).toBeGreaterThan(0);
+		expect(warmest(under(19.3))).toBe(19);
+		expect(warmest(under(19, 'F')) * 1.8 + 32).toBeCloseTo(66, 9);
+		expect(warmest(under(25))).toBe(20);
+		const free: ControlProfile = { ...stat, habits: { ...stat.habits, limits: { bindProgram: false } } };
+		expect(warmest(under(19), free)).toBe(20);
 	});
 
 	it('finds its place on the slider again', () => {

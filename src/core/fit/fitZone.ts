@@ -1,5 +1,5 @@
 import { allowedOptions, wantedCooling, type ControlProfile } from '../control';
-import { coolingTargetWeek, targetWeek, type Zone } from '../plan';
+import { bindingLimits, coolingTargetWeek, onOwnScale, targetWeek, type Zone } from '../plan';
 import { fitAll, suggestedGrouping, type Fit } from './fit';
 
 /** A zone's fits: one for each grouping, and which of them counts. */
@@ -10,14 +10,16 @@ export interface ZoneFit {
 	readonly suggested: string;
 }
 
-/** Fits a zone's target week to its control in every grouping; the zone's own choice of grouping wins over the suggestion. */
-export function fitZone(zone: Zone, profile: ControlProfile): ZoneFit {
+/** Fits a zone's target week, on its control's own scale and within the limits that bind its program, in every grouping; the zone's own choice of grouping wins over the suggestion. */
+export function fitZone(planned: Zone, profile: ControlProfile): ZoneFit {
+	const zone = onOwnScale(planned, profile);
 	const fits = fitAll({
 		profile,
 		options: allowedOptions(profile, zone.options),
 		setpointsC: zone.levels.map((level) => level.setpointC),
 		target: targetWeek(zone),
 		weights: zone.weights,
+		limits: bindingLimits(zone, profile),
 		...(profile.cooling
 			? {
 					cooling: {

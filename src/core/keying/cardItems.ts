@@ -1,4 +1,5 @@
 import {
+	celsiusToFahrenheit,
 	channelsOf,
 	displayDay,
 	displaySetpoint,
@@ -145,7 +146,9 @@ export function programItems(
 	options: ControlOptions,
 	program: Program
 ): ProgramItems {
-	const setpointStep = profile.temperature?.stepC ?? 1;
+	/** Where a setpoint stands on the control's scale, in its own steps: whole °F, or steps of its °C. */
+	const stepsOf = (c: number) =>
+		options.unit === 'F' ? Math.round(celsiusToFahrenheit(c)) : c / (profile.temperature?.stepC ?? 1);
 	const unit = profile.temperature ? `°${options.unit}` : '';
 	const channel = channelsOf(profile)?.[options.channel];
 	const stem = [
@@ -178,7 +181,7 @@ export function programItems(
 		unit,
 		aside: 'once, for the whole week',
 		before: null,
-		position: setpointC / setpointStep
+		position: stepsOf(setpointC)
 	});
 	const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1);
 	const form = profile.program;
@@ -205,7 +208,7 @@ export function programItems(
 				unit,
 				aside: 'kept until someone changes it',
 				before: null,
-				position: c / setpointStep
+				position: stepsOf(c)
 			});
 			const { setpointC, coolC } = program;
 			return all([], program.groups, () =>
@@ -242,7 +245,7 @@ export function programItems(
 						const time = timeItems(profile, options, base(group.days, at), what, event.at);
 						const mode = program.modes?.find((one) => one.setpointC === event.setpointC);
 						const heat = displaySetpoint(profile, options, event.setpointC);
-						const heatAt = event.setpointC / setpointStep;
+						const heatAt = stepsOf(event.setpointC);
 						const temperature = mode
 							? [value('mode', 'mode', capital(mode.name), program.modes!.indexOf(mode), '')]
 							: event.coolC === undefined
@@ -253,7 +256,7 @@ export function programItems(
 											'cool',
 											'cool to',
 											displaySetpoint(profile, options, event.coolC),
-											event.coolC / setpointStep
+											stepsOf(event.coolC)
 										)
 									];
 						return profile.keying.eventOrder === 'time-first'

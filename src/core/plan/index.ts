@@ -6,6 +6,7 @@ export * from './roomUse';
 export * from './routine';
 export * from './site';
 export * from './takeWeek';
+export * from './ownScale';
 export * from './zone';
 export * from './room';
 export * from './mark';

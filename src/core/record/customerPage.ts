@@ -1,14 +1,13 @@
 import {
 	allowedOptions,
 	displayTime,
-	heldSetpoint,
 	setpointWithUnit,
 	type ControlOptions,
 	type ControlProfile
 } from '../control';
 import { fitZone, misfitSentences } from '../fit';
 import { heldInWords } from '../keying';
-import type { Zone } from '../plan';
+import { heldInZone, type Zone } from '../plan';
 import { customerLines } from '../run';
 import { dayRange, duration } from '../week';
 import { NARROW_SPAN, printedWeek, type PrintedWeekDrawing } from './printedWeek';
@@ -62,7 +61,7 @@ export function customerPage(
 	const say = (c: number) => setpointWithUnit(profile, options, c);
 	const isSwitch = profile.temperature === null;
 	const levels = zone.levels
-		.map((level) => ({ ...level, heldC: heldSetpoint(profile, own, level.setpointC) }))
+		.map((level) => ({ ...level, heldC: heldInZone(zone, profile, level.setpointC) }))
 		.filter((level) => held.some((step) => Math.abs(step.value - level.heldC) < 1e-9))
 		.sort((a, b) => b.heldC - a.heldC);
 	const frost = levels.find((level) => !isSwitch && level.heldC < 12);

@@ -77,14 +77,15 @@ describe('any moment in words', () => {
 		expect(plain(said('touch-floor-stat', tuesday).sentence)).toMatch(/Tuesday, (on|back)( again)?/);
 		expect(plain(said('plain-stat', tuesday).sentence)).toMatch(/set by hand until someone turns it\.$/);
 		expect(plain(said('heat-and-cool-stat', tuesday).sentence)).toMatch(/cooling above 25\.0 °C/);
-		expect(
-			plain(
-				said('six-step-room-stat', tuesday, [], (zone) => ({
-					...zone,
-					settings: { ...zone.settings, highLimitC: 18 }
-				})).sentence
-			)
-		).toMatch(/^18\.0 °C: limit until/);
+		// what the limit lets through is what is keyed; a hand that asks for more is held down by it
+		const limited = (zone: Zone) => ({ ...zone, settings: { ...zone.settings, highLimitC: 18 } });
+		expect(plain(said('six-step-room-stat', tuesday, [], limited).sentence)).toMatch(
+			/^Comfort 18\.0 °C: from the week/
+		);
+		const byHand: Exception = { kind: 'override', id: 'o', from: tuesday, setpointC: 22 };
+		expect(plain(said('six-step-room-stat', tuesday, [byHand], limited).sentence)).toMatch(
+			/^Comfort 18\.0 °C: limit until/
+		);
 	});
 
 	it('says so where its own clock shows another time', () => {

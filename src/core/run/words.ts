@@ -1,5 +1,6 @@
 import { dateOfDay, dateWords, wallAt, weekdayOfDay } from '../civil';
-import { displayTime, heldSetpoint, setpointWithUnit, type ControlOptions } from '../control';
+import { displayTime, setpointWithUnit, type ControlOptions } from '../control';
+import { heldInZone } from '../plan';
 import { DAY_MINUTES, DAY_NAMES, DAY_SHORT } from '../week';
 import type { Layer, Prepared } from './layers';
 import type { OwnedPeriod } from './periods';
@@ -44,7 +45,7 @@ export function stateWords(prepared: Prepared, heatC: number | null, coolC: numb
 	const level =
 		heatC === null
 			? undefined
-			: levels.find((one) => Math.abs(heldSetpoint(profile, options, one.setpointC) - heatC) < 1e-6);
+			: levels.find((one) => Math.abs(heldInZone(prepared.input, profile, one.setpointC) - heatC) < 1e-6);
 	const heat =
 		heatC === null
 			? 'no heating'

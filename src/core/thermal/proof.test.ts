@@ -131,7 +131,7 @@ describe('a proof', () => {
 				{ at: 1440 + 1020, value: 'frost' }
 			])
 		);
-		const rise = (at: number) => nightsOf(office).find((one) => one.at === at)!.night;
+		const rise = (at: number) => nightsOf(office, stat).find((one) => one.at === at)!.night;
 		expect(rise(1440 + 480)).toEqual({ beforeC: 20, setbackC: 7, minutes: 900, comfortC: 20 });
 		expect(rise(480).minutes).toBe(5 * 1440 + 900);
 	});

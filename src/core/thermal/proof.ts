@@ -1,5 +1,5 @@
-import { heldSetpoint, timeStep, type ControlProfile } from '../control';
-import { levelOf, wantedWeek, type Room, type Zone } from '../plan';
+import { timeStep, type ControlProfile } from '../control';
+import { heldInZone, levelOf, wantedWeek, type Room, type Zone } from '../plan';
 import { DAY_MINUTES, mapWeek, WEEK_MINUTES, wrapWeek, type WeekSteps } from '../week';
 import { floorLimitOf } from './classes';
 import { closeIdeal, IDEAL_STEP, runIdeal, stateAt } from './ideal';
@@ -30,12 +30,15 @@ export function setpointForRun(profile: ControlProfile, c: number): number {
 
 /** The warmest setpoint that a zone's control holds, in °C. */
 export function warmestHeld(zone: Zone, profile: ControlProfile): number {
-	return Math.max(...zone.levels.map((level) => heldSetpoint(profile, zone.options, level.setpointC)));
+	return Math.max(...zone.levels.map((level) => heldInZone(zone, profile, level.setpointC)));
 }
+
+/** What frost level keeps, in °C, where the zone has no lower level: common practice is 5 to 7. */
+const FROST_C = 7;
 
 /** Setpoints by minute with the frost level in the place of every setback. */
 export function frostBetween(setpointC: Float64Array, zone: Zone, warmestC: number): Float64Array {
-	const frostC = Math.min(7, ...zone.levels.map((level) => level.setpointC));
+	const frostC = Math.min(FROST_C, ...zone.levels.map((level) => level.setpointC));
 	return setpointC.map((c) => (c < warmestC - 0.01 ? frostC : c));
 }
 
@@ -57,10 +60,14 @@ export interface Way {
 	readonly startsPerDay: number;
 }
 
-/** The rises of a wanted week with the nights before them: how long it was lower, from what to what. */
-export function nightsOf(zone: Zone): { at: number; night: Night }[] {
-	const steps = wantedWeek(zone);
-	const c = (i: number) => levelOf(zone, steps[(i + steps.length) % steps.length]!.value).setpointC;
+/** The wanted week as the control can be set to it, in °C (0/1 on a switch). */
+const settableWeek = (zone: Zone, profile: ControlProfile) =>
+	mapWeek(wantedWeek(zone), (id) => heldInZone(zone, profile, levelOf(zone, id).setpointC));
+
+/** The rises of a wanted week, as far as its control can be set, with the nights before them: how long it was lower, from what to what. */
+export function nightsOf(zone: Zone, profile: ControlProfile): { at: number; night: Night }[] {
+	const steps = settableWeek(zone, profile);
+	const c = (i: number) => steps[(i + steps.length) % steps.length]!.value;
 	return steps.flatMap((step, i) => {
 		if (steps.length < 2 || c(i) <= c(i - 1)) return [];
 		// back to the last time it was as warm as now: everything between is the night
@@ -90,10 +97,9 @@ export function risesOf(zone: Zone, room: Room, profile: ControlProfile, outdoor
 	const step = Math.max(timeStep(profile), IDEAL_STEP);
 	const outdoor = designDay(outdoorC, DAILY_RANGE_K);
 	const outdoorBySteps = Float64Array.from({ length: WEEK_STEPS }, (_, i) => outdoor((i + 0.5) * IDEAL_STEP));
-	const wantedC = wantedWeekC(zone);
-	const plain = sampledEvery(byMinute(wantedC, WEEK_MINUTES), IDEAL_STEP);
+	const plain = sampledEvery(byMinute(settableWeek(zone, profile), WEEK_MINUTES), IDEAL_STEP);
 	const highestC = highestOf(ideal, outdoorC);
-	const nights = nightsOf(zone);
+	const nights = nightsOf(zone, profile);
 	if (nights.length === 0) return [];
 	const warmest = Math.max(...plain);
 	let guess: ArrayLike<number> = heldAt(ideal.model, Math.min(warmest, highestC), outdoorC).state;
@@ -132,8 +138,11 @@ export function risesOf(zone: Zone, room: Room, profile: ControlProfile, outdoor
 }
 
 /** The longest night before a rise to the zone's warmest, with its need: the one that the curve is drawn for; null where there is none. */
-function longestNight(zone: Zone): { readonly at: number; readonly night: Night } | null {
-	const nights = nightsOf(zone);
+function longestNight(
+	zone: Zone,
+	profile: ControlProfile
+): { readonly at: number; readonly night: Night } | null {
+	const nights = nightsOf(zone, profile);
 	const warmest = Math.max(...nights.map(({ night }) => night.comfortC));
 	// a night, not a weekend: of the usual lengths the longest
 	const usual = nights.filter(({ night }) => night.comfortC === warmest && night.minutes <= DAY_MINUTES);
@@ -261,7 +270,7 @@ export function proofOf(
 		new Float64Array(WEEK_MINUTES).fill(setpointForRun(profile, profile.temperature ? warmest : 1))
 	);
 	const frost = closed(frostBetween(set, zone, warmest));
-	const longest = profile.temperature ? longestNight(zone) : null;
+	const longest = profile.temperature ? longestNight(zone, profile) : null;
 	const night = longest?.night ?? null;
 	const aboveMean = designDay(0, DAILY_RANGE_K);
 	const curve = longest ? warmUpCurve(room, longest.night, aboveMean, longest.at) : [];

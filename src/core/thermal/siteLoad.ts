@@ -266,7 +266,7 @@ function loadOf(
 			late:
 				zones[i]!.profile.temperature === null
 					? []
-					: nightsOf(zones[i]!.zone).flatMap(({ at, night }) =>
+					: nightsOf(zones[i]!.zone, zones[i]!.profile).flatMap(({ at, night }) =>
 							reachedBy(zones[i]!, run, at) < night.comfortC - COLD_TOLERANCE_K ? [at] : []
 						),
 			kWh: run.heatJ / 3.6e6,

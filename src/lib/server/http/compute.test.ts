@@ -39,9 +39,7 @@ function operations(zone: Zone, outdoorC: number): [string, z.ZodType, () => Mad
 			'timeline',
 			timelineResponse,
 			() =>
-				computeTimeline(
-					timelineRequest.parse({ ...place, from: '2026-03-27T00:00', to: '2026-04-02T00:00' })
-				)
+				computeTimeline(timelineRequest.parse({ ...place, from: '2026-03-27T00:00', to: '2026-04-02T00:00' }))
 		],
 		['clock', clockResponse, () => computeClock(clockRequest.parse(place), Date.UTC(2026, 2, 1))],
 		['warm-up', warmUpResponse, () => computeWarmUp(roomRequest.parse({ zone, outdoorC }))],

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { Button } from 'carbon-components-svelte';
+	import { differenceWords, type TemperatureUnit } from '$core/control';
 	import { LARGEST_LOG, readLogger, type LoggerFile } from '$core/formats';
 	import type { Room } from '$core/plan';
 	import { lossOf, type Measured } from '$core/thermal';
@@ -10,11 +11,14 @@
 	let {
 		room,
 		outdoorC,
+		unit,
 		onmeasured
 	}: {
 		room: Room;
 		/** Taken throughout where a log has no outdoor temperature. */
 		outdoorC: number;
+		/** The unit of the zone's control. */
+		unit: TemperatureUnit;
 		onmeasured: (room: Room) => void;
 	} = $props();
 
@@ -69,7 +73,7 @@
 		measured = null;
 	}
 
-	const drawn = $derived(file && measured ? logChart(file.log, measured.modelC) : null);
+	const drawn = $derived(file && measured ? logChart(file.log, measured.modelC, unit) : null);
 </script>
 
 <section aria-label="Measured with a logger">
@@ -107,7 +111,7 @@
 			<strong
 				>Time constant {measured.timeConstantHours.toFixed(1)} ± {measured.standardErrorHours.toFixed(1)} h</strong
 			>, loss {measured.wattsPerKelvin.toFixed(0)} W/K instead of {lossOf(room).toFixed(0)}; the model stays
-			{measured.residualK.toFixed(1)} K from the log. {file.notes.join(' ')}
+			{differenceWords(unit, measured.residualK)} from the log. {file.notes.join(' ')}
 		</p>
 		{#if drawn}<Plot label="The model over the logger’s readings" height={220} make={drawn} />{/if}
 		<Button on:click={take}>Take what was measured</Button>

@@ -1,9 +1,27 @@
 <script lang="ts">
+	import {
+		differenceInUnit,
+		differenceUnit,
+		fromUnit,
+		inUnit,
+		kelvinOf,
+		roundFigure,
+		type TemperatureUnit
+	} from '$core/control';
 	import { BUILDS, EMITTERS, FINISHES, heatsByFloor, INSULATIONS, roomSchema, type Room } from '$core/plan';
 	import { problemOf } from '$core/formats';
 	import { buildClasses, emitterClasses, finishes, insulationClasses, lossOf } from '$core/thermal';
 
-	let { room, onchange }: { room: Room; onchange: (room: Room) => void } = $props();
+	let {
+		room,
+		unit,
+		onchange
+	}: {
+		room: Room;
+		/** The unit of the zone's control. */
+		unit: TemperatureUnit;
+		onchange: (room: Room) => void;
+	} = $props();
 
 	let problem = $state<string | null>(null);
 	/** What was chosen and does not go together yet: it stays to be mended. */
@@ -125,14 +143,16 @@
 	>
 	{@render number(
 		emitterClasses[shown.emitter.kind].water && !emitterClasses[shown.emitter.kind].floor
-			? 'Rated at 50 K'
+			? `Rated at ${unit === 'F' ? '90 °F' : '50 K'} over the room`
 			: 'Power',
 		shown.emitter.ratedW,
 		'W',
 		(ratedW) => setEmitter({ ratedW })
 	)}
 	{#if emitterClasses[shown.emitter.kind].water}
-		{@render number('Water', shown.emitter.waterC, '°C', (waterC) => setEmitter({ waterC }))}
+		{@render number('Water', roundFigure(inUnit(unit, shown.emitter.waterC)), `°${unit}`, (figure) =>
+			setEmitter({ waterC: fromUnit(unit, figure) })
+		)}
 	{/if}
 	{#if heatsByFloor(shown)}
 		<label
@@ -167,8 +187,11 @@
 		</select></label
 	>
 	{#if shown.regulation.kind === 'on-off'}
-		{@render number('Differential', shown.regulation.differentialK, 'K', (differentialK) =>
-			set({ regulation: { kind: 'on-off', differentialK } })
+		{@render number(
+			'Differential',
+			roundFigure(differenceInUnit(unit, shown.regulation.differentialK)),
+			differenceUnit(unit),
+			(figure) => set({ regulation: { kind: 'on-off', differentialK: kelvinOf(unit, figure) } })
 		)}
 	{:else}
 		{@const by = shown.regulation}

@@ -2,9 +2,17 @@
 	import { onMount } from 'svelte';
 	import { Button } from 'carbon-components-svelte';
 	import Running from '../Running.svelte';
-	import type { ControlProfile } from '$core/control';
+	import { temperatureWords, type ControlProfile } from '$core/control';
 	import { LARGEST_EPW, readEpw } from '$core/formats';
-	import { keptWeather, leadInputs, mark, weatherHours, type SiteWeather, type Zone } from '$core/plan';
+	import {
+		keptWeather,
+		leadInputs,
+		mark,
+		unitOf,
+		weatherHours,
+		type SiteWeather,
+		type Zone
+	} from '$core/plan';
 	import { inventedYear, yearWords, type YearProof } from '$core/thermal';
 	import { duration } from '$core/week';
 	import { call } from '$lib/ui/call';
@@ -14,6 +22,7 @@
 
 	let { zone, profile, siteId }: { zone: Zone; profile: ControlProfile; siteId: string } = $props();
 
+	const say = (c: number) => temperatureWords(unitOf(zone, profile), c);
 	let weather = $state.raw<SiteWeather | null>(null);
 	let picker = $state<HTMLInputElement>();
 	let problem = $state<string | null>(null);
@@ -78,7 +87,7 @@
 			return;
 		}
 		weather = next;
-		notes = [`${place}: ${lowestC.toFixed(1)} to ${highestC.toFixed(1)} °C.`, ...said];
+		notes = [`${place}: ${say(lowestC)} to ${say(highestC)}.`, ...said];
 	}
 
 	async function forget() {
@@ -140,7 +149,7 @@
 						<th scope="row">{name}</th>
 						<td>{Math.round(sum(way.kWh))} kWh</td>
 						<td>{duration(sum(way.coldMinutes))}</td>
-						<td>{way.coldestC.toFixed(1)} °C</td>
+						<td>{say(way.coldestC)}</td>
 						<td>{Math.round(way.starts / 365)}</td>
 					</tr>
 				{/each}
@@ -158,7 +167,7 @@
 					{#each MONTHS as month, i (month)}
 						<tr>
 							<th scope="row">{month}</th>
-							<td>{kept.year.outdoorC[i]!.toFixed(1)} °C</td>
+							<td>{say(kept.year.outdoorC[i]!)}</td>
 							{#each ways as [name, way] (name)}<td>{Math.round(way.kWh[i]!)} kWh</td>{/each}
 						</tr>
 					{/each}

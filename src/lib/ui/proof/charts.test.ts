@@ -42,8 +42,8 @@ const lines = (chart: ReturnType<ReturnType<typeof daysChart>>): Record<string, 
 
 describe('what a proof draws', () => {
 	it('two days from any weekday on, over Sunday midnight too', () => {
-		const sunday = lines(daysChart(proof, 6, false)(ink));
-		expect(Object.keys(sunday)).toEqual(['room, °C', 'wanted', 'setpoint', 'heating']);
+		const sunday = lines(daysChart(proof, 6, 'C')(ink));
+		expect(Object.keys(sunday)).toEqual(['room, °C', 'cold', 'wanted', 'setpoint', 'heating']);
 		expect(sunday['wanted']).toHaveLength(SHOWN_DAYS * 288 + 1);
 		// Sunday 07:00 up, 22:00 to frost; Monday 07:00 up again
 		const wantedAt = (hour: number) => sunday['wanted']!.find((point) => point.x === hour)!.y;
@@ -53,12 +53,32 @@ describe('what a proof draws', () => {
 		expect([0, 6, 24, 30].map((hour) => hourWords(hour, 6))).toEqual(['Sun 00', '06', 'Mon 00', '06']);
 	});
 
+	it('what counts as cold is filled, and nothing else; of a floor sensor the floor is held against it; °F all through', () => {
+		const cold = proof.days.wanted.filter((c, i) => c - proof.days.air[i]! > 0.5).length;
+		expect(cold).toBeGreaterThan(0);
+		let filled = 0;
+		for (const day of [0, 2, 4, 6])
+			filled += lines(daysChart(proof, day, 'C')(ink))
+				['cold']!.slice(0, day === 6 ? 288 : 576)
+				.filter((point) => !Number.isNaN(point.y)).length;
+		expect(filled).toBe(cold);
+		const days = { ...proof.days, floor: proof.days.air.map((c) => c + 20) };
+		const floor = lines(daysChart({ ...proof, governs: 'floor', days }, 0, 'F')(ink));
+		expect(Object.keys(floor)).toEqual(['floor, °F', 'room air', 'cold', 'wanted', 'setpoint', 'heating']);
+		expect(floor['floor, °F']![0]!.y).toBeCloseTo((proof.days.air[0]! + 20) * 1.8 + 32, 6);
+		expect(floor['wanted']!.find((point) => point.x === 7)!.y).toBe(68);
+		expect(floor['cold']!.every((point) => Number.isNaN(point.y))).toBe(true);
+	});
+
 	it('of a switch no setpoint', () => {
-		expect(Object.keys(lines(daysChart(proof, 0, true)(ink)))).toEqual(['room, °C', 'heating']);
+		expect(Object.keys(lines(daysChart({ ...proof, governs: 'nothing' }, 0, 'C')(ink)))).toEqual([
+			'room, °C',
+			'heating'
+		]);
 	});
 
 	it('a curve without what is never reached, and the half hour across it', () => {
-		const drawn = lines(curveChart(proof)(ink));
+		const drawn = lines(curveChart(proof, 'C')(ink));
 		const never = proof.curve.filter((point) => point.minutes === null).length;
 		expect(never).toBeGreaterThan(0);
 		expect(drawn['warm-up, min']).toHaveLength(proof.curve.length - never);
@@ -75,9 +95,9 @@ describe('what a proof draws', () => {
 			outdoorC: new Array<number>(n).fill(3),
 			heating: new Array<boolean>(n).fill(false)
 		});
-		expect(lines(logChart(log(288), new Array(288).fill(20))(ink))['logger']).toHaveLength(288);
+		expect(lines(logChart(log(288), new Array(288).fill(20), 'C')(ink))['logger']).toHaveLength(288);
 		expect(
-			lines(logChart(log(20_000), new Array(20_000).fill(20))(ink))['logger']!.length
+			lines(logChart(log(20_000), new Array(20_000).fill(20), 'C')(ink))['logger']!.length
 		).toBeLessThanOrEqual(1500);
 	});
 });

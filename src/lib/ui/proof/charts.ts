@@ -1,5 +1,6 @@
 import type { ChartConfiguration } from 'chart.js';
-import type { EvenLog, Proof, YearProof } from '$core/thermal';
+import { inUnit, type TemperatureUnit } from '$core/control';
+import { COLD_TOLERANCE_K, type EvenLog, type Proof, type YearProof } from '$core/thermal';
 import { clockTime, DAY_SHORT } from '$core/week';
 
 /** Our colours as they stand in the theme on screen. */
@@ -44,31 +45,47 @@ export function hourWords(hour: number, firstDay: number): string {
 	return hour % 24 === 0 ? `${DAY_SHORT[(firstDay + Math.floor(hour / 24)) % 7]} ${inDay}` : inDay;
 }
 
-/** Two days of a proof from a weekday on, over Sunday midnight too: room, wanted (filled where the room is colder), setpoint, heating. */
-export function daysChart(proof: Proof, firstDay: number, isSwitch: boolean): Drawing {
+/**
+ * Two days of a proof from a weekday on, over Sunday midnight too, in the zone's unit: what is governed and what is wanted of
+ * it (filled where it counts as cold), setpoint, heating; of a floor sensor the room's air beside the floor.
+ */
+export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit): Drawing {
 	const points = (all: readonly number[]) =>
 		Array.from({ length: SHOWN_DAYS * A_DAY + 1 }, (_, i) => ({
 			x: (i * 5) / 60,
 			y: all[(firstDay * A_DAY + i) % all.length]!
 		}));
+	const degrees = (all: readonly number[]) => points(all.map((c) => inUnit(unit, c)));
 	const { air, set, wanted, heating } = proof.days;
-	const floor = Math.floor(Math.min(...air, ...(isSwitch ? [] : set)) - 1);
+	const governed = proof.governs === 'floor' ? proof.days.floor! : air;
+	const isSwitch = proof.governs === 'nothing';
+	const least = Math.min(...air, ...governed, ...(isSwitch ? [] : set.filter((c) => !Number.isNaN(c))));
+	const floor = Math.floor(inUnit(unit, least) - 1);
+	const tall = unit === 'F' ? 1.4 : 0.8;
+	const name = (words: string) => `${words}, °${unit}`;
+	// what is less than the tolerance under what is wanted is the swing of the regulation, not a cold room
+	const short = wanted.map((c, i) => (c - governed[i]! > COLD_TOLERANCE_K ? c : NaN));
 	return (ink) => {
-		const datasets: Lines = [line('room, °C', points(air), ink.ink, 2.2)];
+		const datasets: Lines = [
+			line(name(proof.governs === 'floor' ? 'floor' : 'room'), degrees(governed), ink.ink, 2.2)
+		];
+		if (proof.governs === 'floor')
+			datasets.push({ ...line('room air', degrees(air), ink.ink, 1), borderDash: [1, 2] });
 		if (!isSwitch)
 			datasets.push(
 				{
-					...line('wanted', points(wanted), ink.soft, 1.4),
-					borderDash: [3, 3],
+					...line('cold', degrees(short), 'transparent', 0),
+					backgroundColor: `${ink.signal}55`,
 					stepped: true,
 					fill: { target: 0, above: `${ink.signal}55`, below: 'transparent' }
 				},
-				{ ...line('setpoint', points(set), ink.held, 1.6), stepped: true }
+				{ ...line('wanted', degrees(wanted), ink.soft, 1.4), borderDash: [3, 3], stepped: true },
+				{ ...line('setpoint', degrees(set), ink.held, 1.6), stepped: true }
 			);
 		datasets.push({
 			...line(
 				'heating',
-				points(heating).map((p) => ({ x: p.x, y: floor + p.y * 0.8 })),
+				points(heating).map((p) => ({ x: p.x, y: floor + p.y * tall })),
 				ink.held,
 				0.8
 			),
@@ -93,7 +110,7 @@ export function daysChart(proof: Proof, firstDay: number, isSwitch: boolean): Dr
 						ticks: { stepSize: 6, callback: (value) => hourWords(Number(value), firstDay) },
 						grid: { color: ink.rule }
 					},
-					y: { min: floor, title: { display: true, text: '°C' }, grid: { color: ink.rule } }
+					y: { min: floor, title: { display: true, text: `°${unit}` }, grid: { color: ink.rule } }
 				},
 				plugins: {
 					legend,
@@ -107,12 +124,13 @@ export function daysChart(proof: Proof, firstDay: number, isSwitch: boolean): Dr
 }
 
 /** Warm-up minutes against outdoor temperature, with the fixed half hour across it and the outdoor temperature of now; what is not reached is left out. */
-export function curveChart(proof: Proof): Drawing {
+export function curveChart(proof: Proof, unit: TemperatureUnit): Drawing {
+	const x = (c: number) => inUnit(unit, c);
 	const reached = proof.curve.flatMap(({ outdoorC, minutes }) =>
-		minutes === null ? [] : [{ x: outdoorC, y: minutes }]
+		minutes === null ? [] : [{ x: x(outdoorC), y: minutes }]
 	);
 	const most = Math.max(60, ...reached.map((point) => point.y));
-	const [from, to] = [proof.curve[0]!.outdoorC, proof.curve.at(-1)!.outdoorC];
+	const [from, to] = [x(proof.curve[0]!.outdoorC), x(proof.curve.at(-1)!.outdoorC)];
 	return (ink) => ({
 		type: 'line',
 		data: {
@@ -133,8 +151,8 @@ export function curveChart(proof: Proof): Drawing {
 				line(
 					'outside now',
 					[
-						{ x: proof.outdoorC, y: 0 },
-						{ x: proof.outdoorC, y: most }
+						{ x: x(proof.outdoorC), y: 0 },
+						{ x: x(proof.outdoorC), y: most }
 					],
 					ink.signal,
 					1.2
@@ -149,8 +167,8 @@ export function curveChart(proof: Proof): Drawing {
 					type: 'linear',
 					min: from,
 					max: to,
-					ticks: { stepSize: 5 },
-					title: { display: true, text: 'outside, °C' },
+					ticks: { stepSize: unit === 'F' ? 9 : 5 },
+					title: { display: true, text: `outside, °${unit}` },
 					grid: { color: ink.rule }
 				},
 				y: { min: 0, title: { display: true, text: 'minutes' }, grid: { color: ink.rule } }
@@ -161,10 +179,10 @@ export function curveChart(proof: Proof): Drawing {
 }
 
 /** A log with the model over it, thinned to what can be seen. */
-export function logChart(log: EvenLog, modelC: readonly number[]): Drawing {
+export function logChart(log: EvenLog, modelC: readonly number[], unit: TemperatureUnit): Drawing {
 	const every = Math.max(1, Math.ceil(log.roomC.length / MOST_POINTS));
 	const points = (all: readonly number[]) =>
-		all.flatMap((y, i) => (i % every === 0 ? [{ x: (i * 5) / 60, y }] : []));
+		all.flatMap((c, i) => (i % every === 0 ? [{ x: (i * 5) / 60, y: inUnit(unit, c) }] : []));
 	return (ink) => ({
 		type: 'line',
 		data: {
@@ -181,7 +199,7 @@ export function logChart(log: EvenLog, modelC: readonly number[]): Drawing {
 			normalized: true,
 			scales: {
 				x: { type: 'linear', title: { display: true, text: 'hours' }, grid: { color: ink.rule } },
-				y: { title: { display: true, text: '°C' }, grid: { color: ink.rule } }
+				y: { title: { display: true, text: `°${unit}` }, grid: { color: ink.rule } }
 			},
 			plugins: { legend }
 		}

@@ -147,7 +147,7 @@
 			return {
 				id: one.id,
 				name: zone.name,
-				needs: nightsOf(zone).map(({ at: need }) => {
+				needs: nightsOf(zone, one.profile).map(({ at: need }) => {
 					const started = [...week].reverse().find((step) => step.at <= need) ?? week.at(-1)!;
 					return { at: need, start: need - started.at, late: lateAt.includes(need) };
 				})

@@ -2,8 +2,9 @@
 	import { onMount } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { Button } from 'carbon-components-svelte';
-	import { leadInputs, leadIsStale, roomSchema, type Room } from '$core/plan';
-	import { LONGEST_LEAD, proofWords, riseWords, type Proof } from '$core/thermal';
+	import { leadInputs, leadIsStale, roomSchema, unitOf, type Room } from '$core/plan';
+	import { COLD_TOLERANCE_K, LONGEST_LEAD, proofWords, riseWords, type Proof } from '$core/thermal';
+	import { differenceWords, roundTemperatureWords, temperatureWords } from '$core/control';
 	import { DAY_SHORT, duration } from '$core/week';
 	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
 	import { curveChart, daysChart } from '$lib/ui/proof/charts';
@@ -77,17 +78,20 @@
 	}
 
 	let firstDay = $state(0);
-	const c = (value: number) => (Math.round(value * 10) / 10).toFixed(1);
+	const unit = $derived(unitOf(zone, profile));
+	const say = (c: number) => temperatureWords(unit, c);
+	const outside = (c: number) => roundTemperatureWords(unit, c);
+	const governed = $derived(proof?.governs === 'floor' ? 'the floor' : 'the room');
 
-	const days = $derived(proof && daysChart(proof, firstDay, profile.temperature === null));
-	const curve = $derived(proof && proof.curve.length > 0 ? curveChart(proof) : null);
+	const days = $derived(proof && daysChart(proof, firstDay, unit));
+	const curve = $derived(proof && proof.curve.length > 0 ? curveChart(proof, unit) : null);
 
 	/** The drawn week day by day, for those who read figures. */
 	const byDay = $derived(
 		proof
 			? DAY_SHORT.map((name, day) => {
 					const part = (all: readonly number[]) => all.slice(day * 288, (day + 1) * 288);
-					const air = part(proof!.days.air);
+					const air = part(proof!.governs === 'floor' ? proof!.days.floor! : proof!.days.air);
 					return {
 						name,
 						coldest: Math.min(...air),
@@ -121,7 +125,7 @@
 <div class="page with-aside">
 	<main>
 		<div class="heading">
-			<h1>{zone.name}: will it be warm in time?</h1>
+			<h1>{zone.name}: {profile.temperature ? 'will it be warm in time?' : 'what it does to the room'}</h1>
 			<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
 		</div>
 		{#if !room}
@@ -145,7 +149,7 @@
 			<label class="outside">
 				<span>Outside, mean of the day</span>
 				<input type="range" min="-15" max="15" step="1" bind:value={outdoorC} />
-				<strong class="mono">{outdoorC} °C{proof && proof.outdoorC !== outdoorC ? ' …' : ''}</strong>
+				<strong class="mono">{outside(outdoorC)}{proof && proof.outdoorC !== outdoorC ? ' …' : ''}</strong>
 			</label>
 			{#if words?.frost}<p class="signal">{words.frost}</p>{/if}
 			{#if words?.floor}<p class:signal={words.floor.startsWith('Stop')}>{words.floor}</p>{/if}
@@ -162,20 +166,31 @@
 						</div>
 					</div>
 					{#if days}<Plot
-							label="Room, setpoint and heating over two days; filled where the room is colder than wanted"
+							label="{proof.governs === 'floor'
+								? 'Floor, room air'
+								: 'Room'}, setpoint and heating over two days; filled where {governed} is over {differenceWords(
+								unit,
+								COLD_TOLERANCE_K
+							)} colder than wanted"
 							height={250}
 							make={days}
 						/>{/if}
 					<details>
 						<summary>The figures</summary>
 						<table class="figures">
-							<thead><tr><th>day</th><th>coldest</th><th>warmest</th><th>heated</th></tr></thead>
+							<thead
+								><tr
+									><th>{proof.governs === 'floor' ? 'floor' : 'day'}</th><th>coldest</th><th>warmest</th><th
+										>heated</th
+									></tr
+								></thead
+							>
 							<tbody>
 								{#each byDay as day (day.name)}
 									<tr>
 										<td>{day.name}</td>
-										<td>{c(day.coldest)} °C</td>
-										<td>{c(day.warmest)} °C</td>
+										<td>{say(day.coldest)}</td>
+										<td>{say(day.warmest)}</td>
 										<td>{duration(day.heated)}</td>
 									</tr>
 								{/each}
@@ -200,8 +215,8 @@
 									<tbody>
 										{#each proof.curve.filter((_, i) => i % 5 === 0) as point (point.outdoorC)}
 											<tr
-												><td>{point.outdoorC} °C</td><td>{c(point.fromC)} °C</td><td
-													>{point.minutes ?? `not reached, ${c(point.highestC)} °C at most`}</td
+												><td>{outside(point.outdoorC)}</td><td>{say(point.fromC)}</td><td
+													>{point.minutes ?? `not reached, ${say(point.highestC)} at most`}</td
 												></tr
 											>
 										{/each}
@@ -214,7 +229,9 @@
 						<h2>The lead for each rise</h2>
 						<ul class="rises">
 							{#each proof.rises as rise (rise.at)}
-								<li class:signal={rise.minutes === null}>{riseWords(rise.at, rise.minutes)}</li>
+								<li class:signal={rise.minutes === null}>
+									{riseWords(rise.at, rise.minutes, zone.options.clock)}
+								</li>
 							{/each}
 						</ul>
 						{#if profile.startsEarly}
@@ -224,7 +241,7 @@
 							</p>
 						{:else if proof.rises.length > 0}
 							<Button disabled={taken} on:click={takeLead}
-								>{taken ? 'Taken into the week' : `Take these leads for ${outdoorC} °C`}</Button
+								>{taken ? 'Taken into the week' : `Take these leads for ${outside(outdoorC)}`}</Button
 							>
 							{#if never}<p class="signal">
 									What is not reached gets the longest lead, {duration(LONGEST_LEAD)}.
@@ -256,7 +273,7 @@
 									<th scope="row">{name}</th>
 									<td>{way.kWhPerDay.toFixed(1)} kWh</td>
 									<td class:signal={way.coldMinutes > 0}>{duration(way.coldMinutes)} a week</td>
-									<td>{c(way.coldestC)} °C</td>
+									<td>{say(way.coldestC)}</td>
 									<td>{Math.round(way.startsPerDay)}</td>
 								</tr>
 							{/each}
@@ -278,8 +295,12 @@
 						<tbody>
 							{#each proof.regulation as one (one.setting)}
 								<tr>
-									<th scope="row">{one.setting} {room.regulation.kind === 'on-off' ? 'K' : '/ h'}</th>
-									<td>{one.swingK.toFixed(1)} K</td>
+									<th scope="row"
+										>{room.regulation.kind === 'on-off'
+											? differenceWords(unit, one.setting)
+											: `${one.setting} / h`}</th
+									>
+									<td>{differenceWords(unit, one.swingK)}</td>
 									<td>{one.startsPerHour.toFixed(1)}</td>
 								</tr>
 							{/each}
@@ -287,13 +308,13 @@
 					</table>
 				</section>
 				<YearProof {zone} {profile} siteId={data.site.id} />
-				<MeasureRoom {room} {outdoorC} onmeasured={(next) => editor.change({ ...zone, room: next })} />
+				<MeasureRoom {room} {outdoorC} {unit} onmeasured={(next) => editor.change({ ...zone, room: next })} />
 			{/if}
 		{/if}
 	</main>
 	{#if room}
 		<aside>
-			<RoomSurvey {room} onchange={(next) => editor.change({ ...zone, room: next })} />
+			<RoomSurvey {room} {unit} onchange={(next) => editor.change({ ...zone, room: next })} />
 			{#if proof}<p class="soft">Time constant {Math.round(proof.timeConstantHours)} h.</p>{/if}
 			<button class="quiet" onclick={() => editor.change({ ...zone, room: null })}>Forget the room</button>
 		</aside>
