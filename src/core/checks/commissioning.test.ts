@@ -110,6 +110,8 @@ describe('commissioning checks', () => {
 		['stop unpaired', 'radio-stat', { onSite: { paired: false } }],
 		['look setback', 'six-step-room-stat', { zone: levelsAt(21, 20) }],
 		['look setback', 'six-step-room-stat', { zone: levelsAt(23, 13) }],
+		['look setback', 'six-step-room-stat', { zone: levelsAt(21, 12) }],
+		['look setback', 'six-step-room-stat', { zone: levelsAt(21, 7) }],
 		['look comfort-high', 'six-step-room-stat', { zone: levelsAt(25, 20) }],
 		['look frost', 'six-step-room-stat', { onSite: { frostOn: false } }],
 		[
@@ -185,6 +187,47 @@ describe('commissioning checks', () => {
 	];
 	it.each(cases)('%s on a %s', (what, control, change) => {
 		expect(said(checked(control, change))).toContain(what);
+	});
+
+	it('speak of a °F zone in °F alone, thresholds on their safe side', () => {
+		const inF = (zone: Zone): Zone => ({ ...zone, options: { ...zone.options, unit: 'F' } });
+		let said = 0;
+		for (const [, control, change = {}] of cases) {
+			const profile = findProfile(control)!;
+			if (!profile.temperature) continue;
+			const one = checked(control, { ...change, zone: (zone) => inF(change.zone?.(zone) ?? zone) });
+			// a profile that does not show °F is made one that does
+			const both = {
+				...profile,
+				temperature: { ...profile.temperature, units: ['C' as const, 'F' as const] }
+			};
+			for (const { sentence } of checksOf({ ...one, profile: both })) {
+				said++;
+				expect(sentence).not.toMatch(/°C|\u00a0K| K\b/);
+			}
+		}
+		expect(said).toBeGreaterThan(cases.length / 2);
+		const touch = checked('touch-floor-stat', {
+			zone: (zone) => ({
+				...inF(levelsAt(29, 24)(zone)),
+				room: floorRoom({ sensor: 'floor', finish: 'wood' })
+			})
+		});
+		expect(checksOf(touch)[0]!.sentence).toBe(
+			'The floor is set to 84\u00a0°F, above the 80\u00a0°F that its finish bears.'
+		);
+	});
+
+	it('name the next change of a clock changed by hand where it is, and none where clocks never change', () => {
+		const told = (timeZone: string) =>
+			checksOf(checked('radio-stat', { onSite: { customerTold: false }, more: { timeZone } })).find(
+				({ id }) => id === 'summer-time'
+			)?.sentence;
+		expect(told('Europe/Dublin')).toBe(
+			'Its clock is changed by hand, next on Sun 28 Mar, and the customer was not told.'
+		);
+		expect(told('Australia/Sydney')).toContain('next on Sun 4 Apr');
+		expect(told('Asia/Tokyo')).toBeUndefined();
 	});
 
 	it('has a case above for every rule', () => {

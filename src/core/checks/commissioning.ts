@@ -1,10 +1,33 @@
-import { allowedOptions, channelsOf, displaySetpoint, type ControlProfile } from '../control';
+import {
+	allowedOptions,
+	differenceWords,
+	limitWords,
+	setpointWithUnit,
+	temperatureWords,
+	type ControlProfile
+} from '../control';
+import { dateOfDay, wallAt } from '../civil';
 import type { Misfit } from '../fit';
 import type { Keyed } from '../keying';
-import { leadIsStale, offsetOf, testStanding, usedLevels, type OnSite, type Zone } from '../plan';
-import { awayStanding, clockStanding } from '../run';
+import {
+	bindingLimits,
+	heatsStore,
+	leadIsStale,
+	LEFT_WORDS,
+	notAsked,
+	OCCUPANT_WORDS,
+	offsetOf,
+	TEST_WORDS,
+	testStanding,
+	TROUBLE_WORDS,
+	unitOf,
+	usedLevels,
+	type OnSite,
+	type Zone
+} from '../plan';
+import { awayStanding, clockStanding, localWords, nextTransitions } from '../run';
 import { emitterClasses, floorLimitOf } from '../thermal';
-import { duration } from '../week';
+import { DAY_MINUTES, duration } from '../week';
 
 /** How much a check weighs: it stops the sign-off, wants a look, or is worth knowing. */
 export type Severity = 'stop' | 'look' | 'note';
@@ -40,6 +63,12 @@ type Rule = (checked: Checked) => Check | null;
 
 const visit = (words: string) => ({ words, view: 'visit' as const });
 
+/** A setpoint in a zone's own figures, and a threshold on its safe side. */
+const say = ({ zone, profile }: Checked, c: number) =>
+	setpointWithUnit(profile, allowedOptions(profile, zone.options), c);
+const limit = ({ zone, profile }: Checked, c: number, side: 'most' | 'least') =>
+	limitWords(unitOf(zone, profile), c, side);
+
 /** The setpoints in use, warmest first, in °C; none on a switch. */
 function used({ zone, profile }: Checked): number[] {
 	if (!profile.temperature) return [];
@@ -49,6 +78,13 @@ function used({ zone, profile }: Checked): number[] {
 		.map((level) => level.setpointC)
 		.sort((a, b) => b - a);
 }
+
+/** Half a control's step: a setback rounded to it is still the usual one. */
+const HALF_STEP_K = 0.28;
+
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+const localDate = (timeZone: string, atMs: number) =>
+	dateOfDay(Math.floor(wallAt(timeZone, atMs) / DAY_MINUTES));
 
 /** Levels at or under this protect pipes, not people: common practice. */
 const FROST_C = 12;
@@ -71,7 +107,7 @@ export const rules: Readonly<Record<string, Rule>> = {
 		const words = {
 			missing: 'was not made',
 			'under-way': 'was begun and not ended',
-			failed: `failed at “${failed?.step}”`
+			failed: `failed at ${failed ? TEST_WORDS[failed.step] : ''}`
 		};
 		return {
 			id: 'test-missing',
@@ -89,7 +125,7 @@ export const rules: Readonly<Record<string, Rule>> = {
 					sentence:
 						onSite.leftIn === null
 							? 'What the control was left in is not noted.'
-							: `The control was left in ${onSite.leftIn}: its program does not run.`,
+							: `The control was left in ${LEFT_WORDS[onSite.leftIn]}: its program does not run.`,
 					mend: visit('Put it back on automatic')
 				},
 	'left-standing': (checked) => {
@@ -111,7 +147,7 @@ export const rules: Readonly<Record<string, Rule>> = {
 			? {
 					id: 'floor-limit',
 					severity: 'stop',
-					sentence: `The floor is set to ${displaySetpoint(checked.profile, checked.zone.options, warmest)}, above the ${limitC} °C that its finish bears.`,
+					sentence: `The floor is set to ${say(checked, warmest)}, above the ${limit(checked, limitC, 'most')} that its finish bears.`,
 					mend: { words: 'Lower it', view: 'week' }
 				}
 			: null;
@@ -125,8 +161,8 @@ export const rules: Readonly<Record<string, Rule>> = {
 					mend: { words: 'Say what lies on it', view: 'proof' }
 				}
 			: null,
-	unpaired: ({ onSite }) =>
-		onSite.paired === false
+	unpaired: ({ onSite, profile }) =>
+		profile.habits.paired && onSite.paired === false
 			? {
 					id: 'unpaired',
 					severity: 'stop',
@@ -135,16 +171,20 @@ export const rules: Readonly<Record<string, Rule>> = {
 				}
 			: null,
 	setback: (checked) => {
-		const levels = used(checked).filter((c) => c > FROST_C);
-		const [comfort, setback] = [levels[0], levels.at(-1)];
-		if (comfort === undefined || setback === undefined || levels.length < 2) return null;
+		const levels = used(checked);
+		const comfort = levels[0];
+		const lower = levels.filter((c) => comfort !== undefined && c < comfort);
+		// a frost level beside a setback is for absences; where it is the only lower level, it is the setback
+		const setback = lower.filter((c) => c > FROST_C).at(-1) ?? lower[0];
+		if (comfort === undefined || setback === undefined) return null;
 		const depth = comfort - setback;
-		return depth >= 2 && depth <= 8
+		const unit = unitOf(checked.zone, checked.profile);
+		return depth >= 2 - HALF_STEP_K && depth <= 8 + HALF_STEP_K
 			? null
 			: {
 					id: 'setback',
 					severity: 'look',
-					sentence: `The setback is ${depth.toFixed(1)} K under comfort; 4 to 5 K are usual.`,
+					sentence: `The setback is ${differenceWords(unit, depth)} under comfort; ${unit === 'F' ? '7 to 9 °F' : '4 to 5 K'} are usual.`,
 					mend: { words: 'Change the level', view: 'week' }
 				};
 	},
@@ -154,7 +194,7 @@ export const rules: Readonly<Record<string, Rule>> = {
 			? {
 					id: 'comfort-high',
 					severity: 'look',
-					sentence: `Comfort is ${displaySetpoint(checked.profile, checked.zone.options, warmest)}, above 24 °C.`,
+					sentence: `Comfort is ${say(checked, warmest)}, above ${limit(checked, 24, 'most')}.`,
 					mend: { words: 'Change the level', view: 'week' }
 				}
 			: null;
@@ -167,7 +207,7 @@ export const rules: Readonly<Record<string, Rule>> = {
 					id: 'frost',
 					severity: 'look',
 					sentence: low
-						? `The lowest level is ${displaySetpoint(checked.profile, checked.zone.options, lowest)}, under 5 °C: pipes can freeze.`
+						? `The lowest level is ${say(checked, lowest)}, under ${limit(checked, 5, 'least')}: pipes can freeze.`
 						: 'Frost protection is switched off: pipes can freeze.',
 					mend: low ? { words: 'Raise it', view: 'week' } : visit('Switch it on')
 				}
@@ -180,7 +220,7 @@ export const rules: Readonly<Record<string, Rule>> = {
 			? {
 					id: 'high-limit',
 					severity: 'look',
-					sentence: `The high limit of ${highLimitC} °C lies under a level in use (${displaySetpoint(checked.profile, checked.zone.options, warmest)}): it is never reached.`,
+					sentence: `The high limit of ${say(checked, highLimitC)} lies under a level in use (${say(checked, warmest)}): ${bindingLimits(checked.zone, checked.profile) ? 'the program is held down to it' : 'it binds a change by hand only'}.`,
 					mend: { words: 'Change the limit', view: 'away' }
 				}
 			: null;
@@ -258,15 +298,18 @@ export const rules: Readonly<Record<string, Rule>> = {
 				}
 			: null;
 	},
-	'summer-time': ({ profile, onSite }) =>
-		profile.habits.clock.summerTime === 'by-hand' && !onSite.customerTold
+	'summer-time': ({ zone, profile, onSite, timeZone, nowMs }) => {
+		if (profile.habits.clock.summerTime !== 'by-hand' || onSite.customerTold) return null;
+		const next = nextTransitions(timeZone, nowMs)[0];
+		return next
 			? {
 					id: 'summer-time',
 					severity: 'look',
-					sentence: 'Its clock is changed by hand in March and October, and the customer was not told.',
+					sentence: `Its clock is changed by hand, next on ${localWords(localDate(timeZone, next.atMs), allowedOptions(profile, zone.options))}, and the customer was not told.`,
 					mend: visit('Tell them, and note it')
 				}
-			: null,
+			: null;
+	},
 	'lock-code': ({ onSite }) =>
 		onSite.lockSet === true && onSite.lockCodeIsFactory === true
 			? {
@@ -304,19 +347,14 @@ export const rules: Readonly<Record<string, Rule>> = {
 				}
 			: null;
 	},
-	'sensor-place': ({ onSite }) => {
+	'sensor-place': ({ onSite, zone, profile }) => {
+		if (notAsked('sensorHeightM', zone, profile) !== null) return null;
 		const { sensorHeightM: height, sensorTroubles: troubles } = onSite;
-		const words = {
-			sun: 'in the sun',
-			draught: 'in a draught',
-			'above-emitter': 'above the emitter',
-			covered: 'covered'
-		};
 		if (troubles.length > 0)
 			return {
 				id: 'sensor-place',
 				severity: 'look',
-				sentence: `The sensor is ${troubles.map((one) => words[one]).join(' and ')}.`,
+				sentence: `The sensor is ${troubles.map((one) => TROUBLE_WORDS[one]).join(' and ')}.`,
 				mend: visit('Move it, or note why not')
 			};
 		return height !== null && (height < 1.2 || height > 1.8)
@@ -338,26 +376,26 @@ export const rules: Readonly<Record<string, Rule>> = {
 			? {
 					id: 'frail',
 					severity: 'look',
-					sentence: `${frail.map((one) => ({ infants: 'Infants', elderly: 'Old people', ill: 'Ill people' })[one]).join(' and ')} live here, and the week falls to ${displaySetpoint(checked.profile, checked.zone.options, low)}, under 18 °C.`,
+					sentence: `${capital(frail.map((one) => OCCUPANT_WORDS[one]).join(' and '))} live here, and the week falls to ${say(checked, low)}, under ${limit(checked, 18, 'least')}.`,
 					mend: { words: 'Raise the level', view: 'week' }
 				}
 			: null;
 	},
 	'hot-water': ({ zone, profile, onSite }) => {
-		const channel = channelsOf(profile)?.[zone.options.channel] ?? '';
-		const water = /water/i.test(channel);
+		const unit = unitOf(zone, profile);
+		const least = limitWords(unit, 60, 'least');
 		if (onSite.storeC !== null && onSite.storeC < 60)
 			return {
 				id: 'hot-water',
 				severity: 'look',
-				sentence: `The hot-water store is at ${onSite.storeC} °C; under 60 °C germs can grow. Local rules come first.`,
+				sentence: `The hot-water store is at ${temperatureWords(unit, onSite.storeC)}; under ${least} germs can grow. Local rules come first.`,
 				mend: visit('Measure again')
 			};
-		return water && onSite.storeC === null
+		return heatsStore(profile, zone) && onSite.storeC === null
 			? {
 					id: 'hot-water',
 					severity: 'note',
-					sentence: 'The hot-water store was not measured; 60 °C is asked of it.',
+					sentence: `The hot-water store was not measured; at least ${least} is asked of it.`,
 					mend: visit('Measure it')
 				}
 			: null;
@@ -371,7 +409,7 @@ export const rules: Readonly<Record<string, Rule>> = {
 					mend: { words: 'Set it to automatic', view: 'away' }
 				}
 			: null,
-	differential: ({ zone: { room } }) =>
+	differential: ({ zone, zone: { room }, profile }) =>
 		room &&
 		emitterClasses[room.emitter.kind].water &&
 		room.regulation.kind === 'on-off' &&
@@ -379,11 +417,11 @@ export const rules: Readonly<Record<string, Rule>> = {
 			? {
 					id: 'differential',
 					severity: 'look',
-					sentence: `A differential of ${room.regulation.differentialK} K makes the boiler start too often; 0.3 K is the least.`,
+					sentence: `A differential of ${differenceWords(unitOf(zone, profile), room.regulation.differentialK)} makes the boiler start too often; ${differenceWords(unitOf(zone, profile), 0.3)} is the least.`,
 					mend: { words: 'Widen it', view: 'proof' }
 				}
 			: null,
-	offset: ({ onSite }) => {
+	offset: ({ onSite, zone, profile }) => {
 		const offset = offsetOf(onSite.offsetReadings);
 		if (!offset) return null;
 		const left = offset.offsetK - (onSite.offsetSetK ?? 0);
@@ -391,7 +429,7 @@ export const rules: Readonly<Record<string, Rule>> = {
 			? {
 					id: 'offset',
 					severity: 'look',
-					sentence: `The control reads ${Math.abs(left).toFixed(1)} K ${left > 0 ? 'low' : 'high'} of the thermometer.`,
+					sentence: `The control reads ${differenceWords(unitOf(zone, profile), Math.abs(left))} ${left > 0 ? 'below' : 'above'} the thermometer.`,
 					mend: visit('Key the offset')
 				}
 			: null;

@@ -1,3 +1,4 @@
 export * from './profileSense';
 export * from './commissioning';
 export * from './zoneSettings';
+export * from './functionalTest';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findProfile, shippedProfiles } from '../control';
+import { channelsOf, findProfile, shippedProfiles } from '../control';
 import {
 	newZone,
 	noteOnSite,
@@ -47,7 +47,7 @@ function some(id: string): SettingValue {
 	const { asked } = setting(id);
 	if (asked.kind === 'choice') return asked.choices[0]![0];
 	if (asked.kind === 'several') return [asked.choices[0]![0] as string, asked.choices[1]![0] as string];
-	if (asked.kind === 'figure') return Math.min(asked.most, Math.max(asked.least, 21));
+	if ('least' in asked) return Math.min(asked.most, Math.max(asked.least, 21));
 	return asked.kind === 'date' ? '2026-11-24' : '4711';
 }
 
@@ -57,14 +57,16 @@ describe('the settings of a zone', () => {
 		for (const profile of shippedProfiles)
 			for (const described of [room('wet-floor'), room('radiator')])
 				for (const { id, lacks } of zoneSettings) {
-					const one = after(surveyed(profile.id, described), 'lockWanted', true);
+					const plain = after(surveyed(profile.id, described), 'lockWanted', true);
+					const channel = channelsOf(profile)?.findIndex((name) => /water/i.test(name)) ?? 0;
+					const one = { ...plain, zone: { ...plain.zone, options: { ...plain.zone.options, channel } } };
 					if (lacks(one) !== null) continue;
 					put.add(id);
 					const value = some(id);
 					expect(settingRefusal(setting(id), one, value), id).toBeNull();
 					const set = after(one, id, value);
 					expect(setting(id).read(set), id).toEqual(value);
-					expect(settingWords(setting(id), value)).not.toBe('not noted');
+					expect(settingWords(setting(id), value, 'C')).not.toBe('not noted');
 					if (['emitter', 'sensor', 'differential', 'batteryMonths', 'lockWanted'].includes(id)) continue;
 					expect(setting(id).read(after(set, id, null)), id).toBeNull();
 				}
@@ -76,10 +78,28 @@ describe('the settings of a zone', () => {
 		expect(setting('finish').lacks(surveyed('six-step-room-stat', room('radiator')))).toBe(
 			'its floor does not heat'
 		);
+		// only what this control and this emitter have is asked
+		const timer = surveyed('switch-timer', null);
+		for (const id of ['sensorHeightM', 'sensorTroubles', 'controlPlace', 'paired', 'frostOn'])
+			expect(setting(id).lacks(timer), id).not.toBeNull();
+		expect(setting('paired').lacks(surveyed('line-voltage-stat', null))).toBe(
+			'it has no receiver to be paired with'
+		);
+		expect(setting('paired').lacks(surveyed('radio-stat', null))).toBeNull();
+		const onFloor = surveyed('four-step-floor-stat', room('wet-floor', { sensor: 'floor' }));
+		expect(setting('sensorHeightM').lacks(onFloor)).toBe('its sensor lies in the floor');
 		expect(setting('lockCode').lacks(surveyed('six-step-room-stat', null))).toBe('no lock is wanted');
 		const one = surveyed('six-step-room-stat', room('radiator'));
-		expect(settingRefusal(setting('highLimitC'), one, 80)).toBe('High limit: from 5 to 60 °C.');
-		expect(settingRefusal(setting('sensorHeightM'), one, Number.NaN)).toMatch(/from 0 to 6 m/);
+		expect(settingRefusal(setting('highLimitC'), one, 80)).toBe('High limit: from 5\u00a0°C to 60\u00a0°C.');
+		const fahrenheit = {
+			...one,
+			zone: { ...one.zone, options: { ...one.zone.options, unit: 'F' as const } }
+		};
+		expect(settingRefusal(setting('highLimitC'), fahrenheit, 80)).toBe(
+			'High limit: from 41\u00a0°F to 140\u00a0°F.'
+		);
+		expect(settingWords(setting('differential'), 0.5, 'F')).toBe('0.9\u00a0°F');
+		expect(settingRefusal(setting('sensorHeightM'), one, Number.NaN)).toMatch(/from 0 m to 6 m/);
 		expect(settingRefusal(setting('batteriesOn'), one, '2026-02-30')).toMatch(/^Batteries fitted on/);
 	});
 

@@ -1,11 +1,22 @@
-import { channelsOf, type ControlProfile } from '../control';
+import {
+	differenceWords,
+	limitWords,
+	temperatureWords,
+	type ControlProfile,
+	type TemperatureUnit
+} from '../control';
 import {
 	EMITTERS,
 	FINISHES,
 	heatsByFloor,
+	notAsked,
+	OCCUPANT_WORDS,
 	OCCUPANTS,
 	onSiteSchema,
+	PLACE_WORDS,
 	SENSOR_TROUBLES,
+	TROUBLE_WORDS,
+	unitOf,
 	zoneSchema,
 	type OnSite,
 	type OnSiteKey,
@@ -28,6 +39,8 @@ export type SettingValue = string | number | boolean | readonly string[];
 export type SettingKind =
 	| { readonly kind: 'choice' | 'several'; readonly choices: readonly (readonly [SettingValue, string])[] }
 	| { readonly kind: 'figure'; readonly unit: string; readonly least: number; readonly most: number }
+	/** In °C or K, asked and said in the zone's unit. */
+	| { readonly kind: 'temperature' | 'difference'; readonly least: number; readonly most: number }
 	| { readonly kind: 'date' | 'words' };
 
 /** One thing of survey and settings, the same for every zone that has it. */
@@ -60,7 +73,8 @@ const figure = (unit: string, least: number, most: number): SettingKind => ({
 	least,
 	most
 });
-const always = () => null;
+const temperature = (least: number, most: number): SettingKind => ({ kind: 'temperature', least, most });
+const difference = (least: number, most: number): SettingKind => ({ kind: 'difference', least, most });
 
 /** A setting that is noted on site under a key of its own. */
 function noted(
@@ -68,7 +82,7 @@ function noted(
 	name: string,
 	group: ZoneSetting['group'],
 	asked: SettingKind,
-	lacks: ZoneSetting['lacks'] = always
+	lacks: ZoneSetting['lacks'] = ({ zone, profile }) => notAsked(key, zone, profile)
 ): ZoneSetting {
 	const empty = onSiteSchema.parse({})[key];
 	return {
@@ -88,10 +102,7 @@ function noted(
 const noRoom = ({ zone }: SurveyedZone) => (zone.room ? null : 'its room is not described');
 const noFloor = ({ zone }: SurveyedZone) =>
 	!zone.room ? 'its room is not described' : heatsByFloor(zone.room) ? null : 'its floor does not heat';
-const noTemperature = ({ profile }: SurveyedZone) => (profile.temperature ? null : 'it only switches');
 const noLimits = ({ profile }: SurveyedZone) => (profile.habits.limits ? null : 'its control has no limits');
-const noBatteries = ({ profile }: SurveyedZone) =>
-	profile.habits.power === 'batteries' ? null : 'it has no batteries';
 
 /** A setting of the described room. */
 function ofRoom(
@@ -128,21 +139,6 @@ function ofSettings(id: 'highLimitC' | 'lowLimitC', name: string, asked: Setting
 	};
 }
 
-const OCCUPANT_WORDS = {
-	infants: 'infants',
-	elderly: 'the old',
-	ill: 'the ill',
-	children: 'children',
-	tenants: 'tenants',
-	hirers: 'hirers of the hall'
-} as const;
-const TROUBLE_WORDS = {
-	sun: 'in the sun',
-	draught: 'in a draught',
-	'above-emitter': 'above the emitter',
-	covered: 'covered'
-} as const;
-
 /** Everything of survey and settings that several zones can have alike, in the order of the work. */
 export const zoneSettings: readonly ZoneSetting[] = [
 	ofRoom(
@@ -164,11 +160,7 @@ export const zoneSettings: readonly ZoneSetting[] = [
 	),
 	noted('controlPlace', 'Where the control hangs', 'Survey', {
 		kind: 'choice',
-		choices: [
-			['in-room', 'in its room'],
-			['other-room', 'in another room'],
-			['outside-bathroom', 'outside the bathroom']
-		]
+		choices: Object.entries(PLACE_WORDS)
 	}),
 	ofRoom(
 		'sensor',
@@ -204,13 +196,13 @@ export const zoneSettings: readonly ZoneSetting[] = [
 		kind: 'several',
 		choices: OCCUPANTS.map((id) => [id, OCCUPANT_WORDS[id]])
 	}),
-	ofSettings('highLimitC', 'High limit', figure('°C', 5, 60)),
-	ofSettings('lowLimitC', 'Low limit', figure('°C', 0, 40)),
+	ofSettings('highLimitC', 'High limit', temperature(5, 60)),
+	ofSettings('lowLimitC', 'Low limit', temperature(0, 40)),
 	ofRoom(
 		'floorLimitC',
 		'Floor limit',
 		'Limits and regulation',
-		figure('°C', 20, 40),
+		temperature(20, 40),
 		noFloor,
 		(room) => room.floorLimitC,
 		(room, value) => ({ ...room, floorLimitC: value as number | null })
@@ -219,7 +211,7 @@ export const zoneSettings: readonly ZoneSetting[] = [
 		'differential',
 		'Differential',
 		'Limits and regulation',
-		figure('K', 0.1, 5),
+		difference(0.1, 5),
 		noRoom,
 		(room) => (room.regulation.kind === 'on-off' ? room.regulation.differentialK : null),
 		(room, value) => ({
@@ -246,14 +238,12 @@ export const zoneSettings: readonly ZoneSetting[] = [
 						}
 		})
 	),
-	noted('frostOn', 'Frost protection', 'Limits and regulation', yesNo('on', 'off'), noTemperature),
-	noted('offsetSetK', 'Offset keyed', 'Noted on site', figure('K', -10, 10), noTemperature),
+	noted('frostOn', 'Frost protection', 'Limits and regulation', yesNo('on', 'off')),
+	noted('offsetSetK', 'Offset keyed', 'Noted on site', difference(-10, 10)),
 	noted('paired', 'Paired with its receiver', 'Noted on site', yesNo('paired', 'not paired')),
-	noted('batteriesOn', 'Batteries fitted on', 'Noted on site', { kind: 'date' }, noBatteries),
-	noted('batteryMonths', 'Batteries last about', 'Noted on site', figure('months', 1, 120), noBatteries),
-	noted('storeC', 'Hot-water store', 'Noted on site', figure('°C', -30, 90), ({ profile }) =>
-		channelsOf(profile)?.some((name) => /water/i.test(name)) ? null : 'it heats no store'
-	),
+	noted('batteriesOn', 'Batteries fitted on', 'Noted on site', { kind: 'date' }),
+	noted('batteryMonths', 'Batteries last about', 'Noted on site', figure('months', 1, 120)),
+	noted('storeC', 'Hot-water store', 'Noted on site', temperature(-30, 90)),
 	noted('lockWanted', 'A lock is wanted', 'Lock', yesNo('yes', 'no')),
 	noted('lockSet', 'It is locked', 'Lock', yesNo('yes', 'no'), ({ onSite }) =>
 		onSite.lockWanted ? null : 'no lock is wanted'
@@ -266,8 +256,12 @@ export const zoneSettings: readonly ZoneSetting[] = [
 	)
 ];
 
-/** A setting's value in words; "not noted" for none. */
-export function settingWords({ asked }: ZoneSetting, value: SettingValue | null): string {
+/** A setting's value in words, temperatures in a unit; "not noted" for none. */
+export function settingWords(
+	{ asked }: ZoneSetting,
+	value: SettingValue | null,
+	unit: TemperatureUnit
+): string {
 	if (value === null) return 'not noted';
 	if (asked.kind === 'choice') return asked.choices.find(([id]) => id === value)?.[1] ?? String(value);
 	if (asked.kind === 'several')
@@ -275,6 +269,8 @@ export function settingWords({ asked }: ZoneSetting, value: SettingValue | null)
 			.map((one) => asked.choices.find(([id]) => id === one)?.[1] ?? one)
 			.join(', ');
 	if (asked.kind === 'figure') return `${String(value)} ${asked.unit}`;
+	if (asked.kind === 'temperature') return temperatureWords(unit, Number(value));
+	if (asked.kind === 'difference') return differenceWords(unit, Number(value));
 	return String(value);
 }
 
@@ -285,10 +281,18 @@ export function settingRefusal(
 	value: SettingValue | null
 ): string | null {
 	const { asked, name } = setting;
-	if (asked.kind === 'figure' && value !== null) {
-		const { least, most, unit } = asked;
-		if (typeof value !== 'number' || !(value >= least && value <= most))
-			return `${name}: from ${least} to ${most} ${unit}.`;
+	if ('least' in asked && value !== null) {
+		const { least, most } = asked;
+		if (typeof value !== 'number' || !(value >= least && value <= most)) {
+			const unit = unitOf(one.zone, one.profile);
+			const words = (figure: number, side: 'least' | 'most') =>
+				asked.kind === 'figure'
+					? `${figure} ${asked.unit}`
+					: asked.kind === 'temperature'
+						? limitWords(unit, figure, side)
+						: differenceWords(unit, figure);
+			return `${name}: from ${words(least, 'least')} to ${words(most, 'most')}.`;
+		}
 	}
 	const put = setting.put(one, value);
 	const read =

@@ -64,6 +64,8 @@ const clock = z.strictObject({
  */
 export const habitsSchema = z.strictObject({
 	power: z.enum(['mains', 'batteries']).default('mains'),
+	/** Whether it speaks by radio to a receiver, with which it must be paired. */
+	paired: z.boolean().default(false),
 	override: override.nullable().default(null),
 	hold: hold.nullable().default(null),
 	boost: boost.nullable().default(null),

@@ -122,7 +122,7 @@ export function startingLevels(profile: ControlProfile): Level[] {
 	const cool = (c: number) => (profile.cooling ? c : null);
 	return [
 		{ id: 'comfort', letter: 'C', name: 'Comfort', note: '', setpointC: 20, coolC: cool(25) },
-		{ id: 'eco', letter: 'E', name: 'Eco', note: '4 K under comfort', setpointC: 16, coolC: cool(28) },
+		{ id: 'eco', letter: 'E', name: 'Eco', note: '', setpointC: 16, coolC: cool(28) },
 		{ id: 'frost', letter: 'F', name: 'Frost', note: 'pipes, not people', setpointC: 7, coolC: cool(32) }
 	];
 }

@@ -12,3 +12,4 @@ export * from './room';
 export * from './mark';
 export * from './weather';
 export * from './onSite';
+export * from './onSiteAsked';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { shortNote } from '../control';
+import { differenceWords, shortNote, temperatureWords, type TemperatureUnit } from '../control';
 import { clockReadingSchema, MOST_READINGS, type ClockReading } from './settings';
 
 /** Who lives or works in a zone, as far as it bears on its settings. */
@@ -104,24 +104,62 @@ export const VISIT_FIELDS = [
 	'overruled'
 ] as const satisfies readonly OnSiteKey[];
 
+/** What a control can be in, as an installer says it. */
+export const LEFT_WORDS: Readonly<Record<(typeof LEFT_IN)[number], string>> = {
+	automatic: 'automatic',
+	manual: 'manual',
+	off: 'off',
+	hold: 'hold',
+	boost: 'boost',
+	holiday: 'holiday'
+};
+export const PLACE_WORDS = {
+	'in-room': 'in its room',
+	'other-room': 'in another room',
+	'outside-bathroom': 'outside the bathroom'
+} as const;
+export const OCCUPANT_WORDS: Readonly<Record<(typeof OCCUPANTS)[number], string>> = {
+	infants: 'infants',
+	elderly: 'older people',
+	ill: 'people who are ill',
+	children: 'children',
+	tenants: 'tenants',
+	hirers: 'hirers of the hall'
+};
+export const TROUBLE_WORDS: Readonly<Record<(typeof SENSOR_TROUBLES)[number], string>> = {
+	sun: 'in the sun',
+	draught: 'in a draught',
+	'above-emitter': 'above the emitter',
+	covered: 'covered'
+};
+/** What is done at each step of the functional test, as it stands in a sentence. */
+export const TEST_WORDS: Readonly<Record<TestStep, string>> = {
+	raise: 'turning it up',
+	call: 'the call for heat',
+	warm: 'the emitter warming',
+	lower: 'turning it down',
+	ends: 'the end of the call',
+	automatic: 'the return to automatic'
+};
+
 /** What each field is called, as it begins or stands in a sentence. */
 export const ON_SITE_WORDS: Readonly<Record<OnSiteKey, string>> = {
 	controlPlace: 'where the control hangs',
-	sensorHeightM: 'the height of the sensor (m)',
+	sensorHeightM: 'the height of the sensor',
 	sensorTroubles: 'what the sensor stands in',
 	occupants: 'who lives or works here',
 	foundIn: 'what it was found in',
 	foundNote: 'what it showed',
 	frostOn: 'frost protection',
 	offsetReadings: 'the readings beside a thermometer',
-	offsetSetK: 'the offset (K)',
+	offsetSetK: 'the offset',
 	paired: 'the pairing',
 	batteriesOn: 'the date of its batteries',
-	batteryMonths: 'how long batteries last (months)',
-	storeC: 'the hot-water store (°C)',
-	roomC: 'the room (°C)',
-	floorC: 'the floor (°C)',
-	supplyC: 'the supply (°C)',
+	batteryMonths: 'how long batteries last',
+	storeC: 'the hot-water store',
+	roomC: 'the room',
+	floorC: 'the floor',
+	supplyC: 'the supply',
 	test: 'the functional test',
 	clockReadings: 'the looks at its clock',
 	lockWanted: 'whether a lock is wanted',
@@ -135,16 +173,36 @@ export const ON_SITE_WORDS: Readonly<Record<OnSiteKey, string>> = {
 	overruled: 'what was overruled'
 };
 
-/** A noted value in a word or two. */
-export function onSiteValueWords(value: unknown): string {
-	if (value === null || value === undefined || value === '') return 'nothing';
+/** A noted value of a field in a word or two, temperatures in the zone's unit; "not noted" for none. */
+export function onSiteValueWords(key: OnSiteKey, value: unknown, unit: TemperatureUnit): string {
+	if (value === null || value === undefined || value === '') return 'not noted';
 	if (value === true) return 'yes';
 	if (value === false) return 'no';
-	if (Array.isArray(value)) {
-		if (value.every((one) => typeof one === 'string')) return value.join(', ') || 'nothing';
-		return value.length === 1 ? 'one entry' : `${value.length} entries`;
+	const named = (words: Readonly<Record<string, string>>) => (one: unknown) =>
+		words[String(one)] ?? String(one);
+	switch (key) {
+		case 'storeC':
+		case 'roomC':
+		case 'floorC':
+		case 'supplyC':
+			return temperatureWords(unit, Number(value));
+		case 'offsetSetK':
+			return differenceWords(unit, Number(value));
+		case 'sensorHeightM':
+			return `${Number(value)} m`;
+		case 'batteryMonths':
+			return `${Number(value)} months`;
+		case 'foundIn':
+		case 'leftIn':
+			return named(LEFT_WORDS)(value);
+		case 'controlPlace':
+			return named(PLACE_WORDS)(value);
 	}
-	return String(value);
+	if (!Array.isArray(value)) return String(value);
+	if (value.length === 0) return 'none';
+	if (key === 'sensorTroubles') return value.map(named(TROUBLE_WORDS)).join(', ');
+	if (key === 'occupants') return value.map(named(OCCUPANT_WORDS)).join(', ');
+	return value.length === 1 ? 'one entry' : `${value.length} entries`;
 }
 
 /** One field noted, with what stood there when it was. */
@@ -242,3 +300,11 @@ export function testStanding(test: OnSite['test']): 'missing' | 'under-way' | 'p
 	if (test.some((step) => !step.seen)) return 'failed';
 	return TEST_STEPS.every((id) => test.some((step) => step.step === id)) ? 'passed' : 'under-way';
 }
+
+/** How a functional test stands, in words. */
+export const TEST_STANDING_WORDS: Readonly<Record<ReturnType<typeof testStanding>, string>> = {
+	missing: 'not made',
+	'under-way': 'begun, not ended',
+	passed: 'passed',
+	failed: 'failed'
+};

@@ -1,50 +1,55 @@
 import { z } from 'zod';
-import type { Level } from '../control';
+import { limitWords, type Level, type TemperatureUnit } from '../control';
 
 /** Rooms by use with the setpoint usually wanted in them: advice, never a rule. */
 export interface RoomUse {
 	readonly id: string;
 	readonly name: string;
 	readonly comfortC: number;
-	/** Where the comfort figure comes from. */
-	readonly source: string;
-	/** A caution that belongs to the use, or nothing. */
-	readonly care: string;
+	/** Where the comfort figure comes from, in a unit's figures. */
+	readonly source: (unit: TemperatureUnit) => string;
+	/** A caution that belongs to the use, in a unit's figures; or nothing. */
+	readonly care: (unit: TemperatureUnit) => string;
 }
 
-const EN12831 = 'EN 12831-1 default indoor temperature (from memory)';
-const WORKPLACE = 'UK workplace practice (from memory)';
-const COMMON = 'common practice';
+/** Quoted from memory: the default indoor temperatures of EN 12831-1, and UK workplace practice. */
+const EN12831 = () => 'EN 12831-1, default indoor temperature';
+const WORKPLACE = () => 'UK workplace practice';
+const COMMON = () => 'common practice';
+const none = () => '';
 
 const uses = [
-	{ id: 'living-room', name: 'Living room', comfortC: 20, source: EN12831, care: '' },
+	{ id: 'living-room', name: 'Living room', comfortC: 20, source: EN12831, care: none },
 	{
 		id: 'frail-occupants',
 		name: 'Room of frail or very young people',
 		comfortC: 21,
-		source: 'common practice; WHO housing guidelines 2018: never under 18 °C',
-		care: 'Ask those who care for them before letting the room fall under 18 °C.'
+		source: (unit) =>
+			`common practice; WHO housing guidelines 2018: never under ${limitWords(unit, 18, 'least')}`,
+		care: (unit) =>
+			`Ask those who care for them before letting the room fall under ${limitWords(unit, 18, 'least')}.`
 	},
-	{ id: 'bedroom', name: 'Bedroom', comfortC: 20, source: EN12831, care: '' },
+	{ id: 'bedroom', name: 'Bedroom', comfortC: 20, source: EN12831, care: none },
 	{
 		id: 'bathroom',
 		name: 'Bathroom or showers',
 		comfortC: 24,
 		source: EN12831,
-		care: 'Keep a floor under the limit its maker gives for the finish.'
+		care: () => 'Keep a floor under the limit its maker gives for the finish.'
 	},
-	{ id: 'kitchen', name: 'Kitchen', comfortC: 20, source: EN12831, care: '' },
-	{ id: 'hall-and-stairs', name: 'Hall and stairs', comfortC: 16, source: COMMON, care: '' },
-	{ id: 'office', name: 'Office or reading room', comfortC: 20, source: EN12831, care: '' },
-	{ id: 'workshop', name: 'Workshop, sitting or light work', comfortC: 16, source: WORKPLACE, care: '' },
-	{ id: 'heavy-work', name: 'Workshop, hard physical work', comfortC: 13, source: WORKPLACE, care: '' },
-	{ id: 'assembly', name: 'Hall for meetings or singing', comfortC: 18, source: COMMON, care: '' },
+	{ id: 'kitchen', name: 'Kitchen', comfortC: 20, source: EN12831, care: none },
+	{ id: 'hall-and-stairs', name: 'Hall and stairs', comfortC: 16, source: COMMON, care: none },
+	{ id: 'office', name: 'Office or reading room', comfortC: 20, source: EN12831, care: none },
+	{ id: 'workshop', name: 'Workshop, sitting or light work', comfortC: 16, source: WORKPLACE, care: none },
+	{ id: 'heavy-work', name: 'Workshop, hard physical work', comfortC: 13, source: WORKPLACE, care: none },
+	{ id: 'assembly', name: 'Hall for meetings or singing', comfortC: 18, source: COMMON, care: none },
 	{
 		id: 'store',
 		name: 'Store kept from frost',
 		comfortC: 7,
 		source: COMMON,
-		care: 'Pipes in cold corners freeze first: 5 °C at the sensor is the least in common practice.'
+		care: (unit) =>
+			`Pipes in cold corners freeze first: ${limitWords(unit, 5, 'least')} at the sensor is the least in common practice.`
 	}
 ] as const satisfies readonly RoomUse[];
 
@@ -73,8 +78,7 @@ export function levelsForUse(levels: readonly Level[], use: RoomUse): Level[] {
 	const setbackC = Math.max(5, use.comfortC - SETBACK_K);
 	return levels.map((level) => {
 		if (level === warmest) return { ...level, setpointC: use.comfortC };
-		if (level === lowered)
-			return { ...level, setpointC: setbackC, note: `${use.comfortC - setbackC} K under comfort` };
+		if (level === lowered) return { ...level, setpointC: setbackC, note: '' };
 		const below = lowered !== undefined && level.setpointC < lowered.setpointC;
 		return { ...level, setpointC: Math.min(level.setpointC, below ? setbackC : use.comfortC) };
 	});

@@ -162,7 +162,8 @@ describe('a room’s use', () => {
 		expect([comfort!.setpointC, comfort!.setpointC - eco!.setpointC]).toEqual([comfortC, SETBACK_K]);
 		expect(SETBACK_K).toBeGreaterThanOrEqual(4);
 		expect(SETBACK_K).toBeLessThanOrEqual(5);
-		expect(use.source).toMatch(/from memory|common practice/);
+		expect(use.source('C')).toMatch(/EN 12831-1|UK workplace practice|common practice/);
+		expect(use.source('F') + use.care('F')).not.toContain('°C');
 	});
 
 	it('never suggests under 5 °C, nor under 18 °C comfort for frail people (WHO 2018, from memory)', () => {

@@ -1,5 +1,20 @@
-import { allowedOptions, displaySetpoint, type ControlProfile } from '../control';
-import { levelOf, ON_SITE_WORDS, target, VISIT_FIELDS, wantedWeek, type OnSite, type Zone } from '../plan';
+import {
+	allowedOptions,
+	roundTemperatureWords,
+	setpointWithUnit,
+	type ControlProfile,
+	type TemperatureUnit
+} from '../control';
+import {
+	levelOf,
+	ON_SITE_WORDS,
+	onSiteValueWords,
+	target,
+	VISIT_FIELDS,
+	wantedWeek,
+	type OnSite,
+	type Zone
+} from '../plan';
 import { clockTime, dayRange, duration, sameWeek, splitByDay, type Span } from '../week';
 import type { LeftZone, Visit } from './visit';
 
@@ -36,7 +51,7 @@ function weekSentences(before: Zone, after: Zone): string[] {
 }
 
 function levelSentences(before: Zone, after: Zone, profile: ControlProfile): string[] {
-	const say = (zone: Zone, c: number) => displaySetpoint(profile, allowedOptions(profile, zone.options), c);
+	const say = (zone: Zone, c: number) => setpointWithUnit(profile, allowedOptions(profile, zone.options), c);
 	const gone = before.levels.filter((level) => !after.levels.some((one) => one.id === level.id));
 	return [
 		...after.levels.flatMap((level) => {
@@ -51,12 +66,12 @@ function levelSentences(before: Zone, after: Zone, profile: ControlProfile): str
 	];
 }
 
-const leadWords = (zone: Zone) => {
+const leadWords = (zone: Zone, unit: TemperatureUnit) => {
 	const { school, minutes, computed } = zone.lead;
 	if (school === 'at-need') return 'at the time of need';
 	if (school === 'control') return 'left to the control';
 	if (school === 'fixed') return `${duration(minutes)} before`;
-	return computed ? `computed for ${computed.outdoorC} °C` : 'to be computed';
+	return computed ? `computed for ${roundTemperatureWords(unit, computed.outdoorC)}` : 'to be computed';
 };
 
 /** What of the notes on site bears on how a control was left; lock codes are never said. */
@@ -75,8 +90,15 @@ const noted: readonly (keyof OnSite)[] = [
 	'storeC'
 ];
 
-const plain = (value: unknown) =>
-	value === null ? 'not noted' : value === true ? 'yes' : value === false ? 'no' : String(value);
+/** A setting in words: a limit in the control's own figures, minutes, or its name. */
+const settingInWords = (key: keyof Zone['settings'], value: unknown, say: (c: number) => string) =>
+	value === null
+		? 'none'
+		: key === 'highLimitC' || key === 'lowLimitC'
+			? say(Number(value))
+			: key === 'earlyStartMinutes'
+				? duration(Number(value))
+				: String(value).replace('-', ' ');
 
 /** What differs between two versions of a zone. */
 export function zoneChanges(before: LeftZone, after: LeftZone, profile: ControlProfile): ZoneChanges {
@@ -93,14 +115,15 @@ export function zoneChanges(before: LeftZone, after: LeftZone, profile: ControlP
 	sentences.push(...levelSentences(a, b, profile));
 	const weekDiffers = !sameWeek(wantedWeek(a), wantedWeek(b));
 	if (weekDiffers) sentences.push(...weekSentences(a, b));
-	if (leadWords(a) !== leadWords(b)) sentences.push(`Start ${leadWords(a)} → ${leadWords(b)}.`);
+	const [startedA, startedB] = [leadWords(a, is.unit), leadWords(b, is.unit)];
+	if (startedA !== startedB) sentences.push(`Start ${startedA} → ${startedB}.`);
 	else if (!sameWeek(target(a).week, target(b).week) && !weekDiffers)
 		sentences.push('The computed starts differ.');
 	if (JSON.stringify(a.settings) !== JSON.stringify(b.settings))
 		for (const key of ['highLimitC', 'lowLimitC', 'earlyStartMinutes', 'fan', 'changeover'] as const)
 			if (a.settings[key] !== b.settings[key])
 				sentences.push(
-					`${{ highLimitC: 'High limit', lowLimitC: 'Low limit', earlyStartMinutes: 'Early start', fan: 'Fan', changeover: 'Changeover' }[key]} ${plain(a.settings[key])} → ${plain(b.settings[key])}.`
+					`${{ highLimitC: 'High limit', lowLimitC: 'Low limit', earlyStartMinutes: 'Early start', fan: 'Fan', changeover: 'Changeover' }[key]} ${settingInWords(key, a.settings[key], (c) => setpointWithUnit(profile, was, c))} → ${settingInWords(key, b.settings[key], (c) => setpointWithUnit(profile, is, c))}.`
 				);
 	if (JSON.stringify(a.exceptions) !== JSON.stringify(b.exceptions))
 		sentences.push(`Days away and special days: ${a.exceptions.length} → ${b.exceptions.length} entries.`);
@@ -112,7 +135,7 @@ export function zoneChanges(before: LeftZone, after: LeftZone, profile: ControlP
 		if (after.onSite[key] === null && (VISIT_FIELDS as readonly string[]).includes(key)) continue;
 		if (JSON.stringify(before.onSite[key]) !== JSON.stringify(after.onSite[key]))
 			sentences.push(
-				`${words[0]!.toUpperCase()}${words.slice(1)}: ${plain(before.onSite[key])} → ${plain(after.onSite[key])}.`
+				`${words[0]!.toUpperCase()}${words.slice(1)}: ${onSiteValueWords(key, before.onSite[key], is.unit)} → ${onSiteValueWords(key, after.onSite[key], is.unit)}.`
 			);
 	}
 	if (before.done !== after.done || before.of !== after.of)

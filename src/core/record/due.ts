@@ -1,8 +1,8 @@
 import { dateOfDay, wallAt } from '../civil';
 import type { ControlProfile } from '../control';
 import { dueOf } from '../checks';
-import type { OnSite, Zone } from '../plan';
-import { awayStanding, nextTransitions } from '../run';
+import { LEFT_WORDS, type OnSite, type Zone } from '../plan';
+import { awayStanding, lastRight, nextTransitions } from '../run';
 
 /** Something that somebody must come or call for. */
 export interface Due {
@@ -39,9 +39,9 @@ export function dueAt(zones: readonly DueZone[], timeZone: string, nowMs: number
 			if (on <= last) due.push({ on, kind, sentence, zoneId: id, zoneName: zone.name, late: on < today });
 		};
 		if (profile.habits.clock.summerTime === 'by-hand') {
-			const set = [...zone.clockReadings].reverse().find((reading) => reading.set);
-			// changes since it was last set are still to be made; without any reading only those ahead are known
-			const from = set ? Date.parse(set.at) : nowMs;
+			const right = lastRight(zone.clockReadings);
+			// changes since it was last right are still to be made; without any reading only those ahead are known
+			const from = right ? Date.parse(right.at) : nowMs;
 			const changes = nextTransitions(timeZone, from, 40).filter(
 				(change) => change.atMs <= nowMs + DUE_DAYS * 86_400_000
 			);
@@ -62,7 +62,7 @@ export function dueAt(zones: readonly DueZone[], timeZone: string, nowMs: number
 		const away = awayStanding(zone, profile, timeZone, nowMs);
 		if (away.bad) put(today, 'left-on', `It is ${away.words}.`);
 		if (onSite.leftIn !== null && onSite.leftIn !== 'automatic')
-			put(today, 'left-on', `It was left in ${onSite.leftIn}.`);
+			put(today, 'left-on', `It was left in ${LEFT_WORDS[onSite.leftIn]}.`);
 		if (onSite.promisedBy !== null)
 			put(
 				onSite.promisedBy,

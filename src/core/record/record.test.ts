@@ -47,9 +47,9 @@ describe('what changed between two versions of a zone', () => {
 		expect(weekDiffers).toBe(true);
 		const text = sentences.join('\n');
 		expect(text).toContain('Was called Parlour.');
-		expect(text).toMatch(/Comfort 2\d\.\d → 2\d\.\d\./);
+		expect(text).toMatch(/Comfort 2\d\.\d\u00a0°C → 2\d\.\d\u00a0°C\./);
 		expect(text).toMatch(/^Sat: .* → .*14:00/m);
-		expect(text).toContain('High limit not noted → 24.');
+		expect(text).toContain('High limit none → 24.0\u00a0°C.');
 		expect(text).toMatch(/Start .* → 45 min before\./);
 		expect(text).toContain('What it is left in: automatic → hold.');
 		expect(text).not.toContain('4711');

@@ -78,12 +78,20 @@ describe('the clock of a control', () => {
 			set
 		});
 		// set right, then two minutes behind after sixty days: two seconds a day, five minutes off after 150
-		const drift = driftOf([look('2026-01-01', 500, true), look('2026-03-02', -120)])!;
+		const drift = driftOf([look('2026-01-01', 500, true), look('2026-03-02', -120)], 'Europe/Berlin')!;
 		expect(drift.secondsPerDay).toBeCloseTo(-2, 6);
 		expect(Math.round((drift.worstAtMs! - at('2026-03-02T12:00')) / 86_400_000)).toBe(90);
-		expect(driftOf([look('2026-01-01', 0)])).toBeNull();
-		expect(driftOf([look('2026-01-01', 0), look('2026-01-01', 60)])).toBeNull();
-		expect(driftOf([look('2026-01-01', 0), look('2026-04-01', 3600 * 9)])).toBeNull();
+		expect(driftOf([look('2026-01-01', 0)], 'Europe/Berlin')).toBeNull();
+		expect(driftOf([look('2026-01-01', 0), look('2026-01-01', 60)], 'Europe/Berlin')).toBeNull();
+		expect(driftOf([look('2026-01-01', 0), look('2026-04-01', 3600 * 9)], 'Europe/Berlin')).toBeNull();
+		// an hour that a change explains is no drift, whether it was missed or made up for; half an hour at Lord Howe
+		const hours = (readings: Parameters<typeof driftOf>[0], place = 'Europe/Berlin') =>
+			driftOf(readings, place)!.secondsPerDay;
+		expect(hours([look('2026-03-01', 0, true), look('2026-04-10', -3600)])).toBe(0);
+		expect(hours([look('2026-03-01', 0, true), look('2026-04-10', -3640)])).toBeCloseTo(-1, 2);
+		expect(hours([look('2026-04-10', -3600), look('2026-04-30', 20)])).toBeCloseTo(1, 2);
+		expect(hours([look('2026-03-01', 0, true), look('2026-05-10', 1800)], 'Australia/Lord_Howe')).toBe(0);
+		expect(hours([look('2026-03-01', 0, true), look('2026-05-10', 1800)], 'Asia/Tokyo')).toBeGreaterThan(20);
 	});
 
 	it('stands on the board: never looked at, off, left behind by a change, lost', () => {

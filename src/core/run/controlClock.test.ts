@@ -39,8 +39,8 @@ describe('the clock of a control', () => {
 		expect(byItself.habits.clock.summerTime).not.toBe('by-hand');
 		// two minutes behind after sixty days: two seconds a day, four minutes after another sixty
 		const readings = [look('2026-01-01', 500, true), look('2026-03-02', -120)];
-		expect(driftOfReadings(readings)!.secondsPerDay).toBeCloseTo(-2, 6);
-		const clock = clockFromReadings(byItself, readings, at('2026-03-02T12:00'));
+		expect(driftOfReadings(readings, BERLIN)!.secondsPerDay).toBeCloseTo(-2, 6);
+		const clock = clockFromReadings(byItself, readings, BERLIN, at('2026-03-02T12:00'));
 		const late = (local: string) =>
 			(showsAt(clock, local, '2026-01-01T12:00', '2026-06-01T00:00') - at(local)) / 1000;
 		expect(late('2026-01-01T12:01')).toBeCloseTo(0, 0);
@@ -51,14 +51,32 @@ describe('the clock of a control', () => {
 			showsAt(clock, '2025-11-01T12:00', '2025-10-30T12:00', '2026-01-01T12:00') - at('2025-11-01T12:00')
 		).toBe(0);
 		// set again, it starts from right
-		const again = clockFromReadings(byItself, [...readings, look('2026-05-01', -240, true)], 0);
+		const again = clockFromReadings(byItself, [...readings, look('2026-05-01', -240, true)], BERLIN, 0);
 		expect(again.driftSecondsPerDay).toBeCloseTo(-2, 2);
 		expect(showsAt(again, '2026-05-01T12:01', '2026-05-01T12:00', '2026-06-01T00:00')).toBeCloseTo(
 			at('2026-05-01T12:01'),
 			-2
 		);
 		// one that had lost its time tells no drift
-		expect(driftOfReadings([look('2026-01-01', 0, true), look('2026-03-02', 0, false, true)])).toBeNull();
+		expect(
+			driftOfReadings([look('2026-01-01', 0, true), look('2026-03-02', 0, false, true)], BERLIN)
+		).toBeNull();
+	});
+
+	it('takes a missed change once: found an hour slow, it stays an hour slow, and does not drift', () => {
+		const shown = (readings: Parameters<typeof clockFromReadings>[1], local: string) => {
+			const clock = clockFromReadings(byHand, readings, BERLIN, at('2026-04-10T12:00'));
+			const wall = shownAt(wallSegments(BERLIN, clock, at(local), at(local) + 1)[0]!, at(local));
+			return `${String(Math.floor(wall / 60) % 24).padStart(2, '0')}:${String(wall % 60).padStart(2, '0')}`;
+		};
+		const missed = [look('2026-03-01', 0, true), look('2026-04-10', -3600)];
+		expect(shown(missed, '2026-03-20T11:01')).toBe('11:01');
+		expect(shown(missed, '2026-04-01T11:01')).toBe('10:01');
+		expect(shown(missed, '2026-05-10T11:01')).toBe('10:01');
+		// seen to be right after the change, somebody has changed it; in winter again it is an hour ahead
+		const changed = [look('2026-03-01', 0, true), look('2026-04-10', 0)];
+		expect(shown(changed, '2026-05-10T11:01')).toBe('11:01');
+		expect(shown(changed, '2026-11-10T11:01')).toBe('12:01');
 	});
 
 	it('that follows summer time and is right shows what the tz database does, and one left alone the offset of the day it was set', () => {
@@ -95,7 +113,7 @@ describe('the clock of a control', () => {
 						set,
 						lost: false
 					}));
-					const clock = clockFromReadings(hand ? byHand : byItself, readings, from);
+					const clock = clockFromReadings(hand ? byHand : byItself, readings, BERLIN, from);
 					const to = from + 365 * 86_400_000;
 					const segments = wallSegments(BERLIN, clock, from, to);
 					expect([segments[0]!.fromMs, segments.at(-1)!.toMs]).toEqual([from, to]);

@@ -2,12 +2,10 @@ import { driftOf, offsetAt, transitionsBetween, type Drift } from '../civil';
 import type { ControlProfile } from '../control';
 import type { ClockReading } from '../plan';
 
-/** A moment at which a control's clock was known to be right, or off by so much. */
+/** A moment at which a control's clock was known to be right, or off by so much: from then on a clock changed by hand keeps that day's offset. */
 export interface ClockAnchor {
 	readonly atMs: number;
 	readonly errorSeconds: number;
-	/** Set right then: a clock changed by hand takes the offset of that day. */
-	readonly set: boolean;
 }
 
 /** How a control's clock goes against the right time at its place. */
@@ -24,17 +22,18 @@ export function rightClock(profile: ControlProfile, atMs: number): ControlClock 
 	const { summerTime } = profile.habits.clock;
 	return {
 		follows: summerTime !== 'by-hand',
-		anchors: [{ atMs, errorSeconds: 0, set: true }],
+		anchors: [{ atMs, errorSeconds: 0 }],
 		driftSecondsPerDay: 0
 	};
 }
 
 /** The drift that the last two looks at a clock tell; null where they tell none. See {@link driftOf}. */
-export function driftOfReadings(readings: readonly ClockReading[]): Drift | null {
+export function driftOfReadings(readings: readonly ClockReading[], timeZone: string): Drift | null {
 	return driftOf(
 		readings
 			.filter((reading) => !reading.lost)
-			.map((reading) => ({ ...reading, atMs: Date.parse(reading.at) }))
+			.map((reading) => ({ ...reading, atMs: Date.parse(reading.at) })),
+		timeZone
 	);
 }
 
@@ -42,18 +41,18 @@ export function driftOfReadings(readings: readonly ClockReading[]): Drift | null
 export function clockFromReadings(
 	profile: ControlProfile,
 	readings: readonly ClockReading[],
+	timeZone: string,
 	nowMs: number
 ): ControlClock {
 	if (readings.length === 0) return rightClock(profile, nowMs);
 	const anchors = readings.map((reading) => ({
 		atMs: Date.parse(reading.at),
-		errorSeconds: reading.set ? 0 : reading.errorSeconds + reading.daysAhead * 86_400,
-		set: reading.set
+		errorSeconds: reading.set ? 0 : reading.errorSeconds + reading.daysAhead * 86_400
 	}));
 	return {
 		follows: profile.habits.clock.summerTime !== 'by-hand',
 		anchors: anchors.sort((a, b) => a.atMs - b.atMs),
-		driftSecondsPerDay: driftOfReadings(readings)?.secondsPerDay ?? 0
+		driftSecondsPerDay: driftOfReadings(readings, timeZone)?.secondsPerDay ?? 0
 	};
 }
 
@@ -88,8 +87,8 @@ export function wallSegments(
 		const anchor = before ?? anchors[0]!;
 		// how it went before anybody looked is not known
 		const drift = before ? driftSecondsPerDay : 0;
-		const setAt = anchors.findLast((one) => one.set && one.atMs <= start) ?? anchors[0]!;
-		const offset = offsetAt(timeZone, clock.follows ? start : setAt.atMs);
+		// what it was off by at a look holds a missed change already: from there a clock changed by hand keeps that day's offset
+		const offset = offsetAt(timeZone, clock.follows ? start : anchor.atMs);
 		const error = anchor.errorSeconds + (drift * (start - anchor.atMs)) / DAY_MS;
 		return {
 			fromMs: start,

@@ -24,6 +24,6 @@ export function runOfZone(zone: Zone, profile: ControlProfile, program: Program,
 		settings: zone.settings,
 		exceptions: tried.length === 0 ? zone.exceptions : [...zone.exceptions, ...tried],
 		timeZone,
-		clock: place.clock ?? clockFromReadings(profile, zone.clockReadings, nowMs)
+		clock: place.clock ?? clockFromReadings(profile, zone.clockReadings, timeZone, nowMs)
 	});
 }

@@ -1,6 +1,6 @@
 import { dateOfDay, localTime, transitionsBetween, wallAt } from '../civil';
 import { allowedOptions, type ControlProfile } from '../control';
-import type { Zone } from '../plan';
+import type { ClockReading, Zone } from '../plan';
 import { localWords } from './words';
 
 /** Where one side of a zone's work stands, in a few words. */
@@ -25,6 +25,19 @@ export function errorWords(errorSeconds: number): string {
 	return `${Math.round(minutes / 1440)} days ${side}`;
 }
 
+/** A look within this of right shows that every change before it was made, in s: half the smallest shift there is. */
+const RIGHT_HOUR_SECONDS = 900;
+
+/** The last look after which a clock changed by hand was on the right hour: it was set then, or seen to be right. */
+export function lastRight(readings: readonly ClockReading[]): ClockReading | undefined {
+	return [...readings]
+		.reverse()
+		.find(
+			(one) =>
+				one.set || (!one.lost && one.daysAhead === 0 && Math.abs(one.errorSeconds) < RIGHT_HOUR_SECONDS)
+		);
+}
+
 /** Where a zone's clock stands: never looked at, set on a day, so far off, or left behind by a clock change. */
 export function clockStanding(
 	zone: Zone,
@@ -38,9 +51,9 @@ export function clockStanding(
 	const last = zone.clockReadings.at(-1);
 	if (!last) return { words: 'not looked at', bad: false };
 	const at = Date.parse(last.at);
-	const set = [...zone.clockReadings].reverse().find((reading) => reading.set);
-	if (summerTime === 'by-hand' && set) {
-		const missed = transitionsBetween(timeZone, Date.parse(set.at), nowMs).at(-1);
+	const right = lastRight(zone.clockReadings);
+	if (summerTime === 'by-hand' && right) {
+		const missed = transitionsBetween(timeZone, Date.parse(right.at), nowMs).at(-1);
 		if (missed)
 			return {
 				words: `not changed since ${localWords(dateAt(timeZone, missed.atMs), options)}`,

@@ -40,7 +40,7 @@ describe('clock changes', () => {
 
 	it('a clock changed by hand is an hour out until someone sets it', () => {
 		const profile = profileOf('radio-stat');
-		const set = (atMs: number) => ({ atMs, errorSeconds: 0, set: true });
+		const set = (atMs: number) => ({ atMs, errorSeconds: 0 });
 		const clock: ControlClock = {
 			follows: false,
 			anchors: [set(at('2026-03-01T12:00')), set(at('2026-04-02T09:00'))],
@@ -55,7 +55,7 @@ describe('clock changes', () => {
 		expect(wakes('2026-04-03')).toBe(at('2026-04-03T06:00'));
 		const late = {
 			follows: true,
-			anchors: [{ atMs: at('2026-01-01T00:00'), errorSeconds: -600, set: false }],
+			anchors: [{ atMs: at('2026-01-01T00:00'), errorSeconds: -600 }],
 			driftSecondsPerDay: -6
 		};
 		// ten minutes behind, and six seconds more every day: eleven after ten days
@@ -166,7 +166,7 @@ describe('the timeline', () => {
 						timeZone,
 						clock: {
 							follows,
-							anchors: [{ atMs: at('2026-03-01T00:00', timeZone), errorSeconds, set: !follows }],
+							anchors: [{ atMs: at('2026-03-01T00:00', timeZone), errorSeconds }],
 							driftSecondsPerDay: 0
 						}
 					});

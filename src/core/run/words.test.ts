@@ -99,7 +99,7 @@ describe('any moment in words', () => {
 			runOfZone(zone, profile, program, {
 				timeZone: ZONE,
 				nowMs,
-				clock: { follows: true, anchors: [{ atMs: nowMs, errorSeconds, set: false }], driftSecondsPerDay: 0 }
+				clock: { follows: true, anchors: [{ atMs: nowMs, errorSeconds }], driftSecondsPerDay: 0 }
 			});
 		expect(momentInWords(behind(-20), at('2026-04-01T12:00')).clock).toBeNull();
 		expect(momentInWords(behind(-90), at('2026-04-01T12:00')).clock).toBe('Its own clock shows Wed 11:58.');

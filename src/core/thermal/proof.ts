@@ -4,7 +4,7 @@ import { DAY_MINUTES, mapWeek, WEEK_MINUTES, wrapWeek, type WeekSteps } from '..
 import { floorLimitOf } from './classes';
 import { closeIdeal, IDEAL_STEP, runIdeal, stateAt } from './ideal';
 import { periodic, type Closed } from './periodic';
-import { heldAt, surfaceOf, timeConstantHours } from './roomModel';
+import { governedOf, heldAt, surfaceOf, timeConstantHours } from './roomModel';
 import { byMinute, readyRoom, simulate } from './simulate';
 import {
 	enoughDownTo,
@@ -234,11 +234,13 @@ function laidOut(
 const sampledEvery = (values: Float64Array, minutes: number) =>
 	Float64Array.from({ length: values.length / minutes }, (_, i) => values[i * minutes]!);
 
+const hundredth = (value: number) => Math.round(value * 100) / 100;
+
 /** Of values by minute every fifth, to the hundredth, for a week. */
 const sampled = (values: ArrayLike<number>) =>
-	Array.from({ length: WEEK_MINUTES / EVERY }, (_, i) => Math.round(values[i * EVERY]! * 100) / 100);
+	Array.from({ length: WEEK_MINUTES / EVERY }, (_, i) => hundredth(values[i * EVERY]!));
 
-/** The room's air alone of {@link proofOf}, in °C every five minutes from Monday 00:00: quick enough to follow a drag. */
+/** What is governed alone of {@link proofOf} (the air, or the floor on its sensor), in °C every five minutes from Monday 00:00: quick enough to follow a drag. */
 export function roomWeek(
 	zone: Zone,
 	room: Room,
@@ -246,8 +248,12 @@ export function roomWeek(
 	heldTarget: WeekSteps<number>,
 	outdoorC: number
 ): number[] {
-	const { set, closed } = laidOut(zone, room, profile, heldTarget, outdoorC);
-	return sampled(closed(set, true).run.air);
+	const { ready, set, closed } = laidOut(zone, room, profile, heldTarget, outdoorC);
+	const { air, emitter } = closed(set, true).run;
+	const { model } = ready;
+	return Array.from({ length: WEEK_MINUTES / EVERY }, (_, i) =>
+		hundredth(governedOf(model, air[i * EVERY]!, emitter[i * EVERY]!))
+	);
 }
 
 /**

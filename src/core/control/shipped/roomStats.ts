@@ -162,6 +162,7 @@ export const roomStats: readonly ProfileInput[] = [
 		keying: { ...programKey, copy: { onto: 'any-day', presses: 3 } },
 		habits: {
 			power: 'batteries',
+			paired: true,
 			override: { ends: 'next-change', how: 'Press plus or minus.' },
 			boost: {
 				ends: 'after-steps',

@@ -100,7 +100,7 @@ describe('what is handed over as a file', () => {
 		for (const words of [
 			'Overruled: Boiler away for repair',
 			'M. Őrsi, signed off',
-			'The room (°C): 18 → 20.',
+			'The room: 18.0 °C → 20.0 °C.',
 			'code 4711',
 			'Cold hall'
 		])

@@ -1,9 +1,23 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { dateOfDay, dateWords, localTime, wallAt } from '$core/civil';
-import { allowedOptions, displaySetpoint, type ControlProfile } from '$core/control';
+import {
+	allowedOptions,
+	differenceWords,
+	setpointWithUnit,
+	temperatureWords,
+	type ControlProfile
+} from '$core/control';
 import { fitZone } from '$core/fit';
 import { heldInWords } from '$core/keying';
-import { offsetOf, testStanding, type Site, type Zone } from '$core/plan';
+import {
+	offsetOf,
+	onSiteValueWords,
+	TEST_STANDING_WORDS,
+	TEST_WORDS,
+	testStanding,
+	type Site,
+	type Zone
+} from '$core/plan';
 import { changesBetween, type Firm, type Visit } from '$core/record';
 import { print, words } from './printer';
 
@@ -68,18 +82,21 @@ export async function recordPdf(
 			[
 				'Levels',
 				zone.levels
-					.map((level) => `${level.name} ${displaySetpoint(profile, options, level.setpointC)}`)
-					.join(', ')
+					.map(
+						(level) =>
+							`${level.name} ${setpointWithUnit(profile, options, level.setpointC)}${level.coolC === null ? '' : `, cooling above ${setpointWithUnit(profile, options, level.coolC)}`}`
+					)
+					.join('; ')
 			],
 			['Keyed', `${done} of ${of} values`],
-			['Found in', onSite.foundIn ?? 'not noted'],
-			['Left in', onSite.leftIn ?? 'not noted'],
+			['Found in', onSiteValueWords('foundIn', onSite.foundIn, options.unit)],
+			['Left in', onSiteValueWords('leftIn', onSite.leftIn, options.unit)],
 			['Frost protection on', yes(onSite.frostOn)],
 			...(offset
 				? [
 						[
 							'Offset',
-							`${offset.offsetK.toFixed(1)} K (spread ${offset.spreadK.toFixed(2)} K of ${onSite.offsetReadings.length}); keyed ${onSite.offsetSetK ?? 'none'}`
+							`${differenceWords(options.unit, offset.offsetK)} (spread ${differenceWords(options.unit, offset.spreadK)} of ${onSite.offsetReadings.length} readings); keyed ${onSite.offsetSetK === null ? 'none' : differenceWords(options.unit, onSite.offsetSetK)}`
 						] as [string, string]
 					]
 				: []),
@@ -98,13 +115,13 @@ export async function recordPdf(
 					: [
 							[
 								{ roomC: 'Room', floorC: 'Floor', supplyC: 'Supply', storeC: 'Hot-water store' }[key],
-								`${onSite[key]} °C`
+								temperatureWords(options.unit, onSite[key])
 							]
 						]
 			),
 			[
 				'Functional test',
-				`${testStanding(onSite.test)}${onSite.test.length > 0 ? `: ${onSite.test.map((step) => `${step.step} ${when(step.at).slice(-5)}${step.readingC === null ? '' : ` (${step.readingC} °C)`}`).join(', ')}` : ''}`
+				`${TEST_STANDING_WORDS[testStanding(onSite.test)]}${onSite.test.length > 0 ? `: ${onSite.test.map((step) => `${TEST_WORDS[step.step]} ${when(step.at).slice(-5)}${step.readingC === null ? '' : ` (${temperatureWords(options.unit, step.readingC)})`}`).join(', ')}` : ''}`
 			]
 		];
 		return [

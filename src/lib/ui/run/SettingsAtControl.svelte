@@ -1,12 +1,27 @@
 <script lang="ts">
-	import type { ControlProfile } from '$core/control';
+	import {
+		fromUnit,
+		inUnit,
+		keptSetpoint,
+		limitWords,
+		roundFigure,
+		type ControlProfile,
+		type TemperatureUnit
+	} from '$core/control';
 	import type { Settings } from '$core/plan';
 
 	let {
 		settings,
 		profile,
+		unit,
 		onchange
-	}: { settings: Settings; profile: ControlProfile; onchange: (settings: Settings) => void } = $props();
+	}: {
+		settings: Settings;
+		profile: ControlProfile;
+		/** The unit of the zone's control: limits are read and set in it. */
+		unit: TemperatureUnit;
+		onchange: (settings: Settings) => void;
+	} = $props();
 
 	const habits = $derived(profile.habits);
 	const early = $derived(profile.startsEarly && profile.temperature !== null);
@@ -21,11 +36,13 @@
 		most: number
 	) {
 		const text = field.value.trim().replace(',', '.');
-		const value = text === '' ? null : Number(text);
+		const minutes = key === 'earlyStartMinutes';
+		const figured = Number(text);
+		const value = text === '' ? null : minutes ? figured : keptSetpoint(fromUnit(unit, figured));
 		const other =
 			key === 'highLimitC' ? settings.lowLimitC : key === 'lowLimitC' ? settings.highLimitC : null;
 		if (value !== null && (!Number.isFinite(value) || value < least || value > most))
-			problem = `"${field.value}" is no figure from ${least} to ${most}; leave it empty for none.`;
+			problem = `"${field.value}" is no figure from ${minutes ? `${least} to ${most} min` : `${limitWords(unit, least, 'least')} to ${limitWords(unit, most, 'most')}`}; leave it empty for none.`;
 		else if (value !== null && other !== null && (key === 'highLimitC' ? value <= other : value >= other))
 			problem = 'The high limit must lie above the low one.';
 		else {
@@ -36,7 +53,13 @@
 			});
 			return;
 		}
-		field.value = String(settings[key] ?? '');
+		field.value = shown(key);
+	}
+	/** A setting as it stands in its field. */
+	function shown(key: 'highLimitC' | 'lowLimitC' | 'earlyStartMinutes'): string {
+		const value = settings[key];
+		if (value === null) return '';
+		return String(key === 'earlyStartMinutes' ? value : roundFigure(inUnit(unit, value)));
 	}
 </script>
 
@@ -45,21 +68,21 @@
 		<h2>Set at the control</h2>
 		{#if habits.limits}
 			<label
-				><span class="soft">High limit, °C</span>
+				><span class="soft">High limit, °{unit}</span>
 				<input
 					class="mono"
 					inputmode="decimal"
-					value={settings.highLimitC ?? ''}
+					value={shown('highLimitC')}
 					placeholder="none"
 					onchange={(event) => figure(event.currentTarget, 'highLimitC', 5, 60)}
 				/></label
 			>
 			<label
-				><span class="soft">Low limit, °C</span>
+				><span class="soft">Low limit, °{unit}</span>
 				<input
 					class="mono"
 					inputmode="decimal"
-					value={settings.lowLimitC ?? ''}
+					value={shown('lowLimitC')}
 					placeholder="none"
 					onchange={(event) => figure(event.currentTarget, 'lowLimitC', 0, 40)}
 				/></label

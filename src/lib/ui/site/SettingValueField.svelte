@@ -1,16 +1,21 @@
 <script lang="ts">
 	import type { SettingValue, ZoneSetting } from '$core/checks';
+	import type { TemperatureUnit } from '$core/control';
 	import Choice from '../visit/Choice.svelte';
+	import Degrees from '../visit/Degrees.svelte';
 	import Figure from '../visit/Figure.svelte';
 	import Several from '../visit/Several.svelte';
 	import Words from '../visit/Words.svelte';
 
 	let {
 		setting,
+		unit,
 		value,
 		onchange
 	}: {
 		setting: ZoneSetting;
+		/** The unit in which temperatures are asked. */
+		unit: TemperatureUnit;
 		value: SettingValue | null;
 		onchange: (value: SettingValue | null) => void;
 	} = $props();
@@ -29,6 +34,14 @@
 		label={setting.name}
 		choices={asked.choices as readonly (readonly [string, string])[]}
 		value={(value ?? []) as readonly string[]}
+		{onchange}
+	/>
+{:else if asked.kind === 'temperature' || asked.kind === 'difference'}
+	<Degrees
+		label={setting.name}
+		{unit}
+		difference={asked.kind === 'difference'}
+		value={value as number | null}
 		{onchange}
 	/>
 {:else if asked.kind === 'figure'}

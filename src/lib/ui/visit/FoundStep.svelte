@@ -1,18 +1,42 @@
 <script lang="ts">
-	import type { OnSite } from '$core/plan';
+	import type { ControlProfile } from '$core/control';
+	import {
+		LEFT_WORDS,
+		notAsked,
+		OCCUPANT_WORDS,
+		PLACE_WORDS,
+		TROUBLE_WORDS,
+		unitOf,
+		type OnSite,
+		type OnSiteKey,
+		type Zone
+	} from '$core/plan';
 	import Choice from './Choice.svelte';
+	import Degrees from './Degrees.svelte';
+	import { entries } from './entries';
 	import Figure from './Figure.svelte';
 	import Several from './Several.svelte';
-	import { LEFT_WORDS } from './words';
 	import Words from './Words.svelte';
 
-	let { onSite, set }: { onSite: OnSite; set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void } =
-		$props();
+	let {
+		zone,
+		profile,
+		onSite,
+		set
+	}: {
+		zone: Zone;
+		profile: ControlProfile;
+		onSite: OnSite;
+		set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void;
+	} = $props();
+
+	const unit = $derived(unitOf(zone, profile));
+	const asked = (key: OnSiteKey) => notAsked(key, zone, profile) === null;
 </script>
 
 <Choice
 	label="It was in"
-	choices={LEFT_WORDS}
+	choices={entries(LEFT_WORDS)}
 	value={onSite.foundIn}
 	onchoose={(value) => set('foundIn', value)}
 />
@@ -21,51 +45,34 @@
 	value={onSite.foundNote}
 	onchange={(value) => set('foundNote', value)}
 />
-<Choice
-	label="The control hangs"
-	choices={[
-		['in-room', 'in its room'],
-		['other-room', 'in another room'],
-		['outside-bathroom', 'outside the bathroom']
-	] as const}
-	value={onSite.controlPlace}
-	onchoose={(value) => set('controlPlace', value)}
-/>
-<Several
-	label="Its sensor is"
-	choices={[
-		['sun', 'in the sun'],
-		['draught', 'in a draught'],
-		['above-emitter', 'above the emitter'],
-		['covered', 'covered']
-	] as const}
-	value={onSite.sensorTroubles}
-	onchange={(value) => set('sensorTroubles', value)}
-/>
-<Figure
-	label="Height of the sensor"
-	unit="m"
-	value={onSite.sensorHeightM}
-	onchange={(value) => set('sensorHeightM', value)}
-/>
+{#if asked('controlPlace')}
+	<Choice
+		label="The control hangs"
+		choices={entries(PLACE_WORDS)}
+		value={onSite.controlPlace}
+		onchoose={(value) => set('controlPlace', value)}
+	/>
+{/if}
+{#if asked('sensorTroubles')}
+	<Several
+		label="Its sensor is"
+		choices={entries(TROUBLE_WORDS)}
+		value={onSite.sensorTroubles}
+		onchange={(value) => set('sensorTroubles', value)}
+	/>
+	<Figure
+		label="Height of the sensor"
+		unit="m"
+		value={onSite.sensorHeightM}
+		onchange={(value) => set('sensorHeightM', value)}
+	/>
+{/if}
 <Several
 	label="Who lives or works here"
-	choices={[
-		['infants', 'infants'],
-		['elderly', 'the old'],
-		['ill', 'the ill'],
-		['children', 'children'],
-		['tenants', 'tenants'],
-		['hirers', 'hirers of the hall']
-	] as const}
+	choices={entries(OCCUPANT_WORDS)}
 	value={onSite.occupants}
 	onchange={(value) => set('occupants', value)}
 />
-<Figure label="Room, measured" unit="°C" value={onSite.roomC} onchange={(value) => set('roomC', value)} />
-<Figure label="Floor, measured" unit="°C" value={onSite.floorC} onchange={(value) => set('floorC', value)} />
-<Figure
-	label="Supply, measured"
-	unit="°C"
-	value={onSite.supplyC}
-	onchange={(value) => set('supplyC', value)}
-/>
+<Degrees label="Room, measured" {unit} value={onSite.roomC} onchange={(value) => set('roomC', value)} />
+<Degrees label="Floor, measured" {unit} value={onSite.floorC} onchange={(value) => set('floorC', value)} />
+<Degrees label="Supply, measured" {unit} value={onSite.supplyC} onchange={(value) => set('supplyC', value)} />

@@ -1,22 +1,24 @@
 <script lang="ts">
-	import type { ControlProfile } from '$core/control';
-	import { channelsOf } from '$core/control';
-	import type { OnSite } from '$core/plan';
+	import { limitWords, type ControlProfile } from '$core/control';
+	import { LEFT_WORDS, notAsked, unitOf, type OnSite, type Zone } from '$core/plan';
 	import Choice from './Choice.svelte';
-	import Figure from './Figure.svelte';
-	import { LEFT_WORDS } from './words';
+	import Degrees from './Degrees.svelte';
+	import { entries } from './entries';
 	import Words from './Words.svelte';
 
 	let {
+		zone,
 		profile,
 		onSite,
 		set
 	}: {
+		zone: Zone;
 		profile: ControlProfile;
 		onSite: OnSite;
 		set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void;
 	} = $props();
 
+	const unit = $derived(unitOf(zone, profile));
 	const yesNo = [
 		[true, 'yes'],
 		[false, 'no']
@@ -25,7 +27,7 @@
 
 <Choice
 	label="It is left in"
-	choices={LEFT_WORDS}
+	choices={entries(LEFT_WORDS)}
 	value={onSite.leftIn}
 	onchoose={(value) => set('leftIn', value)}
 />
@@ -61,15 +63,19 @@
 		onchoose={(value) => set('customerTold', value ?? false)}
 	/>
 {/if}
-{#if channelsOf(profile)?.some((name) => /water/i.test(name))}
-	<Figure
+{#if notAsked('storeC', zone, profile) === null}
+	<Degrees
 		label="Hot-water store, measured"
-		unit="°C"
+		{unit}
 		value={onSite.storeC}
 		onchange={(value) => set('storeC', value)}
 	/>
 	<p class="soft">
-		Under 60 °C germs can grow in a store; hotter than 50 °C at a tap can scald. Local rules come first.
+		Under {limitWords(unit, 60, 'least')} germs can grow in a store; hotter than {limitWords(
+			unit,
+			50,
+			'most'
+		)} at a tap can scald. Local rules come first.
 	</p>
 {/if}
 <Words

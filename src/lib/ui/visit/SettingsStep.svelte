@@ -1,9 +1,16 @@
 <script lang="ts">
-	import { allowedOptions, displaySetpoint, type ControlProfile } from '$core/control';
+	import {
+		allowedOptions,
+		differenceWords,
+		limitWords,
+		setpointWithUnit,
+		type ControlProfile
+	} from '$core/control';
 	import { settingItems } from '$core/keying';
-	import { offsetOf, type OnSite, type Zone } from '$core/plan';
+	import { notAsked, offsetOf, type OnSite, type Zone } from '$core/plan';
 	import { floorLimitOf } from '$core/thermal';
 	import Choice from './Choice.svelte';
+	import Degrees from './Degrees.svelte';
 	import Figure from './Figure.svelte';
 	import Words from './Words.svelte';
 
@@ -23,7 +30,7 @@
 	} = $props();
 
 	const options = $derived(allowedOptions(profile, zone.options));
-	const say = (c: number) => `${displaySetpoint(profile, options, c)} °${options.unit}`;
+	const say = (c: number) => setpointWithUnit(profile, options, c);
 	/** What is set before the program, in its order; see the cards. */
 	const first = $derived(
 		settingItems(
@@ -38,9 +45,9 @@
 		if (highLimitC !== null) lines.push(['High limit', say(highLimitC)]);
 		if (lowLimitC !== null) lines.push(['Low limit', say(lowLimitC)]);
 		const floorC = zone.room && floorLimitOf(zone.room);
-		if (floorC) lines.push(['Floor limit', say(floorC)]);
+		if (floorC) lines.push(['Floor limit', limitWords(options.unit, floorC, 'most')]);
 		if (zone.room?.regulation.kind === 'on-off')
-			lines.push(['Differential', `${zone.room.regulation.differentialK} K`]);
+			lines.push(['Differential', differenceWords(options.unit, zone.room.regulation.differentialK)]);
 		if (zone.room?.regulation.kind === 'cycling')
 			lines.push(['Cycles an hour', String(zone.room.regulation.perHour)]);
 		return lines;
@@ -91,10 +98,15 @@
 	/>
 	<p class="soft">It protects pipes, not people.</p>
 	<h2>Beside a reference thermometer</h2>
-	<Figure label="The control shows" unit="°C" value={control} onchange={(value) => (control = value)} />
-	<Figure
+	<Degrees
+		label="The control shows"
+		unit={options.unit}
+		value={control}
+		onchange={(value) => (control = value)}
+	/>
+	<Degrees
 		label="The thermometer shows"
-		unit="°C"
+		unit={options.unit}
 		value={thermometer}
 		onchange={(value) => (thermometer = value)}
 	/>
@@ -110,28 +122,31 @@
 	</div>
 	{#if offset}
 		<p role="status">
-			<strong>Offset {offset.offsetK > 0 ? '+' : ''}{offset.offsetK.toFixed(1)} K</strong>{onSite
-				.offsetReadings.length > 1
-				? `, spread ${offset.spreadK.toFixed(2)} K of ${onSite.offsetReadings.length} readings`
+			<strong>Offset {offset.offsetK > 0 ? '+' : ''}{differenceWords(options.unit, offset.offsetK)}</strong
+			>{onSite.offsetReadings.length > 1
+				? `, spread ${differenceWords(options.unit, offset.spreadK)} of ${onSite.offsetReadings.length} readings`
 				: ', of one reading; three are better'}.
 		</p>
-		<Figure
+		<Degrees
 			label="Offset keyed"
-			unit="K"
+			unit={options.unit}
+			difference
 			value={onSite.offsetSetK}
 			onchange={(value) => set('offsetSetK', value)}
 		/>
 	{/if}
 {/if}
-<Choice
-	label="Paired with its receiver"
-	choices={[
-		[true, 'paired'],
-		[false, 'not paired']
-	] as const}
-	value={onSite.paired}
-	onchoose={(value) => set('paired', value)}
-/>
+{#if notAsked('paired', zone, profile) === null}
+	<Choice
+		label="Paired with its receiver"
+		choices={[
+			[true, 'paired'],
+			[false, 'not paired']
+		] as const}
+		value={onSite.paired}
+		onchoose={(value) => set('paired', value)}
+	/>
+{/if}
 {#if profile.habits.power === 'batteries'}
 	<Words
 		label="Batteries fitted on"

@@ -1,8 +1,9 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { allowedOptions, type ControlProfile } from '$core/control';
-	import { TEST_STEPS, testStanding, type OnSite, type Zone } from '$core/plan';
-	import Figure from './Figure.svelte';
+	import { testSetpoints } from '$core/checks';
+	import { temperatureWords, type ControlProfile } from '$core/control';
+	import { TEST_STEPS, testStanding, unitOf, type OnSite, type Zone } from '$core/plan';
+	import Degrees from './Degrees.svelte';
 	import { delayLeft, nextTestStep, testWords } from './visitSteps';
 
 	let {
@@ -17,10 +18,11 @@
 		set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void;
 	} = $props();
 
-	const options = $derived(allowedOptions(profile, zone.options));
+	const unit = $derived(unitOf(zone, profile));
+	const test = $derived(testSetpoints(zone, profile, onSite));
 	const step = $derived(nextTestStep(onSite.test));
 	const standing = $derived(testStanding(onSite.test));
-	const words = $derived(step && testWords(step, profile, options));
+	const words = $derived(step && testWords(step, zone, profile, onSite));
 	let readingC = $state<number | null>(null);
 	let nowMs = $state(Date.now());
 	onMount(() => {
@@ -47,10 +49,10 @@
 			{@const done = onSite.test.find((one) => one.step === id)}
 			<li class:now={id === step && standing !== 'failed'} class:failed={done && !done.seen}>
 				<span class="mono">{i + 1}</span>
-				<span>{testWords(id, profile, options).does}</span>
+				<span>{testWords(id, zone, profile, onSite).does}</span>
 				<span class="soft"
 					>{done
-						? `${done.seen ? 'seen' : 'not seen'} ${new Date(done.at).toTimeString().slice(0, 5)}${done.readingC === null ? '' : `, ${done.readingC} °C`}`
+						? `${done.seen ? 'seen' : 'not seen'} ${new Date(done.at).toTimeString().slice(0, 5)}${done.readingC === null ? '' : `, ${temperatureWords(unit, done.readingC)}`}`
 						: ''}</span
 				>
 			</li>
@@ -64,15 +66,23 @@
 		{:else if words}
 			<p class="does">{words.does}</p>
 			<p>{words.sees}</p>
+			{#if step === 'raise' && test && test.shownC === null}
+				<Degrees
+					label="The {test.governs} shows now"
+					{unit}
+					value={test.shownC}
+					onchange={(value) => set(test!.governs === 'floor' ? 'floorC' : 'roomC', value)}
+				/>
+			{/if}
 			{#if left > 0}
 				<p class="wait" role="timer">
 					<span class="mono">{clock(left)}</span> Holding back is no fault: what it switches stays off for {profile
 						.habits.minimumOffMinutes} min.
 				</p>
 			{/if}
-			{#if words.reads}<Figure
+			{#if words.reads}<Degrees
 					label="A reading, if you took one"
-					unit="°C"
+					{unit}
 					value={readingC}
 					onchange={(value) => (readingC = value)}
 				/>{/if}

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { factoryOptions, findProfile, shippedProfiles } from '$core/control';
-import { TEST_STEPS } from '$core/plan';
+import { testSetpoints } from '$core/checks';
+import { findProfile, shippedProfiles } from '$core/control';
+import { newZone, nothingNoted, roomSchema, TEST_STEPS } from '$core/plan';
 import { delayLeft, nextTestStep, placeAfter, testWords, VISIT_STEPS, type VisitPlace } from './visitSteps';
 
 describe('the way through a visit', () => {
@@ -15,25 +16,56 @@ describe('the way through a visit', () => {
 		expect(placeAfter(way[0]!, 3, -1)).toEqual(way[0]);
 	});
 
-	it('asks each control for what it can be set to, above the room and under it', () => {
-		for (const profile of shippedProfiles) {
-			const said = (step: (typeof TEST_STEPS)[number]) =>
-				testWords(step, profile, factoryOptions(profile)).does;
-			const figures = (words: string) => Number(/([\d.]+)\u00a0°/.exec(words)?.[1]);
-			if (profile.temperature) expect(figures(said('raise'))).toBeGreaterThan(figures(said('lower')));
-			else
-				expect([said('raise'), said('lower')]).toEqual([
-					'Set it to on, above the room.',
-					'Set it to off, under the room.'
-				]);
-			expect(said('automatic')).toBe(
-				profile.program.form === 'plain' ? 'Set it back to what was agreed.' : 'Put it back on its program.'
-			);
-		}
+	it('sets a control a few kelvin above what is shown now, then below, and never past a limit', () => {
+		for (const profile of shippedProfiles)
+			for (const shownC of [null, 4, 17.3, 24, 29.6]) {
+				const floorRoom = roomSchema.parse({
+					floorAreaM2: 10,
+					heightM: 2.4,
+					build: 'medium',
+					loss: { by: 'figure', wattsPerKelvin: 30 },
+					emitter: { kind: 'floor-cable', ratedW: 1000 },
+					sensor: 'floor',
+					finish: 'wood'
+				});
+				for (const room of profile.temperature ? [null, floorRoom] : [null])
+					for (const unit of profile.temperature?.units ?? ['C' as const]) {
+						const fresh = newZone('Z', profile);
+						const zone = { ...fresh, room, options: { ...fresh.options, unit } };
+						const onSite = { ...nothingNoted, roomC: room ? null : shownC, floorC: room ? shownC : null };
+						const test = testSetpoints(zone, profile, onSite);
+						const said = (step: 'raise' | 'lower') => testWords(step, zone, profile, onSite).does;
+						if (!test) {
+							expect([said('raise'), said('lower')]).toEqual(['Switch it on.', 'Switch it off.']);
+							continue;
+						}
+						const most = Math.min(profile.temperature!.maxC, room ? 27 : Infinity);
+						expect(test.mostC).toBeLessThanOrEqual(most);
+						if (shownC === null) {
+							expect(said('raise')).toContain(room ? 'the floor shows now, at most' : 'the room shows now');
+							continue;
+						}
+						expect(test.raiseC).toBeLessThanOrEqual(most);
+						if (test.tooWarm) expect(said('raise')).toMatch(/Let it cool first\.$/);
+						else {
+							expect(test.raiseC).toBeGreaterThan(shownC);
+							expect(test.raiseC! - shownC).toBeLessThan(4.5);
+						}
+						expect(said('raise')).not.toContain(unit === 'F' ? '°C' : '°F');
+						expect(said('lower')).not.toContain(unit === 'F' ? '°C' : '°F');
+					}
+			}
+		const plain = findProfile('plain-stat')!;
+		expect(testWords('automatic', newZone('Z', plain), plain, nothingNoted).does).toBe(
+			'Set it back to what was agreed.'
+		);
 		const stat = findProfile('six-step-room-stat')!;
-		expect(testWords('raise', stat, { ...factoryOptions(stat), unit: 'C' }).does).toContain('30.0\u00a0°C');
+		const words = (step: 'raise' | 'automatic' | 'warm', roomC: number | null) =>
+			testWords(step, newZone('Z', stat), stat, { ...nothingNoted, roomC }).does;
+		expect(words('raise', 18)).toBe('Set it to 21.0\u00a0°C, above the 18.0\u00a0°C of the room.');
+		expect(words('automatic', 18)).toBe('Put it back on its program.');
 		// a hot emitter is touched with care
-		expect(testWords('warm', stat, factoryOptions(stat)).does).toMatch(/with care: it may be hot/);
+		expect(words('warm', null)).toMatch(/with care: it may be hot/);
 	});
 
 	it('waits out what a control holds back after its setpoint was raised', () => {

@@ -1,5 +1,12 @@
-import { setpointWithUnit, type ControlOptions, type ControlProfile } from '$core/control';
-import { TEST_STEPS, type OnSite, type TestStep } from '$core/plan';
+import { testSetpoints } from '$core/checks';
+import {
+	allowedOptions,
+	formInUse,
+	setpointWithUnit,
+	temperatureWords,
+	type ControlProfile
+} from '$core/control';
+import { TEST_STEPS, type OnSite, type TestStep, type Zone } from '$core/plan';
 
 /** The steps of a visit at one control, in the order of the work. */
 export const VISIT_STEPS = [
@@ -31,21 +38,39 @@ export function placeAfter(place: VisitPlace, zones: number, by: 1 | -1): VisitP
 	return { ...place, step: VISIT_STEPS[index]![0] };
 }
 
+/** How a control is set for the test, in words: a few kelvin above or below what it shows, never past a limit. */
+function setWords(side: 'raise' | 'lower', zone: Zone, profile: ControlProfile, onSite: OnSite): string {
+	const test = testSetpoints(zone, profile, onSite);
+	if (!test) return side === 'raise' ? 'Switch it on.' : 'Switch it off.';
+	const options = allowedOptions(profile, zone.options);
+	const say = (c: number) => setpointWithUnit(profile, options, c);
+	const few = options.unit === 'F' ? 'about 5 °F' : 'about 3 K';
+	const limit = {
+		floor: `${say(test.mostC)}, the floor’s limit`,
+		'high-limit': `${say(test.mostC)}, its high limit`,
+		range: say(test.mostC)
+	}[test.mostBy];
+	const way = side === 'raise' ? 'above' : 'below';
+	if (test.shownC === null)
+		return side === 'raise'
+			? `Set it ${few} above what the ${test.governs} shows now, at most ${limit}.`
+			: `Set it ${few} below what the ${test.governs} shows now.`;
+	const shows = temperatureWords(options.unit, test.shownC);
+	if (side === 'raise' && test.tooWarm)
+		return `The ${test.governs} is at ${shows} already; it may be set to ${limit}. Let it cool first.`;
+	return `Set it to ${say(side === 'raise' ? test.raiseC! : test.lowerC!)}, ${way} the ${shows} of the ${test.governs}.`;
+}
+
 /** What a person does at one step of the functional test, and what they should then see. */
 export function testWords(
 	step: TestStep,
+	zone: Zone,
 	profile: ControlProfile,
-	options: ControlOptions
+	onSite: OnSite
 ): { readonly does: string; readonly sees: string; readonly reads: boolean } {
-	const high = profile.temperature
-		? setpointWithUnit(profile, options, Math.min(30, profile.temperature.maxC))
-		: 'on';
-	const low = profile.temperature
-		? setpointWithUnit(profile, options, Math.max(5, profile.temperature.minC))
-		: 'off';
 	switch (step) {
 		case 'raise':
-			return { does: `Set it to ${high}, above the room.`, sees: 'The display shows it.', reads: true };
+			return { does: setWords('raise', zone, profile, onSite), sees: 'The display shows it.', reads: true };
 		case 'call':
 			return {
 				does: 'Wait for the call for heat.',
@@ -59,13 +84,13 @@ export function testWords(
 				reads: true
 			};
 		case 'lower':
-			return { does: `Set it to ${low}, under the room.`, sees: 'The display shows it.', reads: false };
+			return { does: setWords('lower', zone, profile, onSite), sees: 'The display shows it.', reads: false };
 		case 'ends':
 			return { does: 'Wait for the call to end.', sees: 'The lamp or sign goes out.', reads: false };
 		case 'automatic':
 			return {
 				does:
-					profile.program.form === 'plain'
+					formInUse(profile, allowedOptions(profile, zone.options)).form === 'plain'
 						? 'Set it back to what was agreed.'
 						: 'Put it back on its program.',
 				sees: 'It shows that the program runs.',

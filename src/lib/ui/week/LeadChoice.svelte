@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { ControlProfile } from '$core/control';
-	import { leadIsStale, target, type Lead, type Zone } from '$core/plan';
+	import { roundTemperatureWords, type ControlProfile } from '$core/control';
+	import { leadIsStale, target, type Lead, type Zone, unitOf } from '$core/plan';
 	import { clockTime, DAY_SHORT, dayOf, duration, minuteOfDay } from '$core/week';
 
 	let {
@@ -47,7 +47,7 @@
 			if (!cut)
 				return {
 					bad: false,
-					text: `For this room at ${computed.outdoorC} °C outside, ${least === most ? duration(most) : `${duration(least)} to ${duration(most)}`} before the need${others > 0 ? `; up to ${duration(others)} of it so that not every zone heats at once` : ''}.`
+					text: `For this room at ${roundTemperatureWords(unitOf(zone, profile), computed.outdoorC)} outside, ${least === most ? duration(most) : `${duration(least)} to ${duration(most)}`} before the need${others > 0 ? `; up to ${duration(others)} of it so that not every zone heats at once` : ''}.`
 				};
 		}
 		if (!cut)

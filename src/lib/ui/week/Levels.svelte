@@ -1,6 +1,18 @@
 <script lang="ts">
-	import { displaySetpoint, heldSetpoint, type ControlProfile, type Level } from '$core/control';
-	import { usedLevels, type Zone } from '$core/plan';
+	import {
+		differenceWords,
+		displaySetpoint,
+		fromUnit,
+		heldSetpoint,
+		inUnit,
+		keptSetpoint,
+		limitWords,
+		onUnitScale,
+		roundFigure,
+		type ControlProfile,
+		type Level
+	} from '$core/control';
+	import { bindingLimits, heldInZone, unitOf, usedLevels, type Zone } from '$core/plan';
 
 	let { zone, profile, onchange }: { zone: Zone; profile: ControlProfile; onchange: (zone: Zone) => void } =
 		$props();
@@ -17,10 +29,28 @@
 	}
 	const used = $derived(usedLevels(zone));
 
+	const unit = $derived(unitOf(zone, profile));
+	/** What the control takes instead of a level, and why; null where it takes it as it is. */
 	function taken(level: Level): string | null {
-		const held = heldSetpoint(profile, zone.options, level.setpointC);
-		return Math.abs(held - level.setpointC) < 0.05 ? null : displaySetpoint(profile, zone.options, held);
+		const free = heldSetpoint(profile, zone.options, level.setpointC);
+		const held = heldInZone(zone, profile, level.setpointC);
+		if (Math.abs(held - level.setpointC) < 0.05) return null;
+		const shown = displaySetpoint(profile, zone.options, held);
+		return held !== free && bindingLimits(zone, profile)
+			? `its limit holds it at ${shown}`
+			: `the control takes ${shown}`;
 	}
+	/** How far a setback lies under comfort, where nothing else was noted of it. */
+	function depth(level: Level): string {
+		const comfort = sorted[0]!;
+		return isSwitch || level === comfort || level.setpointC <= 12
+			? ''
+			: `${differenceWords(unit, comfort.setpointC - level.setpointC, unit === 'F' ? 0 : 1)} under ${comfort.name}`;
+	}
+	/** A setpoint as it stands in a field, and one read from it: in the zone's unit, on its scale. */
+	const field = (c: number) =>
+		unit === 'F' ? String(Math.round(inUnit(unit, c))) : roundFigure(c).toFixed(1);
+	const read = (figure: number) => keptSetpoint(onUnitScale(unit, fromUnit(unit, figure)));
 
 	function change(id: string, patch: Partial<Level>) {
 		problem = null;
@@ -30,23 +60,23 @@
 		});
 	}
 
-	function setpoint(level: Level, field: HTMLInputElement) {
-		const value = Number(field.value.replace(',', '.'));
-		if (field.value.trim() === '' || !Number.isFinite(value) || value < 0 || value > 60) {
-			problem = `${level.name}: "${field.value}" is no setpoint between 0 and 60 °C.`;
-			field.value = level.setpointC.toFixed(1);
+	function setpoint(level: Level, input: HTMLInputElement) {
+		const value = fromUnit(unit, Number(input.value.replace(',', '.')));
+		if (input.value.trim() === '' || !Number.isFinite(value) || value < 0 || value > 60) {
+			problem = `${level.name}: "${input.value}" is no setpoint between ${limitWords(unit, 0, 'least')} and ${limitWords(unit, 60, 'most')}.`;
+			input.value = field(level.setpointC);
 			return;
 		}
-		change(level.id, { setpointC: Math.round(value * 10) / 10 });
+		change(level.id, { setpointC: read(inUnit(unit, value)) });
 	}
 
-	function cooling(level: Level, field: HTMLInputElement) {
-		const text = field.value.trim().replace(',', '.');
-		const value = Number(text);
+	function cooling(level: Level, input: HTMLInputElement) {
+		const text = input.value.trim().replace(',', '.');
+		const value = fromUnit(unit, Number(text));
 		if (text !== '' && (!Number.isFinite(value) || value < 10 || value > 60)) {
-			problem = `${level.name}: "${field.value}" is no cooling setpoint between 10 and 60 °C; leave it empty for none.`;
-			field.value = level.coolC?.toFixed(1) ?? '';
-		} else change(level.id, { coolC: text === '' ? null : Math.round(value * 10) / 10 });
+			problem = `${level.name}: "${input.value}" is no cooling setpoint between ${limitWords(unit, 10, 'least')} and ${limitWords(unit, 60, 'most')}; leave it empty for none.`;
+			input.value = level.coolC === null ? '' : field(level.coolC);
+		} else change(level.id, { coolC: text === '' ? null : read(inUnit(unit, value)) });
 	}
 
 	function rename(level: Level, field: HTMLInputElement) {
@@ -83,8 +113,8 @@
 					letter: free,
 					name: 'New level',
 					note: '',
-					setpointC: 18,
-					coolC: profile.cooling ? 26 : null
+					setpointC: onUnitScale(unit, 18),
+					coolC: profile.cooling ? onUnitScale(unit, 26) : null
 				}
 			]
 		});
@@ -123,8 +153,8 @@
 								<input
 									class="figure mono"
 									inputmode="decimal"
-									aria-label="Cooling setpoint of {level.name} in °C"
-									value={level.coolC?.toFixed(1) ?? ''}
+									aria-label="Cooling setpoint of {level.name} in °{unit}"
+									value={level.coolC === null ? '' : field(level.coolC)}
 									onchange={(event) => cooling(level, event.currentTarget)}
 								/></label
 							>
@@ -142,8 +172,8 @@
 						<input
 							class="figure mono"
 							inputmode="decimal"
-							aria-label="Setpoint of {level.name} in °C"
-							value={level.setpointC.toFixed(1)}
+							aria-label="Setpoint of {level.name} in °{unit}"
+							value={field(level.setpointC)}
 							onchange={(event) => setpoint(level, event.currentTarget)}
 						/>
 					{/if}
@@ -152,15 +182,14 @@
 					<span class="words">
 						<span class="level-name">{level.name}</span>
 						<span class="soft note">
-							{taken(level)
-								? `the control takes ${taken(level)}`
-								: [coolWords(level), level.note || (used.has(level.id) ? '' : 'not in this week')]
-										.filter(Boolean)
-										.join('; ')}
+							{taken(level) ??
+								[coolWords(level), level.note || (used.has(level.id) ? depth(level) : 'not in this week')]
+									.filter(Boolean)
+									.join('; ')}
 						</span>
 					</span>
 					{#if !isSwitch}
-						<span class="figure mono">{displaySetpoint(profile, zone.options, level.setpointC)}°</span>
+						<span class="figure mono">{displaySetpoint(profile, zone.options, level.setpointC)}°{unit}</span>
 					{/if}
 				{/if}
 			</li>

@@ -1,13 +1,20 @@
 <script lang="ts">
+	import { roundTemperatureWords, type TemperatureUnit } from '$core/control';
+
 	let {
 		shown = $bindable(),
 		showRoom = $bindable(),
 		isSwitch,
+		governed,
+		unit,
 		outdoorC
 	}: {
 		shown: { wanted: boolean; held: boolean; misfit: boolean };
 		showRoom: boolean;
 		isSwitch: boolean;
+		/** What is governed, and so drawn: the room's air, or the floor. */
+		governed: 'room' | 'floor';
+		unit: TemperatureUnit;
 		/** Outside, for the room's own line; null where there is none. */
 		outdoorC: number | null;
 	} = $props();
@@ -29,7 +36,10 @@
 	</button>
 	{#if outdoorC !== null}
 		<button class="mark" aria-pressed={showRoom} onclick={() => (showRoom = !showRoom)}>
-			<span class="swatch room" class:off={!showRoom} aria-hidden="true"></span>room, {outdoorC} °C out
+			<span class="swatch room" class:off={!showRoom} aria-hidden="true"></span>{governed}, {roundTemperatureWords(
+				unit,
+				outdoorC
+			)} outside
 		</button>
 	{/if}
 </div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { ControlProfile } from '$core/control';
+	import { setpointWithUnit, type ControlProfile } from '$core/control';
 	import { problemOf, readSpans, writeSpans } from '$core/formats';
 	import {
 		followsRoutine,
@@ -11,6 +11,7 @@
 		routineOfWeek,
 		routineSchema,
 		routineTemplates,
+		unitOf,
 		wantedWeek,
 		withRoutine,
 		type DayType,
@@ -23,6 +24,7 @@
 	let { zone, profile, onchange }: { zone: Zone; profile: ControlProfile; onchange: (zone: Zone) => void } =
 		$props();
 
+	const unit = $derived(unitOf(zone, profile));
 	let problem = $state<string | null>(null);
 	/** What was typed in a line and could not be taken, by day type: it stays to be mended. */
 	let refused = $state<Record<string, string>>({});
@@ -127,15 +129,15 @@
 				Usual here: {ranked
 					.map((level) => suggested[zone.levels.indexOf(level)]!)
 					.filter((level, i) => level.setpointC !== ranked[i]!.setpointC)
-					.map((level) => `${level.name} ${level.setpointC.toFixed(1)}`)
-					.join(', ')} °C.
+					.map((level) => `${level.name} ${setpointWithUnit(profile, zone.options, level.setpointC)}`)
+					.join(', ')}.
 				<button class="quiet small" onclick={() => onchange({ ...zone, levels: suggested })}
 					>Take these</button
 				>
 			{:else}
 				The levels are those usual here.
 			{/if}
-			<span class="soft">{use.source}{use.care ? `. ${use.care}` : '.'}</span>
+			<span class="soft">{use.source(unit)}{use.care(unit) ? `. ${use.care(unit)}` : '.'}</span>
 		</p>
 	{/if}
 

@@ -10,6 +10,7 @@
 		type ZoneSetting
 	} from '$core/checks';
 	import { findProfile } from '$core/control';
+	import { unitOf } from '$core/plan';
 	import { call } from '$lib/ui/call';
 	import { saving } from '$lib/ui/saving.svelte';
 	import SettingValueField from '$lib/ui/site/SettingValueField.svelte';
@@ -69,6 +70,8 @@
 	const isTicked = (row: Row) =>
 		setting !== null && has(setting, row) && (ticked[row.id] ?? setting.read(row) === null);
 	const picked = $derived(rows.filter(isTicked));
+	/** The unit of what is set: that of the first zone that is ticked. */
+	const unit = $derived(picked[0] ? unitOf(picked[0].zone, picked[0].profile) : 'C');
 	let value = $state<SettingValue | null>(null);
 	let problem = $state<string | null>(null);
 	let done = $state<{ words: string; before: { row: Row; value: SettingValue | null }[] } | null>(null);
@@ -119,7 +122,7 @@
 		)
 			return;
 		done = {
-			words: `${setting.name}: ${settingWords(setting, to)}, for ${before.length === 1 ? before[0]!.row.zone.name : zonesWords(before.length)}.`,
+			words: `${setting.name}: ${settingWords(setting, to, unit)}, for ${before.length === 1 ? before[0]!.row.zone.name : zonesWords(before.length)}.`,
 			before
 		};
 		ticked = {};
@@ -184,7 +187,7 @@
 									<span class="soft">{why}</span>
 								{:else}
 									<span class="value" class:signal={setting.read(row) === null && !optional.has(setting.id)}
-										>{settingWords(setting, setting.read(row))}</span
+										>{settingWords(setting, setting.read(row), unitOf(row.zone, row.profile))}</span
 									>
 								{/if}
 							</label>
@@ -203,7 +206,7 @@
 					>
 				</div>
 				{#key setting.id}
-					<SettingValueField {setting} {value} onchange={(next) => (value = next)} />
+					<SettingValueField {setting} {unit} {value} onchange={(next) => (value = next)} />
 				{/key}
 				{#if setting.id === 'frostOn'}<p class="soft">It protects pipes, not people.</p>{/if}
 				{#if setting.id === 'floorLimitC'}
@@ -218,7 +221,7 @@
 							? 'Choose the zones'
 							: value === null || (Array.isArray(value) && value.length === 0)
 								? `Take it back for ${zonesWords(picked.length)}`
-								: `Set ${settingWords(setting, value)} for ${zonesWords(picked.length)}`}
+								: `Set ${settingWords(setting, value, unit)} for ${zonesWords(picked.length)}`}
 					</Button>
 				</div>
 				{#if problem}<p class="signal" role="alert">{problem}</p>{/if}

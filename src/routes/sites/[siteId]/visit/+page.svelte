@@ -11,6 +11,7 @@
 		nothingNoted,
 		ON_SITE_WORDS,
 		onSiteValueWords,
+		unitOf,
 		testStanding,
 		VISIT_FIELDS,
 		type OnSite,
@@ -98,6 +99,11 @@
 	const profileOf = (one: Zone): ControlProfile =>
 		data.profiles.find((candidate) => candidate.id === one.control) ?? findProfile('six-step-room-stat')!;
 	const profile = $derived(zone ? profileOf(zone) : null);
+	/** What was noted of a field, in its zone's own unit. */
+	function conflictWords(conflict: (typeof outbox.conflicts)[number], value: unknown): string {
+		const of = data.zones.find((one) => one.id === conflict.zoneId)?.document;
+		return onSiteValueWords(conflict.key, value, of ? unitOf(of, profileOf(of)) : 'C');
+	}
 	const onSite = $derived(row ? outbox.of(row.id) : null);
 	function set<K extends keyof OnSite>(key: K, value: OnSite[K]) {
 		problem = row ? outbox.note(row.id, key, value) : null;
@@ -249,8 +255,8 @@
 			<div class="conflict" role="alert">
 				<p>
 					{data.zones.find((one) => one.id === conflict.zoneId)?.name}: {ON_SITE_WORDS[conflict.key]} was noted
-					on another device as <strong>{onSiteValueWords(conflict.theirs)}</strong>, here as
-					<strong>{onSiteValueWords(conflict.mine)}</strong>.
+					on another device as <strong>{conflictWords(conflict, conflict.theirs)}</strong>, here as
+					<strong>{conflictWords(conflict, conflict.mine)}</strong>.
 				</p>
 				<button class="quiet" onclick={() => outbox.settle(conflict, false)}>Keep theirs</button>
 				<button class="quiet" onclick={() => outbox.settle(conflict, true)}>Keep mine</button>
@@ -262,7 +268,7 @@
 			<section aria-label={stepName}>
 				{#if place.step === 'found'}
 					<h1>{zone.name}: how was it found?</h1>
-					<FoundStep {onSite} {set} />
+					<FoundStep {zone} {profile} {onSite} {set} />
 					<Pictures siteId={data.site.id} zone={zone.name} queue={pictures} onServer={data.pictures} />
 				{:else if place.step === 'settings'}
 					<h1>{zone.name}: set these first</h1>
@@ -286,7 +292,7 @@
 					<TestStep {zone} {profile} {onSite} {set} />
 				{:else if place.step === 'leave'}
 					<h1>{zone.name}: how is it left?</h1>
-					<LeaveStep {profile} {onSite} {set} />
+					<LeaveStep {zone} {profile} {onSite} {set} />
 					<Pictures siteId={data.site.id} zone={zone.name} queue={pictures} onServer={data.pictures} />
 				{:else}
 					<h1>

@@ -45,7 +45,7 @@
 	const standing = $derived(clockStanding(zone, profile, timeZone, time.ms));
 	const changes = $derived(clockChanges(profile, options, timeZone, data.nowMs, 2));
 	const rule = $derived(summerTimeSentences(timeZone, options, new Date(data.nowMs).getUTCFullYear()));
-	const drift = $derived(driftOfReadings(zone.clockReadings));
+	const drift = $derived(driftOfReadings(zone.clockReadings, timeZone));
 
 	let shows = $state('');
 	let day = $state<string>('');

@@ -2,7 +2,7 @@
 	import { untrack } from 'svelte';
 	import { replaceState } from '$app/navigation';
 	import { page } from '$app/state';
-	import { allowedOptions, displaySetpoint, heldSetpoint } from '$core/control';
+	import { fromUnit, allowedOptions, displaySetpoint, heldSetpoint } from '$core/control';
 	import { dateWords, instantOf, localTime, wallAt, wallMinute } from '$core/civil';
 	import { localDateTime, type Exception } from '$core/plan';
 	import { demandOf, momentInWords, resolve, runOfZone, stateWords } from '$core/run';
@@ -132,7 +132,7 @@
 	}
 
 	let roomC = $state('');
-	const room = $derived(roomC.trim() === '' ? NaN : Number(roomC.replace(',', '.')));
+	const room = $derived(roomC.trim() === '' ? NaN : fromUnit(options.unit, Number(roomC.replace(',', '.'))));
 	const demand = $derived(
 		Number.isFinite(room) || isSwitch
 			? demandOf(profile, zone.settings, held, Number.isFinite(room) ? room : 0, atMs)
@@ -270,6 +270,7 @@
 		<SettingsAtControl
 			settings={zone.settings}
 			{profile}
+			unit={options.unit}
 			onchange={(settings) => editor.change({ ...zone, settings })}
 		/>
 		<section>
@@ -277,8 +278,13 @@
 			{#if !isSwitch}
 				<label
 					><span class="soft">with the room at</span>
-					<input class="mono short" inputmode="decimal" bind:value={roomC} placeholder="18.5" />
-					<span class="soft">°C</span></label
+					<input
+						class="mono short"
+						inputmode="decimal"
+						bind:value={roomC}
+						placeholder={options.unit === 'F' ? '65' : '18.5'}
+					/>
+					<span class="soft">°{options.unit}</span></label
 				>
 			{/if}
 			{#if demand}

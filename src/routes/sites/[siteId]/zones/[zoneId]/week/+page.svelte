@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
-	import { channelsOf, displaySetpoint, perDayOffers } from '$core/control';
+	import { channelsOf, displaySetpoint, perDayOffers, temperatureWords } from '$core/control';
 	import { misfitSentences, nearestWeightStop, weightStops } from '$core/fit';
-	import { followsRoutine, onControl } from '$core/plan';
+	import { followsRoutine, movedLevels, onControl, onOwnScale, unitOf } from '$core/plan';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
 	import Groupings from '$lib/ui/week/Groupings.svelte';
 	import LeadChoice from '$lib/ui/week/LeadChoice.svelte';
@@ -99,6 +99,24 @@
 		editor.change({ ...zone, options: { ...zone.options, [key]: value } });
 	}
 
+	/** What another unit made of the levels, said once. */
+	let moved = $state<string | null>(null);
+	function changeUnit(unit: 'C' | 'F') {
+		const switched = { ...zone, options: { ...zone.options, unit } };
+		const next = onOwnScale(switched, profile);
+		const levels = movedLevels(switched, next);
+		moved =
+			levels.length === 0
+				? null
+				: `On this control a level is a whole °F: ${levels
+						.map(
+							({ from, to }) =>
+								`${from.name} ${temperatureWords('C', from.setpointC)} is ${temperatureWords('F', to.setpointC)} now`
+						)
+						.join(', ')}.`;
+		editor.change(next);
+	}
+
 	function changeControl(id: string) {
 		const next = data.profiles.find((candidate) => candidate.id === id);
 		if (next) editor.change(onControl(zone, profile, next));
@@ -144,7 +162,14 @@
 		{/if}
 
 		<div class="bar">
-			<MarksShown bind:shown bind:showRoom {isSwitch} outdoorC={zone.room && !isSwitch ? outdoorC : null} />
+			<MarksShown
+				bind:shown
+				bind:showRoom
+				{isSwitch}
+				governed={zone.room?.sensor === 'floor' ? 'floor' : 'room'}
+				unit={unitOf(zone, profile)}
+				outdoorC={zone.room && !isSwitch ? outdoorC : null}
+			/>
 			<div class="history">
 				{#each [['routine', 'Routine'], ['table', 'Table']] as const as [id, name] (id)}
 					<button class="quiet" aria-pressed={open === id} onclick={() => (open = open === id ? null : id)}
@@ -293,12 +318,13 @@
 					<span class="soft">Its unit</span>
 					<select
 						value={zone.options.unit}
-						onchange={(event) => option('unit', event.currentTarget.value as 'C' | 'F')}
+						onchange={(event) => changeUnit(event.currentTarget.value as 'C' | 'F')}
 					>
 						<option value="C">°C</option>
 						<option value="F">°F</option>
 					</select>
 				</label>
+				{#if moved}<p role="status">{moved}</p>{/if}
 			{/if}
 		</section>
 		{#if zone.note}
