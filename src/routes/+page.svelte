@@ -1,13 +1,18 @@
 <script lang="ts">
+	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
 	import {
 		Button,
 		InlineNotification,
 		OverflowMenu,
 		OverflowMenuItem,
+		Select,
+		SelectItem,
 		TextInput
 	} from 'carbon-components-svelte';
+	import { timeZones } from '$core/civil';
 	import { LARGEST_JOB_FILE } from '$core/formats';
+	import { summerTimeSentences } from '$core/run';
 	import { call, type Answer } from '$lib/ui/call';
 	import { refresh } from '$lib/ui/refresh';
 
@@ -15,6 +20,17 @@
 
 	let name = $state('');
 	let place = $state('');
+	/** The time zone of the new site: this device's until another is chosen, and seen before anything is made. */
+	let timeZone = $state('UTC');
+	onMount(() => (timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone));
+	const zones = $derived([...new Set([timeZone, ...timeZones()])]);
+	const changes = $derived(
+		name.trim() === ''
+			? ''
+			: summerTimeSentences(timeZone, { clock: '24' }, new Date().getFullYear()).join(' ')
+	);
+	/** What was decided while a file was imported. */
+	let note = $state<{ id: string; note: string } | null>(null);
 	let problem = $state<string | null>(null);
 	let busy = $state(false);
 	let filePicker = $state<HTMLInputElement>();
@@ -84,7 +100,7 @@
 		const answer = await call<{ id: string }>('POST', '/api/v1/jobs', {
 			name,
 			place,
-			timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone
+			timeZone
 		});
 		busy = false;
 		if (!answer.ok) {
@@ -101,10 +117,13 @@
 			return;
 		}
 		busy = true;
-		const answer = await call<{ id: string }>('POST', '/api/v1/jobs', await file.text());
+		const answer = await call<{ id: string; note: string | null }>('POST', '/api/v1/jobs', await file.text());
 		busy = false;
-		if (answer.ok) await goto(`/sites/${answer.data.id}`);
-		else problem = `${file.name}: ${answer.sentence} Nothing was imported.`;
+		if (!answer.ok) problem = `${file.name}: ${answer.sentence} Nothing was imported.`;
+		else if (answer.data.note) {
+			note = { ...answer.data, note: answer.data.note };
+			await refresh('fq:jobs');
+		} else await goto(`/sites/${answer.data.id}`);
 	}
 
 	async function duplicate(job: Listed) {
@@ -174,7 +193,10 @@
 		<form onsubmit={create}>
 			<TextInput labelText="New site" placeholder="Name" bind:value={name} maxlength={80} required />
 			<TextInput labelText="Place" placeholder="Street, town" bind:value={place} maxlength={120} />
-			<Button type="submit" disabled={busy || name.trim() === ''}>Make it</Button>
+			<Select labelText="Time zone of the place" bind:selected={timeZone}>
+				{#each zones as zone (zone)}<SelectItem value={zone} text={zone.replaceAll('_', ' ')} />{/each}
+			</Select>
+			<Button type="submit" disabled={busy || name.trim() === ''}>Add site</Button>
 			<Button kind="tertiary" disabled={busy} on:click={() => filePicker?.click()}>Import a job file</Button>
 			<input
 				class="out-of-sight"
@@ -191,6 +213,18 @@
 		</form>
 	</div>
 
+	{#if changes}<p class="soft" role="status">{changes}</p>{/if}
+	{#if note}
+		<InlineNotification
+			lowContrast
+			kind="info"
+			title="Imported."
+			subtitle={note.note}
+			on:close={() => (note = null)}
+		>
+			<a slot="actions" href="/sites/{note.id}">Open it</a>
+		</InlineNotification>
+	{/if}
 	{#if problem}
 		<InlineNotification
 			lowContrast

@@ -54,6 +54,9 @@ function checked(
 		keyed: {},
 		done: 10,
 		of: 10,
+		read: 7,
+		toRead: 7,
+		readBackStops: false,
 		misfit: { coldMinutes: 0, warmMinutes: 0 },
 		groupingName: '7-day',
 		timeZone: 'Europe/Dublin',
@@ -77,6 +80,8 @@ describe('commissioning checks', () => {
 
 	const cases: [string, string, Parameters<typeof checked>[1]][] = [
 		['stop keyed-missing', 'six-step-room-stat', { more: { done: 3 } }],
+		['look unread', 'six-step-room-stat', { more: { read: 2 } }],
+		['stop unread', 'six-step-room-stat', { more: { read: 0, readBackStops: true } }],
 		['stop test-missing', 'six-step-room-stat', { onSite: { test: [] } }],
 		['stop test-missing', 'six-step-room-stat', { onSite: { test: passed.slice(0, 4) } }],
 		['stop test-missing', 'six-step-room-stat', { onSite: { test: [{ ...passed[0]!, seen: false }] } }],

@@ -41,7 +41,7 @@ export interface Check {
 	/** What to do, and the view of the zone where it is done. */
 	readonly mend: {
 		readonly words: string;
-		readonly view: 'week' | 'key-in' | 'clock' | 'proof' | 'away' | 'visit';
+		readonly view: 'week' | 'key-in' | 'read-back' | 'clock' | 'proof' | 'away' | 'visit';
 	};
 }
 
@@ -53,6 +53,11 @@ export interface Checked {
 	readonly keyed: Keyed;
 	readonly done: number;
 	readonly of: number;
+	/** Groups of days read back from the display as planned, and groups in all. */
+	readonly read: number;
+	readonly toRead: number;
+	/** Whether this firm signs off only what was read back. */
+	readonly readBackStops: boolean;
 	readonly misfit: Pick<Misfit, 'coldMinutes' | 'warmMinutes'>;
 	readonly groupingName: string;
 	readonly timeZone: string;
@@ -100,6 +105,19 @@ export const rules: Readonly<Record<string, Rule>> = {
 					mend: { words: 'Key in', view: 'key-in' }
 				}
 			: null,
+	unread: ({ done, of, read, toRead, readBackStops }) =>
+		// what is not keyed yet cannot be read
+		done < of || read >= toRead
+			? null
+			: {
+					id: 'unread',
+					severity: readBackStops ? 'stop' : 'look',
+					sentence:
+						read === 0
+							? 'Nothing was read back from the display.'
+							: `${toRead - read} of ${toRead} groups of days were not read back from the display.`,
+					mend: { words: 'Read it back', view: 'read-back' }
+				},
 	'test-missing': ({ onSite }) => {
 		const standing = testStanding(onSite.test);
 		if (standing === 'passed') return null;

@@ -1,4 +1,4 @@
-import { DAY_SHORT, dayRange } from '../week';
+import { DAY_SHORT, dayRange, duration, spanWords } from '../week';
 import { perDayOffers, type ControlProfile, type Grouping } from './profile';
 
 /** The parts of a profile that a person reads and changes together. */
@@ -85,18 +85,18 @@ function holds(profile: ControlProfile): string[] {
 /** What a person can do at it beside its program, and what ends that. */
 function handSentences({ habits, temperature }: ControlProfile): string[] {
 	const { override, hold, boost, advance, manual, off, limits, fan } = habits;
-	const time = (n: number) => (n % 60 === 0 ? `${n / 60} h` : `${n} min`);
 	const said = [
 		override &&
-			`A change by hand lasts ${override.ends === 'next-change' ? 'to the next change of the program' : time(override.minutes)}.`,
+			`A change by hand lasts ${override.ends === 'next-change' ? 'to the next change of the program' : duration(override.minutes)}.`,
 		hold &&
 			`A hold lasts ${hold.until.includes('time') ? (hold.until.includes('ended') ? 'to a time, or until it is ended' : 'to a time') : 'until it is ended'}.`,
 		boost &&
 			(boost.ends === 'next-change'
 				? 'Boost lasts to the next change of the program.'
-				: `Boost in steps of ${time(boost.stepMinutes)}, up to ${time(boost.stepMinutes * boost.mostSteps)}.`),
+				: `Boost in steps of ${duration(boost.stepMinutes)}, up to ${duration(boost.stepMinutes * boost.mostSteps)}.`),
 		advance && 'Advance: the next change comes now.',
 		manual && 'Manual stays until it is put back.',
+		habits.paired && 'It speaks by radio to a receiver, with which it is paired.',
 		off && (off.keepsC === null ? 'Off is off.' : `Off still keeps ${off.keepsC} °C.`),
 		limits && `A high and a low limit bind ${limits.bindProgram ? 'hand and program' : 'the hand only'}.`,
 		fan && `Fan: ${list(fan, 'or')}.`,
@@ -134,15 +134,13 @@ function clockSentences({ habits, program }: ControlProfile): string[] {
 	}[summerTime];
 	const power = habits.power === 'batteries' ? 'while batteries are changed' : 'without power';
 	const lost = programKept || program.form === 'plain' ? 'the clock' : 'the clock and the program';
-	const span = (n: number) =>
-		n >= 2880 ? `${Math.floor(n / 1440)} days` : n >= 120 ? `${Math.floor(n / 60)} h` : `${n} min`;
 	return [
 		words,
 		reserveMinutes === null
 			? 'Its clock goes on without power.'
 			: reserveMinutes === 0
 				? `${power.charAt(0).toUpperCase()}${power.slice(1)} it forgets ${lost} within seconds.`
-				: `It forgets ${lost} after ${span(reserveMinutes)} ${power}.`
+				: `It forgets ${lost} after ${spanWords(reserveMinutes)} ${power}.`
 	];
 }
 

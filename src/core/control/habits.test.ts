@@ -33,7 +33,7 @@ describe('habits of a control', () => {
 		expect(words('heat-and-cool-stat', 'hand')).toMatch(
 			/Off is off\. .*Fan: auto, on or circulate\. After a stop it waits 5 min\./
 		);
-		expect(words('plant-clock', 'away')).toBe('3 holidays kept beforehand, of whole days. 6 special days.');
+		expect(words('plant-clock', 'away')).toBe('4 holidays kept beforehand, of whole days. 8 special days.');
 		expect(words('hour-strip-keypad', 'away')).toBe(
 			'Holiday of 1 to 365 days, today not counted; over at the hour it was set. No special days.'
 		);

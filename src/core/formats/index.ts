@@ -1,3 +1,4 @@
+export * from './blocksText';
 export * from './calendarRead';
 export * from './calendarWrite';
 export * from './controlFile';

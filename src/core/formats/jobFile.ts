@@ -11,8 +11,11 @@ export const JOB_FILE_VERSION = 1;
 /** The largest job file read, in bytes: far above 200 zones with busy weeks, fully keyed. */
 export const LARGEST_JOB_FILE = 8_000_000;
 
-/** What has been keyed at the control, by card item. */
-export const keyedSchema = z.record(z.string().max(120), z.string().max(40));
+/** The longest id of a value: of a card item, or of one read back. */
+export const MOST_KEYED_ID = 160;
+
+/** What has been keyed at the control, by card item, and what was read back from its display. */
+export const keyedSchema = z.record(z.string().max(MOST_KEYED_ID), z.string().max(40));
 
 const jobZoneSchema = zoneSchema.safeExtend({
 	keyed: keyedSchema.default({}),

@@ -11,7 +11,7 @@ import {
 } from '../plan';
 import { LAYERS } from '../run';
 import { roundSchema, visitSchema } from '../record';
-import { keyedSchema } from './jobFile';
+import { keyedSchema, MOST_KEYED_ID } from './jobFile';
 
 /** A new site, by name alone. */
 export const newSiteRequest = z.strictObject({
@@ -51,7 +51,7 @@ export const linkRequest = z.strictObject({ days: z.int().min(1).max(1500) });
 
 /** Values keyed at the control: what the display showed, or null to take the note back. */
 export const keyedRequest = z.strictObject({
-	changes: z.record(z.string().max(120), z.string().max(40).nullable())
+	changes: z.record(z.string().max(MOST_KEYED_ID), z.string().max(40).nullable())
 });
 
 /** The zones of a site in a new order. */
@@ -245,6 +245,7 @@ const keyCost = z.strictObject({ values: z.int(), presses: z.int(), minutes: z.n
 export const keyInResponse = z.strictObject({
 	grouping: z.string(),
 	items: z.array(cardItem),
+	enter: z.string(),
 	leave: z.string(),
 	timeoutSeconds: z.int().nullable(),
 	confirm: z.string(),
@@ -275,7 +276,8 @@ export const listedSite = z.strictObject({
 });
 
 export const listResponse = z.strictObject({ jobs: z.array(listedSite) });
-export const createdResponse = z.strictObject({ id: z.string() });
+/** What was made; `note` says what was decided in making it, where something was. */
+export const createdResponse = z.strictObject({ id: z.string(), note: z.string().nullable().default(null) });
 
 /** A site's year of weather. */
 export const weatherResponse = z.strictObject({ weather: siteWeatherSchema.nullable() });

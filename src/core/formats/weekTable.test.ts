@@ -48,14 +48,22 @@ describe('a week as a table', () => {
 		['12:15 am', 15],
 		['6:30 pm', 1110],
 		['6.5', 390],
-		['6,75', 405],
 		['7', 420],
 		['24:00', 1440],
-		['6.30', null],
+		['6.30', 390],
+		['6.40', 400],
+		['640', 400],
+		['0640', 400],
+		['1830', 1110],
+		['6h30', 390],
+		['6,75', 405],
+		['6.50', null],
 		['6.25', null],
 		['25:00', null],
 		['13:00 pm', null],
-		['630', null],
+		['630', 390],
+		['2960', null],
+		['29:00', null],
 		['', null]
 	])('time %s is %s', (text, minute) => {
 		expect(timeOfDay(text)).toBe(minute);
@@ -68,6 +76,19 @@ describe('a week as a table', () => {
 		expect(daysOf('Someday')).toBeNull();
 	});
 
+	it('is read where only spaces part its columns', () => {
+		const table =
+			'Day From To Level\nMon - Fri 0:00 6:30 am Eco\nMon-Fri 0630 22.30 Comfort\nMon-Fri 22:30 24:00 Eco\nSat+Sun 0 24 Frost\n';
+		const read = readWeekTable(table, levels);
+		if (!read.ok) throw new Error(read.problem.sentence);
+		expect(read.value.slice(0, 3)).toEqual([
+			{ at: 0, value: 'eco' },
+			{ at: 390, value: 'comfort' },
+			{ at: 1350, value: 'eco' }
+		]);
+		expect(read.value.at(-1)).toEqual({ at: 7200, value: 'frost' });
+	});
+
 	it('refuses what is not certain, with line and column', () => {
 		const whole = 'all,00:00,24:00,Eco';
 		const sentence = (table: string) => {
@@ -75,8 +96,8 @@ describe('a week as a table', () => {
 			return read.ok ? 'read' : read.problem.sentence;
 		};
 		expect(sentence(whole)).toBe('read');
-		expect(sentence('all,00:00,6.30,Eco')).toBe(
-			'Line 1, column To: "6.30" is no certain time; write it like 06:30.'
+		expect(sentence('all,00:00,6.25,Eco')).toBe(
+			'Line 1, column To: "6.25" is no certain time; write it like 06:30.'
 		);
 		expect(sentence('Day,From,To,Level\nNoday,00:00,24:00,Eco')).toBe(
 			'Line 2, column Day: "Noday" names no day.'

@@ -28,16 +28,18 @@ export function writeWeekTable(week: WeekSteps<string>, levels: readonly Level[]
 }
 
 /**
- * Minutes since midnight of a time as people and spreadsheets write it: `06:30`, `6:30 am`, `630` is
- * refused, `6.5` and `6,5` are hours with a half, `24:00` the end of the day. Null where the meaning
- * is not certain: `6.30` could be half past six or eighteen past.
+ * Minutes since midnight of a time as people and spreadsheets write it: `06:30`, `6:30 am`, `6.30`, `0630` and `630` are
+ * half past six, `6.5` and `6,75` hours with a part, `6h30`, `24:00` the end of the day. Null where the meaning is not
+ * certain: `6.25` and `6.50` could be minutes or parts of an hour.
  * @example timeOfDay('6:30 pm') // 1110
  */
 export function timeOfDay(text: string): number | null {
 	const plain = text.trim().toLowerCase().replace(/\s+/g, ' ');
-	const clock = /^(\d{1,2}):(\d{2})(?::00)? ?(am|pm|a\.m\.|p\.m\.)?$/.exec(plain);
-	if (clock) {
-		const [hour, minute, half] = [Number(clock[1]), Number(clock[2]), clock[3]];
+	const clock = /^(\d{1,2})(?:[:h]| ?h ?)(\d{2})(?::00)? ?(am|pm|a\.m\.|p\.m\.)?$/.exec(plain);
+	// three or four figures in a row are hour and minute; so are two after a point, unless they could be a part of an hour
+	const run = clock ?? /^(\d{1,2})(\d{2}) ?(am|pm)?$/.exec(plain) ?? pointed(plain);
+	if (run) {
+		const [hour, minute, half] = [Number(run[1]), Number(run[2]), run[3]];
 		if (minute > 59) return null;
 		if (!half) return hour < 24 || (hour === 24 && minute === 0) ? hour * 60 + minute : null;
 		if (hour < 1 || hour > 12) return null;
@@ -50,11 +52,19 @@ export function timeOfDay(text: string): number | null {
 			return hour >= 1 && hour <= 12 ? ((hour % 12) + (hourOnly[2] === 'pm' ? 12 : 0)) * 60 : null;
 		return hour <= 24 ? hour * 60 : null;
 	}
-	const decimal = /^(\d{1,2})[.,](0|5|25|75|50|00)$/.exec(plain);
-	// two figures after the point could be minutes, unless they are no minutes at all
-	if (!decimal || decimal[2] === '50' || decimal[2] === '00' || decimal[2] === '25') return null;
+	// a part of an hour that can be no minutes
+	const decimal = /^(\d{1,2})[.,](0|5|75)$/.exec(plain);
+	if (!decimal) return null;
 	const minutes = Number(`${decimal[1]}.${decimal[2]}`) * 60;
 	return minutes <= DAY_MINUTES ? minutes : null;
+}
+
+/** An hour and two figures after a point or comma that are minutes for certain. */
+function pointed(plain: string): RegExpExecArray | null {
+	const found = /^(\d{1,2})[.,](\d{2}) ?(am|pm|a\.m\.|p\.m\.)?$/.exec(plain);
+	if (!found) return null;
+	const ambiguous = !found[3] && ['25', '50', '75'].includes(found[2]!);
+	return ambiguous ? null : found;
 }
 
 /** The days of a cell: a name, a range (also round Sunday), or every day; null where it names none. */
@@ -107,9 +117,27 @@ function columnsOf(head: readonly string[]): { day: number; from: number; to: nu
 	return columns.day < 0 || columns.from < 0 || columns.level < 0 ? null : columns;
 }
 
+/** The cells of a row whose columns only spaces part: what comes before the first time, the times, what comes after. */
+function cellsBySpaces(line: string): string[] {
+	const words = line
+		.trim()
+		.replace(/(\d) ?(am|pm)\b/gi, '$1$2')
+		.replace(/\s*([-–—])\s*/g, '$1')
+		.split(/\s+/)
+		.filter((word) => word !== '');
+	const at = words.findIndex((word) => /\d/.test(word) && timeOfDay(word) !== null);
+	if (at <= 0) return words;
+	const day = words.slice(0, at).join(' ');
+	const to = words[at + 1];
+	const hasTo = to !== undefined && at + 2 < words.length && timeOfDay(to) !== null;
+	return hasTo
+		? [day, words[at]!, to, words.slice(at + 2).join(' ')]
+		: [day, words[at]!, words.slice(at + 1).join(' ')];
+}
+
 /**
- * Reads a week from CSV or from cells pasted out of a spreadsheet: separators comma, semicolon or
- * tab, a byte-order mark, quotes, day ranges, times as {@link timeOfDay} takes them. The columns are
+ * Reads a week from CSV or from cells pasted out of a spreadsheet: separators comma, semicolon,
+ * tab or spaces, a byte-order mark, quotes, day ranges, times as {@link timeOfDay} takes them. The columns are
  * Day, From, To, Level in any order under a heading, or in that order without one. Without To each row
  * holds until the day's next. Refused, with line and column: what is not certain, stretches of a day
  * that overlap, and gaps.
@@ -128,7 +156,9 @@ export function readWeekTable(text: string, levels: readonly Level[]): Read<Week
 		skipEmptyLines: false,
 		delimitersToGuess: ['\t', ';', ',']
 	});
-	const lines = parsed.data
+	// nothing parts the columns but spaces: a day, one or two times, a level of one or more words
+	const spaced = parsed.data.every((cells) => cells.filter((cell) => cell.trim() !== '').length <= 1);
+	const lines = (spaced ? parsed.data.map((cells) => cellsBySpaces(cells.join(' '))) : parsed.data)
 		.map((cells, index) => ({ cells, line: index + 1 }))
 		.filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
 	const head = lines[0];

@@ -22,6 +22,8 @@ import {
 /** Everything to key, in the order in which the control asks for it. */
 export interface KeyCard {
 	readonly items: readonly CardItem[];
+	/** What to do to get to the values of the week. */
+	readonly enter: string;
 	/** What to do after the last value. */
 	readonly leave: string;
 	/** Seconds after which the menu leaves by itself; null if it stays. */
@@ -201,12 +203,18 @@ export function keyCard(
 		presses: fixed * single + way.presses,
 		minutes: routeMinutes({ presses: fixed * single + way.presses, looks: fixed + way.looks }, pace)
 	});
+	/** What was keyed or read otherwise is what the display stands at, whatever the route would have it show. */
+	const standing = (item: CardItem): CardItem => {
+		const shown = keyed[item.id];
+		return shown === undefined || shown === item.shows ? item : { ...item, from: shown };
+	};
 	return {
 		items: [
 			...before,
 			...week.map((item, index) => (index === 0 ? { ...item, before: keying.enter } : item)),
 			...after
-		],
+		].map(standing),
+		enter: keying.enter,
 		leave: keying.leave,
 		timeoutSeconds: keying.timeoutSeconds,
 		confirm: keying.confirm,
@@ -241,6 +249,15 @@ export type Keyed = Readonly<Record<string, string>>;
 /** Whether this value is in the control already: keyed, and keyed as the plan now wants it. */
 export function isKeyed(item: CardItem, keyed: Keyed): boolean {
 	return keyed[item.id] === item.shows;
+}
+
+/** The place of the value to key after one: the next that is not in yet, else the first that is not, else the end. What is in already is not asked again. */
+export function nextToKey(card: Pick<KeyCard, 'items'>, keyed: Keyed, after: number): number {
+	const open = (item: CardItem, i: number) => i !== after && !isKeyed(item, keyed);
+	const later = card.items.findIndex((item, i) => i > after && open(item, i));
+	if (later >= 0) return later;
+	const first = card.items.findIndex(open);
+	return first >= 0 ? first : card.items.length;
 }
 
 /** Where a card stands: values in, values in all, and the index of the first one still to key (the count when none is). */

@@ -176,14 +176,15 @@ export function programItems(
 	const setting = (name: string, setpointC: number): Planned => ({
 		id: `setting/${name}/${options.unit}`,
 		section: 'Settings',
-		what: `${name} temperature`,
+		what: `${spoken(name)} temperature`,
 		shows: displaySetpoint(profile, options, setpointC),
 		unit,
 		aside: 'once, for the whole week',
 		before: null,
 		position: stepsOf(setpointC)
 	});
-	const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1);
+	const spoken = (name: string) => name.replaceAll('-', ' ');
+	const capital = (name: string) => name.charAt(0).toUpperCase() + spoken(name).slice(1);
 	const form = profile.program;
 	const all = <G extends { days: number[] }>(
 		settings: Planned[],

@@ -1,5 +1,6 @@
 import { celsiusToFahrenheit, type ControlOptions, type ControlProfile, type Program } from '../control';
 import { DAY_MINUTES } from '../week';
+import type { Keyed } from './card';
 import { programItems, type GroupItems, type Planned } from './cardItems';
 
 /** What the display was read to show, by item id; what is not there was not read. */
@@ -40,6 +41,70 @@ export function readBackGroups(
 			: []),
 		...groups.map((group) => ({ section: group.section, aside: group.aside, fields: group.items.map(field) }))
 	];
+}
+
+/** Under what a value read from the display is noted: beside what was keyed, and apart from it. */
+export const readId = (id: string) => `read/${id}`;
+
+/** What was read of each field, from all that is noted at a control. */
+export function readingsOf(groups: readonly ReadBackGroup[], noted: Keyed): Readings {
+	return Object.fromEntries(
+		groups.flatMap((group) =>
+			group.fields.flatMap(({ id }) => {
+				const was = noted[readId(id)];
+				return was === undefined ? [] : [[id, was]];
+			})
+		)
+	);
+}
+
+/** Whether every field of a group was read and shows what is planned. */
+export const isRead = (group: ReadBackGroup, readings: Readings): boolean =>
+	group.fields.every((field) => readings[field.id] === field.shows);
+
+/** How far the reading back is: groups that were read and show what is planned, and groups in all. */
+export function readBackProgress(
+	groups: readonly ReadBackGroup[],
+	noted: Keyed
+): { readonly read: number; readonly toRead: number } {
+	const readings = readingsOf(groups, noted);
+	return { read: groups.filter((group) => isRead(group, readings)).length, toRead: groups.length };
+}
+
+/** The words that can stand in the place of a planned word: those of all like fields of the program. */
+export function wordsThere(
+	groups: readonly ReadBackGroup[],
+	field: ReadBackGroup['fields'][number]
+): string[] {
+	const kind = (id: string) => (/\/\d+$/.test(id) ? 'slot' : (id.split('/').at(-1) ?? ''));
+	const like = groups
+		.flatMap((group) => group.fields)
+		.filter((one) => one.unit === field.unit && kind(one.id) === kind(field.id));
+	return [
+		...new Set([...like.map((one) => one.shows), ...(/^(on|off)$/i.test(field.shows) ? ['On', 'Off'] : [])])
+	];
+}
+
+/**
+ * What to note where a field was read: what was read, beside what is keyed and apart from it. A reading that differs is
+ * also what the display really stands at, so that the card asks for it again; on a control whose days are keyed in one go
+ * the whole day with it. Reading the plan sets right what was noted of keying.
+ */
+export function notesOfReading(
+	group: ReadBackGroup,
+	field: ReadBackGroup['fields'][number],
+	value: string | null,
+	noted: Keyed,
+	correctsSingly: boolean
+): Record<string, string | null> {
+	const notes: Record<string, string | null> = { [readId(field.id)]: value };
+	if (value === null) return notes;
+	if (value === field.shows) {
+		const keyed = noted[field.id];
+		return keyed !== undefined && keyed !== value ? { ...notes, [field.id]: value } : notes;
+	}
+	if (!correctsSingly) for (const one of group.fields) if (noted[one.id] !== undefined) notes[one.id] = null;
+	return { ...notes, [field.id]: value };
 }
 
 const read = (readings: Readings, item: Planned) => readings[item.id] ?? item.shows;

@@ -1,6 +1,7 @@
 export * from './bookedWeek';
 export * from './exceptions';
 export * from './settings';
+export * from './freshCopy';
 export * from './lead';
 export * from './roomUse';
 export * from './routine';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findProfile, fahrenheitToCelsius, shippedProfiles, type ControlProfile } from '../control';
 import { fitZone } from '../fit';
-import { newZone, withWanted, type Zone } from '../plan';
+import { newZone, roomSchema, withWanted, type Zone } from '../plan';
 import { buildWeek, valueAt } from '../week';
 import { customerPage } from './customerPage';
 import { NARROW_SPAN } from './printedWeek';
@@ -115,15 +115,56 @@ describe('the customer’s page', () => {
 		);
 	});
 
+	it('says that the figures of a floor sensor are the floor’s, who signed, and all day where it is all day', () => {
+		const stat = findProfile('touch-floor-stat')!;
+		const room = roomSchema.parse({
+			floorAreaM2: 10,
+			heightM: 2.4,
+			build: 'medium',
+			loss: { by: 'figure', wattsPerKelvin: 30 },
+			emitter: { kind: 'floor-cable', ratedW: 1000 },
+			sensor: 'floor',
+			finish: 'tile'
+		});
+		const words = (more: Partial<Zone>, setUpBy: string | null = null) =>
+			JSON.stringify(
+				customerPage({ ...newZone('Bath', stat), ...more }, stat, 'S', 'Europe/Berlin', NOW, {}, setUpBy)
+			);
+		expect(words({ room })).toContain('temperatures of the floor, not of the air');
+		expect(words({ room: null })).not.toContain('of the floor');
+		expect(words({}, 'M. Őrsi')).toContain('"setUpBy":"M. Őrsi"');
+		// a Saturday and Sunday that no event of a 24-hour control can hold
+		const alike = findProfile('six-step-room-stat')!;
+		const fresh = newZone('Attic', alike);
+		const weekend = withWanted(
+			fresh,
+			buildWeek([
+				{ at: 0, value: 'comfort' },
+				{ at: 7200, value: 'eco' }
+			])
+		);
+		const off = customerPage({ ...weekend, grouping: '24-hour' }, alike, 'S', 'Europe/Berlin', NOW, {
+			clock: '12'
+		});
+		expect(JSON.stringify(off)).toContain('Sat, Sun, all day: warmer than you asked.');
+	});
+
 	it('warns of what hurts, and tells a timer from a thermostat', () => {
 		const words = (id: string, choice = {}) => {
 			const profile = findProfile(id)!;
 			return JSON.stringify(page(newZone('Room', profile), profile, choice));
 		};
-		expect(words('six-step-room-stat')).toContain('Infants, the old and the ill need 18 °C or more');
-		expect(words('six-step-room-stat', { unit: 'F' })).toContain('64 °F');
+		expect(words('six-step-room-stat')).toContain(
+			'Infants, older people and people who are ill need 18\u00a0°C or more'
+		);
+		expect(words('six-step-room-stat', { unit: 'F' })).toContain('65\u00a0°F');
 		expect(words('switch-timer')).toContain('hot enough to hurt a small child');
 		expect(words('switch-timer')).not.toContain('Infants');
+		const programmer = findProfile('two-channel-programmer')!;
+		const water = newZone('Water', programmer);
+		const sheet = JSON.stringify(page({ ...water, options: { ...water.options, channel: 1 } }, programmer));
+		expect(sheet).toContain('at a tap can scald');
+		expect(sheet).not.toContain('towel rail');
 		for (const profile of shippedProfiles)
 			expect(words(profile.id)).toContain('Wiring and gas are for licensed people');
 	});

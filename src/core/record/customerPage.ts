@@ -1,15 +1,17 @@
 import {
 	allowedOptions,
+	channelsOf,
 	displayTime,
+	limitWords,
 	setpointWithUnit,
 	type ControlOptions,
 	type ControlProfile
 } from '../control';
 import { fitZone, misfitSentences } from '../fit';
 import { heldInWords } from '../keying';
-import { heldInZone, type Zone } from '../plan';
+import { heatsStore, heldInZone, type Zone } from '../plan';
 import { customerLines } from '../run';
-import { dayRange, duration } from '../week';
+import { DAY_MINUTES, dayRange, duration } from '../week';
 import { NARROW_SPAN, printedWeek, type PrintedWeekDrawing } from './printedWeek';
 
 /** A part of the customer's page: a heading and what stands under it, as a list or as running text. */
@@ -35,6 +37,8 @@ export interface CustomerPage {
 	/** How this very control is overridden, left alone and kept right. */
 	readonly right: readonly CustomerPart[];
 	readonly control: string;
+	/** Who signed the last visit off; null where nobody did yet. */
+	readonly setUpBy: string | null;
 }
 
 /** How a customer wants their page. */
@@ -45,6 +49,16 @@ export interface CustomerChoice {
 
 const text = (words: string) => ({ text: words });
 
+/** What can hurt where a switch is on: hot water at a tap, or a rail that gets hot. */
+function switchCare(zone: Zone, profile: ControlProfile, unit: ControlOptions['unit']): string[] {
+	if (heatsStore(profile, zone))
+		return [`Water hotter than ${limitWords(unit, 50, 'most')} at a tap can scald: try it with care.`];
+	const kind = zone.room?.emitter.kind;
+	if (kind === 'towel-rail' || (kind === undefined && channelsOf(profile) === null))
+		return ['A towel rail gets hot enough to hurt a small child; keep it off when they bathe alone.'];
+	return [];
+}
+
 /** Writes the customer's page of a zone. `site` is its name and place in one line; `timeZone` and `nowMs` give the next clock changes. */
 export function customerPage(
 	zone: Zone,
@@ -52,7 +66,8 @@ export function customerPage(
 	site: string,
 	timeZone: string,
 	nowMs: number,
-	choice: CustomerChoice = {}
+	choice: CustomerChoice = {},
+	setUpBy: string | null = null
 ): CustomerPage {
 	const own = allowedOptions(profile, zone.options);
 	const options: ControlOptions = { ...own, unit: choice.unit ?? own.unit, clock: choice.clock ?? own.clock };
@@ -64,6 +79,7 @@ export function customerPage(
 		.map((level) => ({ ...level, heldC: heldInZone(zone, profile, level.setpointC) }))
 		.filter((level) => held.some((step) => Math.abs(step.value - level.heldC) < 1e-9))
 		.sort((a, b) => b.heldC - a.heldC);
+	const ofFloor = zone.room?.sensor === 'floor';
 	const frost = levels.find((level) => !isSwitch && level.heldC < 12);
 	// said once, also where heating and cooling are off at the same time
 	const off = [
@@ -72,10 +88,14 @@ export function customerPage(
 				.filter((sentence) => sentence.to - sentence.from >= 10)
 				.slice(0, 3)
 				.map((sentence) => {
-					const at = `${dayRange(sentence.days)} ${displayTime(sentence.from, options.clock)} to ${displayTime(sentence.to, options.clock)}`;
+					const length = sentence.to - sentence.from;
+					const at =
+						length === DAY_MINUTES
+							? `${dayRange(sentence.days)}, all day`
+							: `${dayRange(sentence.days)} ${displayTime(sentence.from, options.clock)} to ${displayTime(sentence.to, options.clock)} (${duration(length)})`;
 					return isSwitch
-						? `${at} (${duration(sentence.to - sentence.from)}): ${sentence.cold ? 'off, though it was wanted on' : 'on, though it was not asked for'}.`
-						: `${at} (${duration(sentence.to - sentence.from)}): ${sentence.cold ? 'cooler' : 'warmer'} than you asked.`;
+						? `${at}: ${sentence.cold ? 'off, though it was wanted on' : 'on, though it was not asked for'}.`
+						: `${at}: ${sentence.cold ? 'cooler' : 'warmer'} than you asked.`;
 				})
 		)
 	];
@@ -87,9 +107,12 @@ export function customerPage(
 					lines: [text('The timer only switches on and off; it does not measure the room.')]
 				}
 			: {
-					title: 'What the temperatures are for',
+					title: ofFloor ? 'What the floor temperatures are for' : 'What the temperatures are for',
 					list: true,
-					lines: levels.map((level) => ({ strong: say(level.heldC), text: level.name }))
+					lines: [
+						...levels.map((level) => ({ strong: say(level.heldC), text: level.name })),
+						...(ofFloor ? [text('These are temperatures of the floor, not of the air in the room.')] : [])
+					]
 				},
 		...(off.length > 0
 			? [{ title: 'Where the control cannot follow you', list: true, lines: off.map(text) }]
@@ -101,11 +124,11 @@ export function customerPage(
 				...(isSwitch
 					? [
 							"The times follow the timer's own clock: if it is wrong, so is everything here.",
-							'A towel rail gets hot enough to hurt a small child; keep it off when they bathe alone.'
+							...switchCare(zone, profile, options.unit)
 						]
 					: [
 							'A room warms slowly: turning the control higher than you want does not make it quicker.',
-							`Infants, the old and the ill need ${options.unit === 'F' ? '64 °F' : '18 °C'} or more; say so if that applies.`
+							`Infants, older people and people who are ill need ${limitWords(options.unit, 18, 'least')} or more; say so if that applies.`
 						]),
 				...(frost ? [`${say(frost.heldC)} protects the pipes, not people.`] : []),
 				"Wiring and gas are for licensed people; the maker's instructions come first."
@@ -127,6 +150,7 @@ export function customerPage(
 			list: false,
 			lines: [text(sentences.join(' '))]
 		})),
-		control: profile.name.toLowerCase()
+		control: profile.name.toLowerCase(),
+		setUpBy
 	};
 }

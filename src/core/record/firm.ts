@@ -13,6 +13,8 @@ export const firmSchema = z.strictObject({
 		.max(LARGEST_LOGO, 'is larger than 300 kB')
 		.regex(/^data:image\/(png|jpeg);base64,[A-Za-z0-9+/]+=*$/, 'is neither a PNG nor a JPEG picture')
 		.nullable()
-		.default(null)
+		.default(null),
+	/** Whether a site is signed off only when every control was read back. */
+	readBackStops: z.boolean().default(false)
 });
 export type Firm = z.infer<typeof firmSchema>;

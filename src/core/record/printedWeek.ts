@@ -37,6 +37,13 @@ export const NARROW_SPAN = 250;
 const ROW = 41;
 const HEIGHT = 28;
 
+/** Whether a word that leans to the left of a place is clear of the one before it; `room` is what a word takes. */
+function leansFree(before: PrintedWord | undefined, x: number, room: number): boolean {
+	if (!before) return true;
+	const reach = { start: room, middle: room / 2, end: 0 }[before.anchor];
+	return x - room >= before.x + reach - 9;
+}
+
 /** Draws a held week for paper: times over the uprights (two close ones lean apart, a third between them is left out), values inside. */
 export function printedWeek(
 	held: WeekSteps<number>,
@@ -68,7 +75,7 @@ export function printedWeek(
 					anchor: 'middle'
 				};
 				if (!last || x - last.x >= room) times.push(one);
-				else if (last.anchor === 'middle' && x - last.x > 6) {
+				else if (last.anchor === 'middle' && x - last.x > 6 && leansFree(times.at(-2), last.x, room)) {
 					times[times.length - 1] = { ...last, anchor: 'end' };
 					times.push({ ...one, x: x - 2, anchor: 'start' });
 				}

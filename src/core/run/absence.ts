@@ -1,7 +1,7 @@
-import { dateOfDay, localTime, wallMinute } from '../civil';
+import { dateOfDay, localTime, wallMinute, weekdayOfDay } from '../civil';
 import type { ControlProfile } from '../control';
 import type { Absence } from '../plan';
-import { DAY_MINUTES, duration } from '../week';
+import { DAY_MINUTES, duration, splitByDay, type WeekSteps } from '../week';
 
 /** What is keyed for an absence on one control, and when it is in force by the control's own clock. */
 export interface AbsencePlan {
@@ -92,15 +92,30 @@ export function absenceSpan(profile: ControlProfile, absence: Pick<Absence, 'lea
 	}
 }
 
+/** Minutes between two wall minutes in which a week asks for more than a setpoint (°C). */
+function minutesAbove(week: WeekSteps<number>, c: number, fromWall: number, toWall: number): number {
+	const days = splitByDay(week);
+	let minutes = 0;
+	for (let day = dayOfWall(fromWall); day * DAY_MINUTES < toWall; day++)
+		for (const span of days[weekdayOfDay(day)]!) {
+			const from = Math.max(fromWall, day * DAY_MINUTES + span.from);
+			const to = Math.min(toWall, day * DAY_MINUTES + span.to);
+			if (to > from && span.value > c + 1e-9) minutes += to - from;
+		}
+	return minutes;
+}
+
 /**
  * What to key for an absence on a control of this profile, so that the holiday is over before the return
  * and not a day sooner than need be. `whenWords` puts a local time `YYYY-MM-DDTHH:MM`, or a date, into the
- * control's format.
+ * control's format. `held` is the week that runs where no holiday is in force: where it asks for no more than the absence
+ * does, nothing is wasted; without it any time counts.
  */
 export function planAbsence(
 	profile: ControlProfile,
-	absence: Pick<Absence, 'leave' | 'back'>,
-	whenWords: (local: string) => string
+	absence: Pick<Absence, 'leave' | 'back'> & Partial<Pick<Absence, 'setpointC'>>,
+	whenWords: (local: string) => string,
+	held?: WeekSteps<number>
 ): AbsencePlan {
 	const { by, when, fromWall, toWall, days, byHand, beyond } = absenceSpan(profile, absence);
 	const leave = wallMinute(absence.leave);
@@ -108,6 +123,8 @@ export function planAbsence(
 	const at = (wall: number) => whenWords(localTime(wall));
 	const date = (wall: number) => whenWords(dateOfDay(dayOfWall(wall)));
 	const end = toWall ?? back;
+	const heated = (from: number, to: number) =>
+		held ? minutesAbove(held, absence.setpointC ?? 0, from, to) : Math.max(0, to - from);
 	const conflicts: string[] = [];
 	const byHandWords = {
 		'no-setting': 'This control has no holiday setting: turn it down by hand on leaving, and back on return.',
@@ -122,11 +139,11 @@ export function planAbsence(
 			'It does not end by itself: somebody must end it on return, and the room is cold until then.'
 		);
 	if (beyond !== null) conflicts.push(`That would be ${beyond} days; this control counts to ${days}.`);
-	if (end < back)
+	if (end < back && heated(end, back) > 0)
 		conflicts.push(
 			`It ends ${at(end)}, ${duration(back - end)} before the return: the program heats for nobody until then.`
 		);
-	if (fromWall > leave)
+	if (fromWall > leave && heated(leave, fromWall) > 0)
 		conflicts.push(
 			`It begins ${at(fromWall)}, ${duration(fromWall - leave)} after leaving: the program runs until then.`
 		);
@@ -148,7 +165,7 @@ export function planAbsence(
 		fromWall,
 		toWall,
 		coldMinutes: Math.max(0, end - back),
-		wasteMinutes: Math.max(0, fromWall - leave) + Math.max(0, back - end),
+		wasteMinutes: heated(leave, fromWall) + heated(end, back),
 		conflicts,
 		days
 	};

@@ -127,7 +127,7 @@ describe('the clock of a control', () => {
 		});
 		expect(standing([], 'plain-stat').words).toBe('has none');
 		expect([errorWords(3720), errorWords(-45), errorWords(10)]).toEqual([
-			'62 min ahead',
+			'1 h 02 ahead',
 			'1 min behind',
 			'right'
 		]);
@@ -146,7 +146,7 @@ describe('what a person reads', () => {
 		});
 		expect(awayStanding(zone, profileOf('radio-stat'), 'UTC', at('2026-01-01T09:00', 'UTC')).bad).toBe(false);
 		expect([timeLeft(95 * 60_000), timeLeft(50 * 3_600_000), timeLeft(59_000)]).toEqual([
-			'1 h 35 min',
+			'1 h 35',
 			'2 days 2 h',
 			'1 min'
 		]);

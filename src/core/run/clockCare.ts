@@ -9,7 +9,7 @@ import {
 	type Transition
 } from '../civil';
 import { displayDay, displayTime, type ControlOptions, type ControlProfile } from '../control';
-import { DAY_MINUTES, DAY_NAMES, duration } from '../week';
+import { DAY_MINUTES, DAY_NAMES, duration, spanWords } from '../week';
 import { localWords } from './words';
 
 /** What to key into a control's clock at an instant, in its own terms. */
@@ -51,7 +51,11 @@ export function nextTransitions(timeZone: string, atMs: number, count = 2): Tran
 }
 
 /** How a place changes its clocks, as a control's clock wants it keyed, in sentences. */
-export function summerTimeSentences(timeZone: string, options: ControlOptions, fromYear: number): string[] {
+export function summerTimeSentences(
+	timeZone: string,
+	options: Pick<ControlOptions, 'clock'>,
+	fromYear: number
+): string[] {
 	const rule = summerTimeFrom(timeZone, fromYear);
 	if (rule.kind === 'none') return [`No summer time at this place (${timeZone}): clocks stay as they are.`];
 	if (rule.kind === 'irregular')
@@ -167,16 +171,9 @@ export function reserveSentence(profile: ControlProfile): string {
 		return battery
 			? 'Nothing is lost while batteries are changed.'
 			: 'Its clock goes on through any power cut.';
-	const lost = programKept ? 'the clock' : 'the clock and the program';
-	const span =
-		reserveMinutes < 1
-			? 'a few seconds'
-			: reserveMinutes >= 2880
-				? `${Math.floor(reserveMinutes / 1440)} days`
-				: reserveMinutes < 180
-					? `${reserveMinutes} min`
-					: duration(reserveMinutes);
+	const lost = programKept ? 'the clock is lost' : 'the clock and the program are lost';
+	const span = reserveMinutes < 1 ? 'a few seconds' : spanWords(reserveMinutes);
 	return battery
-		? `A battery change may take ${span}: after that ${lost} is gone.`
-		: `After ${span} without power ${lost} is gone.`;
+		? `A battery change may take ${span}: after that ${lost}.`
+		: `After ${span} without power ${lost}.`;
 }

@@ -1,6 +1,7 @@
 import { dateOfDay, localTime, transitionsBetween, wallAt } from '../civil';
 import { allowedOptions, type ControlProfile } from '../control';
 import type { ClockReading, Zone } from '../plan';
+import { spanWords } from '../week';
 import { localWords } from './words';
 
 /** Where one side of a zone's work stands, in a few words. */
@@ -19,10 +20,7 @@ export function errorWords(errorSeconds: number): string {
 	const side = errorSeconds > 0 ? 'ahead' : 'behind';
 	if (size < 30) return 'right';
 	if (size < 90) return `1 min ${side}`;
-	const minutes = Math.round(size / 60);
-	if (minutes < 90) return `${minutes} min ${side}`;
-	if (minutes < 2880) return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} ${side}`;
-	return `${Math.round(minutes / 1440)} days ${side}`;
+	return `${spanWords(Math.round(size / 60))} ${side}`;
 }
 
 /** A look within this of right shows that every change before it was made, in s: half the smallest shift there is. */

@@ -44,7 +44,7 @@ describe('any moment in words', () => {
 		expect(words.sentence.replaceAll('\u00a0', ' ')).toBe(
 			'22.5 °C: boost until 11:50, then Eco 16.0 °C, from the week, Tuesday, step 2.'
 		);
-		expect(words.left).toBe('1 h 25 min left');
+		expect(words.left).toBe('1 h 25 left');
 		expect(words.chain.map((link) => [link.layer, link.rules])).toEqual([
 			['program', false],
 			['boost', true]

@@ -1,7 +1,7 @@
 import { dateOfDay, dateWords, wallAt, weekdayOfDay } from '../civil';
 import { displayTime, setpointWithUnit, type ControlOptions } from '../control';
 import { heldInZone } from '../plan';
-import { DAY_MINUTES, DAY_NAMES, DAY_SHORT } from '../week';
+import { DAY_MINUTES, DAY_NAMES, DAY_SHORT, spanWords } from '../week';
 import type { Layer, Prepared } from './layers';
 import type { OwnedPeriod } from './periods';
 import { aheadOf, resolve, type ChainLink } from './resolve';
@@ -26,16 +26,9 @@ export function localWords(local: string, options: ControlOptions): string {
 	return `${day} ${displayTime(hour * 60 + minute, options.clock)}`;
 }
 
-/** A length of time that is left: `1 h 35 min`, `3 days 4 h`. */
+/** A length of time that is left, begun minutes counted whole: `1 h 35`, `3 days 4 h`. */
 export function timeLeft(ms: number): string {
-	const minutes = Math.max(0, Math.ceil(ms / 60_000));
-	if (minutes < 60) return `${minutes} min`;
-	if (minutes < 2 * DAY_MINUTES) {
-		const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
-		return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
-	}
-	const [days, hours] = [Math.floor(minutes / DAY_MINUTES), Math.floor((minutes % DAY_MINUTES) / 60)];
-	return hours === 0 ? `${days} days` : `${days} days ${hours} h`;
+	return spanWords(Math.max(0, Math.ceil(ms / 60_000)));
 }
 
 /** What a control holds, by its level's name where one has that setpoint: `Eco 17.0 °C`, `On`, `off`. */
@@ -122,7 +115,7 @@ export interface MomentWords {
 	readonly sentence: string;
 	/** When something else holds; null where nothing changes within a fortnight. */
 	readonly untilMs: number | null;
-	/** `1 h 35 min left`; null where it does not end by itself. */
+	/** `1 h 35 left`; null where it does not end by itself. */
 	readonly left: string | null;
 	/** From the program up to what rules, a line each. */
 	readonly chain: readonly { readonly layer: Layer; readonly words: string; readonly rules: boolean }[];

@@ -78,3 +78,14 @@ export function duration(minutes: number): string {
 		? `${Math.floor(whole / 60)} h`
 		: `${Math.floor(whole / 60)} h ${String(rest).padStart(2, '0')}`;
 }
+
+/**
+ * A length of time as a person says it, in days where it is two or more.
+ * @example spanWords(95) // '1 h 35'
+ * @example spanWords(4560) // '3 days 4 h'
+ */
+export function spanWords(minutes: number): string {
+	if (minutes < 2 * DAY_MINUTES) return duration(minutes);
+	const [days, hours] = [Math.floor(minutes / DAY_MINUTES), Math.floor((minutes % DAY_MINUTES) / 60)];
+	return hours === 0 ? `${days} days` : `${days} days ${hours} h`;
+}

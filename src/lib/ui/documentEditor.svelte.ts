@@ -33,8 +33,11 @@ export class DocumentEditor<T extends object> {
 	#sending: Promise<void> | null = null;
 	#dragStart: T | null = null;
 
-	/** `field` is what the document goes by in the requests: `zone`, `profile`. */
-	constructor(path: string, field: string, document: T, revision: number) {
+	readonly #onsaved: () => void;
+
+	/** `field` is what the document goes by in the requests: `zone`, `profile`. `onsaved` hears of every save. */
+	constructor(path: string, field: string, document: T, revision: number, onsaved: () => void = () => {}) {
+		this.#onsaved = onsaved;
 		this.#path = path;
 		this.#field = field;
 		this.#document = document;
@@ -175,6 +178,7 @@ export class DocumentEditor<T extends object> {
 			this.#saved = document;
 			this.#unanswered = [];
 			saving.now = this.#document === document ? { kind: 'saved', at: Date.now() } : { kind: 'saving' };
+			if (this.#document === document) this.#onsaved();
 		} else if (mayLater(answer)) {
 			this.#unanswered = [...this.#unanswered, document];
 			saving.now = {

@@ -12,6 +12,8 @@
 	let telephone = $state(data.firm.telephone);
 	// svelte-ignore state_referenced_locally
 	let logo = $state<string | null>(data.firm.logo);
+	// svelte-ignore state_referenced_locally
+	let readBackStops = $state(data.firm.readBackStops);
 	let problem = $state<string | null>(null);
 	let said = $state<string | null>(null);
 
@@ -36,7 +38,7 @@
 
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
-		const answer = await call('PUT', '/api/v1/firm', { name, telephone, logo });
+		const answer = await call('PUT', '/api/v1/firm', { name, telephone, logo, readBackStops });
 		problem = answer.ok ? null : answer.sentence;
 		said = answer.ok ? 'Saved. It stands on every page that is handed over.' : null;
 		await invalidateAll();
@@ -81,6 +83,10 @@
 			<img src={logo} alt="The logo" />
 			<button class="quiet" type="button" onclick={() => (logo = null)}>Without a logo</button>
 		{/if}
+		<label class="tick"
+			><input type="checkbox" bind:checked={readBackStops} />
+			<span>Sign off only what was read back from the display</span></label
+		>
 		<Button type="submit">Save</Button>
 	</form>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}

@@ -34,7 +34,7 @@ export const emitterStats: readonly ProfileInput[] = [
 				mostDays: 365,
 				todayCounts: false,
 				ends: 'same-time',
-				how: 'Press the case key, then plus for every day away.'
+				how: 'Menu, absence: plus for every day away.'
 			},
 			off: { keepsC: 7, how: 'Hold minus until it shows off.' },
 			clock: {
@@ -71,7 +71,7 @@ export const emitterStats: readonly ProfileInput[] = [
 		},
 		habits: {
 			override: { ends: 'next-change', how: 'Press up or down.' },
-			hold: { until: ['ended'], how: 'Hold OK until the lock shows.' },
+			hold: { until: ['ended'], how: 'Hold OK until it says held.' },
 			holiday: {
 				by: 'return-date',
 				ends: 'time',
@@ -139,7 +139,7 @@ export const emitterStats: readonly ProfileInput[] = [
 		keying: { ...programKey, enter: 'Touch the clock, then the calendar.', timeoutSeconds: 45 },
 		habits: {
 			override: { ends: 'after-minutes', minutes: 120, how: 'Touch the arrows: it lasts two hours.' },
-			hold: { until: ['ended', 'time'], how: 'Touch the arrows, then the pin; set a time or leave it open.' },
+			hold: { until: ['ended', 'time'], how: 'Touch the arrows, then stay; set a time or leave it open.' },
 			holiday: { by: 'until-ended', how: 'Touch away; touch it again on coming back.' },
 			off: { keepsC: 5, how: 'Hold the glass for five seconds.' },
 			limits: { bindProgram: true },
@@ -166,7 +166,7 @@ export const emitterStats: readonly ProfileInput[] = [
 		keying: programKey,
 		habits: {
 			override: { ends: 'next-change', how: 'Press up or down.' },
-			hold: { until: ['ended'], how: 'Hold the return key for three seconds.' },
+			hold: { until: ['ended'], how: 'Hold both arrows until it says held.' },
 			off: { keepsC: null, how: 'Slide the switch to off.' },
 			limits: { bindProgram: true },
 			earlyStartMostMinutes: 90,
@@ -176,7 +176,7 @@ export const emitterStats: readonly ProfileInput[] = [
 				programKept: true,
 				factoryDay: 0,
 				factoryMinute: 480,
-				how: 'Press day/hour: hour, minute, day.'
+				how: 'Menu, clock: hour, minute, day.'
 			}
 		}
 	}

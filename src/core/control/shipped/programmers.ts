@@ -23,7 +23,7 @@ export const programmers: readonly ProfileInput[] = [
 		habits: {
 			override: {
 				ends: 'next-change',
-				how: 'Press the lamp key: it turns on or off until the next set time.'
+				how: 'Press the key at the front: it turns on or off until the next set time.'
 			},
 			manual: { how: 'Slide the switch to on.' },
 			off: { keepsC: null, how: 'Slide the switch to off.' },
@@ -49,7 +49,7 @@ export const programmers: readonly ProfileInput[] = [
 			stepMinutes: 1,
 			perDay: [4],
 			clearable: true,
-			modes: ['comfort', 'pre-comfort', 'economy', 'off'],
+			modes: ['in-use', 'standby', 'reduced', 'off'],
 			beforeFirst: 'coolest-mode'
 		},
 		groupings: [everyDayAlike, sevenDays],
@@ -63,8 +63,8 @@ export const programmers: readonly ProfileInput[] = [
 			allDays: true
 		},
 		habits: {
-			holiday: { by: 'periods', mostPeriods: 3, how: 'Menu, holiday 1 to 3: first day, last day, mode.' },
-			specialDays: { most: 6, how: 'Menu, special days: the date, then a mode or the day to run.' },
+			holiday: { by: 'periods', mostPeriods: 4, how: 'Menu, holidays: first day, last day, mode.' },
+			specialDays: { most: 8, how: 'Menu, special days: the date, then a mode or the day to run.' },
 			manual: { how: 'Turn the dial to one mode.' },
 			off: { keepsC: 5, how: 'Turn the dial to off.' },
 			limits: { bindProgram: true },
@@ -104,9 +104,9 @@ export const programmers: readonly ProfileInput[] = [
 			holiday: {
 				by: 'return-date',
 				ends: 'midnight',
-				how: 'Push and turn to the case, then the date of return.'
+				how: 'Push and turn to absence, then the date of return.'
 			},
-			manual: { how: 'Push the dial until the hand shows; it stays until you push again.' },
+			manual: { how: 'Push the dial until it says manual; it stays until you push again.' },
 			off: { keepsC: 5, how: 'Turn the dial below the lowest figure.' },
 			clock: {
 				summerTime: 'by-itself',

@@ -36,7 +36,7 @@ export const roomStats: readonly ProfileInput[] = [
 				ends: 'midnight',
 				how: 'Menu, holiday: key the number of days, then the temperature.'
 			},
-			manual: { how: 'Press the mode key until the hand shows.' },
+			manual: { how: 'Press the mode key until it says manual.' },
 			off: { keepsC: 5, how: 'Hold the mode key until it shows off.' },
 			limits: { bindProgram: true },
 			clock: {
@@ -63,7 +63,7 @@ export const roomStats: readonly ProfileInput[] = [
 			stepMinutes: 15,
 			perDay: [4],
 			clearable: true,
-			eventNames: ['wake', 'away', 'home', 'sleep']
+			eventNames: ['up', 'out', 'in', 'night']
 		},
 		groupings: [weekdaysSatSun, sevenDays],
 		keying: { ...programKey, enter: 'Menu, then schedule.', timeoutSeconds: 60 },
@@ -74,7 +74,7 @@ export const roomStats: readonly ProfileInput[] = [
 				how: 'Press hold; press again and set a time to have it end by itself.'
 			},
 			holiday: { by: 'return-date', ends: 'time', how: 'Menu, away: the date and hour of return.' },
-			off: { keepsC: null, how: 'Press system until it shows off.' },
+			off: { keepsC: null, how: 'Menu, mode: choose off.' },
 			limits: { bindProgram: false },
 			fan: ['auto', 'on', 'circulate'],
 			minimumOffMinutes: 5,
@@ -112,7 +112,7 @@ export const roomStats: readonly ProfileInput[] = [
 				mostDays: 99,
 				todayCounts: true,
 				ends: 'same-time',
-				how: 'Press hold twice, then plus for every day away.'
+				how: 'Menu, absence: plus for every day away.'
 			},
 			off: { keepsC: 5, how: 'Press mode until off shows.' },
 			clock: {
@@ -138,7 +138,7 @@ export const roomStats: readonly ProfileInput[] = [
 		habits: {
 			power: 'batteries',
 			override: { ends: 'next-change', how: 'Press up or down.' },
-			holiday: { by: 'until-ended', how: 'Press the door key on leaving, and again on coming back.' },
+			holiday: { by: 'until-ended', how: 'Press the absence key on leaving, and again on coming back.' },
 			off: { keepsC: 5, how: 'Slide the switch to off.' },
 			clock: {
 				summerTime: 'by-hand',
@@ -168,16 +168,16 @@ export const roomStats: readonly ProfileInput[] = [
 				ends: 'after-steps',
 				stepMinutes: 60,
 				mostSteps: 3,
-				how: 'Press the flame key once for every hour.'
+				how: 'Press the extra-heat key once for every hour.'
 			},
 			holiday: {
 				by: 'days',
 				mostDays: 31,
 				todayCounts: true,
 				ends: 'midnight',
-				how: 'Hold the flame key, then plus for every day away.'
+				how: 'Menu, absence: plus for every day away.'
 			},
-			manual: { how: 'Press mode until the hand shows.' },
+			manual: { how: 'Press mode until it says manual.' },
 			off: { keepsC: 5, how: 'Press mode until off shows.' },
 			clock: {
 				summerTime: 'by-hand',

@@ -1,12 +1,15 @@
 import { customerPage, type CustomerChoice, type CustomerPage } from '$core/record';
+import type { Database } from '../db';
 import type { StoredSite, StoredZone } from './rows';
 import { profileOf } from './summary';
+import { visitsOf } from './visits';
 
 /** The customer's page of a zone as it stands. */
 export function customerPageOf(
 	stored: StoredZone,
 	{ site, profiles }: StoredSite,
-	choice: CustomerChoice = {}
+	choice: CustomerChoice = {},
+	setUpBy: string | null = null
 ): CustomerPage {
 	return customerPage(
 		stored.zone,
@@ -14,8 +17,15 @@ export function customerPageOf(
 		[site.name, site.place].filter(Boolean).join(', '),
 		site.timeZone,
 		Date.now(),
-		choice
+		choice,
+		setUpBy
 	);
+}
+
+/** Who signed a site's last visit off; null where nobody did. */
+export async function lastSigner(db: Database, siteId: string): Promise<string | null> {
+	const signed = (await visitsOf(db, siteId)).findLast(({ visit }) => visit.signedOff);
+	return signed?.visit.who ?? null;
 }
 
 /** How a customer wants their page, as an address says it. */

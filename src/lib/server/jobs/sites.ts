@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { writeJobFile, type Job, type JobZone } from '$core/formats';
-import { nothingNoted, type Site } from '$core/plan';
+import { freshCopy, nothingNoted, type Site } from '$core/plan';
 import { whileUnchanged, type Database } from '../db';
 import type { ZoneRow } from '../db/database';
 import { siteFromRow, zoneFromRow, type StoredSite, type StoredZone } from './rows';
@@ -82,6 +82,28 @@ export async function createSite(db: Database, job: Job): Promise<string> {
 		);
 	});
 	return id;
+}
+
+/**
+ * Stores a job file as a new site. Where a site of its name is there already, the new one gets a name of its own, and a
+ * sentence says so.
+ */
+export async function importSite(
+	db: Database,
+	job: Job
+): Promise<{ readonly id: string; readonly note: string | null }> {
+	const taken = new Set(
+		(await db.sites.findAll({ where: { deletedAt: null } })).map((row) => siteFromRow(row.get()).site.name)
+	);
+	const { name } = job.site;
+	if (!taken.has(name)) return { id: await createSite(db, job), note: null };
+	let n = 2;
+	while (taken.has(`${name.slice(0, 74)} (${n})`)) n++;
+	const own = `${name.slice(0, 74)} (${n})`;
+	return {
+		id: await createSite(db, { ...job, site: { ...job.site, name: own } }),
+		note: `A site called ${name} is here already: this one is called ${own}.`
+	};
 }
 
 /** The site with this id, deleted or not; null if there is none. */
@@ -261,16 +283,16 @@ export async function updateSite(db: Database, id: string, site: Site): Promise<
 	});
 }
 
-/** Copies a site under the name "… (copy)" without what was keyed, and returns the copy's id; null if there is none. */
+/** Copies a site's plan under the name "… (copy)", without what was found, keyed, noted or visited there, and returns the copy's id; null if there is none. */
 export async function duplicateSite(db: Database, id: string): Promise<string | null> {
 	const job = await readSiteAsJob(db, id);
 	if (!job) return null;
 	const name = `${job.site.name.slice(0, 72)} (copy)`;
 	return createSite(db, {
 		...job,
-		site: { ...job.site, name },
+		site: { ...job.site, name, stagger: null },
 		visits: [],
-		zones: job.zones.map((zone) => ({ ...zone, keyed: {}, onSite: nothingNoted }))
+		zones: job.zones.map((zone) => ({ ...freshCopy(zone), keyed: {}, onSite: nothingNoted }))
 	});
 }
 

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { findProfile, type ControlProfile } from '$core/control';
-import { cardProgress, zoneCard, type Keyed } from '$core/keying';
+import { keyingStanding, type Keyed } from '$core/keying';
 import type { Zone } from '$core/plan';
 
 /** Raised whenever the computation behind a summary changes, so that stored ones are made anew. */
-export const SUMMARY_VERSION = 3;
+export const SUMMARY_VERSION = 4;
 
 /** Where a zone stands, for lists: kept beside the zone and recomputed when either changes. */
 export const summarySchema = z.strictObject({
@@ -15,14 +15,16 @@ export const summarySchema = z.strictObject({
 	coldMinutes: z.number(),
 	warmMinutes: z.number(),
 	done: z.int(),
-	of: z.int()
+	of: z.int(),
+	/** Groups of days read back from the display as planned, and groups in all. */
+	read: z.int(),
+	toRead: z.int()
 });
 export type ZoneSummary = z.infer<typeof summarySchema>;
 
 /** Computes where a zone stands: fits its week, writes its card, counts what is keyed. */
 export function summarise(zone: Zone, keyed: Keyed, profile: ControlProfile): ZoneSummary {
-	const { chosen, card } = zoneCard(zone, profile, keyed);
-	const { done, of } = cardProgress(card, keyed);
+	const { chosen, done, of, read, toRead } = keyingStanding(zone, profile, keyed);
 	const { coldKelvinMinutes, warmKelvinMinutes, coldMinutes, warmMinutes } = chosen.misfit;
 	return {
 		version: SUMMARY_VERSION,
@@ -32,7 +34,9 @@ export function summarise(zone: Zone, keyed: Keyed, profile: ControlProfile): Zo
 		coldMinutes,
 		warmMinutes,
 		done,
-		of
+		of,
+		read,
+		toRead
 	};
 }
 

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { checksOf, reasonFor, stopsOf, type Check } from '$core/checks';
-import { visitSchema, type LeftZone, type Visit } from '$core/record';
+import { visitSchema, type Firm, type LeftZone, type Visit } from '$core/record';
 import type { Database } from '../db';
+import { readFirm } from '../firm';
 import type { StoredSite, StoredZone } from './rows';
 import { zonesRead } from './sites';
 import { profileOf } from './summary';
@@ -21,7 +22,12 @@ export async function visitsOf(db: Database, siteId: string): Promise<StoredVisi
 }
 
 /** Everything that is to be said of a zone as it stands, worst first. */
-export function checksOfZone(stored: StoredZone, site: StoredSite, nowMs = Date.now()): Check[] {
+export function checksOfZone(
+	stored: StoredZone,
+	site: StoredSite,
+	{ readBackStops }: Pick<Firm, 'readBackStops'>,
+	nowMs = Date.now()
+): Check[] {
 	const { zone, summary, keyed, onSite } = stored;
 	const profile = profileOf(zone, site.profiles);
 	return checksOf({
@@ -31,6 +37,9 @@ export function checksOfZone(stored: StoredZone, site: StoredSite, nowMs = Date.
 		keyed,
 		done: summary.done,
 		of: summary.of,
+		read: summary.read,
+		toRead: summary.toRead,
+		readBackStops,
 		misfit: summary,
 		groupingName: profile.groupings.find(({ id }) => id === summary.grouping)?.name ?? summary.grouping,
 		timeZone: site.site.timeZone,
@@ -39,14 +48,19 @@ export function checksOfZone(stored: StoredZone, site: StoredSite, nowMs = Date.
 }
 
 /** A zone as it is left now, for a visit. */
-export function leftZone(stored: StoredZone, site: StoredSite, nowMs: number): LeftZone {
+export function leftZone(
+	stored: StoredZone,
+	site: StoredSite,
+	firm: Pick<Firm, 'readBackStops'>,
+	nowMs: number
+): LeftZone {
 	return {
 		id: stored.id,
 		zone: stored.zone,
 		onSite: stored.onSite,
 		done: stored.summary.done,
 		of: stored.summary.of,
-		checks: checksOfZone(stored, site, nowMs).map((check) => ({
+		checks: checksOfZone(stored, site, firm, nowMs).map((check) => ({
 			id: check.id,
 			severity: check.severity,
 			sentence: check.sentence,
@@ -69,13 +83,14 @@ export async function endVisit(
 	site: StoredSite,
 	{ who, note, signedOff }: Pick<Visit, 'who' | 'note' | 'signedOff'>
 ): Promise<Ended> {
+	const firm = await readFirm(db);
 	// nothing else is written meanwhile: what is noted is in this visit, or opens the next
 	return db.write(async (transaction): Promise<Ended> => {
 		const now = new Date();
 		const zones = await zonesRead(db, site, false, transaction);
 		if (signedOff) {
 			const sentences = zones.flatMap((stored) =>
-				stopsOf(checksOfZone(stored, site, now.getTime()), stored.onSite).map(
+				stopsOf(checksOfZone(stored, site, firm, now.getTime()), stored.onSite).map(
 					(check) => `${stored.zone.name}: ${check.sentence}`
 				)
 			);
@@ -86,7 +101,7 @@ export async function endVisit(
 			who,
 			note,
 			signedOff,
-			zones: zones.map((stored) => leftZone(stored, site, now.getTime()))
+			zones: zones.map((stored) => leftZone(stored, site, firm, now.getTime()))
 		});
 		const id = randomUUID();
 		await db.visits.create({ id, siteId: site.id, document: visit, at: now }, { transaction });

@@ -81,7 +81,7 @@ export async function customerPdf(
 				},
 		{
 			...words(
-				`Control: ${page.control}. Set up by: ${firm.name || blank} Telephone: ${firm.telephone || blank}`
+				`Control: ${page.control}. Set up by: ${[page.setUpBy, firm.name].filter(Boolean).join(', ') || blank}. Telephone: ${firm.telephone || blank}`
 			),
 			margin: [0, 12, 0, 0]
 		} as Content

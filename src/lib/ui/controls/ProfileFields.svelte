@@ -8,9 +8,8 @@
 		type Grouping,
 		type ProgramForm
 	} from '$core/control';
-	import { daysOf } from '$core/formats';
+	import { readBlocks, writeBlocks } from '$core/formats';
 	import HabitFields from './HabitFields.svelte';
-	import { dayRange } from '$core/week';
 
 	let {
 		topic,
@@ -65,24 +64,19 @@
 		patch({ groupings: kept });
 	}
 
-	/** Blocks of days as a person writes them: `Mon Wed Fri / Tue Thu / Sat-Sun`. */
+	/** Blocks of days as a person writes them: `Mon Wed Fri / Tue Thu / Sat-Sun`, or `Mon-Thu, Fri, Sat-Sun`. */
 	function addBlocks(field: HTMLInputElement) {
-		const groups: number[][] = [];
-		for (const block of field.value.split(/[/|]/).map((text) => text.trim())) {
-			const days = block
-				.split(/[\s,]+/)
-				.filter((word) => word !== '')
-				.map(daysOf);
-			if (days.length === 0 || days.some((one) => one === null)) {
-				onproblem(`"${block}" names no days; write blocks as Mon Wed Fri / Tue Thu / Sat-Sun.`);
-				return;
-			}
-			groups.push(days.flatMap((one) => one!));
+		if (field.value.trim() === '') return;
+		const read = readBlocks(field.value);
+		if (!read.ok) {
+			onproblem(read.problem.sentence);
+			return;
 		}
+		const groups = read.value;
 		let n = 1;
 		while (draft.groupings.some((one) => one.id === `blocks-${n}`)) n++;
-		const name = groups.map((days) => dayRange(days).replaceAll(', ', ' ')).join(' / ');
-		patch({ groupings: [...draft.groupings, { id: `blocks-${n}`, name: name.slice(0, 80), groups }] });
+		const name = writeBlocks(groups).slice(0, 80);
+		patch({ groupings: [...draft.groupings, { id: `blocks-${n}`, name, groups }] });
 		field.value = '';
 	}
 </script>

@@ -65,7 +65,10 @@
 		<div>{@render parts(sheet.right)}</div>
 	</section>
 	<footer>
-		<p>Control: {sheet.control}. Set up by: {firm.name || blank} Telephone: {firm.telephone || blank}</p>
+		<p>
+			Control: {sheet.control}. Set up by: {[sheet.setUpBy, firm.name].filter(Boolean).join(', ') || blank}.
+			Telephone: {firm.telephone || blank}
+		</p>
 	</footer>
 </article>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { allowedOptions, type ControlProfile, type Program } from '$core/control';
+	import { allowedOptions, expandProgram, type ControlProfile, type Program } from '$core/control';
 	import { instantOf, localTime, wallAt, wallMinute } from '$core/civil';
 	import type { Absence, Zone } from '$core/plan';
 	import { localWords, planAbsence, runOfZone, timeline } from '$core/run';
@@ -22,7 +22,8 @@
 
 	const options = $derived(allowedOptions(profile, zone.options));
 	const say = $derived((local: string) => localWords(local, options));
-	const plan = $derived(planAbsence(profile, absence, say));
+	const held = $derived(expandProgram(program, Math.min(...zone.levels.map((level) => level.setpointC))));
+	const plan = $derived(planAbsence(profile, absence, say, held));
 
 	/** When, after the holiday, the control first asks for the zone's warmest again. */
 	const warm = $derived.by(() => {
@@ -31,10 +32,10 @@
 		const spans = timeline(run, from, from + 400 * 86_400_000);
 		const over = spans.findLastIndex((span) => span.exception === absence.id);
 		if (over < 0) return null;
-		const held = spans[over]!.heatC ?? 0;
+		const keptC = spans[over]!.heatC ?? 0;
 		const after = spans.slice(over + 1);
 		const warmest = Math.max(...after.map((span) => span.heatC ?? 0));
-		const first = after.find((span) => (span.heatC ?? 0) >= warmest && (span.heatC ?? 0) > held);
+		const first = after.find((span) => (span.heatC ?? 0) >= warmest && (span.heatC ?? 0) > keptC);
 		return first ? localTime(wallAt(timeZone, first.fromMs)) : null;
 	});
 	const resumes = $derived(plan.toWall === null ? null : localTime(plan.toWall));

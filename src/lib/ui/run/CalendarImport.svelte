@@ -194,7 +194,8 @@
 		</div>
 		{#if planned}
 			<p>
-				The week that follows them best, over {planned.weeks} weeks, held with {planned.grouping}.
+				The week that follows them best, over {planned.weeks === 1 ? 'one week' : `${planned.weeks} weeks`},
+				held with {planned.grouping}.
 				{#if planned.dates.length === 0}
 					It serves every booking.
 				{:else}
@@ -242,7 +243,13 @@
 						</select></label
 					>
 					<Button kind="tertiary" disabled={ticked.length === 0 || ticked.length > room} on:click={takeDays}
-						>{ticked.length > room ? `Only ${room} free` : `Make ${ticked.length} special`}</Button
+						>{ticked.length > room
+							? `Only ${room} free`
+							: ticked.length === 0
+								? 'Choose the days'
+								: ticked.length === 1
+									? 'Make it a special day'
+									: `Make ${ticked.length} special days`}</Button
 					>
 				</div>
 			{/if}

@@ -1,7 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { database } from '$lib/server/db';
 import { readFirm } from '$lib/server/firm';
-import { choiceOf, customerPageOf, findSite, siteOfLink, zonesOf } from '$lib/server/jobs';
+import { choiceOf, customerPageOf, findSite, lastSigner, siteOfLink, zonesOf } from '$lib/server/jobs';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, url, setHeaders }) => {
@@ -12,8 +12,9 @@ export const load: PageServerLoad = async ({ params, url, setHeaders }) => {
 	if (!site || site.deletedAt)
 		error(404, 'This link has ended. Ask whoever set up your heating for a new one.');
 	const choice = choiceOf(url.searchParams);
+	const signer = await lastSigner(db, site.id);
 	return {
-		sheets: (await zonesOf(db, site)).map((zone) => customerPageOf(zone, site, choice)),
+		sheets: (await zonesOf(db, site)).map((zone) => customerPageOf(zone, site, choice, signer)),
 		firm: await readFirm(db),
 		large: choice.large
 	};

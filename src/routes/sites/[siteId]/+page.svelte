@@ -10,7 +10,7 @@
 		TextInput
 	} from 'carbon-components-svelte';
 	import { timeZones } from '$core/civil';
-	import { newZone } from '$core/plan';
+	import { freshCopy, newZone } from '$core/plan';
 	import { duration } from '$core/week';
 	import MiniWeek from '$lib/ui/board/MiniWeek.svelte';
 	import { call, type Answer } from '$lib/ui/call';
@@ -74,7 +74,7 @@
 
 	async function copy(row: Row) {
 		// another control: nobody has looked at its clock
-		const zone = { ...row.document, name: `${row.name.slice(0, 72)} (copy)`, clockReadings: [] };
+		const zone = { ...freshCopy(row.document), name: `${row.name.slice(0, 72)} (copy)` };
 		await act(call('POST', `${api}/zones`, { zone, after: row.id }));
 	}
 

@@ -2,7 +2,7 @@ import { createdResponse, listResponse, newSiteRequest, readJobFile, readWith } 
 import { siteSchema } from '$core/plan';
 import { answer, bodyText, refuse } from '$lib/server/http';
 import { database } from '$lib/server/db';
-import { createSite, listSites } from '$lib/server/jobs';
+import { createSite, importSite, listSites } from '$lib/server/jobs';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = async () =>
@@ -33,5 +33,5 @@ export const POST: RequestHandler = async ({ request }) => {
 	}
 	const job = readJobFile(body.text);
 	if (!job.ok) return refuse(named === null ? 400 : 422, job.problem);
-	return answer(createdResponse, { id: await createSite(await database(), job.value) }, 201);
+	return answer(createdResponse, await importSite(await database(), job.value), 201);
 };

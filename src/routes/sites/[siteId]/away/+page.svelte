@@ -4,6 +4,7 @@
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
 	import { exceptionSchema, type Absence, type Zone } from '$core/plan';
+	import { fitZone } from '$core/fit';
 	import { localWords, planAbsence } from '$core/run';
 	import { call } from '$lib/ui/call';
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
@@ -65,7 +66,12 @@
 				plan:
 					typeof absence === 'string'
 						? null
-						: planAbsence(row.profile, absence, (local) => localWords(local, row.options))
+						: planAbsence(
+								row.profile,
+								absence,
+								(local) => localWords(local, row.options),
+								fitZone(row.document, row.profile).chosen.held
+							)
 			};
 		})
 	);

@@ -93,7 +93,7 @@
 	<p class="soft">
 		{dateWords(today)} · {summerTimeSentences(
 			timeZone,
-			{ unit: 'C', clock: '24', perDay: 1, channel: 0, plain: false },
+			{ clock: '24' },
 			new Date(data.nowMs).getUTCFullYear()
 		).join(' ')}
 	</p>

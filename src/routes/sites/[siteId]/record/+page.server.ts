@@ -1,4 +1,5 @@
 import { database } from '$lib/server/db';
+import { readFirm } from '$lib/server/firm';
 import { leftZone, picturesOf, siteForPages, visitsOf } from '$lib/server/jobs';
 import type { PageServerLoad } from './$types';
 
@@ -7,12 +8,13 @@ export const load: PageServerLoad = async ({ params, depends }) => {
 	const { stored, zones } = await siteForPages(params.siteId);
 	const now = Date.now();
 	const db = await database();
+	const firm = await readFirm(db);
 	return {
 		visits: await visitsOf(db, params.siteId),
 		pictures: await picturesOf(db, params.siteId),
 		visitOpenSince: stored.visitOpenSince,
 		/** As everything stands now, for comparing the last visit with it. */
-		now: zones.map((zone) => leftZone(zone, stored, now)),
+		now: zones.map((zone) => leftZone(zone, stored, firm, now)),
 		nowMs: now
 	};
 };

@@ -1,4 +1,5 @@
 import { database } from '$lib/server/db';
+import { readFirm } from '$lib/server/firm';
 import { picturesOf, siteForPages, visitsOf } from '$lib/server/jobs';
 import type { PageServerLoad } from './$types';
 
@@ -9,6 +10,7 @@ export const load: PageServerLoad = async ({ params, depends }) => {
 	const last = (await visitsOf(db, params.siteId)).at(-1)?.visit;
 	return {
 		nowMs: Date.now(),
+		readBackStops: (await readFirm(db)).readBackStops,
 		noted: Object.fromEntries(zones.map(({ id, onSite }) => [id, onSite])),
 		keyed: Object.fromEntries(zones.map(({ id, keyed }) => [id, { ...keyed }])),
 		/** The pictures of the visit that goes on. */

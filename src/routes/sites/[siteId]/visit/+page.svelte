@@ -4,7 +4,7 @@
 	import { Button } from 'carbon-components-svelte';
 	import { checksOf, stopsOf } from '$core/checks';
 	import { findProfile, type ControlProfile } from '$core/control';
-	import { cardProgress, zoneCard } from '$core/keying';
+	import { keyingStanding } from '$core/keying';
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
 	import {
 		joinReadings,
@@ -118,10 +118,10 @@
 		Object.fromEntries(
 			data.zones.map(({ id, document, summary }) => {
 				const keyed = keyedNotes[id]?.keyed ?? data.keyed[id] ?? {};
-				const { done, of } = keyedNotes[id]
-					? cardProgress(zoneCard(document, profileOf(document), keyed).card, keyed)
+				const { done, of, read, toRead } = keyedNotes[id]
+					? keyingStanding(document, profileOf(document), keyed)
 					: summary;
-				return [id, { keyed, done, of }];
+				return [id, { keyed, done, of, read, toRead }];
 			})
 		)
 	);
@@ -139,6 +139,7 @@
 				profile: known,
 				onSite: noted,
 				...keying[one.id]!,
+				readBackStops: data.readBackStops,
 				misfit: one.summary,
 				groupingName: known.groupings.find(({ id }) => id === one.summary.grouping)?.name ?? '',
 				timeZone: data.site.timeZone,

@@ -1,7 +1,9 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { duration } from '$core/week';
+	import { live } from '$lib/ui/zone/live.svelte';
 
 	let { data, children } = $props();
 
@@ -9,19 +11,39 @@
 	const here = $derived(data.zones.find((zone) => zone.id === data.zone.id));
 	const base = $derived(`/sites/${data.site.id}/zones/${data.zone.id}`);
 
+	/** How the zone stands: by its page where that knows more, else by the lists. What a change made old is not said. */
+	const known = $derived(here ? { ...here.summary, ...live.of(here.id) } : null);
+	const OLD = '…';
+	// what was read again is as new as the page
+	$effect(() => {
+		void data.zones;
+		untrack(() => live.forget());
+	});
+
 	const steps = $derived.by(() => {
-		const summary = here?.summary;
+		const summary = known;
+		const old = summary?.changed ?? false;
 		const off = summary ? summary.coldMinutes + summary.warmMinutes : 0;
 		return [
 			{
 				id: 'week',
 				name: 'Week',
 				state: off === 0 ? 'exact' : `${duration(off)} off`,
-				bad: (summary?.coldMinutes ?? 0) > 0
+				bad: off > 0 && (summary?.coldMinutes ?? 0) > 0
 			},
-			{ id: 'key-in', name: 'Key in', state: summary ? `${summary.done} of ${summary.of}` : '–', bad: false },
-			{ id: 'read-back', name: 'Read back', state: 'against the display', bad: false },
-			{ id: 'proof', name: 'Proof', state: here?.proof ?? '–', bad: false },
+			{
+				id: 'key-in',
+				name: 'Key in',
+				state: summary ? (old ? OLD : `${summary.done} of ${summary.of}`) : '–',
+				bad: false
+			},
+			{
+				id: 'read-back',
+				name: 'Read back',
+				state: summary ? (old ? OLD : `${summary.read} of ${summary.toRead}`) : '–',
+				bad: false
+			},
+			{ id: 'proof', name: 'Proof', state: old ? OLD : (here?.proof ?? '–'), bad: false },
 			{
 				id: 'clock',
 				name: 'Clock',
@@ -33,7 +55,7 @@
 			{
 				id: 'hand-over',
 				name: 'Hand over',
-				state: summary && summary.done === summary.of ? 'ready' : '–',
+				state: old ? OLD : summary && summary.done === summary.of ? 'ready' : '–',
 				bad: false
 			}
 		];

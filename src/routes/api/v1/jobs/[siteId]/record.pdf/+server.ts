@@ -12,7 +12,8 @@ export const GET: RequestHandler = async ({ params }) => {
 	if ('refusal' in found) return found.refusal;
 	const { db, site } = found;
 	const now = Date.now();
-	const zones = (await zonesOf(db, site)).map((zone) => leftZone(zone, site, now));
+	const firm = await readFirm(db);
+	const zones = (await zonesOf(db, site)).map((zone) => leftZone(zone, site, firm, now));
 	const visits = (await visitsOf(db, params.siteId)).map(({ visit }) => visit);
 	const pictures: RecordPicture[] = [];
 	for (const one of (await picturesOf(db, params.siteId)).slice(-MOST_PRINTED)) {
@@ -21,7 +22,7 @@ export const GET: RequestHandler = async ({ params }) => {
 	}
 	const bytes = await recordPdf(
 		site.site,
-		await readFirm(db),
+		firm,
 		visits,
 		{ at: new Date(now).toISOString(), who: 'now', note: '', signedOff: false, zones },
 		(zone) => profileOf(zone, site.profiles),

@@ -1,7 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { database } from '$lib/server/db';
 import { readFirm } from '$lib/server/firm';
-import { choiceOf, customerPageOf, findSite, linksOf, zoneForPages } from '$lib/server/jobs';
+import { choiceOf, customerPageOf, findSite, lastSigner, linksOf, zoneForPages } from '$lib/server/jobs';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, url, depends }) => {
@@ -12,7 +12,7 @@ export const load: PageServerLoad = async ({ params, url, depends }) => {
 	if (!site) error(404, 'There is no such site.');
 	const choice = choiceOf(url.searchParams);
 	return {
-		sheet: customerPageOf(stored, site, choice),
+		sheet: customerPageOf(stored, site, choice, await lastSigner(db, params.siteId)),
 		choice,
 		firm: await readFirm(db),
 		links: await linksOf(db, params.siteId)

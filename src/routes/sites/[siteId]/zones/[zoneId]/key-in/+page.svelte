@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { cardProgress, isKeyed, routeMinutes, type CardItem } from '$core/keying';
+	import { cardProgress, isKeyed, nextToKey, readId, routeMinutes, type CardItem } from '$core/keying';
 	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
 	import { ownPace } from '$lib/ui/keyin/pace.svelte';
 	import PrintedCard from '$lib/ui/keyin/PrintedCard.svelte';
 	import WholeCard from '$lib/ui/keyin/WholeCard.svelte';
 	import { refresh } from '$lib/ui/refresh';
+	import { live } from '$lib/ui/zone/live.svelte';
 
 	let { data } = $props();
 
@@ -15,10 +16,20 @@
 
 	const items = $derived(data.card.items);
 	const progress = $derived(cardProgress(data.card, notes.keyed));
+	$effect(() => live.show(data.zone.id, { done: progress.done, of: progress.of }));
 	/** The value on show; past the last one everything is in. */
 	let index = $state(untrack(() => cardProgress(data.card, data.stored.keyed).next));
 	const item = $derived(items[index]);
-	const upNext = $derived(items.slice(index + 1, index + 3));
+	/** What is still to be keyed after the value on show. */
+	const upNext = $derived(items.filter((one, i) => i > index && !isKeyed(one, notes.keyed)).slice(0, 2));
+	/** Where this turn at the control began: its first value says how to get there. */
+	const began = untrack(() => cardProgress(data.card, data.stored.keyed).next);
+	const enter = $derived(
+		item &&
+			(item.before ?? (index === began && index > 0 && item.section !== 'Settings' ? data.card.enter : null))
+	);
+	/** Whether the display was read to show something else here, rather than the plan changed. */
+	const wasRead = $derived(item !== undefined && notes.keyed[readId(item.id)] === notes.keyed[item.id]);
 
 	const changed = $derived(
 		items.filter((one) => notes.keyed[one.id] !== undefined && notes.keyed[one.id] !== one.shows).length
@@ -82,7 +93,10 @@
 		if (!item) return;
 		if (!isKeyed(item, notes.keyed)) timed(item);
 		notes.note(item.id, item.shows);
-		index++;
+		// what was read before it was keyed again is to be read again
+		const read = notes.keyed[readId(item.id)];
+		if (read !== undefined && read !== item.shows) notes.note(readId(item.id), null);
+		index = nextToKey(data.card, notes.keyed, index);
 		shownAt = performance.now();
 		restartCountdown();
 	}
@@ -158,7 +172,7 @@
 						licensed trades.
 					</p>
 				{/if}
-				{#if item.before}<p class="before">{item.before}</p>{/if}
+				{#if enter}<p class="before">{enter}</p>{/if}
 				<p class="what"><strong>{item.section}</strong>, {item.what}</p>
 				<p class="soft aside">{item.aside}</p>
 				<p class="value" class:long={item.shows.length > 5} aria-live="polite">
@@ -169,7 +183,11 @@
 					{/if}{words(item.presses)}
 				</p>
 				{#if notes.keyed[item.id] !== undefined && notes.keyed[item.id] !== item.shows}
-					<p class="signal">The plan has changed: {notes.keyed[item.id]} was keyed here before.</p>
+					<p class="signal">
+						{wasRead
+							? `Read from the display: ${notes.keyed[item.id]}. Key it again.`
+							: `The plan has changed: ${notes.keyed[item.id]} was keyed here before.`}
+					</p>
 				{:else if isKeyed(item, notes.keyed)}
 					<p class="soft">Keyed already. Confirm again, or go on.</p>
 				{/if}
@@ -194,7 +212,7 @@
 								: `${one.section}, `}{one.what} <strong>{one.shows}{one.unit}</strong>{/each}
 					</p>
 				{:else}
-					<p class="then soft">That is the last value.</p>
+					<p class="then soft">That is the last value to key.</p>
 				{/if}
 			</div>
 			<div class="keys">
@@ -229,9 +247,7 @@
 			restartCountdown();
 		}}
 	>
-		{progress.done} of {progress.of} in{saved}{changed > 0
-			? `; ${changed} to key again, the plan changed`
-			: ''}
+		{progress.done} of {progress.of} in{saved}{changed > 0 ? `; ${changed} to key again` : ''}
 	</WholeCard>
 </div>
 

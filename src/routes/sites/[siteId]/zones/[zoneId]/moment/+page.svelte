@@ -12,7 +12,9 @@
 	import SettingsAtControl from '$lib/ui/run/SettingsAtControl.svelte';
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
+	import { refresh } from '$lib/ui/refresh';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
+	import { live } from '$lib/ui/zone/live.svelte';
 
 	let { data } = $props();
 
@@ -22,8 +24,13 @@
 		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`,
 		'zone',
 		data.stored.zone,
-		data.stored.revision
+		data.stored.revision,
+		// the tabs and lists are read again, so that none of them is older than this page
+		() => void refresh('fq:site')
 	);
+	$effect(() => {
+		if (editor.unsaved) live.show(data.zone.id, { changed: true });
+	});
 	const zone = $derived(editor.document);
 	const profile = $derived(data.profile);
 	const options = $derived(allowedOptions(profile, zone.options));

@@ -13,7 +13,9 @@
 	import RoomSurvey from '$lib/ui/proof/RoomSurvey.svelte';
 	import YearProof from '$lib/ui/proof/YearProof.svelte';
 	import { saving } from '$lib/ui/saving.svelte';
+	import { refresh } from '$lib/ui/refresh';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
+	import { live } from '$lib/ui/zone/live.svelte';
 	import { ProofFollower } from '$lib/workers/proofFollower';
 
 	let { data } = $props();
@@ -24,8 +26,13 @@
 		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`,
 		'zone',
 		data.stored.zone,
-		data.stored.revision
+		data.stored.revision,
+		// the tabs and lists are read again, so that none of them is older than this page
+		() => void refresh('fq:site')
 	);
+	$effect(() => {
+		if (editor.unsaved) live.show(data.zone.id, { changed: true });
+	});
 	const zone = $derived(editor.document);
 	const profile = $derived(data.profile);
 	const room = $derived(zone.room);

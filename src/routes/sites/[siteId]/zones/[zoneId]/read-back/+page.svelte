@@ -1,7 +1,18 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { explainReadBack, readBackGroups, type Readings } from '$core/keying';
+	import {
+		explainReadBack,
+		isRead,
+		notesOfReading,
+		readBackGroups,
+		readBackProgress,
+		readDisplayed,
+		readingsOf,
+		wordsThere,
+		type ReadBackGroup
+	} from '$core/keying';
 	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
+	import { live } from '$lib/ui/zone/live.svelte';
 
 	let { data } = $props();
 
@@ -11,36 +22,40 @@
 	onMount(() => notes.resume());
 
 	const groups = $derived(readBackGroups(data.profile, data.options, data.program));
-	/** What the display was found to show, where it is not what was planned. */
-	const readings = $derived<Readings>(
-		Object.fromEntries(
-			groups.flatMap((group) =>
-				group.fields.flatMap((field) => {
-					const noted = notes.keyed[field.id];
-					return noted !== undefined && noted !== field.shows ? [[field.id, noted]] : [];
-				})
-			)
-		)
-	);
+	/** What was read from the display, field by field. */
+	const readings = $derived(readingsOf(groups, notes.keyed));
+	const progress = $derived(readBackProgress(groups, notes.keyed));
+	$effect(() => live.show(data.zone.id, progress));
 	const slips = $derived(explainReadBack(data.profile, data.options, data.program, readings));
 	const wrong = $derived(slips.reduce((sum, slip) => sum + slip.ids.length, 0));
+	/** Why what was typed in a field was not taken, by field; it stays there to be mended. */
+	let refused = $state<Record<string, { text: string; sentence: string }>>({});
 
-	const asRead = (group: (typeof groups)[number]) =>
-		group.fields.every((field) => notes.keyed[field.id] === field.shows);
-
-	function tick(group: (typeof groups)[number]) {
-		for (const field of group.fields) notes.note(field.id, field.shows);
+	type Field = ReadBackGroup['fields'][number];
+	function note(group: ReadBackGroup, field: Field, value: string | null) {
+		const { correctsSingly } = data.profile.keying;
+		for (const [id, shown] of Object.entries(
+			notesOfReading(group, field, value, notes.keyed, correctsSingly)
+		))
+			notes.note(id, shown);
 	}
 
-	/** The display's own figures in the form the plan has them: 6:5 is no time, 20,5 is 20.5. */
-	function readIn(id: string, planned: string, input: HTMLInputElement) {
-		const typed = input.value.trim().replace(/(\d),(\d)/, '$1.$2');
-		if (typed === '') {
-			notes.note(id, null);
+	function tick(group: ReadBackGroup) {
+		for (const field of group.fields) {
+			delete refused[field.id];
+			note(group, field, field.shows);
+		}
+	}
+
+	function readIn(group: ReadBackGroup, field: Field, input: HTMLInputElement) {
+		delete refused[field.id];
+		if (input.value.trim() === '') {
+			note(group, field, null);
 			return;
 		}
-		const same = typed.toLowerCase() === planned.toLowerCase() || Number(typed) === Number(planned);
-		notes.note(id, same ? planned : typed.slice(0, 40));
+		const read = readDisplayed(field, input.value, data.options, wordsThere(groups, field));
+		if ('sentence' in read) refused[field.id] = { text: input.value, sentence: read.sentence };
+		else note(group, field, read.value);
 	}
 </script>
 
@@ -49,8 +64,11 @@
 <main>
 	<h1>{data.zone.name}, read back</h1>
 	<p class="lead" aria-live="polite">
-		{#if slips.length === 0}
-			Step through the days at the control. Tick a day that shows this; type over what shows otherwise.
+		{#if slips.length === 0 && progress.read === progress.toRead}
+			All of it was read back: the display shows what is planned.
+		{:else if slips.length === 0}
+			{progress.read === 0 ? '' : `${progress.read} of ${progress.toRead} read back. `}Step through the days
+			at the control. Tick a day that shows this; type over what shows otherwise.
 		{:else}
 			<span class="signal">{slips.length === 1 ? 'One slip' : `${slips.length} slips`}</span>, {wrong}
 			{wrong === 1 ? 'value' : 'values'} to key again:
@@ -68,24 +86,29 @@
 			<section aria-label={group.section}>
 				<div class="head">
 					<h2>{group.section}</h2>
-					<button class="quiet" aria-pressed={asRead(group)} onclick={() => tick(group)}>
-						{asRead(group) ? 'as planned' : 'shows this'}
+					<button class="quiet" aria-pressed={isRead(group, readings)} onclick={() => tick(group)}>
+						{isRead(group, readings) ? 'as planned' : 'shows this'}
 					</button>
 				</div>
 				<div class="fields">
 					{#each group.fields as field (field.id)}
 						<label
-							class:wrong={readings[field.id] !== undefined}
-							class:read={notes.keyed[field.id] === field.shows}
+							class:wrong={refused[field.id] !== undefined ||
+								(readings[field.id] ?? field.shows) !== field.shows}
+							class:read={readings[field.id] === field.shows}
 						>
 							<span class="soft">{field.what}</span>
 							<input
 								class="mono"
 								aria-label="{group.section}, {field.what}"
-								value={readings[field.id] ?? field.shows}
-								onchange={(event) => readIn(field.id, field.shows, event.currentTarget)}
+								value={refused[field.id]?.text ?? readings[field.id] ?? field.shows}
+								onchange={(event) => readIn(group, field, event.currentTarget)}
 							/>
-							{#if readings[field.id] !== undefined}<span class="signal">must show {field.shows}</span>{/if}
+							{#if refused[field.id]}
+								<span class="signal" role="alert">{refused[field.id]!.sentence}</span>
+							{:else if (readings[field.id] ?? field.shows) !== field.shows}
+								<span class="signal">must show {field.shows}{field.unit}</span>
+							{/if}
 						</label>
 					{/each}
 				</div>

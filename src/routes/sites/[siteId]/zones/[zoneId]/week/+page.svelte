@@ -14,6 +14,7 @@
 	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
 	import { saving } from '$lib/ui/saving.svelte';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
+	import { live } from '$lib/ui/zone/live.svelte';
 	import { FitFollower } from '$lib/workers/fitFollower';
 	import { RoomFollower } from '$lib/workers/proofFollower';
 	import type { PricedFit } from '$lib/workers/pricedFit';
@@ -28,8 +29,13 @@
 		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`,
 		'zone',
 		data.stored.zone,
-		data.stored.revision
+		data.stored.revision,
+		// the tabs and lists are read again, so that none of them is older than this page
+		() => void refresh('fq:site')
 	);
+	$effect(() => {
+		if (editor.unsaved) live.show(data.zone.id, { changed: true });
+	});
 	// svelte-ignore state_referenced_locally
 	let fit = $state.raw<PricedFit>(data.firstFit);
 	let selected = $state.raw<RiserPlace | null>(null);
@@ -57,6 +63,10 @@
 	/** The room as its held week leaves it; null until it is known, or where it was not described. */
 	let airC = $state.raw<Float32Array | null>(null);
 	let showRoom = $state(true);
+	$effect(() => {
+		const { coldMinutes, warmMinutes } = fit.chosen.misfit;
+		live.show(data.zone.id, { coldMinutes, warmMinutes });
+	});
 	const outdoorC = $derived(zone.lead.computed?.outdoorC ?? 0);
 	onMount(() => {
 		follower = new FitFollower(onceAFrame((next) => (fit = next)));
