@@ -6,18 +6,31 @@ import path from 'node:path';
  */
 /** @type {Record<string, string[]>} */
 const coreOrder = {
-	week: [],
-	civil: ['week'],
-	control: ['week', 'civil'],
-	plan: ['week', 'civil', 'control'],
-	fit: ['week', 'civil', 'control', 'plan'],
-	keying: ['week', 'civil', 'control', 'plan', 'fit'],
-	run: ['week', 'civil', 'control', 'plan'],
-	thermal: ['week', 'civil', 'control', 'plan'],
-	checks: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal'],
-	record: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks'],
-	callback: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks'],
-	formats: ['week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks', 'record']
+	schema: [],
+	week: ['schema'],
+	civil: ['week', 'schema'],
+	control: ['schema', 'week', 'civil'],
+	plan: ['schema', 'week', 'civil', 'control'],
+	fit: ['schema', 'week', 'civil', 'control', 'plan'],
+	keying: ['schema', 'week', 'civil', 'control', 'plan', 'fit'],
+	run: ['schema', 'week', 'civil', 'control', 'plan'],
+	thermal: ['schema', 'week', 'civil', 'control', 'plan'],
+	checks: ['schema', 'week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal'],
+	record: ['schema', 'week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks'],
+	callback: ['schema', 'week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks'],
+	formats: [
+		'schema',
+		'week',
+		'civil',
+		'control',
+		'plan',
+		'fit',
+		'keying',
+		'run',
+		'thermal',
+		'checks',
+		'record'
+	]
 };
 
 /** Packages the core may use: pure data and arithmetic, no interface, server or database. */

@@ -46,7 +46,7 @@ test('refusals name the field and never show a stack', async ({ request }) => {
 	).toMatchObject({
 		status: 422,
 		path: 'zone.options.unit',
-		sentence: 'zone.options.unit must be "C" or "F".'
+		sentence: 'Zone, options, unit must be "C" or "F".'
 	});
 	expect(await refusal('/api/v1/key-in', { zone: { ...job.zones[0], control: 'teapot' } })).toMatchObject({
 		status: 422,

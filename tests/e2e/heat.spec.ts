@@ -58,7 +58,7 @@ test('the guest house: over its supply, staggered under it with every room in ti
 	await expect(page.getByRole('alert')).toHaveText('"plenty" is no number.');
 	await field.fill('0.01');
 	await field.press('Tab');
-	await expect(page.getByRole('alert')).toContainText('supply.electricW must be at least 100');
+	await expect(page.getByRole('alert')).toContainText('power of the supply must be at least 100');
 	await page.reload();
 	await expect(page.getByRole('textbox', { name: /^Supply for heating/ })).toHaveValue('13');
 });

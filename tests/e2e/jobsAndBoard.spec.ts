@@ -14,12 +14,12 @@ test('bad job files get a sentence and leave nothing behind', async ({ page }) =
 		[
 			'field.json',
 			JSON.stringify({ ...demo, zones: [{ ...demo.zones[0], weights: { cold: 'a lot', warm: 1 } }] }),
-			/zones\[0\]\.weights\.cold must be a number/
+			/Zone 1, weights, cold must be a (whole )?number/
 		],
 		[
 			'many.json',
 			JSON.stringify({ ...demo, zones: Array.from({ length: 2000 }, () => demo.zones[0]) }),
-			/zones must be at most 200 entries|too large/
+			/Zones must be at most 200 entries|too large/
 		],
 		[
 			'name.json',

@@ -47,7 +47,7 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 	await page.waitForLoadState('networkidle');
 	await page.getByRole('textbox', { name: /^Floor/ }).fill('0');
 	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
-	await expect(page.getByRole('alert')).toContainText('floorAreaM2 must be at least 1 m²');
+	await expect(page.getByRole('alert')).toContainText('Floor area must be at least 1 m²');
 	await page.getByRole('textbox', { name: /^Floor/ }).fill('60');
 	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
 	await expect(

@@ -23,6 +23,7 @@ import {
 	type Room,
 	type Zone
 } from '../plan';
+import { wrongWords } from '../schema';
 import { emitterClasses, finishes } from '../thermal';
 
 /** A zone as far as its survey and settings go. */
@@ -299,5 +300,5 @@ export function settingRefusal(
 		'zone' in put
 			? zoneSchema.safeParse(put.zone)
 			: onSiteSchema.safeParse({ ...one.onSite, [put.key]: put.value });
-	return read.success ? null : `${name} ${read.error.issues[0]!.message}.`;
+	return read.success ? null : `${name} ${wrongWords(read.error)}.`;
 }

@@ -185,14 +185,14 @@ export const profileSchema = z
 			context.addIssue({
 				code: 'custom',
 				path: ['temperature', 'maxC'],
-				message: 'must be above minC'
+				message: 'must be above the lowest'
 			});
 		const switches = program.form === 'pairs' && program.settings === null;
 		if (switches && temperature)
 			context.addIssue({
 				code: 'custom',
 				path: ['temperature'],
-				message: 'must be null: on/off pairs hold no temperature'
+				message: 'must be left out: on/off pairs hold no temperature'
 			});
 		if (profile.cooling && (program.form !== 'events' || program.modes))
 			context.addIssue({
@@ -227,17 +227,17 @@ export const profileSchema = z
 			context.addIssue({
 				code: 'custom',
 				path: ['habits', 'off', 'keepsC'],
-				message: 'must be null: a switch keeps no temperature'
+				message: 'must be left out: a switch keeps no temperature'
 			});
 		if (habits.limits && !temperature)
 			context.addIssue({
 				code: 'custom',
 				path: ['habits', 'limits'],
-				message: 'must be null: a switch has no limits'
+				message: 'must be left out: a switch has no limits'
 			});
 		const ids = profile.groupings.map((grouping) => grouping.id);
 		if (new Set(ids).size !== ids.length)
-			context.addIssue({ code: 'custom', path: ['groupings'], message: 'has two groupings with one id' });
+			context.addIssue({ code: 'custom', path: ['groupings'], message: 'has two day groupings of one name' });
 	});
 export type ControlProfile = z.infer<typeof profileSchema>;
 

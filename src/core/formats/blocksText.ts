@@ -1,5 +1,5 @@
 import { DAY_NAMES, dayRange, WEEK_DAYS } from '../week';
-import { quoted, type Read } from './problem';
+import { quoted, type Read } from '../schema';
 import { daysOf } from './weekTable';
 
 /** Groups of days as a person reads them, and as {@link readBlocks} takes them back: `Mon–Fri / Sat, Sun`. */

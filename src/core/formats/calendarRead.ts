@@ -2,7 +2,7 @@ import ICAL from 'ical.js';
 import { dateOfDay, instantOf, isTimeZone, localTime, wallAt, wallMinute } from '../civil';
 import type { Booking } from '../plan';
 import { DAY_MINUTES } from '../week';
-import type { Read } from './problem';
+import type { Read } from '../schema';
 
 /** The largest calendar read, in characters: above 20 000 events. */
 export const LARGEST_CALENDAR = 16_000_000;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { profileSchema, type ControlProfile } from '../control';
 import { checkHead, readJsonText } from './jsonText';
-import { readWith, type Read } from './problem';
+import { readWith, type Read } from '../schema';
 
 /** The version that this program writes. */
 export const CONTROL_FILE_VERSION = 1;

@@ -1,5 +1,5 @@
 import { YEAR_HOURS } from '../plan';
-import { quoted, type Read } from './problem';
+import { quoted, type Read } from '../schema';
 
 /** The largest weather file read, in characters. */
 export const LARGEST_EPW = 6_000_000;

@@ -4,7 +4,7 @@ export * from './calendarWrite';
 export * from './controlFile';
 export * from './jobFile';
 export * from './loggerRead';
-export * from './problem';
+export { problemOf, quoted, readWith, type Problem, type Read } from '../schema';
 export * from './requests';
 export * from './routineText';
 export * from './weekTable';

@@ -85,32 +85,32 @@ describe('the job file', () => {
 			[changed((job) => ({ ...job, sight: 1 })), 'The document has a field that is not known here: "sight".'],
 			[
 				changed((job) => void (job.zones[3]!.levels[0]!.setpointC = '21' as never)),
-				'zones[3].levels[0].setpointC must be a number.'
+				'Zone 4, level 1, setpoint must be a number.'
 			],
-			[changed((job) => void delete (job.zones[1] as { name?: string }).name), 'zones[1].name is missing.'],
+			[changed((job) => void delete (job.zones[1] as { name?: string }).name), 'Zone 2, name is missing.'],
 			[
 				changed((job) => void (job.zones[0]!.name = 'x'.repeat(500))),
-				'zones[0].name is longer than 80 characters.'
+				'Zone 1, name is longer than 80 characters.'
 			],
 			[
 				changed((job) => void (job.zones[0]!.control = 'teapot')),
-				'zones[0].control names a control that is neither in this file nor shipped ("teapot").'
+				'Zone 1, control names a control that is neither in this file nor shipped ("teapot").'
 			],
 			[
 				changed((job) => void (job.zones[0]!.grouping = '9-day')),
-				'zones[0].grouping names a day grouping that Six-step room stat does not offer ("9-day").'
+				'Zone 1, day grouping names a day grouping that Six-step room stat does not offer ("9-day").'
 			],
 			[
 				changed((job) => void (job.zones[0]!.wanted[2]!.at = 3)),
-				'zones[0].wanted[2].at does not come after the step before it.'
+				'Zone 1, step of the wanted week 3, time does not come after the step before it.'
 			],
 			[
 				changed((job) => void (job.zones[0]!.wanted[2]!.level = 'tepid')),
-				'zones[0].wanted[2].level names no level of this zone ("tepid").'
+				'Zone 1, step of the wanted week 3, level names no level of this zone ("tepid").'
 			],
 			[
 				changed((job) => void (job.zones[0]!.levels[1]!.letter = 'C')),
-				'zones[0].levels[1].letter is used by two levels.'
+				'Zone 1, level 2, letter is used by two levels.'
 			],
 			[
 				changed((job) => ({ ...job, zones: Array.from({ length: 2000 }, () => job.zones[0]) })),

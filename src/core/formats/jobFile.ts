@@ -3,7 +3,7 @@ import { findProfile, profileSchema } from '../control';
 import { MOST_ZONES, onSiteSchema, siteSchema, siteWeatherSchema, zoneSchema } from '../plan';
 import { visitSchema } from '../record';
 import { checkHead, readJsonText } from './jsonText';
-import { readWith, type Read } from './problem';
+import { readWith, type Read } from '../schema';
 
 /** The version that this program writes. */
 export const JOB_FILE_VERSION = 1;

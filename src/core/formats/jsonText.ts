@@ -1,5 +1,5 @@
 import { parse as parseTolerantly, type ParseError } from 'jsonc-parser';
-import type { Read } from './problem';
+import type { Read } from '../schema';
 
 /** Line and column (from 1) of a character offset. */
 function lineAndColumn(text: string, offset: number): string {

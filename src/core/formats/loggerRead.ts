@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { fahrenheitToCelsius } from '../control';
 import { localTime, wallMinute } from '../civil';
 import { LOG_STEP_MINUTES, type EvenLog } from '../thermal';
-import { quoted, type Read } from './problem';
+import { quoted, type Read } from '../schema';
 
 /** The largest log read, in characters: a year of minutes. */
 export const LARGEST_LOG = 30_000_000;

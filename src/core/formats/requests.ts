@@ -75,7 +75,7 @@ export const resolveRequest = runRequest.extend({ at: localDateTime });
 /** At most two years at once. */
 export const timelineRequest = runRequest
 	.extend({ from: localDateTime, to: localDateTime })
-	.refine((request) => request.to > request.from, { path: ['to'], message: 'does not come after "from"' })
+	.refine((request) => request.to > request.from, { path: ['to'], message: 'does not come after the start' })
 	.refine((request) => Number(request.to.slice(0, 4)) - Number(request.from.slice(0, 4)) <= 2, {
 		path: ['to'],
 		message: 'lies more than two years ahead'

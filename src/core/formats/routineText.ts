@@ -1,7 +1,7 @@
 import type { Level } from '../control';
 import type { RoutineSpan } from '../plan';
 import { clockTime, DAY_MINUTES } from '../week';
-import { quoted, type Read } from './problem';
+import { quoted, type Read } from '../schema';
 import { levelNamed, timeOfDay } from './weekTable';
 
 /** The spans of a day type as one line: `06:30–08:20 C, 22:30–06:30 E`, letters for levels. */

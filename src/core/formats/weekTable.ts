@@ -11,7 +11,7 @@ import {
 	type Span,
 	type WeekSteps
 } from '../week';
-import { quoted, type Read } from './problem';
+import { quoted, type Read } from '../schema';
 
 const HEADER = ['Day', 'From', 'To', 'Level'] as const;
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { differenceWords, shortNote, temperatureWords, type TemperatureUnit } from '../control';
+import { wrongWords } from '../schema';
 import { clockReadingSchema, MOST_READINGS, type ClockReading } from './settings';
 
 /** Who lives or works in a zone, as far as it bears on its settings. */
@@ -223,6 +224,8 @@ export interface OnSiteConflict {
 	readonly mine: unknown;
 }
 
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
 const same = (a: unknown, b: unknown) => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
 
 /** Looks at a clock, each once, oldest first; of very many the latest. Two looks at one instant are one. */
@@ -276,7 +279,7 @@ export function noteOnSite(
 			...next,
 			[key]: addsUp ? readingsTaken(next.clockReadings, value, [base, ...own]) : value
 		});
-		if (!read.success) return { refused: `${key} ${read.error.issues[0]!.message}` };
+		if (!read.success) return { refused: `${capital(ON_SITE_WORDS[key])} ${wrongWords(read.error)}.` };
 		next = read.data;
 	}
 	return { noted: next, conflicts };

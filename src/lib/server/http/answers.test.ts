@@ -20,7 +20,7 @@ describe('what is sent to the API', () => {
 		expect(await said(request('{"name":"Hall"}'))).toEqual({ name: 'Hall' });
 		expect(await said(request('{"name":'))).toEqual([400, 'What was sent is not JSON.']);
 		expect(await said(request(''))).toEqual([400, 'What was sent is not JSON.']);
-		expect(await said(request('{}'))).toEqual([422, 'name is missing.']);
+		expect(await said(request('{}'))).toEqual([422, 'Name is missing.']);
 		expect(await said(request('[]'))).toEqual([422, 'The document must be a record.']);
 	});
 
@@ -46,7 +46,7 @@ describe('what is sent to the API', () => {
 describe('what the API answers', () => {
 	it('is what its description promises, or it is not sent', async () => {
 		expect(await answer(schema, { name: 'Hall' }, 201).json()).toEqual({ name: 'Hall' });
-		expect(() => answer(schema, { name: '' })).toThrow(/name must be at least 1 characters/);
+		expect(() => answer(schema, { name: '' })).toThrow(/Name must be at least 1 characters/);
 		expect(() => answer(schema, { name: 'Hall', secret: 1 } as never)).toThrow(/not known here: "secret"/);
 	});
 

@@ -14,7 +14,7 @@ function profileFor({ zone, profile }: ComputeRequest) {
 export const unknownControl = (id: string): { problem: Problem } => ({
 	problem: {
 		path: 'zone.control',
-		sentence: `zone.control names no shipped control ("${id}"); send its profile along.`
+		sentence: `No control called "${id}" ships with the program; send its profile along.`
 	}
 });
 

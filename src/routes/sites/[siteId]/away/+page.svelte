@@ -5,6 +5,7 @@
 	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
 	import { exceptionSchema, type Absence, type Zone } from '$core/plan';
 	import { fitZone } from '$core/fit';
+	import { wrongWords } from '$core/schema';
 	import { localWords, planAbsence } from '$core/run';
 	import { call } from '$lib/ui/call';
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
@@ -55,7 +56,7 @@
 		});
 		if (read.success) return read.data as Absence;
 		const issue = read.error.issues[0]!;
-		return `${issue.path[0] === 'leave' ? 'Leaving' : 'The return'} ${issue.message}.`;
+		return `${issue.path[0] === 'leave' ? 'Leaving' : 'The return'} ${wrongWords(read.error)}.`;
 	};
 	const plans = $derived(
 		zones.map((row) => {

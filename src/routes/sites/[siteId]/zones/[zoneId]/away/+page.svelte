@@ -6,6 +6,7 @@
 	import { dateOfDay, dateWords, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
 	import { exceptionSchema, type Absence, type Exception } from '$core/plan';
 	import { absenceConflicts, awayStanding, bookedDates, localWords, planAbsence } from '$core/run';
+	import { wrongWords } from '$core/schema';
 	import { DAY_NAMES } from '$core/week';
 	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
 	import AbsencePlanned from '$lib/ui/run/AbsencePlanned.svelte';
@@ -64,7 +65,7 @@
 		if (read.success) return { absence: read.data as Absence };
 		const issue = read.error.issues[0]!;
 		const field = issue.path[0] === 'leave' ? 'Leaving' : 'The return';
-		return { problem: `${field} ${issue.message}.` };
+		return { problem: `${field} ${wrongWords(read.error)}.` };
 	});
 	const rows = $derived([stripRow(zone, profile, strip, data.zone.id, null)]);
 
@@ -132,7 +133,7 @@
 			date: specialDate,
 			runs
 		});
-		if (!read.success) specialProblem = `The date ${read.error.issues[0]!.message}.`;
+		if (!read.success) specialProblem = `The date ${wrongWords(read.error)}.`;
 		else if (zone.exceptions.some((one) => one.kind === 'special-day' && one.date === specialDate))
 			specialProblem = `${dateWords(specialDate, 'short')} is a special day already.`;
 		else if (specialAhead >= (habits.specialDays?.most ?? 0))

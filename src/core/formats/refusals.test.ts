@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { readJobFile } from './jobFile';
-import { quoted, readWith } from './problem';
+import { quoted, readWith } from '../schema';
 
 const schema = z.strictObject({
 	name: z.string().min(1).max(5),
@@ -18,16 +18,16 @@ const zone = { at: 1, kind: 'day' };
 describe('what is wrong with a document', () => {
 	it('is said in one sentence that names the place and the want', () => {
 		expect(said({ name: 'a', zones: [zone] })).toBe('taken');
-		expect(said({ zones: [] })).toBe('name is missing.');
-		expect(said({ name: 7, zones: [] })).toBe('name must be text.');
-		expect(said({ name: 'abcdef', zones: [] })).toBe('name must be at most 5 characters.');
-		expect(said({ name: 'a', zones: [zone, zone, zone] })).toBe('zones must be at most 2 entries.');
+		expect(said({ zones: [] })).toBe('Name is missing.');
+		expect(said({ name: 7, zones: [] })).toBe('Name must be text.');
+		expect(said({ name: 'abcdef', zones: [] })).toBe('Name must be at most 5 characters.');
+		expect(said({ name: 'a', zones: [zone, zone, zone] })).toBe('Zones must be at most 2 entries.');
 		expect(said({ name: 'a', zones: [zone, { ...zone, at: 1.5 }] })).toBe(
-			'zones[1].at must be a whole number.'
+			'Zone 2, time must be a whole number.'
 		);
-		expect(said({ name: 'a', zones: [{ ...zone, at: 11 }] })).toBe('zones[0].at must be at most 10.');
+		expect(said({ name: 'a', zones: [{ ...zone, at: 11 }] })).toBe('Zone 1, time must be at most 10.');
 		expect(said({ name: 'a', zones: [{ ...zone, kind: 'noon' }] })).toBe(
-			'zones[0].kind must be "day" or "night".'
+			'Zone 1, kind must be "day" or "night".'
 		);
 		expect(said({ name: 'a', zones: [], colour: 'red' })).toBe(
 			'The document has a field that is not known here: "colour".'

@@ -1,0 +1,2 @@
+export * from './fieldWords';
+export * from './problem';
