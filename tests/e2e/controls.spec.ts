@@ -67,7 +67,9 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 		});
 	await choose(text.replace('"maxC": 30', '"maxC": 3'));
 	await expect(
-		page.getByText(/cellar\.control\.json: Profile, temperature, highest temperature must be above the lowest/)
+		page.getByText(
+			/cellar\.control\.json: Profile, temperature, highest temperature must be above the lowest/
+		)
 	).toBeVisible();
 	await choose(text.slice(0, 200));
 	await expect(

@@ -114,7 +114,7 @@ describe('the job file', () => {
 			],
 			[
 				changed((job) => ({ ...job, zones: Array.from({ length: 2000 }, () => job.zones[0]) })),
-				'zones must be at most 200 entries.'
+				'Zones must be at most 200 entries.'
 			]
 		];
 		for (const [text, words] of cases) expect(sentence(text)).toBe(words);

@@ -41,7 +41,8 @@ const typeNames: Record<string, string> = {
 const countOf = (origin: string | undefined) =>
 	origin === 'array' ? ' entries' : origin === 'string' ? ' characters' : '';
 /** A message of our own, to follow the name of the field; the schema library's own words never reach a person. */
-const OWN_WORDS = /^(is|are|has|have|must|needs|cannot|comes|does|lies|falls|names|goes|holds|leaves|overlaps|\()/;
+const OWN_WORDS =
+	/^(is|are|has|have|must|needs|cannot|comes|does|lies|falls|names|goes|holds|leaves|overlaps|\()/;
 const figure = (value: unknown) =>
 	typeof value === 'number' || typeof value === 'bigint'
 		? Number(value).toLocaleString('en-GB', { useGrouping: false, maximumFractionDigits: 6 })

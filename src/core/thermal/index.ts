@@ -18,4 +18,5 @@ export {
 	type ZoneLoad
 } from './siteLoad';
 export * from './stagger';
+export { atMostUnder, dayOfPeak, interlock, type Interlock } from './interlock';
 export * from './year';

@@ -44,7 +44,7 @@ interface Tried {
  * period by minute. A fast room takes two runs, a slow one three to six.
  */
 export function periodic(request: Omit<SimulationRequest, 'start' | 'control'>): Closed {
-	const { model, setpointC, outdoorC } = request;
+	const { model, setpointC } = request;
 	const hours = setpointC.length / 60;
 	const slowest = Math.exp(-hours / timeConstantHours(model));
 	const held = Math.min(slowest, Math.exp(-hours * heldRate(request)));

@@ -4,6 +4,7 @@ import { newZone, roomSchema, withWanted } from '../plan';
 import { buildWeek } from '../week';
 import {
 	heatedBy,
+	interlock,
 	siteLoad,
 	staggerInputs,
 	staggerStarts,
@@ -116,6 +117,32 @@ describe('a site on one supply', () => {
 		expect(stagger.zones[0]!.rises.every((rise) => rise.earlier === 0)).toBe(true);
 		expect(staggerStarts([panel('A', 2000), panel('B', 2000)], limit(900), 0).under).toBe(false);
 	});
+
+	it('tells the mean from the worst instant, and an interlock keeps even that under the limit, for earlier starts', () => {
+		const zones = ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H', 'I'].map((name) => {
+			const one = panel(name, 1200);
+			const room = { ...one.room, loss: { by: 'figure' as const, wattsPerKelvin: 20 } };
+			return { ...one, room, zone: { ...one.zone, room } };
+		});
+		const seven = limit(7000);
+		// the mean of a quarter of an hour holds, and yet more than the five that 7 kW bears heat at one minute
+		const stagger = staggerStarts(zones, seven, 10);
+		const held = siteLoad(given(zones, stagger, 10), seven, 10);
+		expect(held.peakW).toBeLessThanOrEqual(7000);
+		expect(held.worstW).toBeGreaterThan(7000);
+		expect(held.worstW).toBeCloseTo(held.atOnce * 1200, 6);
+		const locked = interlock(zones, seven, 10)!;
+		expect(locked.atMost).toBe(5);
+		expect(locked.worstW).toBeLessThanOrEqual(7000);
+		expect(locked.earlierMinutes).toBeGreaterThan(0);
+		// with its starts every zone rises earlier by that, on its lead alone
+		for (const { zone } of locked.zones)
+			for (const lead of zone.lead.computed!.leads) expect(lead.earlier).toBe(locked.earlierMinutes);
+		// nothing to lock where all may heat at once, nothing to be done where not even one may
+		expect(interlock(zones, limit(11_000), 10)).toBeNull();
+		expect(interlock(zones, limit(1000), 10)).toBeNull();
+		expect(interlock(zones, limit(null), 10)).toBeNull();
+	}, 120_000);
 
 	it('counts a boiler’s starts: a wider differential gives fewer', () => {
 		const wet = [1, 2, 3].map((i): HeatedZone => {

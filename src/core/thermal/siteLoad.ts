@@ -54,8 +54,10 @@ export interface SiteLoad {
 	readonly peakAt: number;
 	/** What all would draw if they ever heated at the same minute, in W. */
 	readonly allW: number;
-	/** The most zones that heat at one minute of this week. */
+	/** The most zones that heat at one minute of this week, and the highest load at any minute, in W, with its week minute. */
 	readonly atOnce: number;
+	readonly worstW: number;
+	readonly worstAt: number;
 	/** Minutes of the week in which that is over the limit. */
 	readonly overMinutes: number;
 	readonly kWh: number;
@@ -81,6 +83,8 @@ export interface Total {
 
 interface Drawn extends Total {
 	readonly run: Simulation;
+	/** By minute, in W. */
+	readonly drawnW: Float64Array;
 }
 
 export const prepare = (heated: HeatedZone): Prepared => ({
@@ -165,7 +169,7 @@ export function draw(
 	for (let minute = 0; minute < WEEK_MINUTES; minute++)
 		if (run.heating[minute])
 			drawnW[minute] = Math.min(mostOf(zone), sourcePower(model, true, run.emitter[minute]!));
-	return { ...expectedPower(drawnW, run.heating, setpointC), run };
+	return { ...expectedPower(drawnW, run.heating, setpointC), run, drawnW };
 }
 
 /** Means over the window that ends with each minute, round Sunday. */
@@ -217,7 +221,7 @@ export const totalOf = (loads: readonly Total[]) => loads.reduce((sum, one) => p
 const COLD_EMITTER = 1.5;
 
 /** What a zone draws at most, in W: of water what its pipes bring to a cold emitter. */
-function mostOf({ ready }: Prepared): number {
+export function mostOf({ ready }: Prepared): number {
 	const { electricW, water, emitterAir, emitterFabric } = ready.model;
 	if (!water) return electricW;
 	const emitter = emitterAir + emitterFabric;
@@ -253,10 +257,20 @@ function loadOf(
 	let atOnce = 0;
 	let starts = 0;
 	let calling = 0;
+	let worstW = 0;
+	let worstAt = 0;
 	for (let minute = 0; minute < WEEK_MINUTES; minute++) {
 		const before = calling;
 		calling = 0;
-		for (const { run } of drawn) calling += run.heating[minute]!;
+		let atMinute = 0;
+		for (const { run, drawnW } of drawn) {
+			calling += run.heating[minute]!;
+			atMinute += drawnW[minute]!;
+		}
+		if (atMinute > worstW) {
+			worstW = atMinute;
+			worstAt = minute;
+		}
 		if (before === 0 && calling > 0 && minute > 0) starts++;
 		atOnce = Math.max(atOnce, calling);
 	}
@@ -279,6 +293,8 @@ function loadOf(
 		peakAt: ((peak + 1) * EVERY) % WEEK_MINUTES,
 		allW,
 		atOnce,
+		worstW,
+		worstAt,
 		overMinutes: limit.limitW === null ? 0 : EVERY * most.filter((w) => w > limit.limitW!).length,
 		kWh: drawn.reduce((sum, { run }) => sum + run.heatJ / 3.6e6, 0),
 		startsPerDay: starts / 7,

@@ -4,11 +4,13 @@ import { fitZone } from '$core/fit';
 import { zoneSchema, type Zone } from '$core/plan';
 import {
 	heatedBy,
+	interlock,
 	siteLoad,
 	staggerStarts,
 	startsByDifferential,
 	withStagger,
 	type HeatedZone,
+	type Interlock,
 	type Limit,
 	type SiteLoad,
 	type Source,
@@ -69,6 +71,10 @@ const api = {
 	/** How often a day the boiler starts with each differential; radiators and floors only. */
 	starts(zones: readonly SentZone[], outdoorC: number) {
 		return startsByDifferential(heated(zones, 'water'), outdoorC);
+	},
+	/** What an interlock under the limit costs; null where none is called for. */
+	interlock(zones: readonly SentZone[], source: Source, limit: Limit, outdoorC: number): Interlock | null {
+		return interlock(heated(zones, source), limit, outdoorC);
 	},
 	stagger(
 		zones: readonly SentZone[],

@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Limit, SiteLoad, Source } from '$core/thermal';
+import type { Interlock, Limit, SiteLoad, Source } from '$core/thermal';
 import { LatestOnly } from './latestOnly';
 import type { SentZone, SiteWorkerApi, Staggered } from './site.worker';
 
@@ -41,6 +41,19 @@ export class LoadFollower {
 	stop(): void {
 		this.#worker.terminate();
 	}
+}
+
+/** What an interlock costs, worked out in a worker of its own. */
+export function interlockInWorker(
+	zones: readonly SentZone[],
+	source: Source,
+	limit: Limit,
+	outdoorC: number
+): Promise<Interlock | null> {
+	const worker = newWorker();
+	return wrap<SiteWorkerApi>(worker)
+		.interlock(zones, source, limit, outdoorC)
+		.finally(() => worker.terminate());
 }
 
 /** A stagger under way: what comes of it, or null once stopped. */

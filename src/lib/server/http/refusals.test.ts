@@ -59,7 +59,9 @@ const job = JSON.parse(readFileSync('demo/tallow-quay-workshops.job.json', 'utf8
 	zones: object[];
 	site: object;
 };
-const { keyed: _, onSite: __, ...zone } = job.zones[0] as Record<string, unknown>;
+const zone = Object.fromEntries(
+	Object.entries(job.zones[0]!).filter(([key]) => key !== 'keyed' && key !== 'onSite')
+);
 /** Documents that come near to what each operation takes. */
 const near: Record<string, object> = {
 	zone: {

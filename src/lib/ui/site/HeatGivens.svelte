@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { roundTemperatureWords, type TemperatureUnit } from '$core/control';
 	import { quoted } from '$core/formats';
 	import type { Site } from '$core/plan';
 	import type { Source } from '$core/thermal';
@@ -10,6 +11,7 @@
 		supply,
 		source,
 		zones,
+		unit,
 		computing,
 		outdoorC = $bindable(),
 		onsource,
@@ -20,6 +22,8 @@
 		source: Source;
 		/** How many zones each source heats. */
 		zones: Readonly<Record<Source, number>>;
+		/** The unit in which temperatures are said. */
+		unit: TemperatureUnit;
 		/** Whether what is shown below is still being computed. */
 		computing: boolean;
 		/** Outside, as the mean of the day, in °C. */
@@ -93,7 +97,7 @@
 	<label class="outside">
 		<span>Outside, mean of the day</span>
 		<input type="range" min="-15" max="15" step="1" bind:value={outdoorC} />
-		<strong class="mono">{outdoorC} °C{computing ? ' …' : ''}</strong>
+		<strong class="mono">{roundTemperatureWords(unit, outdoorC)}{computing ? ' …' : ''}</strong>
 	</label>
 </div>
 

@@ -2,9 +2,27 @@
 	import { onMount, untrack } from 'svelte';
 	import { Button, ProgressBar } from 'carbon-components-svelte';
 	import Running from '$lib/ui/Running.svelte';
-	import { target, type KeptStagger, type Zone } from '$core/plan';
-	import { heatedBy, nightsOf, staggerInputs, type SiteLoad, type Source } from '$core/thermal';
-	import { clockTime, DAY_NAMES, DAY_SHORT, dayOf, duration, minuteOfDay } from '$core/week';
+	import { target, unitOf, type KeptStagger, type Zone } from '$core/plan';
+	import {
+		dayOfPeak,
+		heatedBy,
+		nightsOf,
+		staggerInputs,
+		type Interlock,
+		type SiteLoad,
+		type Source
+	} from '$core/thermal';
+	import { roundTemperatureWords } from '$core/control';
+	import {
+		clockTime,
+		DAY_MINUTES,
+		DAY_NAMES,
+		DAY_SHORT,
+		dayOf,
+		duration,
+		minuteOfDay,
+		WEEK_MINUTES
+	} from '$core/week';
 	import { call } from '$lib/ui/call';
 	import { saving } from '$lib/ui/saving.svelte';
 	import BoilerStarts from '$lib/ui/site/BoilerStarts.svelte';
@@ -12,6 +30,7 @@
 	import LoadChart from '$lib/ui/site/LoadChart.svelte';
 	import MovedStarts from '$lib/ui/site/MovedStarts.svelte';
 	import {
+		interlockInWorker,
 		LoadFollower,
 		staggerInWorker,
 		type LoadAnswer,
@@ -59,7 +78,7 @@
 	let staggered = $state.raw<Staggered | null>(null);
 	let run = $state.raw<StaggerRun | null>(null);
 	let runShare = $state(0);
-	let day = $state(0);
+	let pickedDay = $state<number | null>(null);
 	let problem = $state<string | null>(null);
 	let busy = $state(false);
 	let view = $state<'staggered' | 'now'>('staggered');
@@ -90,17 +109,27 @@
 		void [sent, source, limit, outdoorC];
 		untrack(() => {
 			staggered = null;
+			locked = null;
 			run?.stop();
 			run = null;
 			ask();
 		});
 	});
 
+	/** Minutes of a slot of the load. */
+	const EVERY = 5;
+	/** The unit of the site: that of most of its controls here. */
+	const unit = $derived(
+		heated.filter(({ zone, profile }) => unitOf(zone, profile) === 'F').length * 2 > heated.length ? 'F' : 'C'
+	);
+	const outside = (c: number) => roundTemperatureWords(unit, c);
 	const kW = (w: number) => `${(w / 1000).toFixed(1)} kW`;
 	const at = (minute: number) => `${DAY_SHORT[dayOf(minute)]} ${clockTime(minuteOfDay(minute))}`;
 	const shown = $derived<SiteLoad | null>(
 		(view === 'staggered' ? staggered?.load : null) ?? now?.load ?? null
 	);
+	/** The day on show: the one picked, or that of the highest load. */
+	const day = $derived(pickedDay ?? (shown ? dayOfPeak(shown.peakAt) : 0));
 	const late = (load: SiteLoad) => load.zones.reduce((sum, zone) => sum + zone.late.length, 0);
 	const lateWords = (load: SiteLoad) => {
 		const count = late(load);
@@ -111,7 +140,11 @@
 		if (heated.length === 0) return 'No room here is described yet: what it draws is not known.';
 		if (!shown) return 'Computing …';
 		const staggeredNow = shown === staggered?.load;
-		const peak = `${kW(shown.peakW)} at most, ${at(shown.peakAt)}`;
+		const slots = DAY_MINUTES / EVERY;
+		const ofDay = shown.mostW.slice(day * slots, (day + 1) * slots);
+		const most = Math.max(...ofDay);
+		const peakAt = day * DAY_MINUTES + (ofDay.indexOf(most) + 1) * EVERY;
+		const peak = `${kW(most)} at most as a mean over ${limit.windowMinutes} min, ${at(peakAt % WEEK_MINUTES)}`;
 		const over =
 			limit.limitW === null
 				? ''
@@ -120,10 +153,47 @@
 					: `, under the ${kW(limit.limitW)} allowed`;
 		return `${staggeredNow ? 'Staggered: ' : ''}${peak}${over}; ${lateWords(shown)}.`;
 	});
+	/** What is drawn at the worst minute, which a mean does not show. */
+	const instant = $derived(
+		shown
+			? `At one minute up to ${shown.atOnce} of ${heated.length} heat together, ${kW(shown.worstW)}${limit.limitW !== null && shown.worstW > limit.limitW ? `: over the ${kW(limit.limitW)}, though the mean may hold` : ''}.`
+			: null
+	);
+	let locked = $state.raw<Interlock | null>(null);
+	let locking = $state(false);
+	const canLock = $derived(
+		limit.limitW !== null && now !== null && now.load.worstW > limit.limitW && heated.length > 1
+	);
+	async function lock() {
+		locking = true;
+		const found = await interlockInWorker($state.snapshot(sent), source, { ...limit }, outdoorC);
+		locked = found;
+		locking = false;
+		if (!found) problem = 'Not even one of these may heat under this limit: an interlock cannot help.';
+	}
+	async function takeLocked() {
+		if (!locked) return;
+		busy = true;
+		saving.now = { kind: 'saving' };
+		const changes = locked.zones.flatMap(({ id, zone }) => {
+			const row = data.zones.find((one) => one.id === id)!;
+			return JSON.stringify(zone.lead) === JSON.stringify(row.document.lead)
+				? []
+				: [{ id, revision: row.revision, zone }];
+		});
+		const done =
+			changes.length === 0
+				? ({ ok: true } as const)
+				: await call('POST', `/api/v1/jobs/${data.site.id}/zones/apply`, { changes });
+		problem = done.ok ? null : done.sentence;
+		saving.now = done.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
+		await refresh('fq:site');
+		busy = false;
+	}
 	const bad = $derived(shown !== null && (shown.overMinutes > 0 || late(shown) > 0));
 	const hopeless = $derived(
 		now && limit.limitW !== null && now.load.steadyW > limit.limitW
-			? `Only to keep these rooms warm takes ${kW(now.load.steadyW)} at ${outdoorC} °C outside: no starting times can help. The supply is too small, or the rooms lose too much.`
+			? `Only to keep these rooms warm takes ${kW(now.load.steadyW)} at ${outside(outdoorC)} outside: no starting times can help. The supply is too small, or the rooms lose too much.`
 			: null
 	);
 
@@ -211,6 +281,7 @@
 <main>
 	<h1>{data.site.name}: does everything heat at once?</h1>
 	<p class="answer" aria-live="polite" class:signal={bad}>{answer}</p>
+	{#if instant}<p class:signal={limit.limitW !== null && shown!.worstW > limit.limitW}>{instant}</p>{/if}
 	{#if hopeless}<p class="signal">{hopeless}</p>{/if}
 
 	<HeatGivens
@@ -218,6 +289,7 @@
 		{supply}
 		{source}
 		zones={{ electric: electric.length, water: water.length }}
+		{unit}
 		computing={share !== null}
 		bind:outdoorC
 		onsource={(next) => (chosen = next)}
@@ -232,7 +304,7 @@
 		<div class="section-head">
 			<div class="pick" role="group" aria-label="Day drawn">
 				{#each DAY_SHORT as name, i (name)}
-					<button class="quiet small" aria-pressed={day === i} onclick={() => (day = i)}>{name}</button>
+					<button class="quiet small" aria-pressed={day === i} onclick={() => (pickedDay = i)}>{name}</button>
 				{/each}
 			</div>
 			{#if staggered}
@@ -254,9 +326,9 @@
 			zones={strips}
 		/>
 		<p class="soft small-text">
-			Line: what is passed once in twenty times, thermostats cycling by chance; area: the mean. At one minute
-			up to {shown.atOnce} of {heated.length} heat together; all at once would be {kW(shown.allW)}, and only
-			an interlock rules that out. Bars: from the setpoint's rise to the need.
+			Line: what is passed once in twenty times, thermostats cycling by chance; area: the mean. All at once
+			would be {kW(shown.allW)}, and only an interlock rules that out. Bars: from the setpoint's rise to the
+			need.
 		</p>
 
 		<div class="columns">
@@ -287,9 +359,8 @@
 								{#if keptStale}
 									The starts were staggered on {kept.at.slice(0, 10)} for other rooms, weeks or supply: do it anew.
 								{:else}
-									Staggered on {kept.at.slice(0, 10)} for {kept.outdoorC} °C: {kW(kept.beforeW)} came down to {kW(
-										kept.afterW
-									)}, {new Set(kept.moved.map((one) => one.zone)).size} zones start earlier.
+									Staggered on {kept.at.slice(0, 10)} for {outside(kept.outdoorC)}: {kW(kept.beforeW)} came down
+									to {kW(kept.afterW)}, {new Set(kept.moved.map((one) => one.zone)).size} zones start earlier.
 								{/if}
 							</p>
 						{/if}
@@ -300,6 +371,32 @@
 					</p>
 				{/if}
 
+				{#if canLock}
+					<section>
+						<h2>An interlock</h2>
+						{#if locked}
+							<p role="status">
+								At most {locked.atMost} of {heated.length} at once never draw more than {kW(locked.worstW)}.
+								{locked.earlierMinutes === null
+									? 'Even with starts four hours earlier not every room would be warm in time.'
+									: locked.earlierMinutes === 0
+										? 'Every room is warm in time without earlier starts.'
+										: `Every room is warm in time if all start ${duration(locked.earlierMinutes)} earlier; ${Math.round(locked.kWh)} kWh a week.`}
+								It is wired by a licensed person.
+							</p>
+							{#if locked.earlierMinutes !== null}
+								<Button kind="tertiary" disabled={busy} on:click={takeLocked}
+									>Take its starts into the zones</Button
+								>
+							{/if}
+						{:else}
+							<p>Earlier starts keep the mean down; only an interlock keeps every minute under the limit.</p>
+							<Button kind="tertiary" disabled={locking} on:click={lock}
+								>{locking ? 'Running the week …' : 'What would an interlock cost?'}</Button
+							>
+						{/if}
+					</section>
+				{/if}
 				{#if source === 'water' && now?.starts}
 					<BoilerStarts
 						startsPerDay={now.load.startsPerDay}
