@@ -94,7 +94,7 @@ const localDate = (timeZone: string, atMs: number) =>
 /** Levels at or under this protect pipes, not people: common practice. */
 const FROST_C = 12;
 
-/** The rules, each alone: domain notes §11; figures are common practice unless another source stands beside them. */
+/** The rules, each alone: docs/domain.md §11; figures are common practice unless another source stands beside them. */
 export const rules: Readonly<Record<string, Rule>> = {
 	'keyed-missing': ({ done, of }) =>
 		done < of

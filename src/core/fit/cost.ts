@@ -30,5 +30,5 @@ export interface Weights {
 	readonly warm: number;
 }
 
-/** The default: a kelvin-minute too cold counts as four too warm (domain notes §5). */
+/** The default: a kelvin-minute too cold counts as four too warm (docs/domain.md §5). */
 export const defaultWeights: Weights = { cold: 4, warm: 1 };

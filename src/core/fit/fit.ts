@@ -115,7 +115,7 @@ function valuesOf({ profile, options, setpointsC, cooling, limits }: FitRequest)
 
 /**
  * The program of one grouping whose held week differs least from the target: the minimum of
- * J = Σ over the week's minutes of cold·max(0, T−H) + warm·max(0, H−T), in K·min (domain notes §5).
+ * J = Σ over the week's minutes of cold·max(0, T−H) + warm·max(0, H−T), in K·min (docs/domain.md §5).
  * Exact: dynamic programming over all candidate times and values, closed round the week. Ties go to
  * the fewest events, then the fewest distinct values, then the earliest rise and latest fall. On a
  * control that also cools a value is a pair, and the cooling setpoint counts alike: too high as cold

@@ -30,7 +30,7 @@ export interface Route {
 	readonly looks: number;
 }
 
-/** A person's pace: seconds a press and seconds a look at the card (start values: domain notes §6). */
+/** A person's pace: seconds a press and seconds a look at the card (start values: docs/domain.md §6). */
 export interface Pace {
 	readonly pressSeconds: number;
 	readonly lookSeconds: number;

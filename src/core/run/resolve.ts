@@ -33,7 +33,7 @@ const MINUTE_MS = 60_000;
 
 /**
  * What a control holds at one instant, looked up directly: the period that its clock shows, an early start,
- * and every stronger layer in its order of precedence (domain notes §10), then the limits. Returns the whole
+ * and every stronger layer in its order of precedence (docs/domain.md §10), then the limits. Returns the whole
  * chain; its last link is the answer.
  */
 export function resolve(prepared: Prepared, atMs: number): Resolved {

@@ -18,7 +18,7 @@ import { solve, type Matrix } from './expm';
 
 /**
  * A room of three temperatures, air (with furnishings), fabric, emitter, and the control's sensor: linear and
- * unchanging between switchings (domain notes §8). Conductances in W/K, capacities in J/K, powers in W.
+ * unchanging between switchings (docs/domain.md §8). Conductances in W/K, capacities in J/K, powers in W.
  */
 export interface RoomModel {
 	readonly airCapacity: number;

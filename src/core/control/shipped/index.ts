@@ -3,7 +3,7 @@ import { emitterStats } from './emitterStats';
 import { programmers } from './programmers';
 import { roomStats } from './roomStats';
 
-/** The families of the domain notes (§2) as profiles. Names are descriptive, figures are our own. */
+/** The families of the docs/domain.md (§2) as profiles. Names are descriptive, figures are our own. */
 const profiles = [...roomStats, ...emitterStats, ...programmers];
 
 /** The profiles that ship with the program, in the order they are offered. */
