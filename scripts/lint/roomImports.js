@@ -40,7 +40,8 @@ const corePackages = new Set([
 	'temporal-polyfill',
 	'ical.js',
 	'papaparse',
-	'ml-levenberg-marquardt'
+	'ml-levenberg-marquardt',
+	'fast-deep-equal'
 ]);
 
 /** @type {Record<string, string[]>} */

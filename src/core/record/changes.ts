@@ -1,3 +1,4 @@
+import isSame from 'fast-deep-equal';
 import {
 	allowedOptions,
 	roundTemperatureWords,
@@ -25,6 +26,13 @@ export interface ZoneChanges {
 	readonly kind: 'new' | 'gone' | 'changed';
 	readonly sentences: readonly string[];
 	/** Whether the week itself differs, so that the older one can be put back. */
+	readonly weekDiffers: boolean;
+}
+
+/** What differs between two plans. */
+export interface PlanChanges {
+	readonly sentences: readonly string[];
+	/** Whether the wanted week itself differs. */
 	readonly weekDiffers: boolean;
 }
 
@@ -58,9 +66,18 @@ function levelSentences(before: Zone, after: Zone, profile: ControlProfile): str
 			const was = before.levels.find((one) => one.id === level.id);
 			if (!was) return [`New level ${level.name}, ${say(after, level.setpointC)}.`];
 			const words = was.name === level.name ? level.name : `${was.name}, now ${level.name},`;
-			if (was.setpointC !== level.setpointC)
-				return [`${words} ${say(before, was.setpointC)} → ${say(after, level.setpointC)}.`];
-			return was.name === level.name ? [] : [`Level ${was.name} is called ${level.name}.`];
+			const moved =
+				was.setpointC === level.setpointC
+					? []
+					: [`${words} ${say(before, was.setpointC)} → ${say(after, level.setpointC)}.`];
+			const cool = (zone: Zone, c: number | null) => (c === null ? 'no cooling' : `above ${say(zone, c)}`);
+			const cooled =
+				was.coolC === level.coolC
+					? []
+					: [`${level.name} cools: ${cool(before, was.coolC)} → ${cool(after, level.coolC)}.`];
+			const renamed =
+				moved.length > 0 || was.name === level.name ? [] : [`Level ${was.name} is called ${level.name}.`];
+			return [...moved, ...cooled, ...renamed];
 		}),
 		...gone.map((level) => `Level ${level.name} is gone.`)
 	];
@@ -100,16 +117,22 @@ const settingInWords = (key: keyof Zone['settings'], value: unknown, say: (c: nu
 				? duration(Number(value))
 				: String(value).replace('-', ' ');
 
-/** What differs between two versions of a zone. */
-export function zoneChanges(before: LeftZone, after: LeftZone, profile: ControlProfile): ZoneChanges {
-	const [a, b] = [before.zone, after.zone];
+const countWords = (count: number, one: string, many: string) =>
+	count === 1 ? `1 ${one}` : `${count} ${many}`;
+
+/** What differs between two plans of a zone, in sentences; nothing only where they are alike in everything. */
+export function planChanges(a: Zone, b: Zone, profile: ControlProfile): PlanChanges {
 	const sentences: string[] = [];
 	if (a.name !== b.name) sentences.push(`Was called ${a.name}.`);
+	if (a.note !== b.note) sentences.push('Its note differs.');
 	if (a.control !== b.control) sentences.push('It has another control.');
 	const [was, is] = [allowedOptions(profile, a.options), allowedOptions(profile, b.options)];
 	if (was.unit !== is.unit) sentences.push(`Unit °${was.unit} → °${is.unit}.`);
 	if (was.clock !== is.clock) sentences.push(`Clock ${was.clock} h → ${is.clock} h.`);
 	if (was.perDay !== is.perDay) sentences.push(`Steps a day ${was.perDay} → ${is.perDay}.`);
+	if (was.channel !== is.channel) sentences.push('It hangs on another channel.');
+	if (was.plain !== is.plain)
+		sentences.push(is.plain ? 'It is set to hold one setpoint.' : 'It is set to run a program.');
 	if (a.grouping !== b.grouping)
 		sentences.push(`Day grouping ${a.grouping ?? 'as fitted'} → ${b.grouping ?? 'as fitted'}.`);
 	sentences.push(...levelSentences(a, b, profile));
@@ -117,18 +140,44 @@ export function zoneChanges(before: LeftZone, after: LeftZone, profile: ControlP
 	if (weekDiffers) sentences.push(...weekSentences(a, b));
 	const [startedA, startedB] = [leadWords(a, is.unit), leadWords(b, is.unit)];
 	if (startedA !== startedB) sentences.push(`Start ${startedA} → ${startedB}.`);
-	else if (!sameWeek(target(a).week, target(b).week) && !weekDiffers)
+	else if (!isSame({ ...a.lead, stopMinutes: 0 }, { ...b.lead, stopMinutes: 0 }))
 		sentences.push('The computed starts differ.');
-	if (JSON.stringify(a.settings) !== JSON.stringify(b.settings))
-		for (const key of ['highLimitC', 'lowLimitC', 'earlyStartMinutes', 'fan', 'changeover'] as const)
-			if (a.settings[key] !== b.settings[key])
-				sentences.push(
-					`${{ highLimitC: 'High limit', lowLimitC: 'Low limit', earlyStartMinutes: 'Early start', fan: 'Fan', changeover: 'Changeover' }[key]} ${settingInWords(key, a.settings[key], (c) => setpointWithUnit(profile, was, c))} → ${settingInWords(key, b.settings[key], (c) => setpointWithUnit(profile, is, c))}.`
-				);
-	if (JSON.stringify(a.exceptions) !== JSON.stringify(b.exceptions))
-		sentences.push(`Days away and special days: ${a.exceptions.length} → ${b.exceptions.length} entries.`);
-	if (JSON.stringify(a.room) !== JSON.stringify(b.room))
-		sentences.push('The description of the room differs.');
+	if (a.lead.stopMinutes !== b.lead.stopMinutes)
+		sentences.push(`Early stop ${duration(a.lead.stopMinutes)} → ${duration(b.lead.stopMinutes)}.`);
+	if (!isSame(a.weights, b.weights)) sentences.push('Cold and waste are weighed otherwise.');
+	if (a.use !== b.use) sentences.push('The room is used otherwise.');
+	if (!isSame(a.routine, b.routine)) sentences.push('The routine behind the week differs.');
+	for (const key of ['highLimitC', 'lowLimitC', 'earlyStartMinutes', 'fan', 'changeover'] as const)
+		if (a.settings[key] !== b.settings[key])
+			sentences.push(
+				`${{ highLimitC: 'High limit', lowLimitC: 'Low limit', earlyStartMinutes: 'Early start', fan: 'Fan', changeover: 'Changeover' }[key]} ${settingInWords(key, a.settings[key], (c) => setpointWithUnit(profile, was, c))} → ${settingInWords(key, b.settings[key], (c) => setpointWithUnit(profile, is, c))}.`
+			);
+	const lists = [
+		['exceptions', 'Days away and special days', 'entry', 'entries'],
+		['bookings', 'Bookings', 'booking', 'bookings'],
+		['clockReadings', 'Looks at the clock', 'look', 'looks']
+	] as const;
+	for (const [key, name, one, many] of lists)
+		if (!isSame(a[key], b[key]))
+			sentences.push(
+				a[key].length === b[key].length
+					? `${name}: other ${many}.`
+					: `${name}: ${countWords(a[key].length, one, many)} → ${countWords(b[key].length, one, many)}.`
+			);
+	if (!isSame(a.room, b.room)) sentences.push('The description of the room differs.');
+	if (sentences.length === 0 && !isSame(a, b)) sentences.push('Something else differs.');
+	return { sentences, weekDiffers };
+}
+
+/** What differs between two versions of a zone as it was left. */
+export function zoneChanges(before: LeftZone, after: LeftZone, profile: ControlProfile): ZoneChanges {
+	const is = allowedOptions(profile, after.zone.options);
+	const { sentences: planned, weekDiffers } = planChanges(
+		{ ...before.zone, clockReadings: [] },
+		{ ...after.zone, clockReadings: [] },
+		profile
+	);
+	const sentences = [...planned];
 	for (const key of noted) {
 		const words = ON_SITE_WORDS[key];
 		// what a visit just begun has not noted yet is no change
@@ -140,7 +189,7 @@ export function zoneChanges(before: LeftZone, after: LeftZone, profile: ControlP
 	}
 	if (before.done !== after.done || before.of !== after.of)
 		sentences.push(`Keyed ${before.done} of ${before.of} → ${after.done} of ${after.of}.`);
-	return { id: after.id, name: b.name, kind: 'changed', sentences, weekDiffers };
+	return { id: after.id, name: after.zone.name, kind: 'changed', sentences, weekDiffers };
 }
 
 /** What changed at a site from one visit to another, zone by zone; zones that are alike are left out. */

@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { findProfile } from '../control';
 import { newZone, onSiteSchema, wantedWeek, withWanted, type OnSite, type Zone } from '../plan';
 import { buildWeek, sameWeek } from '../week';
-import { changesBetween, dueAt, putBack, visitSchema, zoneChanges, type LeftZone, type Visit } from '.';
+import {
+	changesBetween,
+	dueAt,
+	planChanges,
+	putBack,
+	visitSchema,
+	zoneChanges,
+	type LeftZone,
+	type Visit
+} from '.';
 
 const stat = findProfile('six-step-room-stat')!;
 const radio = findProfile('radio-stat')!;
@@ -53,6 +62,39 @@ describe('what changed between two versions of a zone', () => {
 		expect(text).toMatch(/Start .* → 45 min before\./);
 		expect(text).toContain('What it is left in: automatic → hold.');
 		expect(text).not.toContain('4711');
+	});
+
+	it('leaves no difference of a plan unsaid, whatever part of it differs', () => {
+		const other: { [K in keyof Zone]: Zone[K] } = {
+			...zone,
+			name: 'N',
+			note: 'a note',
+			control: 'radio-stat',
+			options: { ...zone.options, clock: '12' },
+			levels: zone.levels.map((level) => ({ ...level, letter: level.letter === 'C' ? 'K' : level.letter })),
+			wanted: [{ at: 5, level: zone.levels[0]!.id }],
+			use: 'bedroom',
+			routine: { dayTypes: [], week: [] } as unknown as Zone['routine'],
+			weights: { cold: 1, warm: 1 },
+			lead: { ...zone.lead, stopMinutes: 20 },
+			grouping: '5-2',
+			room: {} as Zone['room'],
+			settings: { ...zone.settings, fan: 'on' },
+			exceptions: [{ kind: 'off', id: 'x', from: '2026-01-01T00:00', until: null }],
+			bookings: [
+				{ name: 'Choir', from: '2026-01-01T10:00', to: '2026-01-01T11:00' } as Zone['bookings'][number]
+			],
+			clockReadings: [{ at: '2026-01-01T00:00:00Z', errorSeconds: 0, daysAhead: 0, set: true, lost: false }]
+		};
+		const said = (differs: Partial<Zone>) => planChanges(zone, { ...zone, ...differs }, stat).sentences;
+		expect(said({})).toEqual([]);
+		for (const key of Object.keys(other) as (keyof Zone)[])
+			expect(said({ [key]: other[key] }), key).not.toEqual([]);
+		expect(said({ lead: other.lead })).toEqual(['Early stop 0 min → 20 min.']);
+		expect(said({ lead: { ...zone.lead, school: 'fixed' } })[0]).toMatch(/^Start at the time of need →/);
+		expect(said({ levels: zone.levels.map((level) => ({ ...level, coolC: 30 })) })[0]).toMatch(
+			/cools: no cooling → above/
+		);
 	});
 
 	it('of a site: new, gone and changed zones', () => {

@@ -1,26 +1,16 @@
 <script lang="ts">
 	import { Button, Modal } from 'carbon-components-svelte';
+	import type { ControlProfile } from '$core/control';
 	import type { Zone } from '$core/plan';
+	import { planChanges } from '$core/record';
 	import MiniWeek from '../board/MiniWeek.svelte';
 	import type { DocumentEditor } from '../documentEditor.svelte';
 
-	let { editor }: { editor: DocumentEditor<Zone> } = $props();
+	let { editor, profile }: { editor: DocumentEditor<Zone>; profile: ControlProfile } = $props();
 
 	const theirs = $derived(editor.conflict?.document ?? null);
-
-	/** What differs, in words, beyond the drawn week. */
-	function differences(mine: Zone, other: Zone): string[] {
-		const said: string[] = [];
-		if (mine.name !== other.name) said.push(`named "${other.name}" there`);
-		if (JSON.stringify(mine.wanted) !== JSON.stringify(other.wanted)) said.push('another wanted week');
-		if (JSON.stringify(mine.levels) !== JSON.stringify(other.levels)) said.push('other levels');
-		if (mine.grouping !== other.grouping) said.push(`grouping ${other.grouping ?? 'as suggested'} there`);
-		if (mine.control !== other.control) said.push('another control');
-		if (JSON.stringify(mine.options) !== JSON.stringify(other.options)) said.push('other control options');
-		if (JSON.stringify(mine.weights) !== JSON.stringify(other.weights))
-			said.push('another balance of cold and waste');
-		return said;
-	}
+	/** What the other window's version has otherwise, everything compared. */
+	const differences = $derived(theirs ? planChanges(editor.document, theirs, profile).sentences : []);
 </script>
 
 <Modal
@@ -33,7 +23,14 @@
 >
 	{#if theirs}
 		<p>Nothing is lost: both versions are here. Choose the one to keep; the other stays one undo away.</p>
-		<p class="soft">{differences(editor.document, theirs).join('; ') || 'The two are alike.'}</p>
+		{#if differences.length === 0}
+			<p class="soft">The two are alike.</p>
+		{:else}
+			<p>From this window to the other:</p>
+			<ul class="differences">
+				{#each differences as sentence, i (i)}<li>{sentence}</li>{/each}
+			</ul>
+		{/if}
 		<div class="both">
 			<figure>
 				<figcaption>This window</figcaption>
@@ -50,6 +47,13 @@
 </Modal>
 
 <style>
+	.differences {
+		max-height: 12rem;
+		margin: 0.3rem 0 0;
+		padding-left: 1.2rem;
+		overflow-y: auto;
+		list-style: disc;
+	}
 	.both {
 		display: flex;
 		flex-wrap: wrap;

@@ -331,7 +331,7 @@
 	{/if}
 </main>
 
-<Conflict {editor} />
+<Conflict {editor} {profile} />
 
 <style>
 	.heading {

@@ -309,7 +309,7 @@
 	</aside>
 </div>
 
-<Conflict {editor} />
+<Conflict {editor} {profile} />
 
 <style>
 	.page {

@@ -328,7 +328,7 @@
 	{/if}
 </div>
 
-<Conflict {editor} />
+<Conflict {editor} {profile} />
 
 <style>
 	.page {

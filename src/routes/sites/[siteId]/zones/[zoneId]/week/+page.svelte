@@ -346,7 +346,7 @@
 	</aside>
 </div>
 
-<Conflict {editor} />
+<Conflict {editor} {profile} />
 {#if giving}
 	{#await import('$lib/ui/zone/OtherZones.svelte') then { default: OtherZones }}
 		<OtherZones
