@@ -24,7 +24,7 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 	await page.getByLabel('On a raster of').fill('7');
 	await page.getByLabel('On a raster of').press('Tab');
 	await expect(page.getByRole('alert')).toHaveText(
-		'program.stepMinutes must divide the hour. Not kept until it is mended.'
+		'Program, time step must divide the hour. Not kept until it is mended.'
 	);
 	await page.getByLabel('On a raster of').fill('5');
 	await page.getByLabel('On a raster of').press('Tab');
@@ -33,7 +33,7 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 	await page.getByRole('button', { name: 'Change: Its days' }).click();
 	await page.getByLabel('Other blocks').fill('Mon Wed Fri / Tue Thu / Sat-Sun');
 	await page.getByLabel('Other blocks').press('Tab');
-	await expect(page.getByRole('radio', { name: /^Mon Wed Fri \/ Tue Thu \/ Sat Sun/ })).toBeVisible();
+	await expect(page.getByRole('radio', { name: /^Mon, Wed, Fri \/ Tue, Thu \/ Sat, Sun/ })).toBeVisible();
 	await page.getByRole('button', { name: 'Change: How it is keyed' }).click();
 	await page.getByLabel('Leaves the menu by itself').check();
 	await page.getByLabel('after s', { exact: true }).fill('5');

@@ -1,3 +1,4 @@
+import { untrack } from 'svelte';
 import type { KeyingStanding } from '$core/keying';
 
 /** What a page knows of its zone before the lists do. */
@@ -23,8 +24,11 @@ class Live {
 
 	/** Takes what a page knows of a zone; of another zone nothing is kept. */
 	show(zoneId: string, known: LiveZone): void {
-		this.#known = zoneId === this.#zoneId ? { ...this.#known, ...known } : known;
-		this.#zoneId = zoneId;
+		// an effect that tells of its page must not follow what it tells
+		untrack(() => {
+			this.#known = zoneId === this.#zoneId ? { ...this.#known, ...known } : known;
+			this.#zoneId = zoneId;
+		});
 	}
 
 	/** Forgets what pages knew: what was read again is as new. */
