@@ -73,7 +73,7 @@ export async function makeSite(page: Page, name: string): Promise<void> {
 	await open(page, '/');
 	await page.getByLabel('New site').fill(name);
 	await page.getByLabel('Place', { exact: true }).fill('Somewhere, Anywhere');
-	await page.getByRole('button', { name: 'Make it' }).click();
+	await page.getByRole('button', { name: 'Add site' }).click();
 	await expect(page.getByRole('heading', { name: `Where ${name} stands` })).toBeVisible();
 }
 

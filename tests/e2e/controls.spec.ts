@@ -80,7 +80,7 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 
 	await makeSite(page, 'Vellum Row');
 	await addZone(page, 'Cellar', 'Five-change cellar stat');
-	await page.getByRole('radio', { name: /^Mon Wed Fri/ }).click();
+	await page.getByRole('radio', { name: /^Mon, Wed, Fri/ }).click();
 	await saved(page);
 	await page.getByRole('link', { name: /^Key in/ }).click();
 	await expect(page.getByText('Mon, Wed, Fri').first()).toBeVisible();

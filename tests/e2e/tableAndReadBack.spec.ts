@@ -75,7 +75,19 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		await page.goto(link.replace(/week$/, 'read-back'), { waitUntil: 'networkidle' });
 		const field = page.locator('.fields input').last();
 		const planned = await field.inputValue();
-		const wrong = /^\d\d:\d\d$/.test(planned) ? '03:33' : planned === '77' ? '78' : '77';
+		// something else that could stand there: another time, figure, or word of the same kind
+		const others = await page
+			.locator('.fields input')
+			.evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value));
+		const wrong = /:/.test(planned)
+			? '03:33'
+			: /^\d\d\.\d$/.test(planned)
+				? '12.5'
+				: /^\d+$/.test(planned)
+					? planned === '15'
+						? '45'
+						: '15'
+					: others.find((other) => /^[A-Z]/.test(other) && other !== planned)!;
 		await field.fill(wrong);
 		await field.press('Enter');
 		await field.blur();
@@ -83,8 +95,12 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		await expect(page.locator('.slips li')).toContainText(wrong);
 		await saved(page);
 		await page.getByRole('link', { name: 'the short card' }).click();
-		await expect(page.locator('.value')).toContainText(planned);
-		await page.keyboard.press('Enter');
+		// it alone is asked for; where a slip means doing the day again, that day and nothing else
+		const again = others.length > 100 ? 24 : 1;
+		if (again === 1) await expect(page.locator('.value')).toContainText(planned);
+		await expect(page.getByText('All in.')).toHaveCount(0);
+		for (let i = 0; i < again; i++) await page.keyboard.press('Enter');
+		await expect(page.getByText('All in.')).toBeVisible();
 		await saved(page);
 		await page.goto(link.replace(/week$/, 'hand-over'), { waitUntil: 'networkidle' });
 		const pdf = await page.pdf({ preferCSSPageSize: true });

@@ -27,7 +27,7 @@ test('a site from empty to signed off on a phone, with the network gone in the m
 	await page.setViewportSize({ width: 390, height: 844 });
 	await open(page, '/');
 	await page.getByLabel('New site').fill('Gannet Cottage');
-	await page.getByRole('button', { name: 'Make it' }).click();
+	await page.getByRole('button', { name: 'Add site' }).click();
 	await expect(page.getByRole('heading', { name: /Gannet Cottage/ })).toBeVisible();
 	await page.getByLabel('New zone').fill('Parlour');
 	await page.getByLabel('Its control').selectOption({ label: 'Radio stat and receiver' });

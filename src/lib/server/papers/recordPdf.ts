@@ -96,7 +96,7 @@ export async function recordPdf(
 				? [
 						[
 							'Offset',
-							`${differenceWords(options.unit, offset.offsetK)} (spread ${differenceWords(options.unit, offset.spreadK)} of ${onSite.offsetReadings.length} readings); keyed ${onSite.offsetSetK === null ? 'none' : differenceWords(options.unit, onSite.offsetSetK)}`
+							`${differenceWords(options.unit, offset.offsetK)} (spread ${differenceWords(options.unit, offset.spreadK, 2)} of ${onSite.offsetReadings.length} readings); keyed ${onSite.offsetSetK === null ? 'none' : differenceWords(options.unit, onSite.offsetSetK)}`
 						] as [string, string]
 					]
 				: []),

@@ -124,7 +124,7 @@
 		<p role="status">
 			<strong>Offset {offset.offsetK > 0 ? '+' : ''}{differenceWords(options.unit, offset.offsetK)}</strong
 			>{onSite.offsetReadings.length > 1
-				? `, spread ${differenceWords(options.unit, offset.spreadK)} of ${onSite.offsetReadings.length} readings`
+				? `, spread ${differenceWords(options.unit, offset.spreadK, 2)} of ${onSite.offsetReadings.length} readings`
 				: ', of one reading; three are better'}.
 		</p>
 		<Degrees
