@@ -16,7 +16,7 @@ test('the guest house: over its supply, staggered under it with every room in ti
 	await page.waitForLoadState('networkidle');
 	// the answer is there: nothing says any more that it is worked on
 	await page.waitForTimeout(300);
-	await expect(page.getByText(/^0 °C( …)?$/)).toHaveText('0 °C');
+	await expect(page.getByText(/^0\s°C( …)?$/)).toHaveText('0 °C');
 
 	// stopped and begun again
 	await page.getByRole('button', { name: 'Stagger the starts' }).click();

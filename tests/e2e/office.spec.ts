@@ -32,9 +32,9 @@ test('what all zones of a site are set to: seen at once, set for several, taken 
 	await page.getByRole('button', { name: 'All that have it' }).click();
 	await differential.getByLabel('Differential').fill('0,8');
 	await differential.getByLabel('Differential').press('Tab');
-	await page.getByRole('button', { name: /^Set 0\.8 K for \d zones$/ }).click();
+	await page.getByRole('button', { name: /^Set 0\.8\sK for \d zones$/ }).click();
 	const count = Number(
-		/for (\d)/.exec((await page.getByText(/^Differential: 0\.8 K, for/).textContent())!)![1]
+		/for (\d)/.exec((await page.getByText(/^Differential: 0\.8\sK, for/).textContent())!)![1]
 	);
 	await expect(differential.getByText('0.8 K', { exact: true })).toHaveCount(count);
 	await page.getByRole('button', { name: 'Undo' }).click();
@@ -44,8 +44,8 @@ test('what all zones of a site are set to: seen at once, set for several, taken 
 	await page.getByRole('button', { name: 'All that have it' }).click();
 	await differential.getByLabel('Differential').fill('40');
 	await differential.getByLabel('Differential').press('Tab');
-	await page.getByRole('button', { name: /^Set 40 K/ }).click();
-	await expect(page.getByRole('alert')).toHaveText('Differential: from 0.1 to 5 K.');
+	await page.getByRole('button', { name: /^Set 40\.0\sK/ }).click();
+	await expect(page.getByRole('alert')).toHaveText('Differential: from 0.1 K to 5.0 K.');
 	await page.reload();
 	await page.getByRole('button', { name: /^Frost protection/ }).click();
 	await expect(page.getByRole('region', { name: 'Frost protection' }).getByText('not noted')).toHaveCount(1);

@@ -11,19 +11,19 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 	await page.getByRole('link', { name: /^Porter, panel heater/ }).click();
 	await page.getByRole('link', { name: /^Proof/ }).click();
 	await expect(page.getByText(/^Set it back: the program saves \d+ %/)).toBeVisible();
-	await expect(page.getByText(/Half an hour is enough down to -?\d+ °C/)).toBeVisible();
+	await expect(page.getByText(/Half an hour is enough down to -?\d+\s°C/)).toBeVisible();
 	await page
 		.getByRole('combobox', { name: 'Zone' })
 		.or(page.getByRole('link', { name: /^Crèche floor/ }))
 		.first()
 		.click();
 	await expect(page.getByText(/^(Leave it nearly steady|Keep the setback small)/)).toBeVisible();
-	await expect(page.getByText(/The floor surface stays at .* under its limit of 29 °C\./)).toBeVisible();
+	await expect(page.getByText(/The floor surface stays at .* under its limit of 29\s°C\./)).toBeVisible();
 
 	// another outdoor temperature: the answer follows
 	const outside = page.getByRole('slider', { name: /Outside/ });
 	await outside.fill('-12');
-	await expect(page.getByText(/at -12 °C outside allow/)).toBeVisible();
+	await expect(page.getByText(/at -12\s°C outside allow/)).toBeVisible();
 	await outside.fill('3');
 	const rise = page.locator('.rises li').filter({ hasText: /^Tue/ }).first();
 	const [, hours, minutes] = /: (?:(\d+) h ?)?(\d+)? ?(?:min )?before/.exec(await rise.innerText())!;
@@ -35,7 +35,7 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 
 	await page.getByRole('link', { name: /^Week/ }).first().click();
 	await expect(page.getByRole('combobox', { name: /^Start/ })).toHaveValue('computed');
-	await expect(page.getByText(/For this room at 3 °C outside, .* before the need\./)).toBeVisible();
+	await expect(page.getByText(/For this room at 3\s°C outside, .* before the need\./)).toBeVisible();
 	await page.getByRole('button', { name: /^Saturday:/ }).focus();
 	await page.keyboard.press('Insert');
 	await expect(page.getByText(/have changed since: compute it again/)).toBeVisible();
@@ -97,7 +97,7 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 	await expect(page.getByRole('button', { name: 'Taken into the week' })).toBeVisible();
 	await saved(page);
 	await page.getByRole('link', { name: /^Week/ }).first().click();
-	await expect(page.getByText(/For this room at 0 °C outside/)).toBeVisible();
+	await expect(page.getByText(/For this room at 0\s°C outside/)).toBeVisible();
 	expect(await page.locator('path.target').first().getAttribute('d')).not.toBe(line);
 });
 
@@ -136,7 +136,7 @@ test('a year of invented weather, then of a weather file that is kept with the s
 	await file('broken.epw', [...head, ...rows.slice(0, 100), 'what is this']);
 	await expect(page.getByRole('alert')).toContainText('broken.epw: Line 109: no hour of a year');
 	await file('hollow.epw', [...head, ...rows]);
-	await expect(page.getByText('Hollow Reach, NWHERE: 3.5 to 3.5 °C.')).toBeVisible();
+	await expect(page.getByText('Hollow Reach, NWHERE: 3.5 °C to 3.5 °C.')).toBeVisible();
 	await expect(page.getByText(/another room, week or weather: compute it again\.$/)).toBeVisible();
 	await page.reload();
 	await page.getByRole('button', { name: 'Run a year of Hollow Reach, NWHERE' }).click();

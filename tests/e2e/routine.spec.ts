@@ -7,7 +7,7 @@ test('a routine draws the week; a drawing over it is told, and both ways back ar
 	await addZone(page, 'Kitchen', 'Six-step room stat');
 	await page.getByRole('button', { name: 'Routine', exact: true }).click();
 	await page.getByLabel('Room used as').selectOption({ label: 'Workshop, sitting or light work' });
-	await expect(page.getByText(/Usual here: Comfort 16\.0 °C, Eco 12\.0 °C\./)).toBeVisible();
+	await expect(page.getByText(/Usual here: Comfort 16\.0\s°C, Eco 12\.0\s°C\./)).toBeVisible();
 	await page.getByRole('button', { name: 'Take these' }).click();
 	await expect(page.getByText('The levels are those usual here.')).toBeVisible();
 	await page.getByLabel('Start from').selectOption('late-weekend');

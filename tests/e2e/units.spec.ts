@@ -27,7 +27,7 @@ const cases = [
 		site: 'Fathom Terrace',
 		control: 'six-step-room-stat',
 		fahrenheit: true,
-		wrong: /°C|\d K\b/,
+		wrong: /°C|\d\sK\b/,
 		right: /°F/,
 		// the comfort of a room, 3 K above what it shows, and what an hour of an hour strip shows
 		shown: '64'
@@ -54,7 +54,7 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 		if (fahrenheit) {
 			await page.getByLabel('Its unit').selectOption('F');
 			await expect(
-				page.getByText(/^On this control a level is a whole °F: Eco 16\.0 °C is 61 °F now/)
+				page.getByText(/^On this control a level is a whole\s°F: Eco 16\.0\s°C is 61\s°F now/)
 			).toBeVisible();
 			await saved(page);
 			await page.reload();
@@ -95,7 +95,7 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 		await page.getByLabel('The thermometer shows').fill(fahrenheit ? '65' : '18.5');
 		await page.getByLabel('The thermometer shows').press('Tab');
 		await page.getByRole('button', { name: 'Add the reading' }).click();
-		await expect(page.getByText(fahrenheit ? /^Offset \+1\.0 °F/ : /^Offset \+0\.5 K/)).toBeVisible();
+		await expect(page.getByText(fahrenheit ? /^Offset \+1\.0\s°F/ : /^Offset \+0\.5\sK/)).toBeVisible();
 		await readPage(page, wrong, 'visit, settings');
 		await next();
 		await page.getByRole('button', { name: 'It is set now' }).click();

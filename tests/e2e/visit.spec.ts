@@ -69,7 +69,7 @@ test('a site from empty to signed off on a phone, with the network gone in the m
 		await page.getByLabel('The thermometer shows').press('Tab');
 		await press(page, 'Add the reading');
 	}
-	await expect(page.getByText(/^Offset -0\.5 K, spread 0\.06 K of 3 readings/)).toBeVisible();
+	await expect(page.getByText(/^Offset -0\.5\sK, spread 0\.06\sK of 3 readings/)).toBeVisible();
 	await page.getByLabel('Offset keyed').fill('-0.5');
 	await page.getByLabel('Offset keyed').press('Tab');
 	await press(page, 'paired');
@@ -79,7 +79,7 @@ test('a site from empty to signed off on a phone, with the network gone in the m
 	// reloaded without a network, it stands where it was, with what was noted
 	await page.reload();
 	await expect(page.getByRole('heading', { name: 'Parlour: set these first' })).toBeVisible();
-	await expect(page.getByText(/^Offset -0\.5 K/)).toBeVisible();
+	await expect(page.getByText(/^Offset -0\.5\sK/)).toBeVisible();
 	await next(page);
 	await expect(page.getByText("By this device's own clock: there is no connection.")).toBeVisible();
 	await press(page, 'It is set now');
