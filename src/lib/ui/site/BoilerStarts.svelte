@@ -1,10 +1,15 @@
 <script lang="ts">
+	import { differenceWords, type TemperatureUnit } from '$core/control';
+
 	let {
 		startsPerDay,
 		starts,
-		allowed
+		allowed,
+		unit
 	}: {
 		startsPerDay: number;
+		/** The unit in which differences are said. */
+		unit: TemperatureUnit;
 		/** Starts a day were every control at that differential, narrowest first. */
 		starts: readonly { readonly differentialK: number; readonly startsPerDay: number }[];
 		allowed: number;
@@ -17,14 +22,18 @@
 	<h2>How often the boiler starts</h2>
 	<p class:signal={Math.round(startsPerDay) > allowed}>
 		{Math.round(startsPerDay)} times a day; {allowed} are allowed{#if Math.round(startsPerDay) > allowed}{firstStarts
-				? `: with a differential of ${firstStarts.differentialK} K it would be ${Math.round(firstStarts.startsPerDay)}.`
+				? `: with a differential of ${differenceWords(unit, firstStarts.differentialK)} it would be ${Math.round(firstStarts.startsPerDay)}.`
 				: ': no differential here is wide enough; a buffer or a longer anti-cycling time at the boiler is.'}{:else}.{/if}
 	</p>
 	<table class="figures">
 		<thead><tr><th>every control at a differential of</th><th>starts a day</th></tr></thead>
 		<tbody>
 			{#each starts as one (one.differentialK)}
-				<tr><th scope="row">{one.differentialK} K</th><td>{Math.round(one.startsPerDay)}</td></tr>
+				<tr
+					><th scope="row">{differenceWords(unit, one.differentialK)}</th><td
+						>{Math.round(one.startsPerDay)}</td
+					></tr
+				>
 			{/each}
 		</tbody>
 	</table>

@@ -43,7 +43,7 @@
 	function take(next: Routine): boolean {
 		const read = routineSchema.safeParse(next);
 		if (!read.success) {
-			problem = problemOf(read.error).sentence.replace(/^dayTypes\[\d+\][.\w[\]]* \(([^)]*)\)/, '$1:');
+			problem = problemOf(read.error).sentence.replace(/^Day type \d+[^(]* \(([^)]*)\)/, '$1:');
 			return false;
 		}
 		problem = null;

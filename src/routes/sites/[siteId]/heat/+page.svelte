@@ -399,6 +399,7 @@
 				{/if}
 				{#if source === 'water' && now?.starts}
 					<BoilerStarts
+						{unit}
 						startsPerDay={now.load.startsPerDay}
 						starts={now.starts}
 						allowed={supply.boilerStartsPerDay ?? 20}
