@@ -8,7 +8,7 @@ import {
 	type ControlProfile
 } from '../control';
 import { bindingLimits, levelOf, unitOf, type Room, type Zone } from '../plan';
-import { DAY_SHORT, dayOf, duration, minuteOfDay } from '../week';
+import { DAY_MINUTES, DAY_SHORT, dayOf, duration, minuteOfDay } from '../week';
 import { LONGEST_LEAD, type Proof } from './proof';
 
 /** What a proof says, in sentences for an installer. */
@@ -70,8 +70,16 @@ export function proofWords(proof: Proof, zone: Zone, room: Room, profile: Contro
 					: !drawn
 						? `No warm time is drawn yet: ${it} is kept at ${say(warmestWanted(zone))} all week.`
 						: `${floor ? 'The floor is warm' : 'Warm'} in time ${at}, all week.`;
-	// one fact, one figure: what is allowed here is what the rises below ask for
-	const need = never.length > 0 ? null : longest;
+	// one fact, one figure: what is allowed here is what the rises below ask for after a usual night
+	const usual = rises.filter((rise) => rise.night.minutes <= DAY_MINUTES);
+	const need =
+		never.length > 0
+			? null
+			: Math.max(0, ...(usual.length > 0 ? usual : rises).map((rise) => rise.minutes ?? 0));
+	const longer =
+		need !== null && longest > need
+			? `, up to ${duration(longest)} after more than a day at the setback`
+			: '';
 	const down = proof.halfHourDownTo;
 	const halfHour = !night
 		? profile.temperature
@@ -83,7 +91,7 @@ export function proofWords(proof: Proof, zone: Zone, room: Room, profile: Contro
 					: down === curve[0]!.outdoorC
 						? `Half an hour is enough down to ${outside(down)} and below`
 						: `Half an hour is enough down to ${outside(down)} outside`
-			}; ${at} ${need === null ? 'it is not reached at all' : need === 0 ? `no lead is needed: ${it} does not fall` : `allow ${duration(need)}`}.`;
+			}; ${at} ${need === null ? 'it is not reached at all' : need === 0 ? `no lead is needed: ${it} does not fall` : `allow ${duration(need)}${longer}`}.`;
 	const saving = ways.steady.kWhPerDay > 0 ? 1 - ways.programmed.kWhPerDay / ways.steady.kWhPerDay : 0;
 	const low = proof.overnightLowC;
 	const slow = longest > SLOW_MINUTES || never.length > 0;

@@ -156,7 +156,7 @@
 	/** What is drawn at the worst minute, which a mean does not show. */
 	const instant = $derived(
 		shown
-			? `At one minute up to ${shown.atOnce} of ${heated.length} heat together, ${kW(shown.worstW)}${limit.limitW !== null && shown.worstW > limit.limitW ? `: over the ${kW(limit.limitW)}, though the mean may hold` : ''}.`
+			? `At one minute up to ${shown.atOnce} of ${heated.length} heat together, ${kW(shown.worstW)}${limit.limitW !== null && shown.worstW > limit.limitW ? `: over the ${kW(limit.limitW)} at that minute, which only an interlock rules out` : ''}.`
 			: null
 	);
 	let locked = $state.raw<Interlock | null>(null);
@@ -281,7 +281,9 @@
 <main>
 	<h1>{data.site.name}: does everything heat at once?</h1>
 	<p class="answer" aria-live="polite" class:signal={bad}>{answer}</p>
-	{#if instant}<p class:signal={limit.limitW !== null && shown!.worstW > limit.limitW}>{instant}</p>{/if}
+	{#if instant}<p class="instant" class:signal={limit.limitW !== null && shown!.worstW > limit.limitW}>
+			{instant}
+		</p>{/if}
 	{#if hopeless}<p class="signal">{hopeless}</p>{/if}
 
 	<HeatGivens
@@ -443,6 +445,9 @@
 </main>
 
 <style>
+	.instant {
+		margin-bottom: 0.8rem;
+	}
 	.answer {
 		margin: 0.3rem 0 0.5rem;
 		font-size: 1.4rem;
