@@ -10,7 +10,6 @@ import {
 	levelOf,
 	ON_SITE_WORDS,
 	onSiteValueWords,
-	target,
 	VISIT_FIELDS,
 	wantedWeek,
 	type OnSite,
