@@ -48,6 +48,11 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 		page
 	}) => {
 		test.setTimeout(150_000);
+		// the time zone is asked and shown before anything is made, with what follows from it
+		await open(page, '/');
+		await page.getByLabel('New site').fill(name);
+		await page.getByLabel('Time zone of the place').selectOption('Europe/Dublin');
+		await expect(page.getByText(/^Forward on the last Sunday of March/)).toBeVisible();
 		await makeSite(page, name);
 		const site = new URL(page.url()).pathname;
 		await addZone(page, 'Long room', control);
@@ -164,4 +169,16 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 		// who signed stands on what is handed over
 		await open(page, `${zone}/hand-over`);
 		await expect(page.locator('footer', { hasText: 'Set up by: R. Tilling' })).toBeVisible();
+
+		// what stands beside a tab is never older than the page: one edit, and the card is no longer all in
+		await open(page, `${zone}/week`);
+		const keyIn = page.getByRole('link', { name: /^Key in/ });
+		const before = await keyIn.innerText();
+		expect(before).toMatch(/(\d+) of \1$/);
+		await page.getByRole('button', { name: /^Tuesday:/ }).focus();
+		await page.keyboard.press('Insert');
+		await expect(keyIn).not.toHaveText(/(\d+) of \1$/, { timeout: 1000 });
+		await saved(page);
+		await expect(keyIn).toHaveText(/\d+ of \d+$/);
+		await expect(keyIn).not.toHaveText(/(\d+) of \1$/);
 	});

@@ -10,12 +10,6 @@ export interface Transition {
 	readonly afterMinutes: number;
 }
 
-/** A stretch of time with one offset; it lasts to the next one's `fromMs`. */
-export interface OffsetSpan {
-	readonly fromMs: number;
-	readonly offsetMinutes: number;
-}
-
 interface Year {
 	readonly startOffset: number;
 	readonly transitions: readonly Transition[];
@@ -86,17 +80,6 @@ export function offsetAt(timeZone: string, ms: number): number {
 	let offset = startOffset;
 	for (const change of transitions) if (change.atMs <= ms) offset = change.afterMinutes;
 	return offset;
-}
-
-/** The offsets that hold from fromMs to toMs, the first beginning at fromMs. */
-export function offsetSpans(timeZone: string, fromMs: number, toMs: number): OffsetSpan[] {
-	return [
-		{ fromMs, offsetMinutes: offsetAt(timeZone, fromMs) },
-		...transitionsBetween(timeZone, fromMs + 1, toMs).map((change) => ({
-			fromMs: change.atMs,
-			offsetMinutes: change.afterMinutes
-		}))
-	];
 }
 
 /** What a right clock shows at an instant, in wall minutes (whole: seconds are dropped). */

@@ -42,7 +42,6 @@ const holiday = z.discriminatedUnion('by', [
 	/** It lasts until a person ends it. */
 	z.strictObject({ by: z.literal('until-ended'), how })
 ]);
-export type HolidayHabit = z.infer<typeof holiday>;
 
 /** How the control keeps time, and what it loses without power. */
 const clock = z.strictObject({

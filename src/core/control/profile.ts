@@ -142,7 +142,6 @@ export type KeyGrammar = z.infer<typeof keyGrammarSchema>;
 
 /** How the control names days: in letters, or by a figure beginning with Monday or Sunday as 1. */
 export const dayNumberingSchema = z.enum(['names', 'monday-is-1', 'sunday-is-1']);
-export type DayNumbering = z.infer<typeof dayNumberingSchema>;
 
 /**
  * A control profile: what such a control can hold and how it is keyed. Capabilities, never a maker.
@@ -316,9 +315,4 @@ export function timeStep(profile: ControlProfile): number {
 	const { program } = profile;
 	if (program.form === 'slots') return program.slotMinutes;
 	return program.form === 'plain' ? 10 : program.stepMinutes;
-}
-
-/** The grouping with this id, or the profile's last (its finest) when it has none such. */
-export function groupingOf(profile: ControlProfile, id: string): Grouping {
-	return profile.groupings.find((grouping) => grouping.id === id) ?? profile.groupings.at(-1)!;
 }

@@ -60,10 +60,6 @@ export const programSchema = z.discriminatedUnion('form', [
 	})
 ]);
 export type Program = z.infer<typeof programSchema>;
-export type EventsProgram = Extract<Program, { form: 'events' }>;
-export type SlotsProgram = Extract<Program, { form: 'slots' }>;
-export type PairsProgram = Extract<Program, { form: 'pairs' }>;
-export type PlainProgram = Extract<Program, { form: 'plain' }>;
 
 /** Which of a program's setpoints: that for heating, or that for cooling. */
 export type Side = 'heat' | 'cool';

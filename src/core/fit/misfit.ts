@@ -5,7 +5,6 @@ import {
 	dayRange,
 	duration,
 	minuteOfDay,
-	WEEK_MINUTES,
 	zipSpans,
 	type WeekSteps
 } from '../week';
@@ -161,9 +160,4 @@ export function misfitSentences(
 			};
 		})
 		.sort((a, b) => b.weighted - a.weighted);
-}
-
-/** Share of the week that is as wanted, 0 … 1. */
-export function shareHeld(misfit: Misfit): number {
-	return 1 - (misfit.coldMinutes + misfit.warmMinutes) / WEEK_MINUTES;
 }

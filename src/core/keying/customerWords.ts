@@ -1,5 +1,5 @@
 import { displayTime, setpointWithUnit, type ControlOptions, type ControlProfile } from '../control';
-import { DAY_NAMES, dayRange, firstAlike, splitByDay, type Span, type WeekSteps } from '../week';
+import { DAY_NAMES, firstAlike, splitByDay, type Span, type WeekSteps } from '../week';
 
 /** The held week of one or several like days, for somebody who has never heard of a setpoint. */
 export interface DayWords {
@@ -49,9 +49,4 @@ export function heldInWords(
 		const like = first.flatMap((of, i) => (of === day ? [i] : []));
 		return { days: like, name: dayNames(like), sentence: sentenceOf(days[day]!, profile, options) };
 	});
-}
-
-/** A short heading of the days for narrow places: "Mon–Fri". */
-export function shortDays(words: DayWords): string {
-	return dayRange(words.days);
 }

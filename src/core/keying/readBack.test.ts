@@ -1,9 +1,22 @@
 import { describe, expect, it } from 'vitest';
-import { shippedProfiles, type ControlOptions, type ControlProfile } from '../control';
+import { findProfile, shippedProfiles, type ControlOptions, type ControlProfile } from '../control';
 import { fitZone } from '../fit';
 import { newZone, withWanted } from '../plan';
 import { buildWeek } from '../week';
-import { explainReadBack, readBackGroups, type Readings } from '.';
+import {
+	cardProgress,
+	explainReadBack,
+	nextToKey,
+	notesOfReading,
+	readBackGroups,
+	readBackProgress,
+	readDisplayed,
+	readId,
+	wordsThere,
+	zoneCard,
+	type Keyed,
+	type Readings
+} from '.';
 
 /** A control with its week keyed, Saturday and Sunday different, and a way to misread it. */
 function keyed(id: string, options: Partial<ControlOptions> = {}) {
@@ -94,5 +107,112 @@ describe('a read-back', () => {
 			)
 		);
 		expect(stat.explain(fahrenheit)).toMatchObject([{ kind: 'wrong-unit' }]);
+	});
+});
+
+describe('what is read beside what is keyed', () => {
+	/** A control keyed from its card, and how its reading is noted. */
+	function atControl(id: string) {
+		const profile = findProfile(id)!;
+		const zone = withWanted(
+			newZone('Z', profile),
+			buildWeek([
+				{ at: 360, value: profile.temperature ? 'comfort' : 'on' },
+				{ at: 1320, value: profile.temperature ? 'eco' : 'off' }
+			])
+		);
+		const card = (noted: Keyed) => zoneCard(zone, profile, noted).card;
+		const { program } = fitZone(zone, profile).chosen;
+		const groups = readBackGroups(profile, zone.options, program);
+		const all: Keyed = Object.fromEntries(card({}).items.map((item) => [item.id, item.shows]));
+		const { correctsSingly } = profile.keying;
+		/** All that is noted after a field of a group was read. */
+		const read = (noted: Keyed, group: number, field: number, value: string): Keyed => {
+			const of = groups[group]!;
+			const notes = { ...noted, ...notesOfReading(of, of.fields[field]!, value, noted, correctsSingly) };
+			return Object.fromEntries(Object.entries(notes).filter(([, shown]) => shown !== null)) as Keyed;
+		};
+		return { card, groups, all, read };
+	}
+
+	it('is not keyed by being read, nor read by being keyed', () => {
+		for (const { id } of shippedProfiles) {
+			const { card, groups, all, read } = atControl(id);
+			const keyed = cardProgress(card(all), all);
+			expect([keyed.done, readBackProgress(groups, all)]).toEqual([
+				keyed.of,
+				{ read: 0, toRead: groups.length }
+			]);
+			let noted: Keyed = all;
+			groups.forEach((group, g) =>
+				group.fields.forEach((field, f) => (noted = read(noted, g, f, field.shows)))
+			);
+			expect(readBackProgress(groups, noted)).toEqual({ read: groups.length, toRead: groups.length });
+			expect(cardProgress(card(noted), noted).done).toBe(keyed.of);
+			const onlyRead = Object.fromEntries(Object.entries(noted).filter(([key]) => key.startsWith('read/')));
+			expect(cardProgress(card(onlyRead), onlyRead).done).toBe(0);
+		}
+	});
+
+	it('a slip is keyed again alone, from what the display stands at, and the card ends there', () => {
+		const { card, groups, all, read } = atControl('six-step-room-stat');
+		const last = groups.length - 1;
+		const field = groups[last]!.fields[1]!;
+		const noted = read(all, last, 1, '12.5');
+		const short = card(noted);
+		const open = short.items.filter((item) => noted[item.id] !== item.shows);
+		expect(open.map(({ shows, from }) => [shows, from])).toEqual([[field.shows, '12.5']]);
+		const at = short.items.indexOf(open[0]!);
+		expect(nextToKey(short, noted, -1)).toBe(at);
+		const again = { ...noted, [open[0]!.id]: field.shows };
+		expect(nextToKey(card(again), again, at)).toBe(card(again).items.length);
+		// what was read before is still another: the group is to be read again
+		expect(readBackProgress(groups, again).read).toBe(0);
+	});
+
+	it('on a control that keys a day in one go a slip asks for that day and no other', () => {
+		const { card, groups, all, read } = atControl('hour-strip-keypad');
+		const noted = read(all, 2, 5, groups[2]!.fields[5]!.shows === 'Eco' ? 'Comfort' : 'Eco');
+		const open = card(noted).items.filter((item) => noted[item.id] !== item.shows);
+		expect(open).toHaveLength(24);
+		expect(new Set(open.map((item) => item.section))).toEqual(new Set([groups[2]!.section]));
+	});
+
+	it('takes what is meant for certain and refuses what no display shows', () => {
+		const { groups } = atControl('heat-and-cool-stat');
+		const [time, heat] = [groups[0]!.fields[0]!, groups[0]!.fields[1]!];
+		const said = (field: typeof time, typed: string, clock: '12' | '24' = '24', unit: 'C' | 'F' = 'C') => {
+			const options = { unit, clock, perDay: 4, channel: 0, plain: false };
+			const read = readDisplayed(field, typed, options, wordsThere(groups, field));
+			return 'value' in read ? read.value : `refused: ${read.sentence}`;
+		};
+		expect(['6:30', '0630', '6.30', '06:30', '--:--', '–'].map((typed) => said(time, typed))).toEqual([
+			'06:30',
+			'06:30',
+			'06:30',
+			'06:30',
+			'--:--',
+			'--:--'
+		]);
+		for (const typed of ['29:00', '25:99', 'abc', '6:5', '12'])
+			expect(said(time, typed)).toMatch(/^refused: .* is no time that a display shows/);
+		expect([said(time, '6:30', '12'), said(time, '6:30pm', '12')]).toEqual([
+			'refused: “6:30”: is it am or pm? Write it as 6:30 am.',
+			'6:30 pm'
+		]);
+		expect([said(heat, '20,5'), said(heat, '19'), said(heat, '70 °F', '24', 'F')]).toEqual([
+			'20.5',
+			'19.0',
+			'70'
+		]);
+		expect(said(heat, 'warm')).toMatch(/^refused: “warm” is no temperature/);
+		const strip = atControl('dial-stat');
+		const slot = strip.groups.at(-1)!.fields[0]!;
+		const words = wordsThere(strip.groups, slot);
+		const options = { unit: 'C', clock: '24', perDay: 1, channel: 0, plain: false } as const;
+		expect(words).toEqual(expect.arrayContaining(['Comfort', 'Eco']));
+		expect(readDisplayed(slot, 'com', options, words)).toEqual({ value: 'Comfort' });
+		expect(readDisplayed(slot, 'abc', options, words)).toHaveProperty('sentence');
+		expect(readId(slot.id)).toBe(`read/${slot.id}`);
 	});
 });

@@ -11,6 +11,7 @@ import {
 	duplicateSite,
 	endVisit,
 	findSite,
+	importSite,
 	jobText,
 	listSites,
 	noteFields,
@@ -28,6 +29,57 @@ import {
 	updateSite,
 	zonesOf
 } from '.';
+
+describe('a house copied, and a file taken in twice', () => {
+	it('carries its plan alone: no clock readings, absences, keyed values, notes or visits', async () => {
+		const job = demoJob();
+		const { id, site, zones } = await siteWithZones({
+			...job,
+			zones: job.zones.map((zone) => ({
+				...zone,
+				clockReadings: [
+					{ at: '2026-11-01T10:00:00Z', errorSeconds: -60, daysAhead: 0, set: false, lost: false }
+				],
+				exceptions: [
+					{
+						kind: 'absence',
+						id: 'a',
+						leave: '2026-12-01T10:00',
+						back: '2026-12-05T10:00',
+						setpointC: 7,
+						note: ''
+					},
+					{ kind: 'hold', id: 'h', from: '2026-12-01T10:00', until: null, setpointC: 20 },
+					{ kind: 'special-day', id: 's', date: '2026-12-25', runs: { like: 6 }, note: '' }
+				]
+			}))
+		});
+		await noteKeyed(db, site, zones[0]!.id, { 'setting/unit': '°C' });
+		const copy = (await findSite(db, (await duplicateSite(db, id))!))!;
+		const copied = await zonesOf(db, copy);
+		expect(copied.map(({ zone }) => zone.name)).toEqual(zones.map(({ zone }) => zone.name));
+		for (const { zone, keyed, onSite } of copied)
+			expect([
+				zone.clockReadings,
+				zone.bookings,
+				zone.exceptions.map((one) => one.kind),
+				keyed,
+				onSite
+			]).toEqual([[], [], ['special-day'], {}, nothingNoted]);
+		expect((await readSiteAsJob(db, copy.id))!.visits).toEqual([]);
+	});
+
+	it('the same job file imported twice is said, and named apart', async () => {
+		const job = demoJob();
+		expect((await importSite(db, job)).note).toBeNull();
+		const second = await importSite(db, job);
+		expect(second.note).toBe(
+			'A site called Tallow Quay Workshops is here already: this one is called Tallow Quay Workshops (2).'
+		);
+		expect((await findSite(db, second.id))!.site.name).toBe('Tallow Quay Workshops (2)');
+		expect((await importSite(db, job)).note).toContain('Tallow Quay Workshops (3)');
+	});
+});
 
 describe('the database', () => {
 	it('is in write-ahead mode, keeps foreign keys, and refuses a zone without a site', async () => {
