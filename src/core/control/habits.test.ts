@@ -70,10 +70,10 @@ describe('habits of a control', () => {
 	it('that contradict the control are refused where they do', () => {
 		const timer = findProfile('switch-timer')!;
 		expect(refusal({ ...timer, habits: { ...timer.habits, off: { keepsC: 5, how: '' } } })).toBe(
-			'habits.off.keepsC must be null: a switch keeps no temperature'
+			'habits.off.keepsC must be left out: a switch keeps no temperature'
 		);
 		expect(refusal({ ...timer, habits: { ...timer.habits, limits: { bindProgram: true } } })).toBe(
-			'habits.limits must be null: a switch has no limits'
+			'habits.limits must be left out: a switch has no limits'
 		);
 		expect(
 			refusal({ ...stat, habits: { ...stat.habits, boost: { ...stat.habits.boost!, mostSteps: 0 } } })

@@ -52,7 +52,7 @@ describe('what is noted on site', () => {
 
 	it('is refused at once where it is none for its field, and nothing is sent', async () => {
 		const phone = new Outbox('s', serverOf().zones);
-		expect(phone.note('a', 'roomC', 900)).toMatch(/roomC/);
+		expect(phone.note('a', 'roomC', 900)).toBe('The room must be at most 90.');
 		await later(100);
 		expect(asked).toEqual([]);
 	});
