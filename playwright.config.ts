@@ -4,8 +4,8 @@ export default defineConfig({
 	testDir: 'tests/e2e',
 	timeout: 90_000,
 	workers: 1,
-	// a machine that stalls for seconds is no fault of the program: what fails once and then passes is listed as flaky
-	retries: 1,
+	// none: what fails once is a fault, of the program or of the test
+	retries: 0,
 	fullyParallel: false,
 	reporter: [['list']],
 	forbidOnly: true,
