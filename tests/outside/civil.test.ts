@@ -3,15 +3,16 @@
  * 2024–2037. Europe: last Sunday of March and October at 01:00 UTC (Directive 2000/84/EC). North America:
  * second Sunday of March, first Sunday of November, 02:00 local (Energy Policy Act of 2005).
  */
+import { Temporal } from 'temporal-polyfill';
 import { describe, expect, it } from 'vitest';
 import {
 	instantOf,
 	offsetAt,
-	ruleDate,
 	summerTimeFrom,
 	transitionsBetween,
 	wallAt,
 	wallMinute,
+	type RuleSide,
 	type SummerTime
 } from '../../src/core/civil';
 
@@ -51,6 +52,14 @@ function offsetByIntl(zone: string, ms: number): number {
 
 const FROM = Date.UTC(2024, 0, 1);
 const TO = Date.UTC(2038, 0, 1);
+
+/** The date of a rule's side in a year, as `YYYY-MM-DD`. */
+function ruleDate(side: RuleSide, year: number): string {
+	const first = Temporal.PlainDate.from({ year, month: side.month, day: 1 });
+	const ahead = (side.weekday + 1 - first.dayOfWeek + 7) % 7;
+	const nth = first.add({ days: ahead + 7 * ((side.ordinal === 'last' ? 5 : side.ordinal) - 1) });
+	return (side.ordinal === 'last' && nth.month !== side.month ? nth.subtract({ days: 7 }) : nth).toString();
+}
 
 describe('clock changes', () => {
 	it.each(zones)('%s: every change of 2024–2037 is one by Intl, and there is no other', (zone) => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { factoryOptions, findProfile, profileFacts, profileSchema, shippedProfiles } from '../control';
 import { fitZone } from '../fit';
-import { keyCard, learnPace, outOfOrder, startingPace } from '../keying';
+import { keyCard, learnPace, startingPace, type CardItem, type KeyCard } from '../keying';
 import { profileSense, sampleZone } from '.';
 
 const stat = findProfile('six-step-room-stat')!;
@@ -9,6 +9,26 @@ const found = (change: object) => {
 	const profile = profileSchema.parse({ ...structuredClone(stat), ...change });
 	return profileSense(profile).map((finding) => `${finding.severity} ${finding.path}`);
 };
+
+/** The parts of a card in the order that wipes and locks nothing: mode off, unit, clock, grouping, number of steps, setpoints of the week, program, mode auto. */
+const ORDER = [
+	/^mode\/before/,
+	/^setting\/unit$/,
+	/^setting\/clock$/,
+	/^setting\/grouping$/,
+	/^setting\//,
+	/./
+];
+
+/**
+ * Whether a card keeps to the order in which nothing keyed is lost again: unit before grouping before program,
+ * off before and auto after. Returns the first item out of order; null when there is none.
+ */
+function outOfOrder(card: KeyCard): CardItem | null {
+	const rank = (item: CardItem) =>
+		item.id === 'mode/after' ? ORDER.length : ORDER.findIndex((part) => part.test(item.id));
+	return card.items.find((item, i) => i > 0 && rank(item) < rank(card.items[i - 1]!)) ?? null;
+}
 
 describe('a profile’s sense', () => {
 	it.each(shippedProfiles)('finds nothing against $name', (profile) => {

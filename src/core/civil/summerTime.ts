@@ -82,11 +82,3 @@ const MONTHS = 'January February March April May June July August September Octo
 export function ruleWords(side: RuleSide, clock: (minute: number) => string): string {
 	return `${ORDINALS[side.ordinal]} ${WEEKDAYS[side.weekday]} of ${MONTHS[side.month - 1]} at ${clock(side.localMinute)}`;
 }
-
-/** The date of a rule's side in a year, as `YYYY-MM-DD`. */
-export function ruleDate(side: RuleSide, year: number): string {
-	const first = Temporal.PlainDate.from({ year, month: side.month, day: 1 });
-	const ahead = (side.weekday + 1 - first.dayOfWeek + 7) % 7;
-	const nth = first.add({ days: ahead + 7 * ((side.ordinal === 'last' ? 5 : side.ordinal) - 1) });
-	return (side.ordinal === 'last' && nth.month !== side.month ? nth.subtract({ days: 7 }) : nth).toString();
-}

@@ -223,26 +223,6 @@ export function keyCard(
 	};
 }
 
-/** The parts of a card in the order that wipes and locks nothing: mode off, unit, clock, grouping, number of steps, setpoints of the week, program, mode auto. */
-const ORDER = [
-	/^mode\/before/,
-	/^setting\/unit$/,
-	/^setting\/clock$/,
-	/^setting\/grouping$/,
-	/^setting\//,
-	/./
-];
-
-/**
- * Whether a card keeps to the order in which nothing keyed is lost again: unit before grouping before program,
- * off before and auto after. Returns the first item out of order; null when there is none.
- */
-export function outOfOrder(card: KeyCard): CardItem | null {
-	const rank = (item: CardItem) =>
-		item.id === 'mode/after' ? ORDER.length : ORDER.findIndex((part) => part.test(item.id));
-	return card.items.find((item, i) => i > 0 && rank(item) < rank(card.items[i - 1]!)) ?? null;
-}
-
 /** What was keyed so far: what the display showed when it was confirmed, by item id. */
 export type Keyed = Readonly<Record<string, string>>;
 

@@ -121,11 +121,6 @@ export function zipSpans<A, B>(first: WeekSteps<A>, second: WeekSteps<B>): Span<
 	return result;
 }
 
-/** The sum over the week's minutes of `weight(value)`: a mean times 10 080, in the unit of weight × minutes. */
-export function integrate<V>(week: WeekSteps<V>, weight: (value: V) => number): number {
-	return spansOf(week).reduce((sum, span) => sum + (span.to - span.from) * weight(span.value), 0);
-}
-
 /** Whether two canonical weeks are the same function. */
 export function sameWeek<V>(first: WeekSteps<V>, second: WeekSteps<V>): boolean {
 	return (
