@@ -40,6 +40,15 @@ test('the guest house: over its supply, staggered under it with every room in ti
 		page.getByText(new RegExp(`^${peak} kW at most as a mean over 15 min, .* every room is warm in time\\.$`))
 	).toBeVisible();
 
+	// a mean under the limit is no minute under it: an interlock is, and what it costs is said and taken
+	await page.getByRole('button', { name: 'What would an interlock cost?' }).click();
+	const lock = page.getByRole('region', { name: 'An interlock' });
+	const found = lock.getByRole('status');
+	await expect(found).toContainText(/At most \d of 9 at once never draw more than 1[0-3]\.\d kW\./, {
+		timeout: 60_000
+	});
+	await expect(found).toContainText(/Every room is warm in time/);
+
 	// a zone's week says where its lead comes from
 	await page.getByRole('link', { name: moved, exact: true }).click();
 	await page.getByRole('link', { name: /^Week/ }).first().click();

@@ -12,7 +12,7 @@ import {
 	type Level
 } from '../control';
 import { bookingSchema, exceptionsSchema, MOST_BOOKINGS } from './exceptions';
-import { applyLead, leadSchema, noLead, type Target } from './lead';
+import { applyLead, leadSchema, noLead, type Lead, type Target } from './lead';
 import { mark } from './mark';
 import { roomSchema } from './room';
 import { roomUseId } from './roomUse';
@@ -248,6 +248,18 @@ export function onControl(zone: Zone, from: ControlProfile, to: ControlProfile):
 /** A mark of everything that a computed lead depends on: room, levels and wanted week. Another mark means another lead. */
 export function leadInputs(zone: Zone): string {
 	return mark([zone.room, zone.levels.map((level) => [level.id, level.setpointC]), zone.wanted]);
+}
+
+/** The zone with leads that were computed for it as it is now, at an outdoor temperature in °C; when it stops stays. */
+export function withComputedLead(
+	zone: Zone,
+	outdoorC: number,
+	leads: NonNullable<Lead['computed']>['leads']
+): Zone {
+	return {
+		...zone,
+		lead: { ...zone.lead, school: 'computed', computed: { outdoorC, leads, inputs: leadInputs(zone) } }
+	};
 }
 
 /** Whether a computed lead was computed from another room or week than the zone has now. */

@@ -8,6 +8,8 @@ export * from './measure';
 export * from './proof';
 export * from './proofWords';
 export {
+	dayOfPeak,
+	peakOfDay,
 	siteLoad,
 	sourceOf,
 	startsByDifferential,
@@ -18,5 +20,5 @@ export {
 	type ZoneLoad
 } from './siteLoad';
 export * from './stagger';
-export { atMostUnder, dayOfPeak, interlock, type Interlock } from './interlock';
+export { atMostUnder, interlock, type Interlock } from './interlock';
 export * from './year';

@@ -1,5 +1,5 @@
-import { DAY_MINUTES, WEEK_MINUTES, type WeekSteps } from '../week';
-import { leadInputs, targetWeek, type Zone } from '../plan';
+import { WEEK_MINUTES, type WeekSteps } from '../week';
+import { targetWeek, withComputedLead, type Zone } from '../plan';
 import { LONGEST_LEAD, nightsOf, risesOf, setpointForRun, type RiseLead } from './proof';
 import { governedOf, sourcePower } from './roomModel';
 import { byMinute, COLD_TOLERANCE_K } from './simulate';
@@ -130,24 +130,16 @@ function reached(governed: Float64Array, need: number): number {
 	return highest;
 }
 
-function withLead(zone: Zone, rises: readonly RiseLead[], outdoorC: number, earlier: number): Zone {
-	return {
-		...zone,
-		lead: {
-			...zone.lead,
-			school: 'computed',
-			computed: {
-				outdoorC,
-				inputs: leadInputs(zone),
-				leads: rises.map((rise) => {
-					const need = rise.minutes ?? LONGEST_LEAD;
-					const minutes = Math.min(need + earlier, rise.night.minutes, LONGEST_LEAD);
-					return { at: rise.at, minutes, earlier: Math.max(0, minutes - need) };
-				})
-			}
-		}
-	};
-}
+const lengthened = (zone: Zone, rises: readonly RiseLead[], outdoorC: number, earlier: number): Zone =>
+	withComputedLead(
+		zone,
+		outdoorC,
+		rises.map((rise) => {
+			const need = rise.minutes ?? LONGEST_LEAD;
+			const minutes = Math.min(need + earlier, rise.night.minutes, LONGEST_LEAD);
+			return { at: rise.at, minutes, earlier: Math.max(0, minutes - need) };
+		})
+	);
 
 /**
  * What an interlock under a limit costs: the fewest earlier minutes, the same for every start, with which each room is as
@@ -165,7 +157,7 @@ export function interlock(
 	const rises = heated.map(({ zone, room, profile }) => risesOf(zone, room, profile, outdoorC));
 	const zonesAt = (earlier: number) =>
 		heated.map((one, z) =>
-			one.profile.startsEarly ? one.zone : withLead(one.zone, rises[z]!, outdoorC, earlier)
+			one.profile.startsEarly ? one.zone : lengthened(one.zone, rises[z]!, outdoorC, earlier)
 		);
 	// what no start can make warm is not the interlock's doing
 	const free = runTogether(heated, zonesAt(0).map(targetWeek), heated.length, outdoorC);
@@ -194,7 +186,3 @@ export function interlock(
 	}
 	return { atMost, worstW: last!.worstW, earlierMinutes: null, kWh: last!.kWh, zones: [] };
 }
-
-/** Which day of the week a minute of it lies in, for a page that opens there. */
-export const dayOfPeak = (peakAt: number): number =>
-	Math.floor(((peakAt - 1 + WEEK_MINUTES) % WEEK_MINUTES) / DAY_MINUTES);

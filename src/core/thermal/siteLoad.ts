@@ -1,6 +1,6 @@
 import type { ControlProfile } from '../control';
 import { targetWeek, type Room, type Zone } from '../plan';
-import { WEEK_MINUTES, type WeekSteps } from '../week';
+import { DAY_MINUTES, WEEK_MINUTES, type WeekSteps } from '../week';
 import { emitterClasses } from './classes';
 import { periodic } from './periodic';
 import { governedOf, heldAt, sourcePower } from './roomModel';
@@ -344,4 +344,16 @@ export function startsByDifferential(
 			outdoorC
 		).startsPerDay
 	}));
+}
+
+/** Which day of the week, 0 is Monday, the slot that ends at a minute of the week lies in. */
+export const dayOfPeak = (peakAt: number): number =>
+	Math.floor(((peakAt - 1 + WEEK_MINUTES) % WEEK_MINUTES) / DAY_MINUTES);
+
+/** The highest load of one day of the week, 0 is Monday: in W, and the minute of the week at which its slot ends. */
+export function peakOfDay(load: Pick<SiteLoad, 'mostW'>, day: number): { w: number; at: number } {
+	const slots = DAY_MINUTES / EVERY;
+	const ofDay = load.mostW.slice(day * slots, (day + 1) * slots);
+	const w = Math.max(...ofDay);
+	return { w, at: (day * DAY_MINUTES + (ofDay.indexOf(w) + 1) * EVERY) % WEEK_MINUTES };
 }

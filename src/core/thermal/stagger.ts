@@ -1,5 +1,5 @@
 import { timeStep, type ControlProfile } from '../control';
-import { leadInputs, mark, targetWeek, type Lead, type Zone } from '../plan';
+import { leadInputs, mark, targetWeek, withComputedLead, type Lead, type Zone } from '../plan';
 import { minuteOfDay, WEEK_MINUTES } from '../week';
 import { LONGEST_LEAD, risesOf, type RiseLead } from './proof';
 import {
@@ -248,18 +248,11 @@ export function withStagger(heated: HeatedZone, stagger: Stagger, outdoorC: numb
 	const { zone, profile } = heated;
 	const found = stagger.zones.find((one) => one.id === heated.id);
 	if (!found || profile.startsEarly) return zone;
-	return {
-		...zone,
-		lead: {
-			...zone.lead,
-			school: 'computed',
-			computed: {
-				outdoorC,
-				inputs: leadInputs(zone),
-				leads: found.rises.map(({ at, minutes, earlier }) => ({ at, minutes, earlier }))
-			}
-		}
-	};
+	return withComputedLead(
+		zone,
+		outdoorC,
+		found.rises.map(({ at, minutes, earlier }) => ({ at, minutes, earlier }))
+	);
 }
 
 /** A mark of everything that a stagger depends on: the zones' rooms, weeks and controls, the source, its limit, the outdoor temperature. */

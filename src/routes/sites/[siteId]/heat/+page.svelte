@@ -7,30 +7,22 @@
 		dayOfPeak,
 		heatedBy,
 		nightsOf,
+		peakOfDay,
 		staggerInputs,
-		type Interlock,
 		type SiteLoad,
 		type Source
 	} from '$core/thermal';
 	import { roundTemperatureWords } from '$core/control';
-	import {
-		clockTime,
-		DAY_MINUTES,
-		DAY_NAMES,
-		DAY_SHORT,
-		dayOf,
-		duration,
-		minuteOfDay,
-		WEEK_MINUTES
-	} from '$core/week';
+	import { clockTime, DAY_SHORT, dayOf, duration, minuteOfDay } from '$core/week';
 	import { call } from '$lib/ui/call';
 	import { saving } from '$lib/ui/saving.svelte';
 	import BoilerStarts from '$lib/ui/site/BoilerStarts.svelte';
 	import HeatGivens from '$lib/ui/site/HeatGivens.svelte';
+	import InterlockOffer from '$lib/ui/site/InterlockOffer.svelte';
 	import LoadChart from '$lib/ui/site/LoadChart.svelte';
 	import MovedStarts from '$lib/ui/site/MovedStarts.svelte';
+	import ZoneLoads from '$lib/ui/site/ZoneLoads.svelte';
 	import {
-		interlockInWorker,
 		LoadFollower,
 		staggerInWorker,
 		type LoadAnswer,
@@ -109,15 +101,12 @@
 		void [sent, source, limit, outdoorC];
 		untrack(() => {
 			staggered = null;
-			locked = null;
 			run?.stop();
 			run = null;
 			ask();
 		});
 	});
 
-	/** Minutes of a slot of the load. */
-	const EVERY = 5;
 	/** The unit of the site: that of most of its controls here. */
 	const unit = $derived(
 		heated.filter(({ zone, profile }) => unitOf(zone, profile) === 'F').length * 2 > heated.length ? 'F' : 'C'
@@ -140,11 +129,8 @@
 		if (heated.length === 0) return 'No room here is described yet: what it draws is not known.';
 		if (!shown) return 'Computing …';
 		const staggeredNow = shown === staggered?.load;
-		const slots = DAY_MINUTES / EVERY;
-		const ofDay = shown.mostW.slice(day * slots, (day + 1) * slots);
-		const most = Math.max(...ofDay);
-		const peakAt = day * DAY_MINUTES + (ofDay.indexOf(most) + 1) * EVERY;
-		const peak = `${kW(most)} at most as a mean over ${limit.windowMinutes} min, ${at(peakAt % WEEK_MINUTES)}`;
+		const most = peakOfDay(shown, day);
+		const peak = `${kW(most.w)} at most as a mean over ${limit.windowMinutes} min, ${at(most.at)}`;
 		const over =
 			limit.limitW === null
 				? ''
@@ -159,32 +145,25 @@
 			? `At one minute up to ${shown.atOnce} of ${heated.length} heat together, ${kW(shown.worstW)}${limit.limitW !== null && shown.worstW > limit.limitW ? `: over the ${kW(limit.limitW)} at that minute, which only an interlock rules out` : ''}.`
 			: null
 	);
-	let locked = $state.raw<Interlock | null>(null);
-	let locking = $state(false);
 	const canLock = $derived(
 		limit.limitW !== null && now !== null && now.load.worstW > limit.limitW && heated.length > 1
 	);
-	async function lock() {
-		locking = true;
-		const found = await interlockInWorker($state.snapshot(sent), source, { ...limit }, outdoorC);
-		locked = found;
-		locking = false;
-		if (!found) problem = 'Not even one of these may heat under this limit: an interlock cannot help.';
-	}
-	async function takeLocked() {
-		if (!locked) return;
+	/** Takes leads over into the zones as they are now, and says whether that was kept. */
+	async function takeLeads(
+		zones: readonly { readonly id: string; readonly zone: Zone }[],
+		kept?: KeptStagger
+	) {
 		busy = true;
 		saving.now = { kind: 'saving' };
-		const changes = locked.zones.flatMap(({ id, zone }) => {
+		const changes = zones.flatMap(({ id, zone: { lead } }) => {
 			const row = data.zones.find((one) => one.id === id)!;
-			return JSON.stringify(zone.lead) === JSON.stringify(row.document.lead)
+			return JSON.stringify(lead) === JSON.stringify(row.document.lead)
 				? []
-				: [{ id, revision: row.revision, zone }];
+				: [{ id, revision: row.revision, zone: { ...row.document, lead } }];
 		});
-		const done =
-			changes.length === 0
-				? ({ ok: true } as const)
-				: await call('POST', `/api/v1/jobs/${data.site.id}/zones/apply`, { changes });
+		const post = () => call('POST', `/api/v1/jobs/${data.site.id}/zones/apply`, { changes });
+		let done = changes.length === 0 ? ({ ok: true } as const) : await post();
+		if (done.ok && kept) done = await call('PATCH', `/api/v1/jobs/${data.site.id}`, { stagger: kept });
 		problem = done.ok ? null : done.sentence;
 		saving.now = done.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
 		await refresh('fq:site');
@@ -239,14 +218,6 @@
 
 	async function take() {
 		if (!staggered || !now) return;
-		busy = true;
-		saving.now = { kind: 'saving' };
-		const changes = staggered.zones.flatMap(({ id, zone }) => {
-			const row = data.zones.find((candidate) => candidate.id === id)!;
-			return JSON.stringify(zone.lead) === JSON.stringify(row.document.lead)
-				? []
-				: [{ id, revision: row.revision, zone }];
-		});
 		const stagger: KeptStagger = {
 			at: new Date().toISOString(),
 			source,
@@ -267,12 +238,7 @@
 			),
 			inputs
 		};
-		const done = await call('POST', `/api/v1/jobs/${data.site.id}/zones/apply`, { changes });
-		if (done.ok) await call('PATCH', `/api/v1/jobs/${data.site.id}`, { stagger });
-		problem = done.ok ? null : done.sentence;
-		saving.now = done.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
-		await refresh('fq:site');
-		busy = false;
+		await takeLeads(staggered.zones, stagger);
 	}
 </script>
 
@@ -374,30 +340,7 @@
 				{/if}
 
 				{#if canLock}
-					<section>
-						<h2>An interlock</h2>
-						{#if locked}
-							<p role="status">
-								At most {locked.atMost} of {heated.length} at once never draw more than {kW(locked.worstW)}.
-								{locked.earlierMinutes === null
-									? 'Even with starts four hours earlier not every room would be warm in time.'
-									: locked.earlierMinutes === 0
-										? 'Every room is warm in time without earlier starts.'
-										: `Every room is warm in time if all start ${duration(locked.earlierMinutes)} earlier; ${Math.round(locked.kWh)} kWh a week.`}
-								It is wired by a licensed person.
-							</p>
-							{#if locked.earlierMinutes !== null}
-								<Button kind="tertiary" disabled={busy} on:click={takeLocked}
-									>Take its starts into the zones</Button
-								>
-							{/if}
-						{:else}
-							<p>Earlier starts keep the mean down; only an interlock keeps every minute under the limit.</p>
-							<Button kind="tertiary" disabled={locking} on:click={lock}
-								>{locking ? 'Running the week …' : 'What would an interlock cost?'}</Button
-							>
-						{/if}
-					</section>
+					<InterlockOffer {heated} {source} {limit} {outdoorC} {busy} ontake={takeLeads} />
 				{/if}
 				{#if source === 'water' && now?.starts}
 					<BoilerStarts
@@ -408,30 +351,7 @@
 					/>
 				{/if}
 			</div>
-			<section>
-				<h2>Zone by zone</h2>
-				<table class="figures">
-					<thead><tr><th>zone</th><th>a week</th><th>starts a day</th><th>late</th></tr></thead>
-					<tbody>
-						{#each shown.zones as zone (zone.id)}
-							<tr>
-								<th scope="row"
-									><a href="/sites/{data.site.id}/zones/{zone.id}/proof"
-										>{heated.find((one) => one.id === zone.id)?.zone.name}</a
-									></th
-								>
-								<td>{zone.kWh.toFixed(0)} kWh</td>
-								<td>{Math.round(zone.starts / 7)}</td>
-								<td class:signal={zone.late.length > 0}
-									>{zone.late.length === 0
-										? '–'
-										: `${zone.late.length} times, first ${DAY_NAMES[dayOf(zone.late[0]!)]} ${clockTime(minuteOfDay(zone.late[0]!))}`}</td
-								>
-							</tr>
-						{/each}
-					</tbody>
-				</table>
-			</section>
+			<ZoneLoads siteId={data.site.id} load={shown} {heated} />
 		</div>
 	{/if}
 	{#if unknown.length > 0}
@@ -481,12 +401,6 @@
 		grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
 		gap: 0 2.5rem;
 	}
-	section {
-		margin-top: 1.1rem;
-	}
-	h2 {
-		font-size: 1.05rem;
-	}
 	.keys {
 		display: flex;
 		flex-wrap: wrap;
@@ -500,10 +414,6 @@
 		}
 		.columns {
 			grid-template-columns: minmax(0, 1fr);
-		}
-		th,
-		td {
-			padding-right: 0.6rem;
 		}
 	}
 </style>

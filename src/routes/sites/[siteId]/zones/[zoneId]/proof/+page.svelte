@@ -2,7 +2,7 @@
 	import { onMount } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { Button } from 'carbon-components-svelte';
-	import { leadInputs, leadIsStale, roomSchema, unitOf, type Room } from '$core/plan';
+	import { leadIsStale, roomSchema, unitOf, withComputedLead, type Room } from '$core/plan';
 	import { COLD_TOLERANCE_K, LONGEST_LEAD, proofWords, riseWords, type Proof } from '$core/thermal';
 	import { differenceWords, roundTemperatureWords, temperatureWords } from '$core/control';
 	import { DAY_SHORT, duration } from '$core/week';
@@ -78,10 +78,7 @@
 			minutes: rise.minutes ?? LONGEST_LEAD,
 			earlier: 0
 		}));
-		editor.change({
-			...zone,
-			lead: { ...zone.lead, school: 'computed', computed: { outdoorC, leads, inputs: leadInputs(zone) } }
-		});
+		editor.change(withComputedLead(zone, outdoorC, leads));
 	}
 
 	let firstDay = $state(0);
