@@ -1,9 +1,10 @@
 <script lang="ts">
-	import { allowedOptions, type ControlProfile } from '$core/control';
-	import { withReading, type OnSite, type Zone } from '$core/plan';
+	import { allowedOptions } from '$core/control';
+	import { withReading } from '$core/plan';
 	import { clockChanges, clockValues, reserveSentence } from '$core/run';
 	import { readClock } from '../run/readClock';
 	import { VisitTime } from './visitTime.svelte';
+	import type { StepProps } from './stepProps';
 
 	let {
 		zone,
@@ -11,11 +12,7 @@
 		onSite,
 		set,
 		timeZone
-	}: {
-		zone: Zone;
-		profile: ControlProfile;
-		onSite: OnSite;
-		set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void;
+	}: StepProps & {
 		timeZone: string;
 	} = $props();
 

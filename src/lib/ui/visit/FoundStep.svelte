@@ -1,5 +1,4 @@
 <script lang="ts">
-	import type { ControlProfile } from '$core/control';
 	import {
 		LEFT_WORDS,
 		notAsked,
@@ -7,9 +6,7 @@
 		PLACE_WORDS,
 		TROUBLE_WORDS,
 		unitOf,
-		type OnSite,
-		type OnSiteKey,
-		type Zone
+		type OnSiteKey
 	} from '$core/plan';
 	import Choice from './Choice.svelte';
 	import Degrees from './Degrees.svelte';
@@ -17,18 +14,9 @@
 	import Figure from './Figure.svelte';
 	import Several from './Several.svelte';
 	import Words from './Words.svelte';
+	import type { StepProps } from './stepProps';
 
-	let {
-		zone,
-		profile,
-		onSite,
-		set
-	}: {
-		zone: Zone;
-		profile: ControlProfile;
-		onSite: OnSite;
-		set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void;
-	} = $props();
+	let { zone, profile, onSite, set }: StepProps = $props();
 
 	const unit = $derived(unitOf(zone, profile));
 	const asked = (key: OnSiteKey) => notAsked(key, zone, profile) === null;

@@ -1,22 +1,13 @@
 <script lang="ts">
-	import { limitWords, type ControlProfile } from '$core/control';
-	import { LEFT_WORDS, notAsked, unitOf, type OnSite, type Zone } from '$core/plan';
+	import { limitWords } from '$core/control';
+	import { LEFT_WORDS, notAsked, unitOf } from '$core/plan';
 	import Choice from './Choice.svelte';
 	import Degrees from './Degrees.svelte';
 	import { entries } from './entries';
 	import Words from './Words.svelte';
+	import type { StepProps } from './stepProps';
 
-	let {
-		zone,
-		profile,
-		onSite,
-		set
-	}: {
-		zone: Zone;
-		profile: ControlProfile;
-		onSite: OnSite;
-		set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void;
-	} = $props();
+	let { zone, profile, onSite, set }: StepProps = $props();
 
 	const unit = $derived(unitOf(zone, profile));
 	const yesNo = [

@@ -1,18 +1,13 @@
 <script lang="ts">
-	import {
-		allowedOptions,
-		differenceWords,
-		limitWords,
-		setpointWithUnit,
-		type ControlProfile
-	} from '$core/control';
+	import { allowedOptions, differenceWords, limitWords, setpointWithUnit } from '$core/control';
 	import { settingItems } from '$core/keying';
-	import { notAsked, offsetOf, type OnSite, type Zone } from '$core/plan';
+	import { notAsked, offsetOf } from '$core/plan';
 	import { floorLimitOf } from '$core/thermal';
 	import Choice from './Choice.svelte';
 	import Degrees from './Degrees.svelte';
 	import Figure from './Figure.svelte';
 	import Words from './Words.svelte';
+	import type { StepProps } from './stepProps';
 
 	let {
 		zone,
@@ -20,11 +15,7 @@
 		onSite,
 		set,
 		grouping
-	}: {
-		zone: Zone;
-		profile: ControlProfile;
-		onSite: OnSite;
-		set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void;
+	}: StepProps & {
 		/** The id of the day grouping that the week is keyed in. */
 		grouping: string;
 	} = $props();

@@ -1,22 +1,13 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { testSetpoints } from '$core/checks';
-	import { temperatureWords, type ControlProfile } from '$core/control';
-	import { TEST_STEPS, testStanding, unitOf, type OnSite, type Zone } from '$core/plan';
+	import { temperatureWords } from '$core/control';
+	import { TEST_STEPS, testStanding, unitOf } from '$core/plan';
 	import Degrees from './Degrees.svelte';
 	import { delayLeft, nextTestStep, testWords } from './visitSteps';
+	import type { StepProps } from './stepProps';
 
-	let {
-		zone,
-		profile,
-		onSite,
-		set
-	}: {
-		zone: Zone;
-		profile: ControlProfile;
-		onSite: OnSite;
-		set: <K extends keyof OnSite>(key: K, value: OnSite[K]) => void;
-	} = $props();
+	let { zone, profile, onSite, set }: StepProps = $props();
 
 	const unit = $derived(unitOf(zone, profile));
 	const test = $derived(testSetpoints(zone, profile, onSite));
