@@ -1,5 +1,6 @@
 import { DAY_SHORT, dayRange, duration, spanWords } from '../week';
 import { perDayOffers, type ControlProfile, type Grouping } from './profile';
+import { capital, spokenName } from '../schema';
 
 /** The parts of a profile that a person reads and changes together. */
 export const FACT_TOPICS = [
@@ -28,8 +29,6 @@ const list = (words: readonly string[], joiner = 'and') =>
 	words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${joiner} ${words.at(-1)}`;
 const minutes = (n: number) =>
 	n === 60 ? 'on the full hour' : n === 1 ? 'to the minute' : `in steps of ${n} minutes`;
-/** Names as they are kept, as they are read: `in-use` is in use. */
-const spoken = (names: readonly string[]) => names.map((name) => name.replaceAll('-', ' '));
 const clean = (text: string) => text.trim().replace(/[.]$/, '');
 
 /** The groups of a day grouping as a person says them: `Mon–Fri, Sat, Sun`. */
@@ -45,8 +44,8 @@ function holds(profile: ControlProfile): string[] {
 			return ['Holds one setpoint and no program.'];
 		case 'slots':
 			return [
-				`Holds one value for ${program.slotMinutes === 60 ? 'each hour' : `each ${program.slotMinutes} minutes`} of the day: ${list(spoken(program.settings), 'or')}.`,
-				`${list(program.settings.map((name, i) => (i === 0 ? name.charAt(0).toUpperCase() + name.slice(1) : name)))} are set once for the week; nothing runs on past midnight.`
+				`Holds one value for ${program.slotMinutes === 60 ? 'each hour' : `each ${program.slotMinutes} minutes`} of the day: ${list(program.settings.map(spokenName), 'or')}.`,
+				`${list(program.settings.map(spokenName).map((name, i) => (i === 0 ? capital(name) : name)))} are set once for the week; nothing runs on past midnight.`
 			];
 		case 'pairs': {
 			const per = list(
@@ -71,7 +70,7 @@ function holds(profile: ControlProfile): string[] {
 			return [
 				`Holds ${program.clearable ? 'up to ' : ''}${per} changes${weekend}, ${minutes(program.stepMinutes)}${program.clearable ? '' : '; all must be keyed, spare ones too'}.`,
 				program.modes
-					? `Each change names a mode, ${list(spoken(program.modes), 'or')}; a mode has one setpoint all week.`
+					? `Each change names a mode, ${list(program.modes.map(spokenName), 'or')}; a mode has one setpoint all week.`
 					: profile.cooling
 						? 'Each change has a heating and a cooling setpoint of its own.'
 						: 'Each change has a setpoint of its own.',
@@ -141,7 +140,7 @@ function clockSentences({ habits, program }: ControlProfile): string[] {
 		reserveMinutes === null
 			? 'Its clock goes on without power.'
 			: reserveMinutes === 0
-				? `${power.charAt(0).toUpperCase()}${power.slice(1)} it forgets ${lost} within seconds.`
+				? `${capital(power)} it forgets ${lost} within seconds.`
 				: `It forgets ${lost} after ${spanWords(reserveMinutes)} ${power}.`
 	];
 }

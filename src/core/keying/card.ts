@@ -18,6 +18,7 @@ import {
 	type Leg,
 	type Pace
 } from './route';
+import { capital } from '../schema';
 
 /** Everything to key, in the order in which the control asks for it. */
 export interface KeyCard {
@@ -139,7 +140,7 @@ function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string
 	);
 	if (put.length > 0) said.push(`put right ${put.join(', ')}`);
 	const sentence = said.join('; ');
-	return sentence === '' ? '' : `${sentence.charAt(0).toUpperCase()}${sentence.slice(1)}.`;
+	return sentence === '' ? '' : `${capital(sentence)}.`;
 }
 
 /**

@@ -15,6 +15,7 @@ import {
 	type Program
 } from '../control';
 import { clockTime } from '../week';
+import { capital, spokenName } from '../schema';
 
 /** One value to key, in the control's own unit, clock format and day numbering. */
 export interface CardItem {
@@ -176,15 +177,13 @@ export function programItems(
 	const setting = (name: string, setpointC: number): Planned => ({
 		id: `setting/${name}/${options.unit}`,
 		section: 'Settings',
-		what: `${spoken(name)} temperature`,
+		what: `${spokenName(name)} temperature`,
 		shows: displaySetpoint(profile, options, setpointC),
 		unit,
 		aside: 'once, for the whole week',
 		before: null,
 		position: stepsOf(setpointC)
 	});
-	const spoken = (name: string) => name.replaceAll('-', ' ');
-	const capital = (name: string) => name.charAt(0).toUpperCase() + spoken(name).slice(1);
 	const form = profile.program;
 	const all = <G extends { days: number[] }>(
 		settings: Planned[],
@@ -248,7 +247,7 @@ export function programItems(
 						const heat = displaySetpoint(profile, options, event.setpointC);
 						const heatAt = stepsOf(event.setpointC);
 						const temperature = mode
-							? [value('mode', 'mode', capital(mode.name), program.modes!.indexOf(mode), '')]
+							? [value('mode', 'mode', capital(spokenName(mode.name)), program.modes!.indexOf(mode), '')]
 							: event.coolC === undefined
 								? [value('temperature', 'temperature', heat, heatAt)]
 								: [
@@ -300,7 +299,7 @@ export function programItems(
 						return {
 							...base(group.days, `${slot}`),
 							what: `${clockTime(from)} to ${clockTime(from + program.slotMinutes)}`,
-							shows: capital(name),
+							shows: capital(spokenName(name)),
 							unit: '',
 							position: of
 						};

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { differenceWords, shortNote, temperatureWords, type TemperatureUnit } from '../control';
-import { wrongWords } from '../schema';
+import { capital, wrongWords } from '../schema';
 import { clockReadingSchema, MOST_READINGS, type ClockReading } from './settings';
 
 /** Who lives or works in a zone, as far as it bears on its settings. */
@@ -223,8 +223,6 @@ export interface OnSiteConflict {
 	readonly theirs: unknown;
 	readonly mine: unknown;
 }
-
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
 

@@ -17,6 +17,7 @@ import {
 } from '../plan';
 import { clockTime, dayRange, duration, sameWeek, splitByDay, type Span } from '../week';
 import type { LeftZone, Visit } from './visit';
+import { capital } from '../schema';
 
 /** What differs between two versions of a zone, sentence by sentence; nothing where they are alike. */
 export interface ZoneChanges {
@@ -183,7 +184,7 @@ export function zoneChanges(before: LeftZone, after: LeftZone, profile: ControlP
 		if (after.onSite[key] === null && (VISIT_FIELDS as readonly string[]).includes(key)) continue;
 		if (JSON.stringify(before.onSite[key]) !== JSON.stringify(after.onSite[key]))
 			sentences.push(
-				`${words[0]!.toUpperCase()}${words.slice(1)}: ${onSiteValueWords(key, before.onSite[key], is.unit)} → ${onSiteValueWords(key, after.onSite[key], is.unit)}.`
+				`${capital(words)}: ${onSiteValueWords(key, before.onSite[key], is.unit)} → ${onSiteValueWords(key, after.onSite[key], is.unit)}.`
 			);
 	}
 	if (before.done !== after.done || before.of !== after.of)

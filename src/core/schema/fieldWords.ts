@@ -1,3 +1,5 @@
+import { capital } from './text';
+
 /**
  * What the fields of documents are called by people. What is not here is called by its name in words, without the unit that
  * the name carries.
@@ -162,5 +164,5 @@ export function placeWords(path: readonly PropertyKey[]): string {
 		} else parts.push(spoken(String(part)));
 	});
 	const text = parts.join(', ');
-	return text.charAt(0).toUpperCase() + text.slice(1);
+	return capital(text);
 }

@@ -1,2 +1,3 @@
 export * from './fieldWords';
 export * from './problem';
+export * from './text';

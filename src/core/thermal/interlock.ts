@@ -1,7 +1,7 @@
 import { WEEK_MINUTES, type WeekSteps } from '../week';
 import { targetWeek, withComputedLead, type Zone } from '../plan';
 import { LONGEST_LEAD, nightsOf, risesOf, setpointForRun, type RiseLead } from './proof';
-import { governedOf, sourcePower } from './roomModel';
+import { governedOf, sourcePower, surfaceOf } from './roomModel';
 import { byMinute, COLD_TOLERANCE_K } from './simulate';
 import { allOf, draw, mostOf, prepare, type HeatedZone, type Limit } from './siteLoad';
 import { exactStep, take } from './stepper';
@@ -89,8 +89,7 @@ function runTogether(
 		rooms.forEach((room, z) => {
 			const set = room.setpointC[at]!;
 			const sensed = room.x[3]! + room.anticipated - room.bandK / 2;
-			const share = room.model.surfaceShare;
-			const guarded = share !== null && share * room.x[2]! + (1 - share) * room.x[0]! >= room.guardC;
+			const guarded = surfaceOf(room.model, room.x[0]!, room.x[2]!) >= room.guardC;
 			const wants = !guarded && (room.heats ? sensed < set + room.reach : sensed <= set - room.reach);
 			if (!wants) {
 				if (room.heats) room.stopped = minute;

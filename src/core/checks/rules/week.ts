@@ -3,14 +3,13 @@ import { bindingLimits, leadIsStale, OCCUPANT_WORDS, unitOf } from '../../plan';
 import { emitterClasses, floorLimitOf } from '../../thermal';
 import { duration } from '../../week';
 import { type Rule, visit, say, limit, used } from './check';
+import { capital } from '../../schema';
 
 /** Half a control's step: a setback rounded to it is still the usual one. */
 const HALF_STEP_K = 0.28;
 
 /** Levels at or under this protect pipes, not people: common practice. */
 const FROST_C = 12;
-
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** The levels and times that the program holds, against people, pipes and floors. Figures are common practice unless another source stands beside them: docs/domain.md §11. */
 export const weekRules = {

@@ -6,7 +6,7 @@
 	import { dateOfDay, dateWords, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
 	import { exceptionSchema, type Absence, type Exception } from '$core/plan';
 	import { absenceConflicts, awayStanding, bookedDates, localWords, planAbsence } from '$core/run';
-	import { wrongWords } from '$core/schema';
+	import { capital, wrongWords } from '$core/schema';
 	import { DAY_NAMES } from '$core/week';
 	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
 	import AbsencePlanned from '$lib/ui/run/AbsencePlanned.svelte';
@@ -195,7 +195,7 @@
 		{#if standing.bad}<span class="signal">It was {standing.words}.</span>
 		{:else if standing.words === '–'}Nothing out of the ordinary ahead.
 		{:else if standing.words.startsWith('from')}Away {standing.words}.
-		{:else}{standing.words.charAt(0).toUpperCase()}{standing.words.slice(1)}.{/if}
+		{:else}{capital(standing.words)}.{/if}
 		{#each conflicts as conflict (conflict)}<span class="warm"> {conflict}</span>{/each}
 	</p>
 	<YearStrip {strip} {rows} {timeZone} />
