@@ -16,5 +16,7 @@ export function startServer(options: {
 	data: string;
 	port?: number;
 	quiet?: boolean;
+	env?: NodeJS.ProcessEnv;
 }): Promise<RunningServer>;
+export class NotStarted extends Error {}
 export function loadDemo(url: string): Promise<number>;

@@ -1,7 +1,9 @@
 /** Set-up shared by the scripts: plain Node, no dependencies, each step says what it waits for. */
 import { spawn, spawnSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { get } from 'node:http';
+import { createServer } from 'node:net';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -24,6 +26,26 @@ export function run(command, args, options = {}) {
 		console.error(`· ${command} ${args.join(' ')} failed.`);
 		process.exit(done.status ?? 1);
 	}
+}
+
+/**
+ * Runs a command whose output is for nobody as long as it succeeds; all of it is shown when it fails.
+ * @param {string} command
+ * @param {string[]} args
+ * @param {{ env?: NodeJS.ProcessEnv }} [options]
+ */
+function runQuietly(command, args, options = {}) {
+	const done = spawnSync(command, args, {
+		cwd: root,
+		stdio: ['ignore', 'pipe', 'pipe'],
+		encoding: 'utf8',
+		maxBuffer: 64e6,
+		env: options.env ?? process.env
+	});
+	if (done.status === 0) return;
+	console.error(done.stdout + done.stderr);
+	console.error(`· ${command} ${args.join(' ')} failed.`);
+	process.exit(done.status ?? 1);
 }
 
 /**
@@ -62,7 +84,7 @@ function once(mark, inputs, work) {
 export function ensurePackages() {
 	once('node_modules/.installed-for', ['package-lock.json'], () => {
 		say('installing packages; the database driver is compiled, which takes two to four minutes …');
-		run('npm', ['ci', '--no-audit', '--no-fund'], {
+		runQuietly('npm', ['ci', '--no-audit', '--no-fund'], {
 			env: { ...process.env, IBM_TELEMETRY_DISABLED: 'true' }
 		});
 	});
@@ -72,10 +94,11 @@ export function ensurePackages() {
 export function ensureBuild() {
 	once(
 		'build/.built-from',
-		['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts'],
+		['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts', 'vite.compute.config.ts'],
 		() => {
-			say('building the program, under a minute …');
-			run('npx', ['vite', 'build', '--logLevel', 'warn']);
+			say('building the program, one to two minutes …');
+			runQuietly('npx', ['vite', 'build']);
+			runQuietly('npx', ['vite', 'build', '--config', 'vite.compute.config.ts']);
 		}
 	);
 }
@@ -99,43 +122,96 @@ export function ensureChromium() {
 	return place;
 }
 
+/** A loopback name or address: nobody else can reach the program there. @param {string} host */
+const isLoopback = (host) => /^(localhost|127(\.\d{1,3}){3}|::1)$/.test(host);
+
 /**
- * Starts the built server and resolves when it answers.
- * @param {{ data: string, port?: number, quiet?: boolean }} options
+ * Whether something listens on a port already.
+ * @param {string} host
+ * @param {number} port
+ * @returns {Promise<boolean>}
+ */
+function isTaken(host, port) {
+	return new Promise((resolve) => {
+		const trial = createServer();
+		trial.once('error', () => resolve(true));
+		trial.listen(port, host, () => trial.close(() => resolve(false)));
+	});
+}
+
+/**
+ * By what mark the server that answers on a port was started; null where none answers well.
+ * @param {string} host
+ * @param {number} port
+ * @returns {Promise<string | null>}
+ */
+function markOf(host, port) {
+	return new Promise((resolve) => {
+		const asked = { host, port, path: '/api/health', headers: { host: 'localhost' }, timeout: 5000 };
+		const request = get(asked, (answer) => {
+			answer.resume();
+			resolve(answer.statusCode === 200 ? String(answer.headers['x-started-as']) : null);
+		});
+		request.once('timeout', () => request.destroy());
+		request.once('error', () => resolve(null));
+	});
+}
+
+/** What keeps the server from starting, for a person to read. */
+export class NotStarted extends Error {}
+
+/**
+ * Starts the built server and resolves when it answers: that very process, no other that listens there.
+ * @param {{ data: string, port?: number, quiet?: boolean, env?: NodeJS.ProcessEnv }} options
  * @returns {Promise<{ url: string, stop: () => Promise<void>, process: import('node:child_process').ChildProcess }>}
  */
-export async function startServer({ data, port = Number(process.env.PORT ?? 4610), quiet = false }) {
-	const host = process.env.HOST ?? '127.0.0.1';
-	const url = `http://${host}:${port}`;
-	// room for what one answer needs, so that it is not collected in the middle of it
+export async function startServer({
+	data,
+	port = Number(process.env.PORT ?? 4610),
+	quiet = false,
+	env = {}
+}) {
+	const given = { ...process.env, ...env };
+	const host = given.HOST ?? '127.0.0.1';
+	const url = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
+	if (await isTaken(host, port))
+		throw new NotStarted(
+			`Port ${port} on ${host} is taken by another program. Stop that, or choose another port: PORT=${port + 1}.`
+		);
+	const mark = randomUUID();
+	// room for what one answer needs, so that it is not collected in the middle of it; threads for the database's and others' waiting
 	const child = spawn(process.execPath, ['--max-semi-space-size=32', path.join(root, 'build', 'index.js')], {
 		cwd: root,
 		stdio: quiet ? ['ignore', 'ignore', 'inherit'] : ['ignore', 'inherit', 'inherit'],
 		env: {
-			...process.env,
+			...given,
 			NODE_ENV: 'production',
 			HOST: host,
 			PORT: String(port),
-			ORIGIN: process.env.ORIGIN ?? url,
+			// only on this machine is the address known; for others whoever starts the program says it
+			...(given.ORIGIN === undefined && isLoopback(host) ? { ORIGIN: url } : {}),
 			BODY_SIZE_LIMIT: '9M',
 			SHUTDOWN_TIMEOUT: '5',
-			FOND_QUARTER_DATA: data
+			UV_THREADPOOL_SIZE: given.UV_THREADPOOL_SIZE ?? '16',
+			FOND_QUARTER_DATA: data,
+			FOND_QUARTER_STARTED_AS: mark
 		}
 	});
 	let ended = false;
 	child.once('exit', () => (ended = true));
-	for (let waited = 0; ; waited += 100) {
-		if (ended) throw new Error(`The server did not start on ${url}; is the port taken?`);
-		try {
-			if ((await fetch(`${url}/api/health`)).ok) break;
-		} catch {
-			// not yet listening
+	for (let waited = 0; ; waited += 50) {
+		// what was wrong the server itself has said
+		if (ended) throw new NotStarted('');
+		if ((await markOf(host, port)) === mark) break;
+		if (waited > 60_000) {
+			child.kill('SIGKILL');
+			throw new NotStarted(`The server did not answer on ${url} within a minute.`);
 		}
-		if (waited > 30_000) throw new Error(`The server did not answer on ${url} within 30 s.`);
-		await new Promise((resolve) => setTimeout(resolve, 100));
+		await new Promise((resolve) => setTimeout(resolve, 50));
 	}
 	return {
-		url,
+		// an address of all of them is asked for here by this machine's own
+		url: isLoopback(host) ? url : `http://127.0.0.1:${port}`,
 		process: child,
 		stop: () =>
 			new Promise((resolve) => {
@@ -144,6 +220,20 @@ export async function startServer({ data, port = Number(process.env.PORT ?? 4610
 				child.kill('SIGTERM');
 			})
 	};
+}
+
+/**
+ * Starts the server for a person: leaves with a sentence where it cannot.
+ * @param {Parameters<typeof startServer>[0]} options
+ */
+export async function startOrLeave(options) {
+	try {
+		return await startServer(options);
+	} catch (error) {
+		if (!(error instanceof NotStarted)) throw error;
+		if (error.message) console.error(`· Not started. ${error.message}`);
+		process.exit(1);
+	}
 }
 
 /** The day on which the invented sites' dates were written. */

@@ -1,21 +1,36 @@
 import { building, dev } from '$app/environment';
-import { json, redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import {
+	json,
+	redirect,
+	type Handle,
+	type HandleServerError,
+	type RequestEvent,
+	type ServerInit
+} from '@sveltejs/kit';
 import pino from 'pino';
 import { LARGEST_JOB_FILE } from '$core/formats';
 import { nightlyCopies } from '$lib/server/backup';
-import { closeDatabase, database } from '$lib/server/db';
+import { beginComputing, stopComputing } from '$lib/server/compute';
+import { closeDatabase, database, databaseSentence } from '$lib/server/db';
 import {
+	isEnough,
 	isForeign,
-	isOpen,
-	roleRefusal,
+	isServed,
+	pageRole,
+	roleSentence,
 	SESSION_COOKIE,
 	sessionRole,
 	signInWanted,
-	startRefusal
+	startRefusal,
+	takePassphrases
 } from '$lib/server/guard';
-import { dueList, purgeDeleted } from '$lib/server/jobs';
+import { operationAt, operationsAt, troubleSentence } from '$lib/server/http';
+import { dueList, purgeDeleted, summariesAnew } from '$lib/server/store';
 
 const log = pino({ name: 'fond-quarter' });
+
+/** The most that is sent to sign in, in bytes. */
+const LARGEST_SIGN_IN = 4096;
 
 export const init: ServerInit = async () => {
 	if (building) return;
@@ -27,15 +42,24 @@ export const init: ServerInit = async () => {
 	try {
 		const db = await database();
 		await purgeDeleted(db);
+		await takePassphrases(db, process.env);
+		beginComputing();
 		const stop = nightlyCopies(db, (error) => log.error({ copy: String(error) }));
 		// the lists of all sites are made ready while nobody waits for them, and anew with every hour
 		const ready = () => void dueList(db).catch((error: unknown) => log.error({ due: String(error) }));
-		setImmediate(ready);
+		setImmediate(() => {
+			ready();
+			void summariesAnew(db).catch((error: unknown) => log.error({ summaries: String(error) }));
+		});
 		const hourly = setInterval(ready, 3_600_000).unref();
+		// connections are cut SHUTDOWN_TIMEOUT after the signal: whoever still waits to write hears before that that it was not done
+		const wait = Math.max(0, Number(process.env.SHUTDOWN_TIMEOUT ?? 30) * 1000 - 1500);
+		for (const signal of ['SIGTERM', 'SIGINT'] as const)
+			process.once(signal, () => setTimeout(() => db.stopTaking(), wait).unref());
 		process.on('sveltekit:shutdown', () => {
 			stop();
 			clearInterval(hourly);
-			void closeDatabase();
+			void closeDatabase().then(stopComputing);
 		});
 	} catch (error) {
 		console.error(`· Not started. ${databaseSentence(error)}`);
@@ -43,44 +67,60 @@ export const init: ServerInit = async () => {
 	}
 };
 
-/** Why the database cannot be opened, for whoever starts the program. */
-function databaseSentence(error: unknown): string {
-	const text = error instanceof Error ? `${error.name} ${error.message}` : String(error);
-	const where = process.env.FOND_QUARTER_DATA ?? 'data/own';
-	if (/NOTADB|CORRUPT|malformed/i.test(text))
-		return `The database in ${where} is damaged. It was left untouched; put a copy back with npm run restore.`;
-	if (/READONLY|EACCES|EROFS|CANTOPEN|EPERM/i.test(text))
-		return `The data folder ${where} cannot be written to.`;
-	if (/BUSY|locked/i.test(text))
-		return `Another program holds the database in ${where}. Stop it and start again.`;
-	if (/FULL|ENOSPC/i.test(text)) return `The disk that holds ${where} is full.`;
-	return `The database in ${where} could not be opened: ${text}`;
-}
-
 const themes = ['auto', 'light', 'dark'] as const;
 const refused = (status: number, sentence: string) => json({ error: { path: '', sentence } }, { status });
+const isApi = (event: RequestEvent) =>
+	event.route.id?.startsWith('/api/') ?? event.url.pathname.startsWith('/api');
+
+/** What is wrong with how something was asked, whoever asks; null for nothing. */
+function askingRefusal({ request, route }: RequestEvent): Response | null {
+	const { method, headers } = request;
+	const host = headers.get('host');
+	if (!dev && !isServed(host, process.env.ORIGIN))
+		return refused(421, 'This program does not go by that name. Its address stands where it was started.');
+	const own = process.env.ORIGIN ?? `http://${host}`;
+	const from = { origin: headers.get('origin'), site: headers.get('sec-fetch-site'), host };
+	if (isForeign(method, from, own)) return refused(403, 'Another site asked for this: it was not done.');
+	const length = headers.get('content-length');
+	if (route.id === '/sign-in' && method === 'POST') {
+		if (length === null) return refused(411, 'What was sent does not say how long it is.');
+		if (Number(length) > LARGEST_SIGN_IN) return refused(413, 'What was sent is too large for a passphrase.');
+	}
+	// no route takes more, whether it reads what is sent or not
+	if (Number(length ?? 0) > LARGEST_JOB_FILE)
+		return refused(413, `What was sent is too large: at most ${LARGEST_JOB_FILE / 1e6} MB are read.`);
+	return null;
+}
+
+/** Whether whoever asks may: by the route that will answer, never by the address as it was written. Null where they may. */
+function roleRefusal(event: RequestEvent): Response | null {
+	const { route, request, locals, url } = event;
+	const { method } = request;
+	const known =
+		route.id !== null && (operationsAt(route.id).length > 0 || pageRole(route.id, 'GET') !== null);
+	const least =
+		route.id === null ? null : (operationAt(route.id, method)?.role ?? pageRole(route.id, method));
+	if (least !== null && isEnough(locals.role, least)) return null;
+	if (locals.role === null) {
+		if (isApi(event) || (method !== 'GET' && method !== 'HEAD')) return refused(401, 'Sign in first.');
+		redirect(303, `/sign-in?to=${encodeURIComponent(url.pathname)}`);
+	}
+	if (least !== null) return refused(403, roleSentence(least));
+	if (known) return refused(405, 'This cannot be done at this address.');
+	// a route that nobody gave a role: let in is nobody
+	if (route.id !== null) return refused(403, 'Nobody may do this.');
+	return isApi(event) ? refused(404, 'There is nothing at this address.') : null;
+}
 
 export const handle: Handle = async ({ event, resolve }) => {
-	const { url, request, cookies, locals } = event;
+	const { cookies, locals } = event;
 	const theme = cookies.get('theme');
 	locals.theme = themes.find((one) => one === theme) ?? 'auto';
-	locals.role = 'office';
-	const own = url.origin;
-	if (isForeign(request.method, request.headers.get('origin'), request.headers.get('sec-fetch-site'), own))
-		return refused(403, 'Another site asked for this: it was not done.');
-	// no route takes more, whether it reads what is sent or not
-	if (Number(request.headers.get('content-length') ?? 0) > LARGEST_JOB_FILE)
-		return refused(413, `What was sent is too large: at most ${LARGEST_JOB_FILE / 1e6} MB are read.`);
-	if (signInWanted()) {
-		const role = await sessionRole(await database(), cookies.get(SESSION_COOKIE));
-		locals.role = role;
-		if (!role && !isOpen(url.pathname)) {
-			if (url.pathname.startsWith('/api/') || request.method !== 'GET') return refused(401, 'Sign in first.');
-			redirect(303, `/sign-in?to=${encodeURIComponent(url.pathname)}`);
-		}
-		const refusal = role && roleRefusal(role, request.method, url.pathname);
-		if (refusal) return refused(403, refusal);
-	}
+	const wrong = askingRefusal(event);
+	if (wrong) return wrong;
+	locals.role = signInWanted() ? await sessionRole(await database(), cookies.get(SESSION_COOKIE)) : 'office';
+	const refusal = roleRefusal(event);
+	if (refusal) return refusal;
 	const response = await resolve(event, {
 		transformPageChunk: ({ html }) => html.replace('%fq.theme%', locals.theme)
 	});
@@ -98,16 +138,3 @@ export const handleError: HandleServerError = ({ error, event, status, message }
 	log.error({ route: event.route.id, status, error: error instanceof Error ? error.stack : String(error) });
 	return { message: troubleSentence(error) };
 };
-
-/** What a person reads when the program fails. */
-function troubleSentence(error: unknown): string {
-	const text = error instanceof Error ? error.message : String(error);
-	if (/SQLITE_FULL|ENOSPC/.test(text))
-		return 'The disk is full: this was not saved. Make room and try again.';
-	if (/SQLITE_READONLY|EROFS|EACCES/.test(text))
-		return 'The data folder cannot be written to: this was not saved.';
-	if (/SQLITE_BUSY/.test(text)) return 'Another program holds the database: this was not saved. Try again.';
-	if (/SQLITE_(CORRUPT|NOTADB)/.test(text))
-		return 'The database is damaged: nothing was changed. Put a copy back.';
-	return 'Something went wrong in the program. What was saved is safe; try again.';
-}

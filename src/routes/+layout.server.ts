@@ -1,6 +1,7 @@
-import type { LayoutServerLoad } from './$types';
+import { pageLoad } from '$lib/server/pages';
+import type { LayoutServerLoadEvent } from './$types';
 
-export const load: LayoutServerLoad = ({ locals }) => ({
+export const load = pageLoad(({ locals }: LayoutServerLoadEvent) => ({
 	theme: locals.theme,
 	signedIn: locals.role !== null
-});
+}));

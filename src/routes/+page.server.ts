@@ -1,13 +1,14 @@
+import { pageLoad } from '$lib/server/pages';
 import { dateOfDay, wallAt } from '$core/civil';
 import { database } from '$lib/server/db';
-import { listSites, nextDue } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { listSites, nextDue } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
 /** How many sites are sent at once; the others when they are asked for. */
 const AT_ONCE = 60;
 
 /** What cannot wait first, then what is to be keyed, then the rest; among each what is due sooner, then the latest touched. */
-export const load: PageServerLoad = async ({ depends, url }) => {
+export const load = pageLoad(async ({ depends, url }: PageServerLoadEvent) => {
 	depends('fq:jobs');
 	const db = await database();
 	const [jobs, deleted, due] = await Promise.all([listSites(db), listSites(db, true), nextDue(db)]);
@@ -49,4 +50,4 @@ export const load: PageServerLoad = async ({ depends, url }) => {
 		deleted,
 		today
 	};
-};
+});

@@ -3,12 +3,13 @@
  * four clock changes in them: `ical.js` (with the file's own VTIMEZONE) and `rrule` (in wall time).
  */
 import ICAL from 'ical.js';
-import { rrulestr } from 'rrule';
+import { RRule, rrulestr } from 'rrule';
 import { describe, expect, it } from 'vitest';
 import { dateOfDay, dayNumber, instantOf, wallAt, wallMinute } from '../../src/core/civil';
 import { findProfile } from '../../src/core/control';
 import { fitZone } from '../../src/core/fit';
 import { writeCalendar } from '../../src/core/formats';
+import { occurrences, readRule } from '../../src/core/formats/recurrence';
 import { newZone, withWanted, type Exception } from '../../src/core/plan';
 import { rightClock, runOfZone, stateWords, timeline } from '../../src/core/run';
 import { buildWeek } from '../../src/core/week';
@@ -144,5 +145,57 @@ describe('an exported calendar', () => {
 				expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
 		}
 		expect(dateOfDay(Math.floor(wallAt(timeZone, 0) / 1440)).startsWith('19')).toBe(true);
+	});
+});
+
+describe('a recurrence', () => {
+	const pick = <T>(...of: readonly T[]): T => of[random(of.length)]!;
+	/** A list in order: the reference counts positions as they are written. */
+	const some = <T>(most: number, make: () => T) =>
+		[...new Set(Array.from({ length: random(most) + 1 }, make))]
+			.sort((a, b) => Number(a) - Number(b))
+			.join(',');
+	const days = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'] as const;
+	/** A rule of any kind, also one that never occurs. */
+	function anyRule(): string {
+		const frequency = pick('YEARLY', 'MONTHLY', 'MONTHLY', 'WEEKLY', 'WEEKLY', 'DAILY', 'HOURLY');
+		const parts = [`FREQ=${frequency}`];
+		if (random(2)) parts.push(`INTERVAL=${random(4) + 1}`);
+		if (random(3) === 0) parts.push(`COUNT=${random(40) + 1}`);
+		if (random(4) === 0) parts.push(`WKST=${pick(...days)}`);
+		if (random(3) === 0) parts.push(`BYMONTH=${some(3, () => random(12) + 1)}`);
+		if (frequency !== 'WEEKLY' && random(3) === 0)
+			parts.push(`BYMONTHDAY=${some(3, () => pick(1, 5, 15, 28, 29, 30, 31, -1, -3))}`);
+		if (random(2)) {
+			// the reference takes days with and without a number in one rule for both at once: not mixed here
+			const nth = (frequency === 'MONTHLY' || frequency === 'YEARLY') && random(2) === 1;
+			parts.push(`BYDAY=${some(2, () => `${nth ? pick('1', '2', '-1', '5', '-5') : ''}${pick(...days)}`)}`);
+		} else if (frequency === 'YEARLY' && random(3) === 0)
+			parts.push(`BYYEARDAY=${some(3, () => pick(1, 60, 100, 366, -1, -306))}`);
+		if (frequency !== 'HOURLY' && random(4) === 0) parts.push(`BYHOUR=${some(2, () => random(24))}`);
+		if (frequency !== 'HOURLY' && random(4) === 0) parts.push(`BYMINUTE=${some(2, () => random(4) * 15)}`);
+		if (random(5) === 0 && parts.length > 2 && frequency !== 'HOURLY')
+			// past the end of a short set the reference takes what is not there: first and last alone
+			parts.push(`BYSETPOS=${pick('1', '-1')}`);
+		return parts.join(';');
+	}
+
+	it('is expanded as rrule expands it, rule by rule: RFC 5545 §3.3.10', () => {
+		let compared = 0;
+		for (let round = 0; round < 400; round++) {
+			const text = anyRule();
+			const start = new Date(Date.UTC(2024, random(12), random(28) + 1, random(24), random(4) * 15));
+			const [from, to] = [Date.UTC(2026, 0, 1), Date.UTC(2027, 6, 1)];
+			const rule = readRule(text);
+			if ('wrong' in rule) throw new Error(`${text}: ${rule.wrong}`);
+			const reference = new RRule({ ...RRule.parseString(text), dtstart: start });
+			const expected = reference.between(new Date(from), new Date(to - 1), true).map((one) => one.getTime());
+			const found = [
+				...occurrences(rule, start.getTime() / 60_000, Infinity, from / 60_000, to / 60_000, { left: 1e7 })
+			].map((wall) => wall * 60_000);
+			expect([...new Set(found)], `${text} from ${start.toISOString()}`).toEqual([...new Set(expected)]);
+			compared += expected.length;
+		}
+		expect(compared).toBeGreaterThan(10_000);
 	});
 });

@@ -4,7 +4,7 @@ import path from 'node:path';
 import { afterEach, beforeEach } from 'vitest';
 import { readJobFile, type Job } from '$core/formats';
 import { openDatabase, type Database } from '../../src/lib/server/db';
-import { createSite, findSite, zonesOf } from '../../src/lib/server/jobs';
+import { createSite, findSite, zonesOf } from '../../src/lib/server/store';
 
 /** A test file that imports this has a new database, in a folder of its own, for each of its tests. */
 export let db: Database;

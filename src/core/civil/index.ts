@@ -3,3 +3,4 @@ export * from './offsets';
 export * from './summerTime';
 export * from './wallClock';
 export * from './zoneNames';
+export * from './calendarDays';

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readCalendar } from '.';
 
@@ -127,5 +128,83 @@ describe('a calendar read', () => {
 		expect(
 			refusal(wrap(...event('DTSTART:20260101T000000Z', 'DURATION:PT1M', 'RRULE:FREQ=MINUTELY')))
 		).toMatch(/more than 20000 occurrences/);
+	});
+
+	it('of rules that never occur, recur without end or began long ago is done all the same', () => {
+		const series = (...lines: string[]) => wrap(...event('DURATION:PT1H', ...lines));
+		const never = 'RRULE:FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30';
+		expect(read(series('DTSTART:20260101T080000Z', never)).bookings).toEqual([]);
+		// RFC 5545 §3.3.10: what does not exist is passed over; 2 March is nobody's 30 February
+		const yearly = 'RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=28,29,30';
+		const days = read(wrap(...event('DTSTART;VALUE=DATE:20200101', yearly)), '2026-01-01', '2029-01-01').days;
+		expect(days.map((day) => day.date)).toEqual(['2026-02-28', '2027-02-28', '2028-02-28', '2028-02-29']);
+		const century = read(series('DTSTART:18990101T080000Z', 'RRULE:FREQ=DAILY'), '2026-03-01', '2026-03-03');
+		expect(century.bookings.map((one) => one.from)).toEqual(['2026-03-01T09:00', '2026-03-02T09:00']);
+		const counted = read(series('DTSTART:20251230T080000Z', 'RRULE:FREQ=DAILY;COUNT=4'));
+		expect(counted.bookings).toHaveLength(2);
+		expect(refusal(series('DTSTART:20260101T080000Z', 'RRULE:FREQ=SECONDLY'))).toBe(
+			'"Booking" cannot be read: it recurs every second.'
+		);
+		expect(refusal(series('DTSTART:20260101T080000Z', 'RRULE:FREQ=MINUTELY'))).toMatch(/more than 20000/);
+		const lost = Array.from({ length: 500 }, () =>
+			event('DTSTART:00010101T080000Z', 'DURATION:PT1H', `${never};COUNT=9`)
+		);
+		expect(refusal(wrap(...lost.flat()))).toMatch(/recur more often, or are more, than can be read/);
+	});
+
+	it('takes of what reaches from the first year to the last only what was asked for', () => {
+		const ever = wrap(
+			...event('SUMMARY:Ever', 'DTSTART;VALUE=DATE:00010101', 'DTEND;VALUE=DATE:99991231'),
+			...event('SUMMARY:Always', 'DTSTART:00010101T000000Z', 'DTEND:99991231T000000Z')
+		);
+		const { days, bookings } = read(ever, '2026-03-01', '2026-03-04');
+		expect(days.map((day) => day.date)).toEqual(['2026-03-01', '2026-03-02', '2026-03-03']);
+		expect(bookings).toEqual([{ name: 'Always', from: '2026-03-01T00:00', to: '2026-03-04T00:00' }]);
+		expect(refusal(wrap(...event('DTSTART:20260230T080000Z', 'DURATION:PT1H')))).toBe(
+			'Line 6 names a day that does not exist: 20260230.'
+		);
+	});
+
+	it('is not held up by a line made of quotes, nor by any other damage', () => {
+		expect(refusal(wrap(...event(`DTSTART;X=${'"'.repeat(60_000)}`)))).toMatch(/neither continues/);
+		const text = wrap(
+			...event(
+				'SUMMARY:Yoga',
+				'DTSTART:20260105T080000Z',
+				'DTEND:20260105T090000Z',
+				'RRULE:FREQ=WEEKLY;BYDAY=MO'
+			)
+		);
+		const part = fc.constantFrom(
+			'',
+			':',
+			';',
+			'"',
+			'0',
+			'-1',
+			'99999999999',
+			'T',
+			'=',
+			'\r\n',
+			'BYDAY=9XX',
+			'\u0000',
+			'Z'
+		);
+		fc.assert(
+			fc.property(fc.nat(text.length), fc.nat(12), part, (at, less, more) => {
+				const result = readCalendar(
+					text.slice(0, at) + more + text.slice(at + less),
+					'Europe/Berlin',
+					'2026-01-01',
+					'2027-01-01'
+				);
+				if (result.ok) return;
+				expect(result.problem.sentence).toMatch(/^["A-Z].*\.$/su);
+				expect(result.problem.sentence).not.toMatch(
+					/undefined|NaN|TypeError|Cannot read prop|is not a function/
+				);
+			}),
+			{ numRuns: 400 }
+		);
 	});
 });

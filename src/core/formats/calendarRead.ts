@@ -1,14 +1,33 @@
 import ICAL from 'ical.js';
-import { dateOfDay, instantOf, isTimeZone, localTime, wallAt, wallMinute } from '../civil';
+import {
+	dateOfDay,
+	dayNumber,
+	daysFromDate,
+	daysInMonth,
+	instantOf,
+	isTimeZone,
+	localTime,
+	wallAt,
+	wallMinute
+} from '../civil';
 import type { Booking } from '../plan';
 import { DAY_MINUTES } from '../week';
-import type { Read } from '../schema';
+import { quoted, type Read } from '../schema';
+import { occurrences, OutOfBudget, readRule, type Budget } from './recurrence';
 
 /** The largest calendar read, in characters: above 20 000 events. */
 export const LARGEST_CALENDAR = 16_000_000;
 
 /** The most occurrences taken from a calendar. */
 const MOST_OCCURRENCES = 20_000;
+
+/** How much of a whole file's recurrences is looked at: days and occurrences, a few seconds' worth. */
+const MOST_LOOKED_AT = 8_000_000;
+
+/** Years whose clock changes are counted; before and after, a zone keeps the offset that it has at the edge. */
+const [FIRST_YEAR, LAST_YEAR] = [1970, 2100];
+const yearWall = (year: number) => daysFromDate({ year, month: 1, day: 1 }) * DAY_MINUTES;
+const [EARLIEST, LATEST] = [yearWall(FIRST_YEAR) + 2 * DAY_MINUTES, yearWall(LAST_YEAR)];
 
 /** A whole day in a calendar: a public holiday, a closed day. */
 export interface CalendarDay {
@@ -26,6 +45,12 @@ export interface CalendarContent {
 
 const refused = (sentence: string): Read<never> => ({ ok: false, problem: { path: '', sentence } });
 
+/** Whether the day that a written date begins with is in the calendar. */
+function isDay(written: string): boolean {
+	const [year, month, day] = [written.slice(0, 4), written.slice(4, 6), written.slice(6, 8)].map(Number);
+	return month! >= 1 && month! <= 12 && day! >= 1 && day! <= daysInMonth(year!, month!);
+}
+
 /** Begins and ends that do not match, and lines that neither continue nor name anything: the first, by its line. */
 function brokenLine(text: string): { line: number; words: string } | null {
 	const open: string[] = [];
@@ -36,7 +61,7 @@ function brokenLine(text: string): { line: number; words: string } | null {
 			if (i === 0 && raw !== '') return { line, words: 'continues a line, but there is none before it' };
 			continue;
 		}
-		const name = /^([A-Za-z0-9-]+)(?:;[^:]*(?:"[^"]*"[^:]*)*)?:/.exec(raw);
+		const name = /^([A-Za-z0-9-]+)(?:;(?:[^:"]|"[^"]*")*)?:/.exec(raw);
 		if (!name)
 			return {
 				line,
@@ -47,6 +72,10 @@ function brokenLine(text: string): { line: number; words: string } | null {
 			.slice(raw.indexOf(':') + 1)
 			.trim()
 			.toUpperCase();
+		if (/^(DTSTART|DTEND|RECURRENCE-ID|EXDATE|RDATE)$/.test(property)) {
+			const lost = value.split(/[,/]/).find((one) => /^\d{8}/.test(one) && !isDay(one));
+			if (lost) return { line, words: `names a day that does not exist: ${lost.slice(0, 8)}` };
+		}
 		if (property === 'BEGIN') open.push(value);
 		if (property === 'END') {
 			const last = open.pop();
@@ -68,10 +97,8 @@ function lineOf(text: string, needle: string): number | null {
 	return at < 0 ? null : text.slice(0, at).split(/\r\n|\n|\r/).length;
 }
 
-const wallOf = (time: ICAL.Time) =>
-	wallMinute(
-		`${String(time.year).padStart(4, '0')}-${String(time.month).padStart(2, '0')}-${String(time.day).padStart(2, '0')}T${String(time.hour).padStart(2, '0')}:${String(time.minute).padStart(2, '0')}`
-	);
+const wallOf = ({ year, month, day, hour, minute }: ICAL.Time): number =>
+	daysFromDate({ year, month, day }) * DAY_MINUTES + hour * 60 + minute;
 
 /** How a written time becomes an instant: by UTC, by a zone's name, by the file's own description, or as it stands at the site. */
 type Zone = {
@@ -87,13 +114,15 @@ class Refused extends Error {}
  * Recurrences are expanded, also endless ones, with their exclusions, additions and changed occurrences. Times
  * without a zone are taken as local at the site, and that is said. Refused with the line: broken folding, an end
  * without its beginning, a zone that is neither known nor described, a file that is no calendar or too large.
- * Nothing is taken of a file that is refused.
+ * Nothing is taken of a file that is refused. Recurrences have one budget for the whole file, so that no file keeps anybody waiting for
+ * long; `onshare` hears how much of it is read.
  */
 export function readCalendar(
 	text: string,
 	siteZone: string,
 	fromDate: string,
-	toDate: string
+	toDate: string,
+	onshare: (share: number) => void = () => {}
 ): Read<CalendarContent> {
 	if (text.length > LARGEST_CALENDAR)
 		return refused(`The calendar is too large: at most ${LARGEST_CALENDAR / 1e6} MB are read.`);
@@ -114,12 +143,12 @@ export function readCalendar(
 		);
 	}
 	try {
-		return { ok: true, value: contentOf(root, plain, siteZone, fromDate, toDate) };
+		return { ok: true, value: contentOf(root, plain, siteZone, fromDate, toDate, onshare) };
 	} catch (error) {
 		if (error instanceof Refused) return refused(error.message);
-		return refused(
-			`The calendar cannot be read: ${error instanceof Error ? error.message : 'it is broken'}.`
-		);
+		if (error instanceof OutOfBudget)
+			return refused('Its events recur more often, or are more, than can be read: take a part of it.');
+		return refused('The calendar cannot be read: a date, a time or a length in it makes no sense.');
 	}
 }
 
@@ -128,8 +157,10 @@ function contentOf(
 	text: string,
 	siteZone: string,
 	fromDate: string,
-	toDate: string
+	toDate: string,
+	onshare: (share: number) => void
 ): CalendarContent {
+	const budget: Budget = { left: MOST_LOOKED_AT };
 	const described = new Map<string, ICAL.Timezone>();
 	for (const component of root.getAllSubcomponents('vtimezone')) {
 		const zone = new ICAL.Timezone(component);
@@ -143,10 +174,17 @@ function contentOf(
 
 	const zones = new Map<string, Zone>();
 	const named = (name: string): Zone => ({
-		instant: (wall) => instantOf(name, wall),
-		wall: (ms) => wallAt(name, ms),
+		instant(wall) {
+			const near = Math.min(LATEST, Math.max(EARLIEST, wall));
+			return instantOf(name, near) + (wall - near) * 60_000;
+		},
+		wall(ms) {
+			const near = Math.min(LATEST * 60_000, Math.max(EARLIEST * 60_000, ms));
+			return wallAt(name, near) + Math.floor((ms - near) / 60_000);
+		},
 		floating: false
 	});
+	const [fromDay, toDay] = [dayNumber(fromDate), dayNumber(toDate)];
 	const zoneOf = (property: ICAL.Property, time: ICAL.Time): Zone => {
 		if (time.zone === ICAL.Timezone.utcTimezone) return named('UTC');
 		const tzid = property.getFirstParameter('tzid') as string | undefined;
@@ -188,15 +226,18 @@ function contentOf(
 				`The calendar holds more than ${MOST_OCCURRENCES} occurrences between ${fromDate} and ${toDate}: take a shorter time.`
 			);
 		if (allDay) {
-			for (let day = start; day < end; day++) {
-				const date = dateOfDay(day);
-				if (date >= fromDate && date < toDate) days.push({ name, date });
-			}
+			// of a long one only what lies in the time asked for
+			for (let day = Math.max(start, fromDay); day < Math.min(end, toDay); day++)
+				days.push({ name, date: dateOfDay(day) });
 			return;
 		}
 		if (end <= start) empty++;
 		else if (start < to && end > from)
-			bookings.push({ name, from: localTime(wallAt(siteZone, start)), to: localTime(wallAt(siteZone, end)) });
+			bookings.push({
+				name,
+				from: localTime(wallAt(siteZone, Math.max(start, from))),
+				to: localTime(wallAt(siteZone, Math.min(end, to)))
+			});
 	};
 
 	const events = root.getAllSubcomponents('vevent');
@@ -214,7 +255,8 @@ function contentOf(
 		changed.set(uid, known);
 	}
 
-	for (const event of events) {
+	for (const [index, event] of events.entries()) {
+		if (index % 50 === 0) onshare(index / events.length);
 		const startProperty = event.getFirstProperty('dtstart');
 		const uid = uidOf(event);
 		if (!startProperty) {
@@ -269,32 +311,23 @@ function contentOf(
 		};
 		const rules = event.getAllProperties('rrule').map((property) => property.getFirstValue() as ICAL.Recur);
 		if (rules.length === 0) once(first);
-		for (const rule of rules) {
-			const floatingStart = ICAL.Time.fromData({
-				year: start.year,
-				month: start.month,
-				day: start.day,
-				hour: start.hour,
-				minute: start.minute,
-				second: 0,
-				isDate: allDay
-			});
+		/** The longest that an occurrence reaches back: what begins before the time asked for may still reach into it. */
+		const reach = allDay
+			? (endOf(first) - first / DAY_MINUTES) * DAY_MINUTES
+			: Math.ceil((endOf(first) - beginOf(first)) / 60_000);
+		const slack = 2 * DAY_MINUTES;
+		for (const recur of rules) {
+			const until = recur.until;
 			// an end given in UTC is brought to the event's own wall clock, on which the series runs
-			const last =
-				rule.until && !rule.until.isDate && rule.until.zone === ICAL.Timezone.utcTimezone && !allDay
-					? zone.wall(instantOf('UTC', wallOf(rule.until)))
-					: rule.until
-						? wallOf(rule.until) + (rule.until.isDate ? DAY_MINUTES - 1 : 0)
-						: Infinity;
-			const endless = ICAL.Recur.fromString(rule.toString().replace(/;?UNTIL=[^;]*/i, ''));
-			const iterator = endless.iterator(floatingStart);
-			for (let next = iterator.next(), n = 0; next; next = iterator.next(), n++) {
-				const wall = wallOf(next);
-				if (wall > last || beginOf(wall) >= (allDay ? wallMinute(`${toDate}T00:00`) / DAY_MINUTES : to))
-					break;
-				if (n > 200_000) throw new Refused(`"${name}" recurs too often to be read.`);
-				once(wall);
-			}
+			const last = !until
+				? Infinity
+				: !until.isDate && until.zone === ICAL.Timezone.utcTimezone && !allDay
+					? zone.wall(named('UTC').instant(wallOf(until)))
+					: wallOf(until) + (until.isDate ? DAY_MINUTES - 1 : 0);
+			const rule = readRule(recur.toString().replace(/;?UNTIL=[^;]*/i, ''));
+			if ('wrong' in rule) throw new Refused(`${quoted(name)} cannot be read: ${rule.wrong}.`);
+			const [low, high] = [fromDay * DAY_MINUTES - reach - slack, toDay * DAY_MINUTES + slack];
+			for (const wall of occurrences(rule, first, last, low, high, budget)) once(wall);
 		}
 		for (const property of event.getAllProperties('rdate'))
 			for (const value of property.getValues())

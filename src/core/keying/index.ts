@@ -7,3 +7,5 @@ export * from './price';
 export { routeMinutes, startingPace, type Pace } from './route';
 export * from './readBack';
 export * from './zoneCard';
+export * from './keyedIds';
+export * from './pricedFit';

@@ -1,19 +1,19 @@
 import { allowedOptions, type ControlProfile } from '../control';
-import { fitZone, type Fit } from '../fit';
+import { fitZone, type Fit, type ZoneFit } from '../fit';
 import type { Zone } from '../plan';
 import { cardProgress, keyCard, type Keyed, type KeyCard } from './card';
 import { readBackGroups, readBackProgress } from './readBack';
 
 /**
  * What a zone's control is to hold and the card to key it from: its target week fitted in the grouping that counts, with
- * what was `keyed` so far taken into account as {@link keyCard} does.
+ * what was `keyed` so far taken into account as {@link keyCard} does. Whoever has its fit already hands it in.
  */
 export function zoneCard(
 	zone: Zone,
 	profile: ControlProfile,
-	keyed: Keyed = {}
+	keyed: Keyed = {},
+	{ chosen }: Pick<ZoneFit, 'chosen'> = fitZone(zone, profile)
 ): { readonly chosen: Fit; readonly card: KeyCard } {
-	const { chosen } = fitZone(zone, profile);
 	const options = allowedOptions(profile, zone.options);
 	return { chosen, card: keyCard(profile, options, chosen.grouping, chosen.program, keyed) };
 }
@@ -30,9 +30,10 @@ export interface KeyingStanding {
 export function keyingStanding(
 	zone: Zone,
 	profile: ControlProfile,
-	noted: Keyed
+	noted: Keyed,
+	fit?: Pick<ZoneFit, 'chosen'>
 ): KeyingStanding & { readonly chosen: Fit } {
-	const { chosen, card } = zoneCard(zone, profile, noted);
+	const { chosen, card } = zoneCard(zone, profile, noted, fit);
 	const { done, of } = cardProgress(card, noted);
 	const groups = readBackGroups(profile, allowedOptions(profile, zone.options), chosen.program);
 	return { chosen, done, of, ...readBackProgress(groups, noted) };

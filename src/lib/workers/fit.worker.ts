@@ -3,7 +3,7 @@ import { allowedOptions, profileSchema } from '$core/control';
 import { fitZone } from '$core/fit';
 import { keyingPrice } from '$core/keying';
 import { zoneSchema } from '$core/plan';
-import { pricedFit, type PricedFit } from './pricedFit';
+import { pricedFit, type PricedFit } from '$core/keying';
 
 /** What a re-fit of many zones says of each: how well its control holds it, and what there is to key. */
 export interface Outcome {

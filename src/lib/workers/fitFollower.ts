@@ -3,7 +3,7 @@ import type { ControlProfile } from '$core/control';
 import type { Zone } from '$core/plan';
 import type { FitWorkerApi } from './fit.worker';
 import { LatestOnly } from './latestOnly';
-import type { PricedFit } from './pricedFit';
+import type { PricedFit } from '$core/keying';
 
 /** Keeps a zone's fit following its edits, in a worker of its own. */
 export class FitFollower {

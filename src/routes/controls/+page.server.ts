@@ -1,9 +1,10 @@
+import { pageLoad } from '$lib/server/pages';
 import { profileInShort, shippedProfiles } from '$core/control';
-import { carriedBySites, countUses, listControls } from '$lib/server/controls';
+import { carriedBySites, countUses, listControls } from '$lib/server/store';
 import { database } from '$lib/server/db';
-import type { PageServerLoad } from './$types';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ depends }) => {
+export const load = pageLoad(async ({ depends }: PageServerLoadEvent) => {
 	depends('fq:controls');
 	const db = await database();
 	const [own, deleted, carried, uses] = await Promise.all([
@@ -24,4 +25,4 @@ export const load: PageServerLoad = async ({ depends }) => {
 		carried: carried.map(({ profile, siteName }) => ({ ...row(profile), siteName, profile })),
 		deleted: deleted.map(({ id, profile }) => ({ id, name: profile.name }))
 	};
-};
+});

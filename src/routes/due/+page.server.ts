@@ -1,14 +1,15 @@
+import { pageLoad } from '$lib/server/pages';
 import { dateOfDay, wallAt } from '$core/civil';
 import type { Due } from '$core/record';
 import { database } from '$lib/server/db';
-import { dueCounts, dueList, roundDates } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { dueCounts, dueList, roundDates } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
 /** How many entries are sent at once; the others when they are asked for. */
 const AT_ONCE = 150;
 const KINDS = ['clock', 'batteries', 'left-on', 'promised'] as const satisfies readonly Due['kind'][];
 
-export const load: PageServerLoad = async ({ url }) => {
+export const load = pageLoad(async ({ url }: PageServerLoadEvent) => {
 	const db = await database();
 	const [all, counts, rounds] = await Promise.all([dueList(db), dueCounts(db), roundDates(db)]);
 	const kind = KINDS.find((one) => one === url.searchParams.get('kind')) ?? null;
@@ -25,4 +26,4 @@ export const load: PageServerLoad = async ({ url }) => {
 		rounds: rounds.filter((round) => round.left > 0),
 		today: dateOfDay(Math.floor(wallAt('UTC', Date.now()) / 1440))
 	};
-};
+});

@@ -1,10 +1,11 @@
+import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
-import { readFirm } from '$lib/server/firm';
+import { readFirm } from '$lib/server/store';
 import { signInWanted } from '$lib/server/guard';
-import type { PageServerLoad } from './$types';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ locals }) => ({
+export const load = pageLoad(async ({ locals }: PageServerLoadEvent) => ({
 	firm: await readFirm(await database()),
 	role: locals.role,
 	signIn: signInWanted()
-});
+}));

@@ -5,7 +5,7 @@ import { QueryTypes } from 'sequelize';
 import { expect, it } from 'vitest';
 import { siteSchema } from '$core/plan';
 import { openDatabase } from '../db';
-import { createSite, listSites } from '../jobs';
+import { createSite, listSites } from '../store';
 import { keepCopy, KEPT_COPIES } from '.';
 
 it('keeps so many copies and no more, each of them whole, with what was there on its night', async () => {

@@ -1,220 +1,29 @@
-import { mkdirSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync } from 'node:fs';
 import path from 'node:path';
-import { DataTypes, Sequelize, Transaction, type Model, type ModelStatic } from 'sequelize';
+import { QueryTypes, Sequelize, Transaction } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations';
+import { defineTables, type Readable, type Tx } from './tables';
+import { Unusable } from './trouble';
 
-/** A site as a row. JSON columns are read through a schema by the repositories, never trusted. */
-export interface SiteRow {
-	id: string;
-	document: unknown;
-	profiles: unknown;
-	revision: number;
-	createdAt: Date;
-	updatedAt: Date;
-	deletedAt: Date | null;
-	/** When the first thing of a visit not yet ended was noted. */
-	visitOpenSince: Date | null;
-}
-
-/** A zone as a row; see {@link SiteRow}. `summary` is derived and may be thrown away. */
-export interface ZoneRow {
-	id: string;
-	siteId: string;
-	position: number;
-	document: unknown;
-	keyed: unknown;
-	onSite: unknown;
-	summary: unknown;
-	revision: number;
-	createdAt: Date;
-	updatedAt: Date;
-	deletedAt: Date | null;
-}
-
-/** A control profile of this installation's own as a row; see {@link SiteRow}. */
-export interface ControlRow {
-	id: string;
-	document: unknown;
-	revision: number;
-	createdAt: Date;
-	updatedAt: Date;
-	deletedAt: Date | null;
-}
-
-/** A site's year of weather as a row; see {@link SiteRow}. */
-export interface WeatherRow {
-	siteId: string;
-	document: unknown;
-}
-
-/** A visit as a row; see {@link SiteRow}. */
-export interface VisitRow {
-	id: string;
-	siteId: string;
-	document: unknown;
-	at: Date;
-}
-
-/** A picture taken on a visit, as a row: a JPEG without anything but its pixels. */
-export interface PictureRow {
-	id: string;
-	siteId: string;
-	zoneName: string;
-	visitAt: Date | null;
-	caption: string;
-	width: number;
-	height: number;
-	jpeg: Buffer;
-	createdAt: Date;
-}
-
-/** A customer's read-only link as a row. */
-export interface LinkRow {
-	hash: string;
-	siteId: string;
-	createdAt: Date;
-	endsAt: Date;
-	revokedAt: Date | null;
-}
-
-/** A setting of this installation as a row; see {@link SiteRow}. */
-export interface SettingRow {
-	key: string;
-	document: unknown;
-}
-
-/** Somebody signed in, as a row. */
-export interface SessionRow {
-	hash: string;
-	role: string;
-	createdAt: Date;
-	endsAt: Date;
-}
-
-type Table<Row extends object> = ModelStatic<Model<Row, Partial<Row>>>;
-
-export interface Database {
+/** The program's database: read by anybody, written only inside {@link Database.write}. */
+export type Database = Readable & {
+	/** For migrations and copies only: whatever else is written goes through {@link Database.write}. */
 	readonly sequelize: Sequelize;
-	readonly sites: Table<SiteRow>;
-	readonly zones: Table<ZoneRow>;
-	readonly controls: Table<ControlRow>;
-	readonly weather: Table<WeatherRow>;
-	readonly visits: Table<VisitRow>;
-	readonly pictures: Table<PictureRow>;
-	readonly links: Table<LinkRow>;
-	readonly settings: Table<SettingRow>;
-	readonly sessions: Table<SessionRow>;
 	/** The folder that holds the database. */
 	readonly folder: string;
 	/** Runs work in one transaction that takes the write lock at once, after those asked for before. Never within itself. */
-	write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
+	write<T>(work: (tx: Tx) => Promise<T>): Promise<T>;
+	/** Reads from one state of the database, whatever is written meanwhile. */
+	snapshot<T>(work: (from: Readable) => Promise<T>): Promise<T>;
+	/** From now on writes that have not begun are refused ({@link Stopping}): those who wait for them still hear so. */
+	stopTaking(): void;
+	/** Ends after the writes that were asked for; those asked for later are refused. */
 	close(): Promise<void>;
-}
+};
 
-function defineTables(sequelize: Sequelize): Omit<Database, 'sequelize' | 'write' | 'close' | 'folder'> {
-	const key = { type: DataTypes.STRING(36), primaryKey: true };
-	const common = {
-		document: { type: DataTypes.JSON, allowNull: false },
-		revision: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
-		createdAt: { type: DataTypes.DATE, allowNull: false },
-		updatedAt: { type: DataTypes.DATE, allowNull: false },
-		deletedAt: { type: DataTypes.DATE, allowNull: true }
-	};
-	const sites = sequelize.define(
-		'site',
-		{
-			id: key,
-			...common,
-			profiles: { type: DataTypes.JSON, allowNull: false },
-			visitOpenSince: { type: DataTypes.DATE, allowNull: true }
-		},
-		{ tableName: 'sites', timestamps: false }
-	) as unknown as Table<SiteRow>;
-	const zones = sequelize.define(
-		'zone',
-		{
-			id: key,
-			...common,
-			siteId: { type: DataTypes.STRING(36), allowNull: false },
-			position: { type: DataTypes.INTEGER, allowNull: false },
-			keyed: { type: DataTypes.JSON, allowNull: false },
-			onSite: { type: DataTypes.JSON, allowNull: false },
-			summary: { type: DataTypes.JSON, allowNull: true }
-		},
-		{ tableName: 'zones', timestamps: false }
-	) as unknown as Table<ZoneRow>;
-	const controls = sequelize.define(
-		'control',
-		{ ...common, id: { type: DataTypes.STRING(60), primaryKey: true } },
-		{ tableName: 'controls', timestamps: false }
-	) as unknown as Table<ControlRow>;
-	const weather = sequelize.define(
-		'weather',
-		{
-			siteId: { type: DataTypes.STRING(36), primaryKey: true },
-			document: { type: DataTypes.JSON, allowNull: false }
-		},
-		{ tableName: 'weather', timestamps: false }
-	) as unknown as Table<WeatherRow>;
-	const date = { type: DataTypes.DATE, allowNull: false };
-	const site = { type: DataTypes.STRING(36), allowNull: false };
-	const visits = sequelize.define(
-		'visit',
-		{
-			id: { type: DataTypes.STRING(36), primaryKey: true },
-			siteId: { ...site },
-			document: { type: DataTypes.JSON, allowNull: false },
-			at: { ...date }
-		},
-		{ tableName: 'visits', timestamps: false }
-	) as unknown as Table<VisitRow>;
-	const pictures = sequelize.define(
-		'picture',
-		{
-			id: { type: DataTypes.STRING(36), primaryKey: true },
-			siteId: { ...site },
-			zoneName: { type: DataTypes.STRING(80), allowNull: false },
-			visitAt: { type: DataTypes.DATE, allowNull: true },
-			caption: { type: DataTypes.STRING(400), allowNull: false },
-			width: { type: DataTypes.INTEGER, allowNull: false },
-			height: { type: DataTypes.INTEGER, allowNull: false },
-			jpeg: { type: DataTypes.BLOB, allowNull: false },
-			createdAt: { ...date }
-		},
-		{ tableName: 'pictures', timestamps: false }
-	) as unknown as Table<PictureRow>;
-	const links = sequelize.define(
-		'link',
-		{
-			hash: { type: DataTypes.STRING(64), primaryKey: true },
-			siteId: { ...site },
-			createdAt: { ...date },
-			endsAt: { ...date },
-			revokedAt: { type: DataTypes.DATE, allowNull: true }
-		},
-		{ tableName: 'links', timestamps: false }
-	) as unknown as Table<LinkRow>;
-	const settings = sequelize.define(
-		'setting',
-		{
-			key: { type: DataTypes.STRING(40), primaryKey: true },
-			document: { type: DataTypes.JSON, allowNull: false }
-		},
-		{ tableName: 'settings', timestamps: false }
-	) as unknown as Table<SettingRow>;
-	const sessions = sequelize.define(
-		'session',
-		{
-			hash: { type: DataTypes.STRING(64), primaryKey: true },
-			role: { type: DataTypes.STRING(10), allowNull: false },
-			createdAt: { ...date },
-			endsAt: { ...date }
-		},
-		{ tableName: 'sessions', timestamps: false }
-	) as unknown as Table<SessionRow>;
-	return { sites, zones, controls, weather, visits, pictures, links, settings, sessions };
-}
+/** Thrown by a write that came after the program was told to stop: nothing of it is stored. */
+export class Stopping extends Error {}
 
 interface SqliteConnection {
 	run(sql: string, done: (error: Error | null) => void): void;
@@ -246,21 +55,50 @@ function prepareConnections(sequelize: Sequelize): void {
 	};
 }
 
+/** Refuses a database whose pages are damaged, or that a later version of the program has changed the shape of: before anything of it is changed. */
+async function refuseUnusable(sequelize: Sequelize): Promise<void> {
+	const select = <T extends object>(sql: string) => sequelize.query<T>(sql, { type: QueryTypes.SELECT });
+	const [check] = await select<{ quick_check: string }>('PRAGMA quick_check(1)');
+	if (check?.quick_check !== 'ok') throw new Unusable('damaged', check?.quick_check ?? 'no answer');
+	const [has] = await select("SELECT name FROM sqlite_master WHERE name = 'migrations'");
+	if (!has) return;
+	const known = new Set(migrations.map((migration) => migration.name));
+	const later = (await select<{ name: string }>('SELECT name FROM migrations')).find(
+		({ name }) => !known.has(name)
+	);
+	if (later) throw new Unusable('later', later.name);
+}
+
+/** Nobody else on this machine reads the database or what stands beside it. */
+function keepPrivate(file: string): void {
+	for (const one of [file, `${file}-wal`, `${file}-shm`]) if (existsSync(one)) chmodSync(one, 0o600);
+}
+
 /**
  * Opens (and creates where missing) the database in a data folder: write-ahead log, foreign keys on,
  * every commit on the disk before it is answered. Brings its shape up to date.
  */
 export async function openDatabase(dataFolder: string): Promise<Database> {
-	mkdirSync(dataFolder, { recursive: true });
+	mkdirSync(dataFolder, { recursive: true, mode: 0o700 });
+	// what is created from now on is its owner's alone, the side files of the database too
+	process.umask(0o077);
+	const file = path.join(dataFolder, 'fond-quarter.sqlite');
+	keepPrivate(file);
 	const sequelize = new Sequelize({
 		dialect: 'sqlite',
-		storage: path.join(dataFolder, 'fond-quarter.sqlite'),
+		storage: file,
 		logging: false,
 		// SQLite itself waits for a held database (busy_timeout): asked once, a person hears after five seconds
 		retry: { max: 1 },
 		transactionType: Transaction.TYPES.IMMEDIATE
 	});
 	prepareConnections(sequelize);
+	try {
+		await refuseUnusable(sequelize);
+	} catch (error) {
+		await sequelize.close();
+		throw error;
+	}
 	const umzug = new Umzug({
 		migrations: migrations.map((migration) => ({
 			name: migration.name,
@@ -271,19 +109,34 @@ export async function openDatabase(dataFolder: string): Promise<Database> {
 		logger: undefined
 	});
 	await umzug.up();
+	const tables = defineTables(sequelize);
 	// one after the other: SQLite has one writer, and those who wait for it here hold no connection up
 	let last: Promise<unknown> = Promise.resolve();
-	const write = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
-		const run = last.then(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work));
+	let closing = false;
+	let taking = true;
+	const write = <T>(work: (tx: Tx) => Promise<T>): Promise<T> => {
+		if (closing) return Promise.reject(new Stopping());
+		const run = last.then(() => {
+			if (!taking) throw new Stopping();
+			return sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
+				work(tables(transaction))
+			);
+		});
 		last = run.catch(() => undefined);
 		return run;
 	};
 	return {
 		sequelize,
-		...defineTables(sequelize),
+		...tables(null),
 		folder: dataFolder,
 		write,
+		snapshot: (work) =>
+			sequelize.transaction({ type: Transaction.TYPES.DEFERRED }, (transaction) => work(tables(transaction))),
+		stopTaking() {
+			taking = false;
+		},
 		async close() {
+			closing = true;
 			await last;
 			await sequelize.close();
 		}

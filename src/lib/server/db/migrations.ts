@@ -187,5 +187,18 @@ export const migrations: readonly Migration[] = [
 			await q.sequelize.query('DROP INDEX zones_standing');
 			await q.sequelize.query('DROP INDEX zones_light');
 		}
+	},
+	{
+		name: '0008-revisions-of-settings',
+		async up(q) {
+			await q.addColumn('settings', 'revision', {
+				type: DataTypes.INTEGER,
+				allowNull: false,
+				defaultValue: 1
+			});
+		},
+		async down(q) {
+			await q.removeColumn('settings', 'revision');
+		}
 	}
 ];

@@ -1,4 +1,3 @@
-import { QueryTypes } from 'sequelize';
 import type { Database } from './database';
 
 /**
@@ -7,9 +6,8 @@ import type { Database } from './database';
  * (sqlite.org, pragma.html, data_version).
  */
 async function stampOf(db: Database): Promise<string> {
-	const rows = await db.sequelize.query<{ version: number; changes: number }>(
-		'SELECT data_version AS version, total_changes() AS changes FROM pragma_data_version',
-		{ type: QueryTypes.SELECT }
+	const rows = await db.query<{ version: number; changes: number }>(
+		'SELECT data_version AS version, total_changes() AS changes FROM pragma_data_version'
 	);
 	return `${rows[0]!.version} ${rows[0]!.changes}`;
 }

@@ -1,4 +1,6 @@
 export * from './passphrases';
+export * from './roles';
 export * from './rules';
 export * from './sessions';
 export * from './tries';
+export * from './devices';

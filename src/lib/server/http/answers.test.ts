@@ -5,7 +5,11 @@ import { LARGEST_PICTURE } from '$core/record';
 import { answer, bodyBytes, readBody, refuse } from './answers';
 
 const request = (body: BodyInit | null, headers: Record<string, string> = {}) =>
-	new Request('http://127.0.0.1/', { method: 'POST', body, headers });
+	new Request('http://127.0.0.1/', {
+		method: 'POST',
+		body,
+		headers: { 'content-type': 'application/json', ...headers }
+	});
 const schema = z.strictObject({ name: z.string().min(1) });
 /** The status and the sentence of a refusal; the value where it is none. */
 async function said(sent: Request): Promise<unknown> {
@@ -22,6 +26,12 @@ describe('what is sent to the API', () => {
 		expect(await said(request(''))).toEqual([400, 'What was sent is not JSON.']);
 		expect(await said(request('{}'))).toEqual([422, 'Name is missing.']);
 		expect(await said(request('[]'))).toEqual([422, 'The document must be a record.']);
+		const unnamed = new Request('http://127.0.0.1/', { method: 'POST', body: new Uint8Array([123, 125]) });
+		expect(await said(unnamed)).toEqual([
+			415,
+			'What was sent does not say what it is: send JSON with the content type application/json.'
+		]);
+		expect(await said(request('{}', { 'content-type': 'text/plain' }))).toMatchObject([415]);
 	});
 
 	it('is not read at all where it says that it is too large, and given up where it is without saying so', async () => {
@@ -33,7 +43,8 @@ describe('what is sent to the API', () => {
 		const sent = new Request('http://127.0.0.1/', {
 			method: 'POST',
 			body: broken,
-			duplex: 'half'
+			duplex: 'half',
+			headers: { 'content-type': 'application/json' }
 		} as RequestInit);
 		expect(await said(sent)).toEqual(tooLarge);
 		const picture = await bodyBytes(request(new Uint8Array(LARGEST_PICTURE + 1)));

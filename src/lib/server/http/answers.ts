@@ -2,8 +2,6 @@ import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { LARGEST_JOB_FILE, problemOf, readWith, type Problem, type Read } from '$core/formats';
 import { LARGEST_PICTURE } from '$core/record';
-import { database, type Database } from '../db';
-import { findSite, findZone, type StoredSite, type StoredZone } from '../jobs';
 
 /** A refusal: a sentence and the path of the field it is about. */
 export function refuse(status: number, problem: Problem | string): Response {
@@ -11,8 +9,20 @@ export function refuse(status: number, problem: Problem | string): Response {
 	return json({ error }, { status });
 }
 
-/** The text of a request, or the refusal of one that is too large. */
+/** What is wrong with how a JSON document was sent; null for nothing. */
+function sendingProblem(request: Request): string | null {
+	const type = request.headers.get('content-type');
+	if (type === null)
+		return 'What was sent does not say what it is: send JSON with the content type application/json.';
+	return /^application\/(\w+\+)?json\b/i.test(type)
+		? null
+		: 'What was sent does not say that it is JSON: send it with the content type application/json.';
+}
+
+/** The text of a request that says it is JSON, or the refusal of one that does not or is too large. */
 export async function bodyText(request: Request): Promise<{ text: string } | { refusal: Response }> {
+	const problem = sendingProblem(request);
+	if (problem) return { refusal: refuse(415, problem) };
 	const tooLarge = () =>
 		refuse(413, `What was sent is too large: at most ${LARGEST_JOB_FILE / 1e6} MB are read.`);
 	if (Number(request.headers.get('content-length') ?? 0) > LARGEST_JOB_FILE) return { refusal: tooLarge() };
@@ -62,25 +72,43 @@ export function answer<S extends z.ZodType>(schema: S, value: z.input<S>, status
 	return json(checked.data, { status });
 }
 
-/** The site of a route, or the refusal of one that is not there. */
-export async function siteOfRoute(
-	id: string
-): Promise<{ db: Database; site: StoredSite } | { refusal: Response }> {
-	const db = await database();
-	const site = await findSite(db, id);
-	if (!site || site.deletedAt)
-		return { refusal: refuse(404, 'There is no such site, or it has been deleted.') };
-	return { db, site };
+/** A name for a downloaded file that every file system takes. */
+export function plainName(name: string, otherwise: string): string {
+	const plain = name
+		.normalize('NFKD')
+		.replace(/[^A-Za-z0-9]+/g, '-')
+		.replace(/^-+|-+$/g, '')
+		.toLowerCase();
+	return plain === '' ? otherwise : plain;
 }
 
-/** The zone of a route, or the refusal of one that is not there. */
-export async function zoneOfRoute(
-	siteId: string,
-	zoneId: string
-): Promise<{ db: Database; site: StoredSite; zone: StoredZone } | { refusal: Response }> {
-	const found = await siteOfRoute(siteId);
-	if ('refusal' in found) return found;
-	const zone = await findZone(found.db, found.site, zoneId);
-	if (!zone) return { refusal: refuse(404, 'There is no such zone on this site.') };
-	return { ...found, zone };
+/** A file to be saved under a name; kept by nobody on the way. */
+export function fileAnswer(
+	content: string | Uint8Array<ArrayBuffer>,
+	type: string,
+	name: string,
+	headers: Readonly<Record<string, string>> = {}
+): Response {
+	const ascii = /^[\w.-]+$/.test(name);
+	return new Response(content, {
+		headers: {
+			'content-type': type,
+			'content-disposition': ascii
+				? `attachment; filename="${name}"`
+				: `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+			'cache-control': 'no-store',
+			...headers
+		}
+	});
+}
+
+/** A PDF to be shown or saved under a name. */
+export function pdfAnswer(bytes: Uint8Array<ArrayBuffer>, name: string): Response {
+	return new Response(bytes, {
+		headers: {
+			'content-type': 'application/pdf',
+			'content-disposition': `inline; filename="${plainName(name, 'page')}.pdf"`,
+			'cache-control': 'no-store'
+		}
+	});
 }

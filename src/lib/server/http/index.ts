@@ -1,6 +1,5 @@
-export * from './room';
-export * from './run';
 export * from './answers';
-export * from './compute';
 export { openApi } from './openApi';
-export * from './pdf';
+export { operationAt, operationsAt, operations } from './operations';
+export { serve } from './serve';
+export { troubleSentence } from './trouble';

@@ -1,13 +1,19 @@
 import { z } from 'zod';
 import { conflictResponse, controlConflictResponse, problemResponse } from '$core/formats';
+import { refusalsOf } from './operation';
 import { operations } from './operations';
 
 const refusalWords: Record<number, string> = {
 	400: 'Not JSON',
+	401: 'Not signed in, where that is wanted',
+	403: 'Not for this role',
 	404: 'Not there',
 	409: 'Changed meanwhile, or full',
+	412: 'Changed since the mark that was sent',
 	413: 'Too large',
-	422: 'A field is wrong; the path says which'
+	415: 'Does not say that it is JSON',
+	422: 'A field is wrong; the path says which',
+	503: 'Too much to do just now, or stopping: try again later'
 };
 
 function body(schema: z.ZodType, direction: 'input' | 'output') {
@@ -29,6 +35,7 @@ export function openApi() {
 		(paths[op.path] ??= {})[op.method] = {
 			operationId: op.id,
 			summary: op.summary,
+			'x-least-role': op.role,
 			...(parameters.length > 0 ? { parameters } : {}),
 			...(op.file
 				? {
@@ -46,7 +53,7 @@ export function openApi() {
 					...(op.text ? { content: { [op.text]: { schema: { type: 'string' } } } } : {})
 				},
 				...Object.fromEntries(
-					op.refusals.map((status) => [
+					refusalsOf(op).map((status) => [
 						String(status),
 						{
 							description: refusalWords[status],

@@ -30,12 +30,17 @@ const logo = (image: string): Column => ({ image, fit: [140, 45], width: 150 });
 const blank = '______________________';
 
 /** The customer's page as a PDF: the same words as on screen and on paper. Large print may take two pages. */
-export async function customerPdf(
-	pages: readonly CustomerPage[],
-	firm: Firm,
-	date: string,
+export async function customerPdf({
+	pages,
+	firm,
+	date,
 	large = false
-): Promise<Uint8Array<ArrayBuffer>> {
+}: {
+	readonly pages: readonly CustomerPage[];
+	readonly firm: Firm;
+	readonly date: string;
+	readonly large?: boolean;
+}): Promise<Uint8Array<ArrayBuffer>> {
 	const size = large ? 15 : 10;
 	const content = pages.flatMap((page, i): Content[] => [
 		{

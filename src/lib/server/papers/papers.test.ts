@@ -44,7 +44,7 @@ describe('what is handed over as a file', () => {
 	it('is one page of text in embedded faces, with every word that is on screen and on paper', async () => {
 		for (const index of job.zones.keys()) {
 			const sheet = page(index);
-			const pdf = await opened(await customerPdf([sheet], firm, '25 November 2026'));
+			const pdf = await opened(await customerPdf({ pages: [sheet], firm, date: '25 November 2026' }));
 			expect(pdf.pages, sheet.title).toBe(1);
 			expect(pdf.fontFiles).toBeGreaterThanOrEqual(2);
 			expect(pdf.images).toBe(0);
@@ -64,8 +64,10 @@ describe('what is handed over as a file', () => {
 	});
 
 	it('has a customer’s own unit and clock, and large print', async () => {
-		const usual = await opened(await customerPdf([page(0)], firm, ''));
-		const other = await opened(await customerPdf([page(0, { unit: 'F', clock: '12' })], firm, '', true));
+		const usual = await opened(await customerPdf({ pages: [page(0)], firm, date: '' }));
+		const other = await opened(
+			await customerPdf({ pages: [page(0, { unit: 'F', clock: '12' })], firm, date: '', large: true })
+		);
 		expect(usual.text).toContain('20.5°C');
 		expect(usual.text).not.toMatch(/°F(?!ri)/);
 		expect(other.text).toMatch(/69°F|68\.9°F/);
@@ -96,7 +98,9 @@ describe('what is handed over as a file', () => {
 				zones: left(20, 'Boiler away for repair')
 			})
 		];
-		const pdf = await opened(await recordPdf(job.site, firm, visits, visits[1]!, profileOf));
+		const pdf = await opened(
+			await recordPdf({ site: job.site, firm, visits, now: visits[1]!, profiles: job.profiles, pictures: [] })
+		);
 		for (const words of [
 			'Overruled: Boiler away for repair',
 			'M. Őrsi, signed off',

@@ -15,10 +15,10 @@ import {
 	TEST_STANDING_WORDS,
 	TEST_WORDS,
 	testStanding,
-	type Site,
-	type Zone
+	type Site
 } from '$core/plan';
 import { changesBetween, type Firm, type Visit } from '$core/record';
+import { profileOf } from '../store/profileOf';
 import { print, words } from './printer';
 
 const heading = (text: string, fontSize: number, top: number): Content => ({
@@ -35,14 +35,26 @@ export interface RecordPicture {
 	readonly visitAt: string | null;
 	readonly zone: string;
 	readonly caption: string;
-	readonly jpeg: Buffer;
+	readonly jpeg: Uint8Array;
+}
+
+/** What a record is printed from. */
+export interface PrintedRecord {
+	readonly site: Site;
+	readonly firm: Firm;
+	readonly visits: readonly Visit[];
+	/** As everything stands now. */
+	readonly now: Visit;
+	/** The profiles that came with the site. */
+	readonly profiles: readonly ControlProfile[];
+	readonly pictures: readonly RecordPicture[];
 }
 
 /** Pictures two by two, each with its words under it. */
 function printed(pictures: readonly RecordPicture[]): Content[] {
 	const one = ({ zone, caption, jpeg }: RecordPicture): Content => ({
 		stack: [
-			{ image: `data:image/jpeg;base64,${jpeg.toString('base64')}`, fit: [235, 176] },
+			{ image: `data:image/jpeg;base64,${Buffer.from(jpeg).toString('base64')}`, fit: [235, 176] },
 			words([zone, caption].filter(Boolean).join(': '))
 		],
 		unbreakable: true,
@@ -56,23 +68,23 @@ function printed(pictures: readonly RecordPicture[]): Content[] {
 
 /**
  * The installer's record of a site as a PDF: each visit with what it changed, and how its last one left every zone;
- * checks with the reasons with which they were overruled. Lock codes stand in it: it is for the installer only.
+ * checks with the reasons with which they were overruled. What of it a role may not see was cut before.
  */
-export async function recordPdf(
-	site: Site,
-	firm: Firm,
-	visits: readonly Visit[],
-	now: Visit,
-	profileOf: (zone: Zone) => ControlProfile,
-	pictures: readonly RecordPicture[] = []
-): Promise<Uint8Array<ArrayBuffer>> {
+export async function recordPdf({
+	site,
+	firm,
+	visits,
+	now,
+	profiles,
+	pictures
+}: PrintedRecord): Promise<Uint8Array<ArrayBuffer>> {
 	const when = (at: string) => {
 		const wall = wallAt(site.timeZone, Date.parse(at));
 		return `${dateWords(dateOfDay(Math.floor(wall / 1440)))} ${localTime(wall).slice(11)}`;
 	};
 	const state = visits.at(-1) ?? now;
 	const zones = state.zones.flatMap(({ zone, onSite, done, of, checks }): Content[] => {
-		const profile = profileOf(zone);
+		const profile = profileOf(zone, profiles);
 		const options = allowedOptions(profile, zone.options);
 		const { chosen } = fitZone(zone, profile);
 		const offset = offsetOf(onSite.offsetReadings);
@@ -150,7 +162,7 @@ export async function recordPdf(
 	});
 	const history = [...visits].reverse().flatMap((visit, i, all): Content[] => {
 		const before = all[i + 1];
-		const changes = before ? changesBetween(before, visit, profileOf) : [];
+		const changes = before ? changesBetween(before, visit, (zone) => profileOf(zone, profiles)) : [];
 		return [
 			heading(
 				`${when(visit.at)}: ${visit.who}, ${visit.signedOff ? 'signed off' : 'kept as it stood'}`,

@@ -3,7 +3,7 @@
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import { dateWords } from '$core/civil';
 	import { fitZone } from '$core/fit';
-	import { LARGEST_CALENDAR, readCalendar, type CalendarContent } from '$core/formats';
+	import { LARGEST_CALENDAR, type CalendarContent } from '$core/formats';
 	import {
 		bookedDays,
 		MOST_BOOKINGS,
@@ -14,6 +14,8 @@
 	} from '$core/plan';
 	import { bookedDates } from '$core/run';
 	import { DAY_NAMES } from '$core/week';
+	import Running from '$lib/ui/Running.svelte';
+	import { calendarInWorker, type CalendarRun } from '$lib/workers/calendarInWorker';
 
 	let {
 		zone,
@@ -35,6 +37,9 @@
 	let picker = $state<HTMLInputElement>();
 	let problem = $state<string | null>(null);
 	let content = $state.raw<CalendarContent | null>(null);
+	let run = $state.raw<CalendarRun | null>(null);
+	let share = $state(0);
+	$effect(() => () => run?.stop());
 	let fileName = $state('');
 	const ranked = $derived([...zone.levels].sort((a, b) => b.setpointC - a.setpointC));
 	let warmId = $state<string | null>(null);
@@ -60,7 +65,13 @@
 			problem = `${file.name} is too large: at most ${LARGEST_CALENDAR / 1e6} MB are read. Nothing was taken.`;
 			return;
 		}
-		const result = readCalendar(await file.text(), timeZone, today, until);
+		share = 0;
+		run?.stop();
+		const reading = calendarInWorker(await file.text(), timeZone, today, until, (part) => (share = part));
+		run = reading;
+		const result = await reading.answer;
+		if (run === reading) run = null;
+		if (!result) return;
 		if (!result.ok) {
 			problem = `${file.name}: ${result.problem.sentence} Nothing was taken.`;
 			return;
@@ -169,6 +180,9 @@
 		<button class="quiet close" onclick={onclose}>Close</button>
 	</div>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+	{#if run}
+		<Running label="Reading {fileName}" {share} onstop={() => run?.stop()} />
+	{/if}
 	{#if content}
 		<p role="status">
 			<strong>{fileName}</strong>: {content.bookings.length === 1

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { ControlProfile } from '$core/control';
 	import { routeMinutes } from '$core/keying';
-	import type { PricedFit } from '$lib/workers/pricedFit';
+	import type { PricedFit } from '$core/keying';
 	import { ownPace } from '../keyin/pace.svelte';
 	import { DAY_NAMES, clockTime, duration } from '$core/week';
 

@@ -1,10 +1,11 @@
+import { pageLoad } from '$lib/server/pages';
 import { error } from '@sveltejs/kit';
 import { database } from '$lib/server/db';
-import { readFirm } from '$lib/server/firm';
-import { choiceOf, customerPageOf, findSite, lastSigner, siteOfLink, zonesOf } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { readFirm } from '$lib/server/store';
+import { choiceOf, customerPageOf, findSite, lastSigner, siteOfLink, zonesOf } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params, url, setHeaders }) => {
+export const load = pageLoad(async ({ params, url, setHeaders }: PageServerLoadEvent) => {
 	setHeaders({ 'cache-control': 'no-store', 'x-robots-tag': 'noindex, nofollow' });
 	const db = await database();
 	const siteId = await siteOfLink(db, params.token);
@@ -18,4 +19,4 @@ export const load: PageServerLoad = async ({ params, url, setHeaders }) => {
 		firm: await readFirm(db),
 		large: choice.large
 	};
-};
+});

@@ -23,7 +23,7 @@
 	import WeekChart from '$lib/ui/week/WeekChart.svelte';
 	import type { RiserPlace } from '$lib/ui/week/weekEdits';
 	import { FitFollower } from '$lib/workers/fitFollower';
-	import { pricedFit, type PricedFit } from '$lib/workers/pricedFit';
+	import { pricedFit, type PricedFit } from '$core/keying';
 	import { fitMany, type ManyFits, type Outcome } from '$lib/workers/fitMany';
 	import { refresh } from '$lib/ui/refresh';
 

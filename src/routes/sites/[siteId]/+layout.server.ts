@@ -1,9 +1,10 @@
-import { ownProfilesFor } from '$lib/server/controls';
+import { pageLoad } from '$lib/server/pages';
+import { ownProfilesFor } from '$lib/server/store';
 import { database } from '$lib/server/db';
-import { siteForPages, zonesInList } from '$lib/server/jobs';
-import type { LayoutServerLoad } from './$types';
+import { siteForPages, zonesInList } from '$lib/server/store';
+import type { LayoutServerLoadEvent } from './$types';
 
-export const load: LayoutServerLoad = async ({ params, depends }) => {
+export const load = pageLoad(async ({ params, depends }: LayoutServerLoadEvent) => {
 	depends('fq:site');
 	const { stored, zones, removed } = await siteForPages(params.siteId);
 	return {
@@ -13,4 +14,4 @@ export const load: LayoutServerLoad = async ({ params, depends }) => {
 		/** Those that do not ship: the site's own copies and the installation's. */
 		ownProfiles: await ownProfilesFor(await database(), stored)
 	};
-};
+});

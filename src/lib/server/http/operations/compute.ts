@@ -1,3 +1,4 @@
+import type { z } from 'zod';
 import {
 	clockRequest,
 	clockResponse,
@@ -10,74 +11,78 @@ import {
 	simulateResponse,
 	timelineRequest,
 	timelineResponse,
-	warmUpResponse
+	warmUpResponse,
+	type Problem
 } from '$core/formats';
-import { type Operation } from './operation';
+import { compute, type TaskInput, type TaskName } from '../../compute';
+import { refuse } from '../answers';
+import { operation, type Asked, type Operation } from '../operation';
 
-/** Computation for one described zone or room. */
-export const compute: readonly Operation[] = [
-	{
-		path: '/api/v1/fit',
+/** Hands a request to the computation of a name, and answers with what it gave or why it could not. */
+const by =
+	<Name extends TaskName, Body>(name: Name, given: (body: Body) => TaskInput<Name>) =>
+	async ({ body, signal }: Asked<Body>) => {
+		const made = (await compute(name, given(body), { signal })) as { value: never } | { problem: Problem };
+		return 'problem' in made ? refuse(422, made.problem) : made.value;
+	};
+
+const computing = <Takes extends z.ZodType, Gives extends z.ZodType, Name extends TaskName>(
+	path: string,
+	id: Name,
+	summary: string,
+	takes: Takes,
+	gives: Gives,
+	given: (body: z.output<Takes>) => TaskInput<Name> = (body) => body as TaskInput<Name>
+) =>
+	operation({
+		path: `/api/v1/${path}`,
 		method: 'post',
-		id: 'fit',
-		summary: 'The best program of every day grouping for a zone',
-		takes: computeRequest,
-		gives: fitResponse,
-		refusals: [400, 413, 422]
-	},
-	{
-		path: '/api/v1/key-in',
-		method: 'post',
-		id: 'keyIn',
-		summary: 'The values to key for a zone, in order',
-		takes: computeRequest,
-		gives: keyInResponse,
-		refusals: [400, 413, 422]
-	},
-	{
-		path: '/api/v1/resolve',
-		method: 'post',
-		id: 'resolve',
-		summary: 'What a control does at a moment, what set it, until when, and why',
-		takes: resolveRequest,
-		gives: resolveResponse,
-		refusals: [400, 413, 422]
-	},
-	{
-		path: '/api/v1/timeline',
-		method: 'post',
-		id: 'timeline',
-		summary: 'What a control does over a time, event by event',
-		takes: timelineRequest,
-		gives: timelineResponse,
-		refusals: [400, 413, 422]
-	},
-	{
-		path: '/api/v1/clock',
-		method: 'post',
-		id: 'clock',
-		summary: "What to key into a control's clock, its place's summer time, what a power cut costs",
-		takes: clockRequest,
-		gives: clockResponse,
-		refusals: [400, 413, 422]
-	},
-	{
-		path: '/api/v1/warm-up',
-		method: 'post',
-		id: 'warmUp',
-		summary:
-			'How long a described room takes to warm, against outdoor temperature and for each rise of its week',
-		takes: roomRequest,
-		gives: warmUpResponse,
-		refusals: [400, 413, 422]
-	},
-	{
-		path: '/api/v1/simulate',
-		method: 'post',
-		id: 'simulate',
-		summary: 'A week of a described room under its program, and what it costs against other ways',
-		takes: roomRequest,
-		gives: simulateResponse,
-		refusals: [400, 413, 422]
-	}
+		id,
+		summary,
+		role: 'reader',
+		takes,
+		gives,
+		handle: by(id, given) as never
+	});
+
+/** Computation for one described zone or room: posted to, and nothing changes. */
+export const computations: readonly Operation[] = [
+	computing('fit', 'fit', 'The best program of every day grouping for a zone', computeRequest, fitResponse),
+	computing('key-in', 'keyIn', 'The values to key for a zone, in order', computeRequest, keyInResponse),
+	computing(
+		'resolve',
+		'resolve',
+		'What a control does at a moment, what set it, until when, and why',
+		resolveRequest,
+		resolveResponse
+	),
+	computing(
+		'timeline',
+		'timeline',
+		'What a control does over a time, event by event',
+		timelineRequest,
+		timelineResponse
+	),
+	computing(
+		'clock',
+		'clock',
+		"What to key into a control's clock, its place's summer time, what a power cut costs",
+		clockRequest,
+		clockResponse,
+		(request) => ({ request, nowMs: Date.now() })
+	),
+	computing(
+		'warm-up',
+		'warmUp',
+		'How long a described room takes to warm, against outdoor temperature and for each rise of its week',
+		roomRequest,
+		warmUpResponse
+	),
+	computing(
+		'simulate',
+		'simulate',
+		'A week of a described room under its program, and what it costs against other ways',
+		roomRequest,
+		simulateResponse
+	)
 ];

@@ -7,112 +7,245 @@ import {
 	onSiteRequest,
 	onSiteResponse,
 	picturesResponse,
+	readWith,
 	visitsResponse
 } from '$core/formats';
-import { site, zone, type Operation } from './operation';
+import { pictureAboutSchema } from '$core/record';
+import { compute } from '../../compute';
+import {
+	addPicture,
+	choiceOf,
+	createLink,
+	customerPageOf,
+	endVisit,
+	lastSigner,
+	leftZone,
+	linksOf,
+	noteFields,
+	pictureJpeg,
+	picturesOf,
+	readFirm,
+	removePicture,
+	revokeLink,
+	visitsOf,
+	zonesOf
+} from '../../store';
+import { seenBy } from '../../store/sight';
+import { pdfAnswer, refuse } from '../answers';
+import {
+	noSite,
+	noZone,
+	operation,
+	siteAsked,
+	sitePath,
+	zoneAsked,
+	zonePath,
+	type Operation
+} from '../operation';
+
+/** The latest pictures only: a record is to be sent by mail. */
+const MOST_PRINTED = 40;
 
 /** What belongs to being there and handing over: notes, visits, pictures, papers, links. */
 export const visits: readonly Operation[] = [
-	{
-		path: `${zone}/on-site`,
+	operation({
+		path: `${zonePath}/on-site`,
 		method: 'post',
 		id: 'noteOnSite',
 		summary: 'Note what was found or done at a control, field by field',
+		role: 'installer',
 		takes: onSiteRequest,
 		gives: onSiteResponse,
-		refusals: [400, 404, 413, 422]
-	},
-	{
-		path: `${site}/visits`,
+		async handle({ db, params, body }) {
+			const noted = await noteFields(db, { id: params.siteId! }, params.zoneId!, body.edits);
+			if (noted.kind === 'gone') return noZone();
+			if (noted.kind === 'refused') return refuse(422, noted.sentence);
+			return { onSite: noted.onSite, conflicts: noted.conflicts.map((one) => ({ ...one })) };
+		}
+	}),
+	operation({
+		path: `${sitePath}/visits`,
 		method: 'get',
 		id: 'listVisits',
 		summary: 'The visits to a site, oldest first',
+		role: 'reader',
 		gives: visitsResponse,
-		refusals: [404]
-	},
-	{
-		path: `${site}/visits`,
+		async handle(asked) {
+			const visits = await visitsOf(asked.db, (await siteAsked(asked)).id);
+			return { visits: visits.map(({ id, visit }) => ({ id, visit })) };
+		}
+	}),
+	operation({
+		path: `${sitePath}/visits`,
 		method: 'post',
 		id: 'endVisit',
 		summary: 'End a visit: keep how everything is left, or sign it off',
+		role: 'installer',
 		takes: endVisitRequest,
 		gives: createdResponse,
 		created: true,
-		refusals: [400, 404, 409, 413, 422]
-	},
-	{
-		path: `${site}/pictures`,
+		refusals: [409],
+		async handle({ db, params, body }) {
+			const ended = await endVisit(db, { id: params.siteId! }, body);
+			if (ended.kind === 'gone') return noSite();
+			return ended.kind === 'kept'
+				? { id: ended.id }
+				: refuse(409, `Not signed off. ${ended.sentences.join(' ')}`);
+		}
+	}),
+	operation({
+		path: `${sitePath}/pictures`,
 		method: 'get',
 		id: 'listPictures',
 		summary: "The pictures of a site's visits, oldest first",
+		role: 'reader',
 		gives: picturesResponse,
-		refusals: [404]
-	},
-	{
-		path: `${site}/pictures`,
+		handle: async (asked) => ({ pictures: await picturesOf(asked.db, (await siteAsked(asked)).id) })
+	}),
+	operation({
+		path: `${sitePath}/pictures`,
 		method: 'post',
 		id: 'addPicture',
 		summary:
 			'Keep a picture with the visit that goes on: its pixels only; zone, caption and id may stand in the address',
+		role: 'installer',
 		file: 'image/*',
+		sent: 'bytes',
 		gives: createdResponse,
 		created: true,
-		refusals: [404, 413, 422]
-	},
-	{
-		path: `${site}/pictures/{pictureId}`,
+		async handle(asked) {
+			const site = await siteAsked(asked);
+			const about = readWith(pictureAboutSchema, Object.fromEntries(asked.search));
+			if (!about.ok) return refuse(422, about.problem);
+			const added = await addPicture(asked.db, site.id, asked.body, {
+				id: about.value.id,
+				zoneName: about.value.zone,
+				caption: about.value.caption
+			});
+			return 'refused' in added
+				? refuse(422, { path: 'picture', sentence: added.refused })
+				: { id: added.id };
+		}
+	}),
+	operation({
+		path: `${sitePath}/pictures/{pictureId}`,
 		method: 'get',
 		id: 'readPicture',
 		summary: 'A picture of a visit',
+		role: 'reader',
 		text: 'image/jpeg',
-		refusals: [404]
-	},
-	{
-		path: `${site}/pictures/{pictureId}`,
+		async handle(asked) {
+			const site = await siteAsked(asked);
+			const jpeg = await pictureJpeg(asked.db, site.id, asked.params.pictureId!);
+			if (!jpeg) return refuse(404, 'There is no such picture.');
+			return new Response(new Uint8Array(jpeg), {
+				headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' }
+			});
+		}
+	}),
+	operation({
+		path: `${sitePath}/pictures/{pictureId}`,
 		method: 'delete',
 		id: 'removePicture',
 		summary: 'Remove a picture of the visit that goes on',
-		refusals: [404]
-	},
-	{
-		path: `${zone}/customer.pdf`,
+		role: 'installer',
+		async handle(asked) {
+			const site = await siteAsked(asked);
+			if (!(await removePicture(asked.db, site.id, asked.params.pictureId!)))
+				return refuse(404, 'There is no such picture, or its visit has ended: then it stays in the record.');
+		}
+	}),
+	operation({
+		path: `${zonePath}/customer.pdf`,
 		method: 'get',
 		id: 'customerPdf',
 		summary: "The customer's page of a zone as a PDF; large=1, unit=C or F, clock=12 or 24 choose how",
+		role: 'reader',
 		text: 'application/pdf',
-		refusals: [404]
-	},
-	{
-		path: `${site}/record.pdf`,
+		async handle(asked) {
+			const { zone, site } = await zoneAsked(asked);
+			const choice = choiceOf(asked.search);
+			const page = customerPageOf(zone, site, choice, await lastSigner(asked.db, site.id));
+			const date = new Date().toLocaleDateString('en-GB', {
+				day: 'numeric',
+				month: 'long',
+				year: 'numeric'
+			});
+			const firm = await readFirm(asked.db);
+			const bytes = await compute('customerPdf', { pages: [page], firm, date, large: choice.large }, asked);
+			return pdfAnswer(bytes, `${site.site.name} ${zone.zone.name}`);
+		}
+	}),
+	operation({
+		path: `${sitePath}/record.pdf`,
 		method: 'get',
 		id: 'recordPdf',
 		summary: "The installer's record of a site as a PDF",
+		role: 'reader',
 		text: 'application/pdf',
-		refusals: [404]
-	},
-	{
-		path: `${site}/links`,
+		async handle(asked) {
+			const { db, role } = asked;
+			const site = await siteAsked(asked);
+			const now = Date.now();
+			const firm = await readFirm(db);
+			const zones = (await zonesOf(db, site)).map((zone) => leftZone(zone, site, firm, now));
+			const visits = (await visitsOf(db, site.id)).map(({ visit }) => visit);
+			const pictures: { visitAt: string | null; zone: string; caption: string; jpeg: Uint8Array }[] = [];
+			for (const one of (await picturesOf(db, site.id)).slice(-MOST_PRINTED)) {
+				const jpeg = await pictureJpeg(db, site.id, one.id);
+				if (jpeg)
+					pictures.push({
+						visitAt: one.visitAt,
+						zone: one.zoneName,
+						caption: one.caption,
+						jpeg: new Uint8Array(jpeg)
+					});
+			}
+			const record = seenBy(role, {
+				site: site.site,
+				firm,
+				visits,
+				now: { at: new Date(now).toISOString(), who: 'now', note: '', signedOff: false, zones },
+				profiles: [...site.profiles],
+				pictures
+			});
+			return pdfAnswer(await compute('recordPdf', record, asked), `${site.site.name} record`);
+		}
+	}),
+	operation({
+		path: `${sitePath}/links`,
 		method: 'get',
 		id: 'listLinks',
 		summary: "The customer's links of a site",
+		role: 'reader',
 		gives: linksResponse,
-		refusals: [404]
-	},
-	{
-		path: `${site}/links`,
+		handle: async (asked) => ({ links: [...(await linksOf(asked.db, (await siteAsked(asked)).id))] })
+	}),
+	operation({
+		path: `${sitePath}/links`,
 		method: 'post',
 		id: 'createLink',
 		summary: "A read-only link to the customer's pages, for so many days",
+		role: 'installer',
 		takes: linkRequest,
 		gives: linkResponse,
 		created: true,
-		refusals: [400, 404, 413, 422]
-	},
-	{
-		path: `${site}/links/{linkId}`,
+		async handle(asked) {
+			const site = await siteAsked(asked);
+			const { token, id, endsAt } = await createLink(asked.db, site.id, asked.body.days);
+			return { path: `/c/${token}`, id, endsAt };
+		}
+	}),
+	operation({
+		path: `${sitePath}/links/{linkId}`,
 		method: 'delete',
 		id: 'endLink',
 		summary: "End a customer's link",
-		refusals: [404]
-	}
+		role: 'installer',
+		async handle(asked) {
+			const site = await siteAsked(asked);
+			if (!(await revokeLink(asked.db, site.id, asked.params.linkId!)))
+				return refuse(404, 'There is no such link, or it has ended already.');
+		}
+	})
 ];

@@ -1,10 +1,3 @@
-import { computeRequest, fitResponse } from '$core/formats';
-import { answer, computeFit, readBody, refuse } from '$lib/server/http';
-import type { RequestHandler } from './$types';
+import { serve } from '$lib/server/http';
 
-export const POST: RequestHandler = async ({ request }) => {
-	const body = await readBody(request, computeRequest);
-	if ('refusal' in body) return body.refusal;
-	const computed = computeFit(body.value);
-	return 'problem' in computed ? refuse(422, computed.problem) : answer(fitResponse, computed.value);
-};
+export const { POST } = serve('/api/v1/fit');

@@ -1,10 +1,3 @@
-import { roomRequest, simulateResponse } from '$core/formats';
-import { answer, computeSimulate, readBody, refuse } from '$lib/server/http';
-import type { RequestHandler } from './$types';
+import { serve } from '$lib/server/http';
 
-export const POST: RequestHandler = async ({ request }) => {
-	const body = await readBody(request, roomRequest);
-	if ('refusal' in body) return body.refusal;
-	const computed = computeSimulate(body.value);
-	return 'problem' in computed ? refuse(422, computed.problem) : answer(simulateResponse, computed.value);
-};
+export const { POST } = serve('/api/v1/simulate');

@@ -1,10 +1,11 @@
+import { pageLoad } from '$lib/server/pages';
 import { error } from '@sveltejs/kit';
 import { dateOfDay, wallAt } from '$core/civil';
 import { database } from '$lib/server/db';
-import { readRound, roundDates, roundSites } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { readRound, roundDates, roundSites } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params, depends }) => {
+export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
 	depends('fq:round');
 	const db = await database();
 	const [dates, sites, round] = await Promise.all([
@@ -20,4 +21,4 @@ export const load: PageServerLoad = async ({ params, depends }) => {
 		stops: round.stops,
 		today: dateOfDay(Math.floor(wallAt('UTC', Date.now()) / 1440))
 	};
-};
+});

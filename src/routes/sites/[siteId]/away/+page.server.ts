@@ -1,4 +1,4 @@
-import type { PageServerLoad } from './$types';
+import { pageLoad } from '$lib/server/pages';
 
 /** The server's clock: the right time, as far as this program knows. */
-export const load: PageServerLoad = () => ({ nowMs: Date.now() });
+export const load = pageLoad(() => ({ nowMs: Date.now() }));

@@ -1,9 +1,10 @@
+import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
-import { readFirm } from '$lib/server/firm';
-import { checksOfZone, siteForPages } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { readFirm } from '$lib/server/store';
+import { checksOfZone, siteForPages } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params, depends }) => {
+export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
 	depends('fq:site');
 	const { stored, zones } = await siteForPages(params.siteId);
 	const firm = await readFirm(await database());
@@ -15,4 +16,4 @@ export const load: PageServerLoad = async ({ params, depends }) => {
 			checks: checksOfZone(zone, stored, firm)
 		}))
 	};
-};
+});

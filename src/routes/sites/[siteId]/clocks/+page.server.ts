@@ -1,7 +1,8 @@
-import { siteForPages } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { pageLoad } from '$lib/server/pages';
+import { siteForPages } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params, depends }) => {
+export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
 	depends('fq:site');
 	const { zones } = await siteForPages(params.siteId);
 	return {
@@ -9,4 +10,4 @@ export const load: PageServerLoad = async ({ params, depends }) => {
 		nowMs: Date.now(),
 		noted: Object.fromEntries(zones.map(({ id, onSite }) => [id, onSite]))
 	};
-};
+});

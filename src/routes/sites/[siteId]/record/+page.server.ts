@@ -1,9 +1,10 @@
+import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
-import { readFirm } from '$lib/server/firm';
-import { leftZone, picturesOf, siteForPages, visitsOf } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { readFirm } from '$lib/server/store';
+import { leftZone, picturesOf, siteForPages, visitsOf } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params, depends }) => {
+export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
 	depends('fq:site');
 	const { stored, zones } = await siteForPages(params.siteId);
 	const now = Date.now();
@@ -17,4 +18,4 @@ export const load: PageServerLoad = async ({ params, depends }) => {
 		now: zones.map((zone) => leftZone(zone, stored, firm, now)),
 		nowMs: now
 	};
-};
+});

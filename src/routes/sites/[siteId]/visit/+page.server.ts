@@ -1,9 +1,10 @@
+import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
-import { readFirm } from '$lib/server/firm';
-import { picturesOf, siteForPages, visitsOf } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { readFirm } from '$lib/server/store';
+import { picturesOf, siteForPages, visitsOf } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params, depends }) => {
+export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
 	depends('fq:site');
 	const { stored, zones } = await siteForPages(params.siteId);
 	const db = await database();
@@ -21,4 +22,4 @@ export const load: PageServerLoad = async ({ params, depends }) => {
 				? { at: last.at, who: last.who, signedOff: last.signedOff }
 				: null
 	};
-};
+});

@@ -1,8 +1,9 @@
-import { zoneForPages } from '$lib/server/jobs';
-import type { LayoutServerLoad } from './$types';
+import { pageLoad } from '$lib/server/pages';
+import { zoneForPages } from '$lib/server/store';
+import type { LayoutServerLoadEvent } from './$types';
 
 /** What the head and the palette say about the zone; each page loads the zone itself, fresh. */
-export const load: LayoutServerLoad = async ({ params }) => {
+export const load = pageLoad(async ({ params }: LayoutServerLoadEvent) => {
 	const { stored } = await zoneForPages(params.siteId, params.zoneId);
 	return { zone: { id: stored.id, name: stored.zone.name } };
-};
+});

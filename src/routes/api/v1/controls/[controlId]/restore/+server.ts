@@ -1,9 +1,3 @@
-import { restoreControl } from '$lib/server/controls';
-import { database } from '$lib/server/db';
-import { refuse } from '$lib/server/http';
-import type { RequestHandler } from './$types';
+import { serve } from '$lib/server/http';
 
-export const POST: RequestHandler = async ({ params }) =>
-	(await restoreControl(await database(), params.controlId))
-		? new Response(null, { status: 204 })
-		: refuse(404, 'There is no such deleted control.');
+export const { POST } = serve('/api/v1/controls/[controlId]/restore');

@@ -1,12 +1,3 @@
-import { createdResponse } from '$core/formats';
-import { answer, refuse } from '$lib/server/http';
-import { database } from '$lib/server/db';
-import { duplicateSite } from '$lib/server/jobs';
-import type { RequestHandler } from './$types';
+import { serve } from '$lib/server/http';
 
-export const POST: RequestHandler = async ({ params }) => {
-	const id = await duplicateSite(await database(), params.siteId);
-	return id
-		? answer(createdResponse, { id }, 201)
-		: refuse(404, 'There is no such site, or it has been deleted.');
-};
+export const { POST } = serve('/api/v1/jobs/[siteId]/duplicate');

@@ -1,9 +1,3 @@
-import { refuse } from '$lib/server/http';
-import { database } from '$lib/server/db';
-import { restoreSite } from '$lib/server/jobs';
-import type { RequestHandler } from './$types';
+import { serve } from '$lib/server/http';
 
-export const POST: RequestHandler = async ({ params }) =>
-	(await restoreSite(await database(), params.siteId))
-		? new Response(null, { status: 204 })
-		: refuse(404, 'There is no deleted site to put back.');
+export const { POST } = serve('/api/v1/jobs/[siteId]/restore');

@@ -1,10 +1,11 @@
+import { pageLoad } from '$lib/server/pages';
 import { error } from '@sveltejs/kit';
 import { database } from '$lib/server/db';
-import { readFirm } from '$lib/server/firm';
-import { choiceOf, customerPageOf, findSite, lastSigner, linksOf, zoneForPages } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { readFirm } from '$lib/server/store';
+import { choiceOf, customerPageOf, findSite, lastSigner, linksOf, zoneForPages } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params, url, depends }) => {
+export const load = pageLoad(async ({ params, url, depends }: PageServerLoadEvent) => {
 	depends('fq:links');
 	const { stored } = await zoneForPages(params.siteId, params.zoneId);
 	const db = await database();
@@ -17,4 +18,4 @@ export const load: PageServerLoad = async ({ params, url, depends }) => {
 		firm: await readFirm(db),
 		links: await linksOf(db, params.siteId)
 	};
-};
+});

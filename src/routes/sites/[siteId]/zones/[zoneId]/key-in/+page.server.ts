@@ -1,9 +1,13 @@
-import { zoneCard } from '$core/keying';
-import { zoneForPages } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { compute } from '$lib/server/compute';
+import { pageLoad } from '$lib/server/pages';
+import { zoneForPages } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params, depends }) => {
+export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
 	depends('fq:keyed');
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
-	return { stored: { keyed: stored.keyed }, card: zoneCard(stored.zone, profile, stored.keyed).card };
-};
+	return {
+		stored: { keyed: stored.keyed },
+		card: (await compute('zoneCard', { zone: stored.zone, profile, keyed: stored.keyed })).card
+	};
+});

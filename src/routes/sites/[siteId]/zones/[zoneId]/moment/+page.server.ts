@@ -1,10 +1,11 @@
-import { fitZone } from '$core/fit';
-import { zoneForPages } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { compute } from '$lib/server/compute';
+import { pageLoad } from '$lib/server/pages';
+import { zoneForPages } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params }) => {
+export const load = pageLoad(async ({ params }: PageServerLoadEvent) => {
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
-	const { chosen } = fitZone(stored.zone, profile);
+	const { chosen } = await compute('zoneFit', { zone: stored.zone, profile });
 	return {
 		stored: { zone: stored.zone, revision: stored.revision },
 		profile,
@@ -13,4 +14,4 @@ export const load: PageServerLoad = async ({ params }) => {
 		/** The server's clock: the right time, as far as this program knows. */
 		nowMs: Date.now()
 	};
-};
+});

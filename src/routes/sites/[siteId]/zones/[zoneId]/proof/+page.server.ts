@@ -1,7 +1,8 @@
-import { zoneForPages } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { pageLoad } from '$lib/server/pages';
+import { zoneForPages } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params }) => {
+export const load = pageLoad(async ({ params }: PageServerLoadEvent) => {
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
 	return { stored: { zone: stored.zone, revision: stored.revision }, profile };
-};
+});

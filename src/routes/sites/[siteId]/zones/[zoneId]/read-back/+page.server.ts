@@ -1,14 +1,15 @@
+import { compute } from '$lib/server/compute';
+import { pageLoad } from '$lib/server/pages';
 import { allowedOptions } from '$core/control';
-import { fitZone } from '$core/fit';
-import { zoneForPages } from '$lib/server/jobs';
-import type { PageServerLoad } from './$types';
+import { zoneForPages } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
 
-export const load: PageServerLoad = async ({ params }) => {
+export const load = pageLoad(async ({ params }: PageServerLoadEvent) => {
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
 	return {
 		stored: { keyed: stored.keyed },
 		profile,
 		options: allowedOptions(profile, stored.zone.options),
-		program: fitZone(stored.zone, profile).chosen.program
+		program: (await compute('zoneFit', { zone: stored.zone, profile })).chosen.program
 	};
-};
+});

@@ -17,7 +17,7 @@
 	import { live } from '$lib/ui/zone/live.svelte';
 	import { FitFollower } from '$lib/workers/fitFollower';
 	import { RoomFollower } from '$lib/workers/proofFollower';
-	import type { PricedFit } from '$lib/workers/pricedFit';
+	import type { PricedFit } from '$core/keying';
 	import { onceAFrame } from '$lib/ui/onceAFrame';
 	import { refresh } from '$lib/ui/refresh';
 

@@ -1,13 +1,3 @@
-import { orderRequest } from '$core/formats';
-import { readBody, siteOfRoute } from '$lib/server/http';
-import { orderZones } from '$lib/server/jobs';
-import type { RequestHandler } from './$types';
+import { serve } from '$lib/server/http';
 
-export const PUT: RequestHandler = async ({ params, request }) => {
-	const found = await siteOfRoute(params.siteId);
-	if ('refusal' in found) return found.refusal;
-	const body = await readBody(request, orderRequest);
-	if ('refusal' in body) return body.refusal;
-	await orderZones(found.db, found.site, body.value.order);
-	return new Response(null, { status: 204 });
-};
+export const { PUT } = serve('/api/v1/jobs/[siteId]/zones/order');

@@ -1,0 +1,58 @@
+import { channelsOf, type ControlProfile } from '../control';
+import type { Keyed } from './card';
+
+/**
+ * The most that is kept of what was keyed and read at one control: nearly twice what the largest card has with its
+ * read-back (seven days of twelve steps with four fields each, keyed and read).
+ */
+export const MOST_KEYED = 1200;
+
+const days = '0?1?2?3?4?5?6?';
+const program = new RegExp(
+	`^(?:all/\\d{1,2}(?:/[a-z]{1,12}){0,2}|copy/${days}-${days}/[0-9a-z]{1,8}|${days}/\\d{1,2}(?:/[a-z]{1,12}){0,2})$`
+);
+
+/** What the ids of a control's setpoints may be called by. */
+function settingNames({ program: form }: ControlProfile): readonly string[] {
+	const own =
+		form.form === 'events'
+			? (form.modes ?? [])
+			: form.form === 'pairs' || form.form === 'slots'
+				? (form.settings ?? [])
+				: [];
+	return ['unit', 'clock', 'grouping', 'per-day', 'plain', ...own];
+}
+
+/** Whether a card or read-back of this control, for whatever program, can have a value of this id. */
+export function isCardId(id: string, profile: ControlProfile): boolean {
+	const of = id.startsWith('read/') ? id.slice(5) : id;
+	if (/^mode\/(before|after)$/.test(of)) return true;
+	const [first, ...rest] = of.split('/');
+	if (first === 'plain') return /^(temperature|heat to|cool to)\/[CF]$/.test(rest.join('/'));
+	if (first === 'setting') {
+		const unit = rest.length > 1 && /^[CF]$/.test(rest.at(-1)!) ? rest.slice(0, -1) : rest;
+		return settingNames(profile).includes(unit.join('/'));
+	}
+	const [perDay, unit, clock, ...then] = rest;
+	const channels = channelsOf(profile);
+	const inChannel = channels ? channels.find((one) => then.join('/').startsWith(`${one}/`)) : '';
+	if (inChannel === undefined) return false;
+	const values = inChannel === '' ? then.join('/') : then.join('/').slice(inChannel.length + 1);
+	return (
+		profile.groupings.some((grouping) => grouping.id === first) &&
+		/^\d{1,2}$/.test(perDay ?? '') &&
+		/^[CF]$/.test(unit ?? '') &&
+		/^(12|24)$/.test(clock ?? '') &&
+		program.test(values)
+	);
+}
+
+/** What is noted as keyed after changes (null takes a note back): those noted last stand last, and past {@link MOST_KEYED} the oldest go. */
+export function withKeyed(keyed: Keyed, changes: Readonly<Record<string, string | null>>): Keyed {
+	const kept = new Map(Object.entries(keyed));
+	for (const [id, shows] of Object.entries(changes)) {
+		kept.delete(id);
+		if (shows !== null) kept.set(id, shows);
+	}
+	return Object.fromEntries([...kept].slice(-MOST_KEYED));
+}

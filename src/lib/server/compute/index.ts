@@ -1,0 +1,1 @@
+export { beginComputing, Busy, compute, Late, stopComputing, type TaskInput, type TaskName } from './pool';

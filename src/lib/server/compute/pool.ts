@@ -1,0 +1,109 @@
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import { Piscina } from 'piscina';
+import type { Tasks } from './tasks';
+
+export type TaskName = keyof Tasks;
+export type TaskInput<Name extends TaskName> = Parameters<Tasks[Name]>[0];
+type TaskOutput<Name extends TaskName> = Awaited<ReturnType<Tasks[Name]>>;
+
+/** Thrown where more is waiting to be computed than is sensible: the same may be asked again in a moment. */
+export class Busy extends Error {}
+/** Thrown where something takes longer to compute than its deadline. */
+export class Late extends Error {}
+
+/**
+ * Two lanes, so that what anybody may ask the API to compute never stands before what the pages of the stored sites need.
+ * Each lane has a thread of its own that gives way to the one that answers.
+ */
+const lanes = {
+	/** For the sites that are stored: a whole import may wait here. */
+	stored: { maxQueue: 4000, nice: 3, deadlineMs: 60_000 },
+	/** For what is sent along with a question. */
+	asked: { maxQueue: 32, nice: 10, deadlineMs: 15_000 }
+} as const;
+type Lane = keyof typeof lanes;
+
+const laneOf: Record<TaskName, Lane> = {
+	standing: 'stored',
+	zoneFit: 'stored',
+	zoneCard: 'stored',
+	pricedFit: 'stored',
+	customerPdf: 'stored',
+	recordPdf: 'stored',
+	picture: 'stored',
+	fit: 'asked',
+	keyIn: 'asked',
+	resolve: 'asked',
+	timeline: 'asked',
+	clock: 'asked',
+	warmUp: 'asked',
+	simulate: 'asked'
+};
+
+const pools = new Map<Lane, Piscina>();
+
+/** Where the built program keeps what its threads run; it is not there while it is being developed or tested. */
+const workerFile = () =>
+	path.join(path.dirname(path.resolve(process.argv[1] ?? '.')), 'compute', 'worker.js');
+
+function poolOf(lane: Lane): Piscina | null {
+	const had = pools.get(lane);
+	if (had) return had;
+	const filename = workerFile();
+	if (!existsSync(filename)) return null;
+	const { maxQueue, nice } = lanes[lane];
+	const pool = new Piscina({
+		filename,
+		minThreads: 1,
+		maxThreads: 1,
+		maxQueue,
+		workerData: { nice },
+		// a week too large for its thread ends that thread, not the program
+		resourceLimits: { maxOldGenerationSizeMb: 512 }
+	});
+	pools.set(lane, pool);
+	return pool;
+}
+
+/** Begins the threads, so that the first who asks does not wait for them. */
+export function beginComputing(): void {
+	for (const lane of Object.keys(lanes) as Lane[]) poolOf(lane);
+}
+
+/** Ends the threads: what was being computed is refused. */
+export async function stopComputing(): Promise<void> {
+	const all = [...pools.values()];
+	pools.clear();
+	await Promise.all(all.map((pool) => pool.destroy()));
+}
+
+/**
+ * Computes something off the main thread, by its deadline; given up when `signal` ends. Throws {@link Busy} or {@link Late}. Where no
+ * thread was built (in development, in tests of single modules) it is computed here.
+ */
+export async function compute<Name extends TaskName>(
+	name: Name,
+	input: TaskInput<Name>,
+	{ signal }: { readonly signal?: AbortSignal } = {}
+): Promise<TaskOutput<Name>> {
+	const lane = laneOf[name];
+	const pool = poolOf(lane);
+	if (!pool) {
+		const { tasks } = await import('./tasks');
+		return (tasks[name] as (given: unknown) => TaskOutput<Name>)(input);
+	}
+	const late = AbortSignal.timeout(lanes[lane].deadlineMs);
+	try {
+		return (await pool.run(
+			{ name, input },
+			{ signal: signal ? AbortSignal.any([signal, late]) : late }
+		)) as TaskOutput<Name>;
+	} catch (error) {
+		if (late.aborted) throw new Late(name);
+		if (signal?.aborted) throw new Late('nobody waits for it');
+		const text = error instanceof Error ? error.message : '';
+		if (/queue is at limit|terminating|No task queue/i.test(text)) throw new Busy(name);
+		throw error;
+	}
+}

@@ -1,0 +1,59 @@
+import type { ControlProfile } from '$core/control';
+import { fitZone, type ZoneFit } from '$core/fit';
+import { keyingStanding, zoneCard, type Keyed } from '$core/keying';
+import type { Zone } from '$core/plan';
+import { pricedFit } from '$core/keying';
+import { customerPdf, recordPdf } from '../papers';
+import { onlyPixels } from './picture';
+import { computeSimulate, computeWarmUp } from './room';
+import { computeClock, computeResolve, computeTimeline } from './run';
+import { computeFit, computeKeyIn } from './zone';
+
+interface OfZone {
+	readonly zone: Zone;
+	readonly profile: ControlProfile;
+}
+
+/** How many fits of stored zones a thread keeps. */
+const MOST_FITS = 150;
+const fits = new Map<string, ZoneFit>();
+
+/** The fit of a stored zone, made once: what was keyed at it, found there or called has nothing to do with its week. */
+function fitOf({ zone, profile }: OfZone): ZoneFit {
+	const key = JSON.stringify([{ ...zone, name: '', note: '', clockReadings: [], exceptions: [] }, profile]);
+	const fit = fits.get(key) ?? fitZone(zone, profile);
+	fits.delete(key);
+	fits.set(key, fit);
+	if (fits.size > MOST_FITS) fits.delete(fits.keys().next().value!);
+	return fit;
+}
+
+/** Where the work at a zone's control stands, without the week itself. */
+function standing(given: OfZone & { readonly keyed: Keyed }) {
+	const { zone, keyed, profile } = given;
+	const { chosen, done, of, read, toRead } = keyingStanding(zone, profile, keyed, fitOf(given));
+	const { coldKelvinMinutes, warmKelvinMinutes, coldMinutes, warmMinutes } = chosen.misfit;
+	const { id: grouping } = chosen.grouping;
+	return { grouping, coldKelvinMinutes, warmKelvinMinutes, coldMinutes, warmMinutes, done, of, read, toRead };
+}
+
+/** Everything heavy that the server computes: what it is called, what it takes and what it gives. All of it is plain data. */
+export const tasks = {
+	standing,
+	zoneFit: fitOf,
+	zoneCard: (given: OfZone & { readonly keyed: Keyed }) =>
+		zoneCard(given.zone, given.profile, given.keyed, fitOf(given)),
+	pricedFit: (given: OfZone) => pricedFit(given.zone, given.profile, fitOf(given)),
+	customerPdf,
+	recordPdf,
+	picture: onlyPixels,
+	fit: computeFit,
+	keyIn: computeKeyIn,
+	resolve: computeResolve,
+	timeline: computeTimeline,
+	clock: ({ request, nowMs }: { request: Parameters<typeof computeClock>[0]; nowMs: number }) =>
+		computeClock(request, nowMs),
+	warmUp: computeWarmUp,
+	simulate: computeSimulate
+};
+export type Tasks = typeof tasks;

@@ -1,2 +1,0 @@
-export * from './controls';
-export * from './uses';

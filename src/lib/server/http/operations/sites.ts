@@ -1,0 +1,224 @@
+import { z } from 'zod';
+import {
+	createdResponse,
+	jobSchema,
+	listResponse,
+	newSiteRequest,
+	readJobFile,
+	readWith,
+	weatherResponse,
+	writeJobFile,
+	writeWeeksCsv,
+	type Job
+} from '$core/formats';
+import { siteSchema, siteWeatherSchema } from '$core/plan';
+import {
+	changeSite,
+	createSite,
+	deleteSite,
+	duplicateSite,
+	importSite,
+	jobText,
+	listSites,
+	profileOf,
+	replaceSite,
+	restoreSite,
+	saveWeather,
+	siteMark,
+	weatherOf,
+	zonesOf
+} from '../../store';
+import { seenBy } from '../../store/sight';
+import { fileAnswer, plainName, refuse } from '../answers';
+import { noSite, operation, siteAsked, sitePath, type Operation } from '../operation';
+
+/** A site's fields, any of them, and the revision that the person knew. */
+const siteChanges = siteSchema.partial().extend({ revision: z.int().positive().optional() });
+
+/** Sites as wholes, and their weather. */
+export const sites: readonly Operation[] = [
+	operation({
+		path: '/api/v1/jobs',
+		method: 'get',
+		id: 'listJobs',
+		summary: 'The sites, latest touched first',
+		role: 'reader',
+		gives: listResponse,
+		handle: async ({ db }) => ({ jobs: [...(await listSites(db))] })
+	}),
+	operation({
+		path: '/api/v1/jobs',
+		method: 'post',
+		id: 'createJob',
+		summary: 'A new site: a whole job document, or a name',
+		role: 'installer',
+		takes: z.union([jobSchema, newSiteRequest]),
+		sent: 'text',
+		gives: createdResponse,
+		created: true,
+		async handle({ db, body }) {
+			let named: unknown = null;
+			try {
+				named = JSON.parse(body);
+			} catch {
+				// the job reader says where the text stops being JSON
+			}
+			if (named && typeof named === 'object' && !('format' in named) && 'name' in named) {
+				const read = readWith(newSiteRequest, named);
+				if (!read.ok) return refuse(422, read.problem);
+				const id = await createSite(db, {
+					format: 'fond-quarter/job',
+					version: 1,
+					site: siteSchema.parse(read.value),
+					weather: null,
+					visits: [],
+					profiles: [],
+					zones: []
+				});
+				return { id };
+			}
+			const job = readJobFile(body);
+			return job.ok ? importSite(db, job.value) : refuse(named === null ? 400 : 422, job.problem);
+		}
+	}),
+	operation({
+		path: sitePath,
+		method: 'get',
+		id: 'readJob',
+		summary: 'A site as a job document; its ETag is the mark to replace it by',
+		role: 'reader',
+		gives: jobSchema,
+		async handle(asked) {
+			const site = await siteAsked(asked);
+			const job = await jobText(asked.db, site.id);
+			if (!job) return noSite();
+			const text =
+				asked.role === 'reader' ? writeJobFile(seenBy(asked.role, JSON.parse(job.text) as Job)) : job.text;
+			return fileAnswer(text, 'application/json; charset=utf-8', `${plainName(job.name, 'site')}.job.json`, {
+				etag: `"${siteMark(site)}"`
+			});
+		}
+	}),
+	operation({
+		path: sitePath,
+		method: 'put',
+		id: 'replaceJob',
+		summary:
+			'A job document in the place of what the site holds; with If-Match only where nothing there changed since',
+		role: 'installer',
+		takes: jobSchema,
+		sent: 'text',
+		refusals: [412],
+		async handle({ db, params, body, headers }) {
+			const job = readJobFile(body);
+			if (!job.ok) return refuse(422, job.problem);
+			const match = headers.get('if-match');
+			const mark = match === null || match.trim() === '*' ? null : match.trim().replace(/^"|"$/g, '');
+			const came = await replaceSite(db, params.siteId!, job.value, mark);
+			if (came.kind === 'gone') return noSite();
+			if (came.kind !== 'saved')
+				return refuse(
+					412,
+					'The site has been changed since it was read. Nothing was replaced; read it again.'
+				);
+		}
+	}),
+	operation({
+		path: sitePath,
+		method: 'patch',
+		id: 'changeSite',
+		summary: "Fields of the site's own; with a revision only where they still stand at that",
+		role: 'installer',
+		takes: siteChanges,
+		refusals: [409],
+		async handle({ db, params, body: { revision, ...fields } }) {
+			const came = await changeSite(db, params.siteId!, fields, revision ?? null);
+			if (came.kind === 'gone') return noSite();
+			if (came.kind === 'refused') return refuse(422, came.because);
+			if (came.kind === 'conflict')
+				return refuse(409, {
+					path: 'revision',
+					sentence: 'Another window has changed this site since you opened it. Nothing was saved; look again.'
+				});
+		}
+	}),
+	operation({
+		path: sitePath,
+		method: 'delete',
+		id: 'deleteJob',
+		summary: 'Delete a site; it can be put back for 30 days',
+		role: 'installer',
+		async handle({ db, params }) {
+			if (!(await deleteSite(db, params.siteId!))) return noSite();
+		}
+	}),
+	operation({
+		path: `${sitePath}/restore`,
+		method: 'post',
+		id: 'restoreJob',
+		summary: 'Put a deleted site back',
+		role: 'installer',
+		async handle({ db, params }) {
+			if (!(await restoreSite(db, params.siteId!)))
+				return refuse(404, 'There is no deleted site to put back.');
+		}
+	}),
+	operation({
+		path: `${sitePath}/duplicate`,
+		method: 'post',
+		id: 'duplicateJob',
+		summary: 'Copy a site, without what was keyed',
+		role: 'installer',
+		gives: createdResponse,
+		created: true,
+		async handle({ db, params }) {
+			const id = await duplicateSite(db, params.siteId!);
+			return id ? { id } : noSite();
+		}
+	}),
+	operation({
+		path: `${sitePath}/weather`,
+		method: 'get',
+		id: 'readWeather',
+		summary: "The site's year of outdoor temperatures; null where none was read",
+		role: 'reader',
+		gives: weatherResponse,
+		handle: async (asked) => ({ weather: await weatherOf(asked.db, (await siteAsked(asked)).id) })
+	}),
+	operation({
+		path: `${sitePath}/weather`,
+		method: 'put',
+		id: 'changeWeather',
+		summary: 'A year of outdoor temperatures for the site',
+		role: 'installer',
+		takes: siteWeatherSchema,
+		async handle({ db, params, body }) {
+			if (!(await saveWeather(db, params.siteId!, body))) return noSite();
+		}
+	}),
+	operation({
+		path: `${sitePath}/weather`,
+		method: 'delete',
+		id: 'deleteWeather',
+		summary: 'Take the year of outdoor temperatures away',
+		role: 'installer',
+		async handle({ db, params }) {
+			if (!(await saveWeather(db, params.siteId!, null))) return noSite();
+		}
+	}),
+	operation({
+		path: `${sitePath}/weeks`,
+		method: 'get',
+		id: 'weeksCsv',
+		summary: 'The weeks and programs of all zones as CSV: wanted, held, and what is keyed',
+		role: 'reader',
+		text: 'text/csv',
+		async handle(asked) {
+			const site = await siteAsked(asked);
+			const zones = (await zonesOf(asked.db, site)).map(({ zone }) => zone);
+			// the mark says UTF-8 to spreadsheets that would guess
+			const text = `\uFEFF${writeWeeksCsv(zones, (zone) => profileOf(zone, site.profiles))}`;
+			return fileAnswer(text, 'text/csv; charset=utf-8', 'weeks.csv');
+		}
+	})
+];

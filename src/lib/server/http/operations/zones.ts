@@ -1,0 +1,192 @@
+import { dateOfDay, wallAt } from '$core/civil';
+import {
+	addZoneRequest,
+	applyZonesRequest,
+	conflictResponse,
+	createdResponse,
+	keyedRequest,
+	keyedResponse,
+	orderRequest,
+	saveZoneRequest,
+	savedResponse,
+	writeCalendar
+} from '$core/formats';
+import { MOST_ZONES, nothingNoted } from '$core/plan';
+import { rightClock, runOfZone } from '$core/run';
+import { compute } from '../../compute';
+import {
+	addZone,
+	noteKeyed,
+	orderZones,
+	profileOf,
+	removeZone,
+	restoreZone,
+	saveZone,
+	saveZones
+} from '../../store';
+import { answer, fileAnswer, refuse } from '../answers';
+import {
+	noSite,
+	noZone,
+	operation,
+	siteAsked,
+	sitePath,
+	zoneAsked,
+	zonePath,
+	type Operation
+} from '../operation';
+
+/** Days ahead for which exceptions are written out one by one. */
+const DAYS_AHEAD = 730;
+
+const unknownControl = (path: string, name = '') =>
+	refuse(422, { path, sentence: `${name}${path} names a control that is not known here.` });
+
+/** The zones of a site, and what is keyed at them. */
+export const zones: readonly Operation[] = [
+	operation({
+		path: `${sitePath}/zones`,
+		method: 'post',
+		id: 'addZone',
+		summary: 'Add a zone',
+		role: 'installer',
+		takes: addZoneRequest,
+		gives: createdResponse,
+		created: true,
+		refusals: [409],
+		async handle({ db, params, body: { zone, after } }) {
+			const fresh = { ...zone, keyed: {}, onSite: nothingNoted };
+			const came = await addZone(db, { id: params.siteId! }, fresh, after);
+			if (came.kind === 'added') return { id: came.id };
+			if (came.kind === 'gone') return noSite();
+			return came.because === 'full'
+				? refuse(409, `A site holds at most ${MOST_ZONES} zones.`)
+				: unknownControl('zone.control');
+		}
+	}),
+	operation({
+		path: `${sitePath}/zones/order`,
+		method: 'put',
+		id: 'orderZones',
+		summary: 'Put the zones in order',
+		role: 'installer',
+		takes: orderRequest,
+		async handle(asked) {
+			await orderZones(asked.db, await siteAsked(asked), asked.body.order);
+		}
+	}),
+	operation({
+		path: `${sitePath}/zones/apply`,
+		method: 'post',
+		id: 'applyZones',
+		summary: 'Save several zones together, or none',
+		role: 'installer',
+		takes: applyZonesRequest,
+		refusals: [409],
+		async handle(asked) {
+			const came = await saveZones(asked.db, await siteAsked(asked), asked.body.changes);
+			if (came.kind === 'control')
+				return unknownControl(`changes[${came.index}].zone.control`, `${came.name}: `);
+			if (came.kind === 'behind')
+				return refuse(
+					409,
+					`${came.name} has been changed or removed in another window. Nothing was changed; look again.`
+				);
+		}
+	}),
+	operation({
+		path: zonePath,
+		method: 'put',
+		id: 'saveZone',
+		summary: 'Save a zone, unless someone else has meanwhile',
+		role: 'installer',
+		takes: saveZoneRequest,
+		gives: savedResponse,
+		refusals: [409],
+		async handle({ db, params, body: { revision, zone } }) {
+			const saved = await saveZone(db, { id: params.siteId! }, params.zoneId!, revision, zone);
+			switch (saved.kind) {
+				case 'saved':
+					return { revision: saved.revision };
+				case 'refused':
+					return unknownControl('zone.control');
+				case 'gone':
+					return noZone();
+				case 'conflict':
+					return answer(
+						conflictResponse,
+						{
+							error: {
+								path: 'revision',
+								sentence: 'Another window has changed this zone since you opened it.'
+							},
+							current: { revision: saved.current.revision, zone: saved.current.zone }
+						},
+						409
+					);
+			}
+		}
+	}),
+	operation({
+		path: zonePath,
+		method: 'delete',
+		id: 'removeZone',
+		summary: 'Remove a zone; it can be put back for 30 days',
+		role: 'installer',
+		async handle({ db, params }) {
+			if (!(await removeZone(db, { id: params.siteId! }, params.zoneId!))) return noZone();
+		}
+	}),
+	operation({
+		path: `${zonePath}/restore`,
+		method: 'post',
+		id: 'restoreZone',
+		summary: 'Put a removed zone back',
+		role: 'installer',
+		async handle({ db, params }) {
+			if (!(await restoreZone(db, { id: params.siteId! }, params.zoneId!)))
+				return refuse(404, 'There is no removed zone to put back, or the site is full.');
+		}
+	}),
+	operation({
+		path: `${zonePath}/keyed`,
+		method: 'post',
+		id: 'noteKeyed',
+		summary: 'Note values as keyed; what no card of this control asks for is passed over',
+		role: 'installer',
+		takes: keyedRequest,
+		gives: keyedResponse,
+		async handle({ db, params, body }) {
+			const keyed = await noteKeyed(db, { id: params.siteId! }, params.zoneId!, body.changes);
+			return keyed ? { keyed: { ...keyed } } : noZone();
+		}
+	}),
+	operation({
+		path: `${zonePath}/calendar`,
+		method: 'get',
+		id: 'zoneCalendar',
+		summary: 'The periods and exceptions of a zone as an iCalendar file',
+		role: 'reader',
+		text: 'text/calendar',
+		async handle(asked) {
+			const { zone, site } = await zoneAsked(asked);
+			const profile = profileOf(zone.zone, site.profiles);
+			const { chosen } = await compute('zoneFit', { zone: zone.zone, profile }, asked);
+			const { timeZone } = site.site;
+			const nowMs = Date.now();
+			const clock = { ...rightClock(profile, nowMs), follows: true };
+			const text = writeCalendar({
+				prepared: runOfZone(zone.zone, profile, chosen.program, { timeZone, nowMs, clock }),
+				held: chosen.held,
+				heldCool: chosen.heldCool,
+				name: `${zone.zone.name}, ${site.site.name}`,
+				uid: zone.id,
+				fromDate: dateOfDay(Math.floor(wallAt(timeZone, nowMs) / 1440)),
+				days: DAYS_AHEAD,
+				nowMs
+			});
+			const name = zone.zone.name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'zone';
+			return fileAnswer(text, 'text/calendar; charset=utf-8', `${name}.ics`);
+		}
+	})
+];

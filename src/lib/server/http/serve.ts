@@ -1,0 +1,64 @@
+import type { RequestEvent, RequestHandler } from '@sveltejs/kit';
+import pino from 'pino';
+import { Late, Busy } from '../compute';
+import { database, Stopping } from '../db';
+import { seenBy } from '../store/sight';
+import { answer, bodyBytes, bodyText, readBody, refuse } from './answers';
+import { Refused, type Asked, type Operation } from './operation';
+import { operationsAt } from './operations';
+import { troubleSentence } from './trouble';
+
+const log = pino({ name: 'fond-quarter' });
+
+/** The body that an operation takes, or the refusal of what was sent. */
+async function bodyOf(op: Operation, request: Request): Promise<{ value: unknown } | { refusal: Response }> {
+	if (op.sent === 'bytes') {
+		const read = await bodyBytes(request);
+		return 'refusal' in read ? read : { value: read.bytes };
+	}
+	if (!op.takes) return { value: null };
+	if (op.sent === 'text') {
+		const read = await bodyText(request);
+		return 'refusal' in read ? read : { value: read.text };
+	}
+	return readBody(request, op.takes);
+}
+
+/** Answers a request by its operation: whatever happens, in the API's own shape. */
+async function answered(op: Operation, event: RequestEvent): Promise<Response> {
+	const { params, url, request, locals } = event;
+	try {
+		const body = await bodyOf(op, request);
+		if ('refusal' in body) return body.refusal;
+		const asked: Asked = {
+			params: params as Record<string, string>,
+			search: url.searchParams,
+			headers: request.headers,
+			body: body.value,
+			db: await database(),
+			role: locals.role ?? 'reader',
+			signal: request.signal
+		};
+		const given = await op.handle(asked as Asked<never>);
+		if (given instanceof Response) return given;
+		if (given === undefined) return new Response(null, { status: 204 });
+		return answer(op.gives!, seenBy(locals.role, given), op.created ? 201 : 200);
+	} catch (error) {
+		if (error instanceof Refused) return error.response;
+		if (error instanceof Busy || error instanceof Late || error instanceof Stopping) {
+			const refusal = refuse(503, troubleSentence(error));
+			refusal.headers.set('retry-after', '2');
+			return refusal;
+		}
+		// what a person typed is in no log: only where it went wrong
+		log.error({ operation: op.id, error: error instanceof Error ? error.stack : String(error) });
+		return refuse(500, troubleSentence(error));
+	}
+}
+
+/** The handlers of a route of the API, made from its operations: one for each method. */
+export function serve(route: string): Record<string, RequestHandler> {
+	return Object.fromEntries(
+		operationsAt(route).map((op) => [op.method.toUpperCase(), (event) => answered(op, event)])
+	);
+}

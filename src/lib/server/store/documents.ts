@@ -1,0 +1,132 @@
+import { Op } from 'sequelize';
+import type { ControlProfile } from '$core/control';
+import { withKeyed, type Keyed } from '$core/keying';
+import { joinReadings, type OnSite, type Site, type Zone } from '$core/plan';
+import type { Readable, Tx } from '../db';
+import type { Changeable } from './change';
+import { siteFromRow, zoneFromRow, type StoredSite, type StoredZone } from './rows';
+import { profileOf } from './profileOf';
+import { summarise } from './summary';
+import { touchTime } from './untouched';
+
+/** What of a site is to be another. What is not named stays. */
+export interface SiteNext {
+	readonly site?: Site;
+	readonly profiles?: readonly ControlProfile[];
+	/** Deleted, or (null) put back. */
+	readonly deletedAt?: Date | null;
+	readonly visitOpenSince?: Date | null;
+}
+
+/** A site, deleted or not as asked for. Every change of it touches it. */
+export const siteOf = (id: string, deleted = false): Changeable<StoredSite, SiteNext> => ({
+	async read(tx) {
+		const row = await tx.sites.get(id);
+		return row && (row.deletedAt !== null) === deleted ? siteFromRow(row) : null;
+	},
+	async write(tx, { revision }, { site, profiles, ...rest }) {
+		const next = site ? revision + 1 : revision;
+		await tx.sites.update(
+			{
+				...rest,
+				...(site ? { document: site } : {}),
+				...(profiles ? { profiles } : {}),
+				revision: next,
+				updatedAt: touchTime()
+			},
+			{ id }
+		);
+		return next;
+	}
+});
+
+/** Notes that something on the site was changed; with `opensVisit` also that a visit goes on there from now, where none does. */
+export async function touchSite(tx: Tx, id: string, opensVisit = false): Promise<void> {
+	await tx.sites.update({ updatedAt: touchTime() }, { id });
+	if (opensVisit) await tx.sites.update({ visitOpenSince: new Date() }, { id, visitOpenSince: null });
+}
+
+/** A zone as it stands, with its site. */
+export interface ZoneAt extends StoredZone {
+	readonly site: StoredSite;
+}
+
+/** What of a zone is to be another. What is not named stays. */
+export interface ZoneNext {
+	readonly zone?: Zone;
+	readonly keyed?: Keyed;
+	readonly onSite?: OnSite;
+	/** Removed, or (null) put back. */
+	readonly deletedAt?: Date | null;
+	/** Whether it opens a visit where none goes on. */
+	readonly opensVisit?: boolean;
+	/** The site's profiles where they are others by now: the zone is summarised by them. */
+	readonly profiles?: readonly ControlProfile[];
+}
+
+/** The zone as it is stored: looks at its clock that were noted on site stand there alone, so that they can be taken back. */
+export function apartFrom(onSite: OnSite, zone: Zone): Zone {
+	const there = new Set(onSite.clockReadings.map((reading) => reading.at));
+	return { ...zone, clockReadings: zone.clockReadings.filter((reading) => !there.has(reading.at)) };
+}
+
+/** A zone on a site that is not deleted, itself removed or not as asked for. */
+export const zoneOf = (siteId: string, id: string, removed = false): Changeable<ZoneAt, ZoneNext> => ({
+	read: (tx) => zoneAt(tx, siteId, id, removed),
+	async write(tx, current, next) {
+		const { zone = current.zone, keyed = current.keyed, onSite = current.onSite } = next;
+		const revision = next.zone ? current.revision + 1 : current.revision;
+		const profile = profileOf(zone, next.profiles ?? current.site.profiles);
+		const seen = { ...zone, clockReadings: joinReadings(zone.clockReadings, onSite.clockReadings) };
+		await tx.zones.update(
+			{
+				...(next.zone ? { document: apartFrom(onSite, zone) } : {}),
+				...(next.keyed ? { keyed } : {}),
+				...(next.onSite ? { onSite } : {}),
+				...(next.zone || next.keyed ? { summary: await summarise(seen, keyed, profile) } : {}),
+				...(next.deletedAt !== undefined ? { deletedAt: next.deletedAt } : {}),
+				revision,
+				updatedAt: new Date()
+			},
+			{ id }
+		);
+		await touchSite(tx, siteId, next.opensVisit);
+		return revision;
+	}
+});
+
+/** A zone with its site as they stand; null where it is not there so. */
+export async function zoneAt(
+	from: Readable,
+	siteId: string,
+	id: string,
+	removed = false
+): Promise<ZoneAt | null> {
+	const siteRow = await from.sites.get(siteId);
+	const row = await from.zones.one({ id, siteId, deletedAt: removed ? { [Op.ne]: null } : null });
+	if (!siteRow || siteRow.deletedAt || !row) return null;
+	const site = siteFromRow(siteRow);
+	return { ...(await zoneFromRow(row, site.profiles)), site };
+}
+
+/**
+ * Computes where a zone will stand before the change is asked for, so that the others wait for nothing: inside the change it is found
+ * as computed, unless somebody was quicker.
+ */
+export async function summariseAhead(
+	from: Readable,
+	siteId: string,
+	id: string,
+	next: { readonly zone?: Zone; readonly changes?: Readonly<Record<string, string | null>> },
+	profiles: readonly ControlProfile[] = []
+): Promise<void> {
+	const at = await zoneAt(from, siteId, id);
+	if (!at) return;
+	const planned = next.zone ?? at.zone;
+	const zone = {
+		...planned,
+		clockReadings: joinReadings(planned.clockReadings, at.onSite.clockReadings)
+	};
+	const keyed = next.changes ? withKeyed(at.keyed, next.changes) : at.keyed;
+	await summarise(zone, keyed, profileOf(zone, [...at.site.profiles, ...profiles]));
+}

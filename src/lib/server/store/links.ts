@@ -1,0 +1,55 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Database, Readable } from '../db';
+
+const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
+
+/** A customer's link as the office sees it; its token is nowhere but with the customer. */
+export interface CustomerLink {
+	readonly id: string;
+	readonly createdAt: string;
+	readonly endsAt: string;
+	readonly revoked: boolean;
+	readonly over: boolean;
+}
+
+/** Makes a link to a site's customer pages that nobody can guess, for so many days. The token is returned once. */
+export async function createLink(
+	db: Database,
+	siteId: string,
+	days: number
+): Promise<{ readonly token: string; readonly id: string; readonly endsAt: string }> {
+	const token = randomBytes(24).toString('base64url');
+	const now = new Date();
+	const endsAt = new Date(now.getTime() + days * 86_400_000);
+	const hash = hashOf(token);
+	await db.write((tx) => tx.links.create({ hash, siteId, createdAt: now, endsAt, revokedAt: null }));
+	return { token, id: hash.slice(0, 16), endsAt: endsAt.toISOString() };
+}
+
+/** The links of a site, the latest first. */
+export async function linksOf(from: Readable, siteId: string): Promise<CustomerLink[]> {
+	const rows = await from.links.all({ where: { siteId }, order: [['createdAt', 'DESC']] });
+	return rows.map(({ hash, createdAt, endsAt, revokedAt }) => ({
+		id: hash.slice(0, 16),
+		createdAt: createdAt.toISOString(),
+		endsAt: endsAt.toISOString(),
+		revoked: revokedAt !== null,
+		over: endsAt.getTime() < Date.now()
+	}));
+}
+
+/** Ends a link now. Returns whether there was one. */
+export async function revokeLink(db: Database, siteId: string, id: string): Promise<boolean> {
+	return db.write(async (tx) => {
+		const rows = await tx.links.all({ where: { siteId, revokedAt: null } });
+		const row = rows.find((one) => one.hash.startsWith(id) && id.length === 16);
+		return row ? (await tx.links.update({ revokedAt: new Date() }, { hash: row.hash })) > 0 : false;
+	});
+}
+
+/** The id of the site that a token opens; null for one that is unknown, over or revoked: nobody can tell which. */
+export async function siteOfLink(from: Readable, token: string): Promise<string | null> {
+	if (!/^[A-Za-z0-9_-]{32}$/.test(token)) return null;
+	const row = await from.links.get(hashOf(token));
+	return row && row.revokedAt === null && row.endsAt.getTime() > Date.now() ? row.siteId : null;
+}

@@ -1,0 +1,160 @@
+import { Op } from 'sequelize';
+import { dueAt, type Due } from '$core/record';
+import { whileUnchanged, type Database } from '../../db';
+import { siteFromRow, zoneFromRow, type StoredSite, type StoredZone } from '../rows';
+import { profileOf } from '../profileOf';
+import { stampOf, type Touched } from '../untouched';
+
+/** Something due, with its site. */
+export interface DueOnSite extends Due {
+	readonly siteId: string;
+	readonly siteName: string;
+	readonly place: string;
+}
+
+/** A clock that somebody must change by hand. */
+export interface ClockByHand {
+	readonly zoneId: string;
+	readonly name: string;
+	/** What a person does at it. */
+	readonly how: string;
+	/** When it was last set, as far as that was noted. */
+	readonly lastSetMs: number | null;
+}
+
+/** What a site comes down to for the lists of all sites. */
+interface Digest {
+	readonly siteId: string;
+	readonly siteName: string;
+	readonly place: string;
+	readonly timeZone: string;
+	/** Soonest first. */
+	readonly due: readonly DueOnSite[];
+	readonly clocksByHand: readonly ClockByHand[];
+}
+
+/** How long what is due stands at a site that nobody touches: until the hour is over. */
+const HOUR_MS = 3_600_000;
+
+function digestOf({ id, site, profiles }: StoredSite, stored: readonly StoredZone[], nowMs: number): Digest {
+	const { name, place, timeZone } = site;
+	const zones = stored.map((one) => ({ ...one, profile: profileOf(one.zone, profiles) }));
+	return {
+		siteId: id,
+		siteName: name,
+		place,
+		timeZone,
+		due: dueAt(zones, timeZone, nowMs).map((due) => ({ ...due, siteId: id, siteName: name, place })),
+		clocksByHand: zones.flatMap(({ id: zoneId, zone, profile }): ClockByHand[] => {
+			const { summerTime, how } = profile.habits.clock;
+			if (summerTime !== 'by-hand') return [];
+			const set = zone.clockReadings.findLast((reading) => reading.set);
+			return [{ zoneId, name: zone.name, how, lastSetMs: set ? Date.parse(set.at) : null }];
+		})
+	};
+}
+
+/** Sites with their zones read at once: between them others are answered. */
+const AT_ONCE = 12;
+
+/** The digests of a database's sites with the stamps they were made under. */
+const known = new WeakMap<Database, Map<string, { readonly stamp: string; readonly digest: Digest }>>();
+
+/** Every site, read anew only where it or the hour has changed. */
+function digests(db: Database, nowMs: number): Promise<readonly Digest[]> {
+	const hour = String(Math.floor(nowMs / HOUR_MS));
+	return whileUnchanged(
+		db,
+		'digests',
+		async () => {
+			const sites = await db.query<Touched>(
+				'SELECT id, updatedAt, revision, deletedAt FROM sites WHERE deletedAt IS NULL'
+			);
+			const had = known.get(db);
+			const now = new Map<string, { readonly stamp: string; readonly digest: Digest }>();
+			const lost = sites.filter((site) => {
+				const one = had?.get(site.id);
+				if (one?.stamp !== stampOf(site, hour)) return true;
+				now.set(site.id, one);
+				return false;
+			});
+			for (let at = 0; at < lost.length; at += AT_ONCE) {
+				const part = lost.slice(at, at + AT_ONCE);
+				const ids = { [Op.in]: part.map((site) => site.id) };
+				const [rows, zoneRows] = await Promise.all([
+					db.sites.all({ where: { id: ids } }),
+					db.zones.all({ where: { siteId: ids, deletedAt: null }, order: [['position', 'ASC']] })
+				]);
+				for (const light of part) {
+					const row = rows.find((one) => one.id === light.id);
+					if (!row || row.deletedAt) continue;
+					const site = siteFromRow(row);
+					const zones = await Promise.all(
+						zoneRows.filter((zone) => zone.siteId === site.id).map((zone) => zoneFromRow(zone, site.profiles))
+					);
+					now.set(site.id, { stamp: stampOf(light, hour), digest: digestOf(site, zones, nowMs) });
+				}
+				await new Promise((resolve) => setImmediate(resolve));
+			}
+			known.set(db, now);
+			return [...now.values()].map((one) => one.digest);
+		},
+		hour
+	);
+}
+
+const before = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
+
+/** What is due on all sites, soonest first. */
+export function dueList(db: Database, nowMs = Date.now()): Promise<readonly DueOnSite[]> {
+	return whileUnchanged(
+		db,
+		'due',
+		async () =>
+			(await digests(db, nowMs))
+				.flatMap((site) => site.due)
+				.sort((a, b) => before(a.on, b.on) || before(a.siteName, b.siteName)),
+		String(Math.floor(nowMs / HOUR_MS))
+	);
+}
+
+/** How much of each kind is due on all sites, how much of it is late, and what comes next that is not. */
+export interface DueCounts {
+	readonly all: number;
+	readonly late: number;
+	readonly kinds: Readonly<Record<Due['kind'], number>>;
+	readonly next: DueOnSite | null;
+}
+
+/** See {@link DueCounts}. */
+export function dueCounts(db: Database, nowMs = Date.now()): Promise<DueCounts> {
+	return whileUnchanged(
+		db,
+		'due counts',
+		async () => {
+			const kinds: Record<Due['kind'], number> = { clock: 0, batteries: 0, 'left-on': 0, promised: 0 };
+			let late = 0;
+			let next: DueOnSite | null = null;
+			for (const one of await dueList(db, nowMs)) {
+				kinds[one.kind]++;
+				if (one.late) late++;
+				else next ??= one;
+			}
+			const all = Object.values(kinds).reduce((sum, count) => sum + count, 0);
+			return { all, late, kinds, next };
+		},
+		String(Math.floor(nowMs / HOUR_MS))
+	);
+}
+
+/** What is due next at each site that has something due. */
+export async function nextDue(db: Database, nowMs = Date.now()): Promise<ReadonlyMap<string, DueOnSite>> {
+	return new Map(
+		(await digests(db, nowMs)).flatMap(({ siteId, due }) => (due[0] ? [[siteId, due[0]] as const] : []))
+	);
+}
+
+/** The sites with clocks that are changed by hand, and those clocks. */
+export async function sitesByHand(db: Database, nowMs = Date.now()): Promise<readonly Digest[]> {
+	return (await digests(db, nowMs)).filter((site) => site.clocksByHand.length > 0);
+}

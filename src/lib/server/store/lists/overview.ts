@@ -1,0 +1,70 @@
+import { error } from '@sveltejs/kit';
+import type { ControlProfile } from '$core/control';
+import { database, type Database } from '../../db';
+import { whileUntouched } from '../untouched';
+import { leadIsStale } from '$core/plan';
+import { awayStanding, clockStanding } from '$core/run';
+import type { StoredSite, StoredZone } from '../rows';
+import { findSite, findZone, zonesOf } from '../siteReads';
+import { profileOf } from '../profileOf';
+
+/** A site with its zones, for the pages of that site. Answers 404 (throws SvelteKit's error) when it is not there. */
+export async function siteForPages(
+	id: string
+): Promise<{ stored: StoredSite; zones: readonly StoredZone[]; removed: readonly StoredZone[] }> {
+	const db = await database();
+	const stored = await findSite(db, id);
+	if (!stored) error(404, 'There is no such site.');
+	if (stored.deletedAt) error(404, `${stored.site.name} has been deleted. It can be put back from Jobs.`);
+	const [zones, removed] = await Promise.all([zonesOf(db, stored), zonesOf(db, stored, true)]);
+	return { stored, zones, removed };
+}
+
+/** A zone in a list: its name, control, drawn week and where it stands. */
+function zoneInList(stored: StoredZone, site: StoredSite) {
+	const { id, zone, summary, updatedAt } = stored;
+	const profile = profileOf(zone, site.profiles);
+	const { timeZone } = site.site;
+	const nowMs = Date.now();
+	return {
+		id,
+		revision: stored.revision,
+		name: zone.name,
+		control: profile.name,
+		isSwitch: profile.temperature === null,
+		levels: zone.levels.map((level) => ({ id: level.id, setpointC: level.setpointC })),
+		wanted: zone.wanted,
+		/** The whole zone as it stands at `revision`, for renaming and copying it. */
+		document: zone,
+		summary,
+		clock: clockStanding(zone, profile, timeZone, nowMs),
+		proof: zone.room === null ? 'room not described' : leadIsStale(zone) ? 'lead out of date' : 'computed',
+		away: awayStanding(zone, profile, timeZone, nowMs),
+		updatedAt
+	};
+}
+/** The zones of a site in a list, made anew when the site was touched or the minute is over: what a clock shows now is said. */
+export function zonesInList(
+	db: Database,
+	site: StoredSite,
+	zones: readonly StoredZone[]
+): Promise<readonly ZoneInList[]> {
+	const minute = String(Math.floor(Date.now() / 60_000));
+	return whileUntouched(db, site, 'in list', async () => zones.map((zone) => zoneInList(zone, site)), minute);
+}
+export type ZoneInList = ReturnType<typeof zoneInList>;
+
+/** A zone with its site and profile, for the pages of that zone. Answers 404 (throws SvelteKit's error) when it is not there. */
+export async function zoneForPages(
+	siteId: string,
+	zoneId: string
+): Promise<{ stored: StoredZone; profile: ControlProfile }> {
+	const db = await database();
+	const site = await findSite(db, siteId);
+	if (!site) error(404, 'There is no such site.');
+	const stored = await findZone(db, site, zoneId);
+	if (!stored) error(404, 'There is no such zone on this site.');
+	if (stored.deletedAt)
+		error(404, `${stored.zone.name} has been removed. It can be put back from the board.`);
+	return { stored, profile: profileOf(stored.zone, site.profiles) };
+}

@@ -1,0 +1,75 @@
+import { z } from 'zod';
+import { profileSchema, type ControlProfile } from '$core/control';
+import { keyedSchema } from '$core/formats';
+import {
+	joinReadings,
+	onSiteSchema,
+	siteSchema,
+	zoneSchema,
+	type OnSite,
+	type Site,
+	type Zone
+} from '$core/plan';
+import type { Keyed } from '$core/keying';
+import type { SiteRow, ZoneRow } from '../db';
+import { profileOf } from './profileOf';
+import { summarise, summarySchema, type ZoneSummary } from './summary';
+
+/** A site as the program works with it, read from its row through the schema. */
+export interface StoredSite {
+	readonly id: string;
+	readonly revision: number;
+	readonly site: Site;
+	readonly profiles: readonly ControlProfile[];
+	readonly updatedAt: string;
+	readonly deletedAt: string | null;
+	/** When the first thing of a visit not yet ended was noted. */
+	readonly visitOpenSince: string | null;
+}
+
+/** A zone as the program works with it. */
+export interface StoredZone {
+	readonly id: string;
+	readonly siteId: string;
+	readonly revision: number;
+	readonly zone: Zone;
+	readonly keyed: Keyed;
+	readonly onSite: OnSite;
+	readonly summary: ZoneSummary;
+	readonly updatedAt: string;
+	readonly deletedAt: string | null;
+}
+
+export function siteFromRow(row: SiteRow): StoredSite {
+	return {
+		id: row.id,
+		revision: row.revision,
+		site: siteSchema.parse(row.document),
+		profiles: z.array(profileSchema).parse(row.profiles),
+		updatedAt: row.updatedAt.toISOString(),
+		deletedAt: row.deletedAt?.toISOString() ?? null,
+		visitOpenSince: row.visitOpenSince?.toISOString() ?? null
+	};
+}
+
+export async function zoneFromRow(row: ZoneRow, profiles: readonly ControlProfile[]): Promise<StoredZone> {
+	const planned = zoneSchema.parse(row.document);
+	const onSite = onSiteSchema.parse(row.onSite ?? {});
+	const zone = {
+		...planned,
+		clockReadings: joinReadings(planned.clockReadings, onSite.clockReadings)
+	};
+	const keyed = keyedSchema.parse(row.keyed);
+	const summary = summarySchema.safeParse(row.summary);
+	return {
+		id: row.id,
+		siteId: row.siteId,
+		revision: row.revision,
+		zone,
+		keyed,
+		onSite,
+		summary: summary.success ? summary.data : await summarise(zone, keyed, profileOf(zone, profiles)),
+		updatedAt: row.updatedAt.toISOString(),
+		deletedAt: row.deletedAt?.toISOString() ?? null
+	};
+}

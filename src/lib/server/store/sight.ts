@@ -1,0 +1,33 @@
+import type { Role } from '../guard/roles';
+
+/** Fields that a role does not see, with what stands in their place: whoever only reads learns no lock code, nor that it is the one it came with. */
+const hidden: Partial<Record<Role, Readonly<Record<string, unknown>>>> = {
+	reader: { lockCode: '', lockCodeIsFactory: null }
+};
+
+/** Checks that would tell what is hidden, by their id. */
+const telling: Partial<Record<Role, readonly string[]>> = { reader: ['lock-code'] };
+
+function cut(value: unknown, fields: Readonly<Record<string, unknown>>, checks: readonly string[]): unknown {
+	if (Array.isArray(value))
+		return value
+			.filter((one: unknown) => !checks.includes(String((one as { id?: unknown } | null)?.id)))
+			.map((one) => cut(one, fields, checks));
+	if (value === null || typeof value !== 'object') return value;
+	const prototype: unknown = Object.getPrototypeOf(value);
+	// only plain records hold fields; bytes, dates and promises of pages pass as they are
+	if (prototype !== Object.prototype && prototype !== null) return value;
+	return Object.fromEntries(
+		Object.entries(value).map(([key, inner]) => [
+			key,
+			key in fields ? fields[key] : cut(inner, fields, checks)
+		])
+	);
+}
+
+/** Plain data as a role may see it (null: somebody not signed in, who sees what a reader does): the one place where anything is cut. */
+export function seenBy<T>(role: Role | null, value: T): T {
+	const as = role ?? 'reader';
+	const fields = hidden[as];
+	return fields ? (cut(value, fields, telling[as] ?? []) as T) : value;
+}

@@ -1,0 +1,191 @@
+import { randomUUID } from 'node:crypto';
+import { QueryTypes } from 'sequelize';
+import sharp from 'sharp';
+import { describe, expect, it } from 'vitest';
+import { db, demoJob, siteWithZones } from '../../../../tests/support/database';
+import {
+	addPicture,
+	changeRound,
+	createSite,
+	deleteSite,
+	endVisit,
+	findSite,
+	noteFields,
+	pictureJpeg,
+	picturesOf,
+	purgeDeleted,
+	readRound,
+	readSiteAsJob,
+	removePicture,
+	replaceSite,
+	roundDates,
+	roundSites,
+	saveZone,
+	search,
+	changeSite,
+	visitsOf
+} from '.';
+import { onlyPixels } from '../compute/picture';
+
+describe('a visit', () => {
+	const svg = Buffer.from(
+		'<svg xmlns="http://www.w3.org/2000/svg" width="40" height="20"><rect width="40" height="20"/></svg>'
+	);
+	const withPosition = () =>
+		sharp({ create: { width: 40, height: 20, channels: 3, background: 'black' } })
+			.jpeg()
+			.withMetadata({ orientation: 6 })
+			.withExifMerge({
+				IFD0: { Make: 'Invented' },
+				IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 3230/100' }
+			})
+			.toBuffer();
+
+	it('keeps what a picture shows, upright, and nothing of where and with what it was taken', async () => {
+		const file = await withPosition();
+		expect((await sharp(file).metadata()).exif).toBeDefined();
+		const kept = (await onlyPixels(file))!;
+		const { exif, xmp, iptc, icc, orientation, width, height } = await sharp(kept.jpeg).metadata();
+		expect({ exif, xmp, iptc, icc, orientation }).toEqual({
+			exif: undefined,
+			xmp: undefined,
+			iptc: undefined,
+			icc: undefined,
+			orientation: undefined
+		});
+		// turned by the mark that is gone
+		expect([width, height]).toEqual([20, 40]);
+		expect(Buffer.from(kept.jpeg).includes('Invented')).toBe(false);
+		// a drawing is decoded by nobody, whatever it calls itself
+		for (const none of [svg, Buffer.from('no picture'), file.subarray(0, 60), Buffer.alloc(0)])
+			expect(await onlyPixels(none)).toBeNull();
+		const wide = await sharp({ create: { width: 4000, height: 1000, channels: 3, background: 'white' } })
+			.png()
+			.toBuffer();
+		expect(await onlyPixels(wide)).toMatchObject({ width: 1800, height: 450 });
+	});
+
+	it('takes its pictures with it when it ends, each once; those of visits that have ended stay', async () => {
+		const { id, site } = await siteWithZones();
+		const about = { id: randomUUID(), zoneName: 'Bindery', caption: 'as found' };
+		const file = await withPosition();
+		// sent again by the next page while the first is on its way, and once more when nobody heard the answer
+		const twice = [addPicture(db, id, file, about), addPicture(db, id, file, about)];
+		expect(await Promise.all(twice)).toEqual([{ id: about.id }, { id: about.id }]);
+		expect(await addPicture(db, id, file, about)).toEqual({ id: about.id });
+		expect(await addPicture(db, id, Buffer.from('x'), { zoneName: '', caption: '' })).toHaveProperty(
+			'refused'
+		);
+		expect((await findSite(db, id))!.visitOpenSince).not.toBeNull();
+		expect(await picturesOf(db, id)).toMatchObject([{ id: about.id, visitAt: null, caption: 'as found' }]);
+		expect(await endVisit(db, site, { who: 'R. Tilling', note: '', signedOff: false })).toMatchObject({
+			kind: 'kept'
+		});
+		const visit = (await visitsOf(db, id)).at(-1)!.visit;
+		expect(await picturesOf(db, id)).toMatchObject([{ visitAt: visit.at }]);
+		expect((await findSite(db, id))!.visitOpenSince).toBeNull();
+		expect(await removePicture(db, id, about.id)).toBe(false);
+		expect(await pictureJpeg(db, 'another site', about.id)).toBeNull();
+		// a job put in the place of the site's content leaves them where they are
+		await replaceSite(db, id, (await readSiteAsJob(db, id))!, null);
+		expect(await picturesOf(db, id)).toMatchObject([{ visitAt: visit.at }]);
+	});
+
+	it('ended while another device still notes has the note, or is followed by a visit that is open with it', async () => {
+		const { id, site, zones } = await siteWithZones();
+		const zoneId = zones[0]!.id;
+		for (let round = 0; round < 8; round++) {
+			const note = `noted ${round}`;
+			const noting = () => noteFields(db, site, zoneId, [{ key: 'foundNote', value: note }]);
+			const ending = () => endVisit(db, site, { who: 'R. Tilling', note: '', signedOff: false });
+			// the one begins a little before the other
+			const done = round % 2 === 0 ? [ending(), noting()] : [noting(), ending()];
+			const ended = (await Promise.all(done)).find((one) => one.kind === 'kept')!;
+			const { visit } = (await visitsOf(db, id)).find((one) => one.id === ended.id)!;
+			const kept = visit.zones.find((zone) => zone.id === zoneId)!.onSite.foundNote === note;
+			expect(kept || (await findSite(db, id))!.visitOpenSince !== null, note).toBe(true);
+		}
+	});
+
+	it('is open from the first note to its end; a clock set on a round opens none', async () => {
+		const { id, site, zones } = await siteWithZones();
+		const openSince = async () => (await findSite(db, id))!.visitOpenSince;
+		const reading = { at: '2026-10-26T09:00:00.000Z', errorSeconds: 0, daysAhead: 0, set: true, lost: false };
+		await noteFields(db, site, zones[0]!.id, [{ key: 'clockReadings', value: [reading] }]);
+		expect(await openSince()).toBeNull();
+		await noteFields(db, site, zones[0]!.id, [{ key: 'foundIn', value: 'hold' }]);
+		expect(await openSince()).not.toBeNull();
+		await endVisit(db, site, { who: 'R. Tilling', note: '', signedOff: false });
+		expect(await openSince()).toBeNull();
+	});
+});
+
+describe('search', () => {
+	const titles = async (asked: string) => (await search(db, asked)).map((one) => `${one.kind}: ${one.title}`);
+
+	it('finds every word by its beginning, whatever case and accents, in sites, zones and visits', async () => {
+		const { id, site, zones } = await siteWithZones();
+		await createSite(db, demoJob('kelter-court'));
+		expect(await titles('BINDERY')).toEqual(['site: Tallow Quay Workshops', 'zone: Bindery']);
+		expect(await titles('creche')).toEqual(['zone: Crèche floor']);
+		const tallow = await titles('tallow');
+		expect(tallow[0]).toBe('site: Tallow Quay Workshops');
+		expect(tallow.slice(1).sort()).toEqual(zones.map(({ zone }) => `zone: ${zone.name}`).sort());
+		expect(await titles('cold mornings')).toEqual([expect.stringMatching(/^visit: Cold mornings/)]);
+		expect(await titles('boiler repair')).toEqual([expect.stringMatching(/^visit: /)]);
+		expect(await titles('bindery kelter')).toEqual([]);
+		for (const nothing of ['', '  ', '"', '-', '* OR', '%', "'); DROP"]) await titles(nothing);
+		expect(await titles('%')).toEqual([]);
+		// what changes is found anew, what is deleted is not
+		await saveZone(db, site, zones[0]!.id, 1, { ...zones[0]!.zone, name: 'Glue room' });
+		expect(await titles('bindery')).toEqual(['site: Tallow Quay Workshops']);
+		expect(await titles('glue')).toEqual(['zone: Glue room']);
+		await noteFields(db, site, zones[0]!.id, [{ key: 'foundNote', value: 'Rattling solenoid' }]);
+		expect(await titles('solenoid')).toEqual(['zone: Glue room']);
+		await changeSite(db, id, { ...site.site, name: 'Suet Wharf' });
+		expect(await titles('suet glue')).toEqual(['zone: Glue room']);
+		expect(await titles('tallow quay')).toEqual([]);
+		await deleteSite(db, id);
+		expect(await titles('glue')).toEqual([]);
+		await purgeDeleted(db, new Date(Date.now() + 40 * 86_400_000));
+		const left = await db.sequelize.query('SELECT count(*) AS n FROM searchable WHERE siteId = ?', {
+			replacements: [id],
+			type: QueryTypes.SELECT
+		});
+		expect(left).toEqual([{ n: 0 }]);
+	});
+});
+
+describe('a round over many sites', () => {
+	const before = Date.UTC(2027, 2, 1);
+	const after = Date.UTC(2027, 2, 30);
+
+	it('has the sites whose clocks somebody must change, and knows which were set since', async () => {
+		const { id, site, zones } = await siteWithZones();
+		await createSite(db, demoJob('osier-lane-reading-room'));
+		const [spring] = await roundDates(db, before);
+		expect(spring).toMatchObject({ on: '2027-03-28', sites: 2 });
+		expect(spring!.left).toBe(spring!.clocks);
+		const mine = async (now: number) =>
+			(await roundSites(db, '2027-03-28', now)).find((one) => one.siteId === id)!;
+		expect((await mine(before)).shiftMinutes).toBe(60);
+		const [first, ...others] = (await mine(before)).clocks;
+		expect(first!.set).toBe(false);
+		const zone = zones.find((one) => one.id === first!.zoneId)!;
+		const reading = { at: '2027-03-29T09:00:00.000Z', errorSeconds: 0, daysAhead: 0, set: true, lost: false };
+		await noteFields(db, site, zone.id, [{ key: 'clockReadings', value: [reading] }]);
+		expect((await mine(after)).clocks.map((one) => one.set)).toEqual([true, ...others.map(() => false)]);
+		expect((await roundDates(db, after)).find((one) => one.on === '2027-03-28')!.left).toBe(spring!.left - 1);
+		expect(await roundSites(db, '2027-03-27', before)).toEqual([]);
+	});
+
+	it('is planned by two people at once without undoing each other', async () => {
+		const stop = (day: string) => ({ day, who: '', place: 0 });
+		await Promise.all([
+			changeRound(db, '2027-03-28', { stops: { a: stop('2027-03-29') } }),
+			changeRound(db, '2027-03-28', { stops: { b: stop('2027-03-30') } })
+		]);
+		await changeRound(db, '2027-03-28', { stops: { a: null, c: stop('2027-03-31') } });
+		expect(Object.keys((await readRound(db, '2027-03-28')).stops).sort()).toEqual(['b', 'c']);
+	});
+});

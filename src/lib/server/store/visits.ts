@@ -1,0 +1,153 @@
+import { randomUUID } from 'node:crypto';
+import { checksOf, reasonFor, stopsOf, type Check } from '$core/checks';
+import { visitSchema, type Firm, type LeftZone, type Visit } from '$core/record';
+import type { Database, Readable, Tx } from '../db';
+import { changeWithin } from './change';
+import { siteOf } from './documents';
+import { readFirm } from './firm';
+import type { StoredSite, StoredZone } from './rows';
+import { zonesRead } from './siteReads';
+import { profileOf } from './profileOf';
+
+/** A visit with its id. */
+export interface StoredVisit {
+	readonly id: string;
+	readonly visit: Visit;
+}
+
+/** A site's visits, oldest first. */
+export async function visitsOf(from: Readable, siteId: string): Promise<StoredVisit[]> {
+	const rows = await from.visits.all({ where: { siteId }, order: [['at', 'ASC']] });
+	return rows.map(({ id, document }) => ({ id, visit: visitSchema.parse(document) }));
+}
+
+/** Everything that is to be said of a zone as it stands, worst first. */
+export function checksOfZone(
+	stored: StoredZone,
+	site: StoredSite,
+	{ readBackStops }: Pick<Firm, 'readBackStops'>,
+	nowMs = Date.now()
+): Check[] {
+	const { zone, summary, keyed, onSite } = stored;
+	const profile = profileOf(zone, site.profiles);
+	return checksOf({
+		zone,
+		profile,
+		onSite,
+		keyed,
+		done: summary.done,
+		of: summary.of,
+		read: summary.read,
+		toRead: summary.toRead,
+		readBackStops,
+		misfit: summary,
+		groupingName: profile.groupings.find(({ id }) => id === summary.grouping)?.name ?? summary.grouping,
+		timeZone: site.site.timeZone,
+		nowMs
+	});
+}
+
+/** A zone as it is left now, for a visit. */
+export function leftZone(
+	stored: StoredZone,
+	site: StoredSite,
+	firm: Pick<Firm, 'readBackStops'>,
+	nowMs: number
+): LeftZone {
+	return {
+		id: stored.id,
+		zone: stored.zone,
+		onSite: stored.onSite,
+		done: stored.summary.done,
+		of: stored.summary.of,
+		checks: checksOfZone(stored, site, firm, nowMs).map((check) => ({
+			id: check.id,
+			severity: check.severity,
+			sentence: check.sentence,
+			reason: reasonFor(check, stored.onSite)
+		}))
+	};
+}
+
+/** What came of ending a visit: kept, or what still stops the sign-off. */
+export type Ended =
+	| { readonly kind: 'kept'; readonly id: string }
+	| { readonly kind: 'stopped'; readonly sentences: readonly string[] }
+	| { readonly kind: 'gone' };
+
+/**
+ * Ends a visit: keeps how every zone is left now. Signed off only where nothing stops it that was not overruled with a
+ * reason. What is noted stays as it is until the next visit is begun.
+ */
+export async function endVisit(
+	db: Database,
+	{ id: siteId }: Pick<StoredSite, 'id'>,
+	{ who, note, signedOff }: Pick<Visit, 'who' | 'note' | 'signedOff'>
+): Promise<Ended> {
+	// nothing else is written meanwhile: what is noted is in this visit, or opens the next
+	return db.write(async (tx): Promise<Ended> => {
+		const site = await siteOf(siteId).read(tx);
+		if (!site) return { kind: 'gone' };
+		const firm = await readFirm(tx);
+		const now = new Date();
+		const zones = await zonesRead(tx, site);
+		if (signedOff) {
+			const sentences = zones.flatMap((stored) =>
+				stopsOf(checksOfZone(stored, site, firm, now.getTime()), stored.onSite).map(
+					(check) => `${stored.zone.name}: ${check.sentence}`
+				)
+			);
+			if (sentences.length > 0) return { kind: 'stopped', sentences };
+		}
+		const visit = visitSchema.parse({
+			at: now.toISOString(),
+			who,
+			note,
+			signedOff,
+			zones: zones.map((stored) => leftZone(stored, site, firm, now.getTime()))
+		});
+		const id = randomUUID();
+		await tx.visits.create({ id, siteId, document: visit, at: now });
+		await tx.pictures.update({ visitAt: now }, { siteId, visitAt: null });
+		await changeWithin(tx, siteOf(siteId), null, () => ({ visitOpenSince: null }));
+		return { kind: 'kept', id };
+	});
+}
+
+/** Visits as a job file holds them: zones named by their place among the site's; those of zones since removed keep a name of their own. */
+export async function visitsForFile(
+	from: Readable,
+	siteId: string,
+	zoneIds: readonly string[]
+): Promise<Visit[]> {
+	return (await visitsOf(from, siteId)).map(({ visit }) => ({
+		...visit,
+		zones: visit.zones.map((zone) => {
+			const place = zoneIds.indexOf(zone.id);
+			return { ...zone, id: place < 0 ? zone.id : String(place) };
+		})
+	}));
+}
+
+/** Stores the visits of a job file; see {@link visitsForFile}. */
+export async function createVisits(
+	tx: Tx,
+	siteId: string,
+	visits: readonly Visit[],
+	zoneIds: readonly string[]
+): Promise<void> {
+	await tx.visits.create(
+		...visits.map((visit) => ({
+			id: randomUUID(),
+			siteId,
+			at: new Date(visit.at),
+			document: {
+				...visit,
+				zones: visit.zones.map((zone) => ({
+					...zone,
+					id: zoneIds[Number(zone.id)] ?? (/^\d+$/.test(zone.id) ? `gone-${zone.id}` : zone.id)
+				}))
+			}
+		}))
+	);
+}

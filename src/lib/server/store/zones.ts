@@ -1,0 +1,227 @@
+import { randomUUID } from 'node:crypto';
+import { findProfile } from '$core/control';
+import type { JobZone } from '$core/formats';
+import { isCardId, withKeyed, type Keyed } from '$core/keying';
+import {
+	MOST_ZONES,
+	noteOnSite,
+	type OnSite,
+	type OnSiteConflict,
+	type OnSiteEdit,
+	type Zone
+} from '$core/plan';
+import type { Database, Tx, ZoneRow } from '../db';
+import { change, changeWithin, refusal, together, type Changed } from './change';
+import { profilesOf } from './controls';
+import { siteOf, summariseAhead, touchSite, zoneOf, type ZoneAt } from './documents';
+import type { StoredSite } from './rows';
+import { profileOf } from './profileOf';
+import { summarise } from './summary';
+
+/** The site that a zone belongs to: what else is known of it is read where it is changed. */
+type Of = Pick<StoredSite, 'id'>;
+
+/** Why a zone was not taken: its control is known neither to the site nor to the installation, or the site is full. */
+export type ZoneRefused = 'control' | 'full';
+
+/** Row of a new zone. */
+export async function zoneRow(
+	siteId: string,
+	position: number,
+	jobZone: JobZone,
+	job: Pick<StoredSite, 'profiles'>
+): Promise<ZoneRow> {
+	const { keyed, onSite, ...zone } = jobZone;
+	const now = new Date();
+	return {
+		id: randomUUID(),
+		siteId,
+		position,
+		document: zone,
+		keyed,
+		onSite,
+		summary: await summarise(zone, keyed, profileOf(zone, job.profiles)),
+		revision: 1,
+		createdAt: now,
+		updatedAt: now,
+		deletedAt: null
+	};
+}
+
+/**
+ * The profiles of a site that is able to use a control: as they are where it knows it, else with its own copy of the
+ * installation's, so that a later change there touches no zone unasked. Null where nobody knows the control.
+ */
+async function knowing(tx: Tx, site: StoredSite, controlId: string): Promise<StoredSite['profiles'] | null> {
+	if (findProfile(controlId, site.profiles)) return site.profiles;
+	const kept = (await profilesOf(tx)).find((profile) => profile.id === controlId);
+	if (!kept) return null;
+	const profiles = [...site.profiles, kept];
+	await changeWithin(tx, siteOf(site.id), null, () => ({ profiles }));
+	return profiles;
+}
+
+/** What came of adding a zone: its id, or why not. */
+export type ZoneAdded =
+	| { readonly kind: 'added'; readonly id: string }
+	| { readonly kind: 'refused'; readonly because: ZoneRefused }
+	| { readonly kind: 'gone' };
+
+/** Adds a zone after the given one (or last). */
+export async function addZone(
+	db: Database,
+	{ id: siteId }: Of,
+	jobZone: JobZone,
+	after: string | null = null
+): Promise<ZoneAdded> {
+	// fitted before the change is asked for, by the profile that it will most likely have
+	const { keyed, onSite: _, ...zone } = jobZone;
+	await summarise(zone, keyed, profileOf(zone, await profilesOf(db)));
+	return db.write(async (tx): Promise<ZoneAdded> => {
+		const site = await siteOf(siteId).read(tx);
+		if (!site) return { kind: 'gone' };
+		const rows = await tx.zones.all({
+			where: { siteId, deletedAt: null },
+			order: [['position', 'ASC']]
+		});
+		if (rows.length >= MOST_ZONES) return { kind: 'refused', because: 'full' };
+		const profiles = await knowing(tx, site, jobZone.control);
+		if (!profiles) return { kind: 'refused', because: 'control' };
+		const index = rows.findIndex((row) => row.id === after);
+		const position = index < 0 ? rows.length : index + 1;
+		for (const [i, row] of rows.entries())
+			await tx.zones.update({ position: i < position ? i : i + 1 }, { id: row.id });
+		const row = await zoneRow(siteId, position, jobZone, { profiles });
+		await tx.zones.create(row);
+		await touchSite(tx, siteId);
+		return { kind: 'added', id: row.id };
+	});
+}
+
+const takeZone = async (tx: Tx, site: StoredSite, zone: Zone) => {
+	const profiles = await knowing(tx, site, zone.control);
+	return profiles ? { zone, profiles } : refusal('control' as const);
+};
+
+/**
+ * Saves a zone if it still stands at the revision that the person's window knew. When another
+ * window saved in between, nothing is written and the caller gets what stands there now.
+ */
+export async function saveZone(
+	db: Database,
+	{ id: siteId }: Of,
+	id: string,
+	revision: number,
+	zone: Zone
+): Promise<Changed<ZoneAt, 'control'>> {
+	await summariseAhead(db, siteId, id, { zone }, await profilesOf(db));
+	return change(db, zoneOf(siteId, id), revision, (tx, { site }) => takeZone(tx, site, zone));
+}
+
+/** What came of saving several zones: all saved, or the name of the first that could not be and why. */
+export type ZonesSaved =
+	| { readonly kind: 'saved' }
+	| { readonly kind: 'behind' | 'control'; readonly name: string; readonly index: number };
+
+/** Saves several zones of a site together, each on the revision given, or none of them. */
+export async function saveZones(
+	db: Database,
+	{ id: siteId }: Of,
+	changes: readonly { id: string; revision: number; zone: Zone }[]
+): Promise<ZonesSaved> {
+	const own = await profilesOf(db);
+	for (const { id, zone } of changes) await summariseAhead(db, siteId, id, { zone }, own);
+	return together<ZonesSaved>(db, async (tx, undo) => {
+		for (const [index, { id, revision, zone }] of changes.entries()) {
+			const came = await changeWithin(tx, zoneOf(siteId, id), revision, (_, { site }) =>
+				takeZone(tx, site, zone)
+			);
+			if (came.kind !== 'saved')
+				undo({ kind: came.kind === 'refused' ? 'control' : 'behind', name: zone.name, index });
+		}
+		return { kind: 'saved' };
+	});
+}
+
+/**
+ * Notes values as keyed (or, with null, as not keyed). Merges with what another device notes at the same time; what no card
+ * of this control could ask for is passed over. Returns the whole of what is keyed now, or null if the zone is gone.
+ */
+export async function noteKeyed(
+	db: Database,
+	{ id: siteId }: Of,
+	id: string,
+	changes: Readonly<Record<string, string | null>>
+): Promise<Keyed | null> {
+	const own = (at: ZoneAt) =>
+		Object.fromEntries(
+			Object.entries(changes).filter(([key]) => isCardId(key, profileOf(at.zone, at.site.profiles)))
+		);
+	await summariseAhead(db, siteId, id, { changes });
+	let keyed: Keyed | null = null;
+	await change(db, zoneOf(siteId, id), null, (_, current) => {
+		keyed = withKeyed(current.keyed, own(current));
+		return { keyed };
+	});
+	return keyed;
+}
+
+/** What came of noting fields on site: what is noted now and what two people noted differently; or why a value was refused. */
+export type Noted =
+	| { readonly kind: 'noted'; readonly onSite: OnSite; readonly conflicts: readonly OnSiteConflict[] }
+	| { readonly kind: 'refused'; readonly sentence: string }
+	| { readonly kind: 'gone' };
+
+/** Notes fields found or done at a zone's control, merged with what other devices note. */
+export async function noteFields(
+	db: Database,
+	{ id: siteId }: Of,
+	id: string,
+	edits: readonly OnSiteEdit[]
+): Promise<Noted> {
+	let noted: Noted = { kind: 'gone' };
+	await change(db, zoneOf(siteId, id), null, (_, current) => {
+		const result = noteOnSite(current.onSite, edits);
+		if ('refused' in result) {
+			noted = { kind: 'refused', sentence: result.refused };
+			return refusal(result.refused);
+		}
+		noted = { kind: 'noted', onSite: result.noted, conflicts: result.conflicts };
+		// a clock set on a round opens no visit
+		return { onSite: result.noted, opensVisit: edits.some(({ key }) => key !== 'clockReadings') };
+	});
+	return noted;
+}
+
+/** Removes a zone so that it can be put back. Returns whether it was there. */
+export async function removeZone(db: Database, { id: siteId }: Of, id: string): Promise<boolean> {
+	const removed = await change(db, zoneOf(siteId, id), null, () => ({ deletedAt: new Date() }));
+	return removed.kind === 'saved';
+}
+
+/** Puts a removed zone back in its place, where there is room for it. */
+export async function restoreZone(db: Database, { id: siteId }: Of, id: string): Promise<boolean> {
+	const back = await change(db, zoneOf(siteId, id, true), null, async (tx) =>
+		(await tx.zones.count({ siteId, deletedAt: null })) < MOST_ZONES
+			? { deletedAt: null }
+			: refusal('full' as const)
+	);
+	return back.kind === 'saved';
+}
+
+/** Puts the site's zones in this order; zones not named keep their order behind the named ones. */
+export async function orderZones(db: Database, { id: siteId }: Of, order: readonly string[]): Promise<void> {
+	await db.write(async (tx) => {
+		const rows = await tx.zones.all({
+			where: { siteId, deletedAt: null },
+			order: [['position', 'ASC']]
+		});
+		const place = (id: string) => {
+			const index = order.indexOf(id);
+			return index < 0 ? order.length : index;
+		};
+		const sorted = [...rows].sort((a, b) => place(a.id) - place(b.id));
+		for (const [position, row] of sorted.entries()) await tx.zones.update({ position }, { id: row.id });
+		await touchSite(tx, siteId);
+	});
+}

@@ -1,0 +1,3 @@
+import { serve } from '$lib/server/http';
+
+export const { DELETE } = serve('/api/v1/sessions');
