@@ -1,5 +1,5 @@
 /** `npm run backup -- [copy.sqlite]`: writes a consistent copy of the database, also while the program runs. */
-import { existsSync, mkdirSync } from 'node:fs';
+import { existsSync, mkdirSync, rmSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import { ensurePackages, root, say } from './setup.mjs';
@@ -24,7 +24,8 @@ if (existsSync(copy)) {
 	console.error(`· ${copy} is there already; nothing was written.`);
 	process.exit(1);
 }
-mkdirSync(path.dirname(copy), { recursive: true });
+process.umask(0o077);
+mkdirSync(path.dirname(copy), { recursive: true, mode: 0o700 });
 const db = new sqlite3.Database(file);
 db.configure('busyTimeout', 10_000);
 db.run('VACUUM INTO ?', [copy], (/** @type {Error | null} */ error) => {
@@ -32,6 +33,17 @@ db.run('VACUUM INTO ?', [copy], (/** @type {Error | null} */ error) => {
 		console.error(`· No copy was written: ${error.message}`);
 		process.exit(1);
 	}
-	say(`a copy was written to ${copy}`);
 	db.close();
+	// whoever puts it back lets nobody in by it
+	const written = new sqlite3.Database(copy);
+	written.exec('PRAGMA secure_delete = ON; DELETE FROM sessions;', (/** @type {Error | null} */ failed) =>
+		written.close(() => {
+			if (failed) {
+				rmSync(copy, { force: true });
+				console.error(`· No copy was written: ${failed.message}`);
+				process.exit(1);
+			}
+			say(`a copy was written to ${copy}`);
+		})
+	);
 });

@@ -1,8 +1,8 @@
-/** `npm run restore -- copy.sqlite`: checks a copy, keeps what is there beside it, and puts the copy in its place. Stop the program first. */
-import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
+/** `npm run restore -- copy.sqlite`: checks and tries a copy, keeps what is there beside it, and puts the copy in its place. Stop the program first. */
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
-import { ensurePackages, root, say } from './setup.mjs';
+import { ensureBuild, ensurePackages, freePort, NotStarted, root, say, startServer } from './setup.mjs';
 
 ensurePackages();
 const sqlite3 = createRequire(import.meta.url)('sqlite3');
@@ -48,33 +48,67 @@ function isInUse(file) {
 	});
 }
 
+/**
+ * Runs statements on a database file.
+ * @param {string} file
+ * @param {string} sql
+ * @returns {Promise<void>}
+ */
+const exec = (file, sql) =>
+	new Promise((resolve, reject) => {
+		const db = new sqlite3.Database(file);
+		db.exec(sql, (/** @type {Error | null} */ error) => db.close(() => (error ? reject(error) : resolve())));
+	});
+
+/** @param {string} sentence @returns {never} */
+function leave(sentence) {
+	console.error(`· ${sentence} Nothing was changed.`);
+	process.exit(1);
+}
+
 const copy = process.argv[2];
-if (!copy || !existsSync(copy)) {
-	console.error('· Name the copy: npm run restore -- path/to/copy.sqlite');
-	process.exit(1);
-}
+if (!copy || !existsSync(copy)) leave('Name the copy: npm run restore -- path/to/copy.sqlite.');
 const trouble = await troubleOf(copy);
-if (trouble) {
-	console.error(`· ${copy} was not put back: ${trouble}. Nothing was changed.`);
-	process.exit(1);
-}
+if (trouble) leave(`${copy} was not put back: ${trouble}.`);
 const data = process.env.FOND_QUARTER_DATA ?? path.join(root, 'data', 'own');
-mkdirSync(data, { recursive: true });
+process.umask(0o077);
+mkdirSync(data, { recursive: true, mode: 0o700 });
 const file = path.join(data, 'fond-quarter.sqlite');
-if (existsSync(file) && (await isInUse(file))) {
-	console.error(`· The program is running on ${data}: stop it first. Nothing was changed.`);
-	process.exit(1);
+if (existsSync(file) && (await isInUse(file))) leave(`The program is running on ${data}: stop it first.`);
+
+// tried first, where nobody else looks: this version of the program must open it and bring it up to date
+ensureBuild();
+const trial = mkdtempSync(path.join(data, 'restoring-'));
+const tried = path.join(trial, 'fond-quarter.sqlite');
+try {
+	copyFileSync(copy, tried);
+	const { HOST: _host, ORIGIN: _origin, ...rest } = process.env;
+	const server = await startServer({
+		data: trial,
+		port: await freePort(),
+		quiet: true,
+		env: { ...rest, HOST: '127.0.0.1', ORIGIN: undefined }
+	});
+	await server.stop();
+	// nobody is signed in by an old copy, and no link that has ended since begins again
+	const live = existsSync(file)
+		? `ATTACH '${file.replaceAll("'", "''")}' AS present;
+			UPDATE links SET revokedAt = datetime('now') || '.000 +00:00' WHERE revokedAt IS NULL AND hash NOT IN
+				(SELECT hash FROM present.links WHERE revokedAt IS NULL);
+			DETACH present;`
+		: `UPDATE links SET revokedAt = datetime('now') || '.000 +00:00' WHERE revokedAt IS NULL;`;
+	await exec(tried, `${live} DELETE FROM sessions;`);
+} catch (error) {
+	rmSync(trial, { recursive: true, force: true });
+	if (!(error instanceof NotStarted)) console.error(error instanceof Error ? error.message : error);
+	leave(`${copy} was not put back: this version of the program cannot open it.`);
 }
 const stamp = new Date().toISOString().replace(/[:.]/g, '-');
-copyFileSync(copy, `${file}.new`);
 if (existsSync(file)) {
-	renameSync(file, `${file}.before-${stamp}`);
+	for (const side of ['', '-wal', '-shm'])
+		if (existsSync(file + side)) renameSync(file + side, `${file}.before-${stamp}${side}`);
 	say(`what was there is kept as ${path.basename(file)}.before-${stamp}`);
 }
-for (const side of ['-wal', '-shm'])
-	if (existsSync(file + side)) {
-		copyFileSync(file + side, `${file}.before-${stamp}${side}`);
-		rmSync(file + side);
-	}
-renameSync(`${file}.new`, file);
-say(`${copy} was checked and put back into ${data}.`);
+renameSync(tried, file);
+rmSync(trial, { recursive: true, force: true });
+say(`${copy} was checked, tried and put back into ${data}. Everybody signs in anew.`);

@@ -19,4 +19,5 @@ export function startServer(options: {
 	env?: NodeJS.ProcessEnv;
 }): Promise<RunningServer>;
 export class NotStarted extends Error {}
+export function freePort(): Promise<number>;
 export function loadDemo(url: string): Promise<number>;

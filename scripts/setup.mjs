@@ -140,6 +140,21 @@ function isTaken(host, port) {
 }
 
 /**
+ * A port of this machine that nobody uses now.
+ * @returns {Promise<number>}
+ */
+export function freePort() {
+	return new Promise((resolve, reject) => {
+		const trial = createServer();
+		trial.once('error', reject);
+		trial.listen(0, '127.0.0.1', () => {
+			const address = trial.address();
+			trial.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+		});
+	});
+}
+
+/**
  * By what mark the server that answers on a port was started; null where none answers well.
  * @param {string} host
  * @param {number} port
@@ -171,7 +186,10 @@ export async function startServer({
 	quiet = false,
 	env = {}
 }) {
-	const given = { ...process.env, ...env };
+	/** @type {NodeJS.ProcessEnv} */
+	const given = Object.fromEntries(
+		Object.entries({ ...process.env, ...env }).filter(([, value]) => value !== undefined)
+	);
 	const host = given.HOST ?? '127.0.0.1';
 	const url = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
 	if (await isTaken(host, port))
