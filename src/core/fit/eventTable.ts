@@ -15,107 +15,116 @@ export interface EventTable {
 	trace(first: number, last: number): { time: number; value: number }[];
 }
 
+/** The cheapest ways from one candidate time to midnight, by [what rules there · values + what rules at the end]. */
+interface Ways {
+	readonly main: Float64Array;
+	readonly tie: Float64Array;
+	readonly needed: Uint16Array;
+}
+
+const ways = (size: number): Ways => ({
+	main: new Float64Array(size).fill(Infinity),
+	tie: new Float64Array(size),
+	needed: new Uint16Array(size)
+});
+
 /**
- * Dynamic programming over (candidate time, events left, last value). What rules between two
- * events does not depend on what comes after, so the best value of every stretch is found once.
+ * Dynamic programming from midnight backwards over (candidate time, what rules, events left, what rules at the end): at each time
+ * what rules goes on, or an event puts another value in its place. Linear in the candidate times.
  */
 export function eventTable(group: GroupTarget, values: readonly number[], maxEvents: number): EventTable {
 	const { times, prefixSum } = group;
 	const end = times.length - 1;
 	const width = values.length;
+	const square = width * width;
 	const weight = group.days.length;
 
-	const stretch = end + 1;
-	const stretchMain = new Float64Array(end * stretch);
-	const stretchTie = new Float64Array(end * stretch);
-	const stretchValue = new Uint8Array(end * stretch);
-	const stretchNeeded = new Uint16Array(end * stretch);
-	stretchMain.fill(Infinity);
-	for (let v = 0; v < width; v++) {
-		const sums = prefixSum[v]!;
-		const warmth = -values[v]! * weight;
-		for (let i = 0; i < end; i++) {
-			const base = sums[i]!;
-			const from = times[i]!;
-			for (let j = i + 1; j < end; j++) {
-				const cell = i * stretch + j;
-				const main = sums[j]! - base;
-				if (main > stretchMain[cell]!) continue;
-				const tie = warmth * (times[j]! - from);
-				const equal = main === stretchMain[cell]!;
-				stretchNeeded[cell] = equal ? 0 : 1 << v;
-				if (!equal || tie < stretchTie[cell]!) {
-					stretchMain[cell] = main;
-					stretchTie[cell] = tie;
-					stretchValue[cell] = v;
-				}
-			}
-		}
-	}
+	const table = ways(end * width);
+	const firstValue = new Int8Array(end * width);
+	/** For k events still to come at most: the value that the next candidate time brings, or −1 where what rules goes on. */
+	const decisions = Array.from({ length: maxEvents }, () => new Int8Array(end * square).fill(-1));
 
-	// one event: the last value from there to midnight
-	let main = new Float64Array(end * width);
-	let tie = new Float64Array(end * width);
-	let needed = new Uint16Array(end * width);
-	for (let i = 0; i < end; i++) {
+	// later[k]: from the time after, with k events to come at most; at midnight only what rules there is at the end
+	let later = Array.from({ length: maxEvents }, () => ways(square));
+	let now = Array.from({ length: maxEvents }, () => ways(square));
+	for (const { main, needed } of later)
 		for (let v = 0; v < width; v++) {
-			needed[i * width + v] = 1 << v;
-			main[i * width + v] = prefixSum[v]![end]! - prefixSum[v]![i]! + 1;
-			tie[i * width + v] = -values[v]! * weight * (times[end]! - times[i]!);
+			main[v * width + v] = 0;
+			needed[v * width + v] = 1 << v;
 		}
-	}
-	// next[k − 1] holds, for k events at most, the index of the event after, or `end` if there is none
-	const next: Int16Array[] = [new Int16Array(end * width).fill(end)];
-	for (let k = 2; k <= maxEvents; k++) {
-		const nextMain = main.slice();
-		const nextTie = tie.slice();
-		const nextNeeded = needed.slice();
-		const follow = next[k - 2]!.slice();
-		for (let i = 0; i < end; i++) {
-			const row = i * width;
-			for (let j = i + 1; j < end; j++) {
-				const addMain = stretchMain[i * stretch + j]! + 1;
-				const addTie = stretchTie[i * stretch + j]!;
-				const bits = stretchNeeded[i * stretch + j]!;
-				const from = j * width;
-				for (let v = 0; v < width; v++) {
-					const candidate = addMain + main[from + v]!;
-					if (candidate > nextMain[row + v]!) continue;
-					const candidateTie = addTie + tie[from + v]!;
-					const equal = candidate === nextMain[row + v]!;
-					nextNeeded[row + v] = (bits | needed[from + v]!) & (equal ? nextNeeded[row + v]! : 0xffff);
-					if (!equal || candidateTie < nextTie[row + v]!) {
-						nextMain[row + v] = candidate;
-						nextTie[row + v] = candidateTie;
-						follow[row + v] = j;
+	for (let i = end - 1; i >= 0; i--) {
+		const length = times[i + 1]! - times[i]!;
+		for (let k = 0; k < maxEvents; k++) {
+			const on = later[k]!;
+			const fewer = k > 0 && i + 1 < end ? later[k - 1]! : null;
+			const here = now[k]!;
+			const chosen = decisions[k]!;
+			for (let last = 0; last < width; last++) {
+				// the best value to change to at the next time, whatever rules until then
+				let toMain = Infinity;
+				let toTie = 0;
+				let toNeeded = 0;
+				let to = -1;
+				if (fewer)
+					for (let v = 0; v < width; v++) {
+						const cell = v * width + last;
+						const main = fewer.main[cell]! + 1;
+						if (main > toMain || main === Infinity) continue;
+						const equal = main === toMain;
+						toNeeded = equal ? toNeeded & fewer.needed[cell]! : fewer.needed[cell]!;
+						if (!equal || fewer.tie[cell]! < toTie) {
+							toMain = main;
+							toTie = fewer.tie[cell]!;
+							to = v;
+						}
 					}
+				for (let v = 0; v < width; v++) {
+					const cell = v * width + last;
+					const keep = on.main[cell]!;
+					const held = prefixSum[v]![i + 1]! - prefixSum[v]![i]!;
+					const warmth = -values[v]! * weight * length;
+					const changes = lower(toMain, toTie, keep, on.tie[cell]!);
+					const main = changes ? toMain : keep;
+					here.main[cell] = main + held;
+					here.tie[cell] = (changes ? toTie : on.tie[cell]!) + warmth;
+					const bits = toMain === keep ? toNeeded & on.needed[cell]! : changes ? toNeeded : on.needed[cell]!;
+					here.needed[cell] = bits | (1 << v);
+					chosen[i * square + cell] = changes ? to : -1;
 				}
 			}
 		}
-		main = nextMain;
-		tie = nextTie;
-		needed = nextNeeded;
-		next.push(follow);
+		const all = now[maxEvents - 1]!;
+		for (let last = 0; last < width; last++) {
+			const at = i * width + last;
+			for (let v = 0; v < width; v++) {
+				const cell = v * width + last;
+				const main = all.main[cell]! + 1;
+				if (main > table.main[at]! || main === Infinity) continue;
+				const equal = main === table.main[at]!;
+				table.needed[at] = equal ? table.needed[at]! & all.needed[cell]! : all.needed[cell]!;
+				if (!equal || all.tie[cell]! < table.tie[at]!) {
+					table.main[at] = main;
+					table.tie[at] = all.tie[cell]!;
+					firstValue[at] = v;
+				}
+			}
+		}
+		[later, now] = [now, later];
 	}
 
 	return {
-		main,
-		tie,
-		needed,
+		...table,
 		trace(first, last) {
-			const events: { time: number; value: number }[] = [];
-			let i = first;
-			let k = maxEvents;
-			for (;;) {
-				const j = next[k - 1]![i * width + last]!;
-				if (j === end) {
-					events.push({ time: i, value: last });
-					return events;
-				}
-				events.push({ time: i, value: stretchValue[i * stretch + j]! });
-				i = j;
+			let value = firstValue[first * width + last]!;
+			const events = [{ time: first, value }];
+			for (let i = first, k = maxEvents - 1; i < end; i++) {
+				const next = decisions[k]![i * square + value * width + last]!;
+				if (next < 0) continue;
+				value = next;
+				events.push({ time: i + 1, value });
 				k--;
 			}
+			return events;
 		}
 	};
 }
@@ -156,4 +165,42 @@ export function bestFirst(
 		}
 	}
 	return { main: bestMain, tie: bestTie, first: best, needed };
+}
+
+/**
+ * The least that a group could cost with at most `maxEvents` events of its values, whatever the days before hand on to it: never more
+ * than what any program costs, and cheap to know. With `mayBeEmpty` also without any event.
+ */
+export function eventBound(group: GroupTarget, maxEvents: number, mayBeEmpty: boolean): number {
+	const { times, prefix, prefixSum } = group;
+	const end = times.length - 1;
+	const width = prefixSum.length;
+	/** What is handed on costs at least this up to a time. */
+	const handed = new Float64Array(end + 1);
+	for (const ofDay of prefix)
+		for (let i = 0; i <= end; i++) {
+			let least = Infinity;
+			for (let v = 0; v < width; v++) if (ofDay[v]![i]! < least) least = ofDay[v]![i]!;
+			handed[i]! += least;
+		}
+	// cost by [events so far · values + what rules]
+	const cost = new Float64Array(maxEvents * width).fill(Infinity);
+	for (let i = 0; i < end; i++) {
+		for (let k = maxEvents - 1; k >= 0; k--) {
+			let before = k === 0 ? handed[i]! : Infinity;
+			if (k > 0)
+				for (let v = 0; v < width; v++) {
+					const one = cost[(k - 1) * width + v]!;
+					if (one < before) before = one;
+				}
+			for (let v = 0; v < width; v++) {
+				const cell = k * width + v;
+				const best = before + 1 < cost[cell]! ? before + 1 : cost[cell]!;
+				cost[cell] = best + prefixSum[v]![i + 1]! - prefixSum[v]![i]!;
+			}
+		}
+	}
+	let least = mayBeEmpty ? handed[end]! : Infinity;
+	for (const one of cost) if (one < least) least = one;
+	return least;
 }

@@ -12,7 +12,7 @@ import {
 } from '../control';
 import { newZone, withWanted } from '../plan';
 import { buildWeek, constantWeek, DAY_MINUTES, valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
-import { defaultWeights, fitGrouping, fitZone, misfitOf, type FitRequest } from '.';
+import { defaultWeights, fitAll, fitGrouping, fitZone, misfitOf, type FitRequest } from '.';
 
 const stat = findProfile('six-step-room-stat')!;
 
@@ -228,6 +228,42 @@ describe('what a fit holds', () => {
 			}),
 			{ numRuns: 25 }
 		);
+	});
+});
+
+describe('a week too hard for its control', () => {
+	/** A week of so many steps between twelve levels. */
+	const hard = (steps: number) =>
+		buildWeek(
+			Array.from({ length: steps }, (_, i) => ({
+				at: Math.floor((i * WEEK_MINUTES) / steps),
+				value: 7 + ((i * 7919) % 12) * 1.5
+			}))
+		);
+	const levels = Array.from({ length: 12 }, (_, i) => 7 + i * 1.5);
+
+	it('is fitted exactly on every shipped control, two thousand steps and all', () => {
+		for (const profile of shippedProfiles.filter((one) => one.temperature)) {
+			const fits = fitAll(request(profile, hard(2000), levels));
+			expect(
+				fits.map((fit) => fit.couldGain),
+				profile.id
+			).toEqual(fits.map(() => 0));
+		}
+	});
+
+	it('is fitted as well as it can be found on one that chooses six modes of twelve, with a bound that holds', () => {
+		const modes = (count: number): ControlProfile => {
+			const plant = findProfile('plant-clock')!;
+			if (plant.program.form !== 'events') throw new Error('a plant clock holds events');
+			const names = Array.from({ length: count }, (_, i) => `mode-${i}`);
+			return { ...plant, program: { ...plant.program, modes: names, perDay: [12] } };
+		};
+		const [three, six] = [3, 6].map((count) => fitAll(request(modes(count), hard(2000), levels, 12)).at(-1)!);
+		expect(six!.couldGain).toBeGreaterThan(0);
+		expect(six!.couldGain).toBeLessThan(0.01);
+		// more modes are never worse: what the bound rules out nothing reaches
+		expect(six!.misfit.weighted * (1 - six!.couldGain)).toBeLessThanOrEqual(three!.misfit.weighted);
 	});
 });
 

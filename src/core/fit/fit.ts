@@ -43,7 +43,7 @@ export interface LostPeriod {
 	readonly wantedC: number;
 }
 
-/** The best program of one grouping, proved optimal, and what it leaves undone. */
+/** The best program of one grouping and what it leaves undone. */
 export interface Fit {
 	readonly grouping: Grouping;
 	readonly program: Program;
@@ -53,9 +53,14 @@ export interface Fit {
 	readonly misfit: Misfit;
 	readonly valuesToKey: number;
 	readonly lost: readonly LostPeriod[];
-	/** What was searched: the answer is the optimum over all of it. */
+	/** The share of its misfit by which another program could be better at most: 0 where this one is proved the best. */
+	readonly couldGain: number;
+	/** What was searched. */
 	readonly searched: { readonly candidateTimes: number; readonly setpoints: number };
 }
+
+/** The most sets of values tried for the tie by distinct values. */
+const MOST_SETS = 300;
 
 /** All ways to take `size` of `from`. */
 function choose<T>(from: readonly T[], size: number): T[][] {
@@ -65,7 +70,8 @@ function choose<T>(from: readonly T[], size: number): T[][] {
 
 /**
  * Of programs equal in misfit and events, one with the fewest distinct values. The search knows
- * which values every optimal program uses; only sets that keep those are tried, smallest first.
+ * which values every optimal program uses; only sets that keep those are tried, smallest first, and of very many
+ * not all: the misfit is the least all the same.
  */
 function withFewestValues(
 	first: Solution,
@@ -73,11 +79,13 @@ function withFewestValues(
 	solve: (subset: FitValue[]) => Solution
 ): Solution {
 	const spare = values.filter((value) => !first.needed.includes(value));
+	let tries = 0;
 	for (let extra = 0; first.needed.length + extra < first.used; extra++) {
 		let best: (Solution & Cost) | undefined;
 		for (const chosen of choose(spare, extra)) {
 			const subset = values.filter((value) => first.needed.includes(value) || chosen.includes(value));
 			if (subset.length === 0) continue;
+			if (++tries > MOST_SETS) return first;
 			const tried = solve(subset);
 			if (tried.main === first.main && (!best || tried.tie < best.tie)) best = tried;
 		}
@@ -116,7 +124,8 @@ function valuesOf({ profile, options, setpointsC, cooling, limits }: FitRequest)
 /**
  * The program of one grouping whose held week differs least from the target: the minimum of
  * J = Σ over the week's minutes of cold·max(0, T−H) + warm·max(0, H−T), in K·min (docs/domain.md §5).
- * Exact: dynamic programming over all candidate times and values, closed round the week. Ties go to
+ * Exact: dynamic programming over all candidate times and values, closed round the week; on a control of one's own whose few modes
+ * are chosen from very many levels the best found, with `couldGain` as its proven bound. Ties go to
  * the fewest events, then the fewest distinct values, then the earliest rise and latest fall. On a
  * control that also cools a value is a pair, and the cooling setpoint counts alike: too high as cold
  * counts, too low as warm.
@@ -158,6 +167,7 @@ export function fitGrouping(request: FitRequest, grouping: Grouping): Fit {
 			form.form === 'events' ? eventsOn(form, options.perDay, day) : options.perDay
 		),
 		lost: lostPeriods(request, held),
+		couldGain: solution.main > 0 ? Math.max(0, 1 - solution.least / solution.main) : 0,
 		searched: { candidateTimes: solution.candidateTimes, setpoints: values.length }
 	};
 }

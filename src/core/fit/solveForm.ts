@@ -11,6 +11,7 @@ import {
 import { DAY_MINUTES, mapWeek, spansOf, zipSpans, type WeekSteps } from '../week';
 import { lower, scaled, type Cost, type Weights } from './cost';
 import { solveCoupled } from './couple';
+import { eventBound } from './eventTable';
 import { groupTargets, type GroupTarget } from './groupTarget';
 import { solvePairs } from './pairs';
 import { combinations, solveSlots } from './slots';
@@ -34,9 +35,11 @@ export interface FormProblem {
 	readonly weights: Weights;
 }
 
-/** An optimal program with its cost. */
+/** The best program found with its cost. */
 export interface Solution extends Cost {
 	readonly program: Program;
+	/** Less than this no program can cost; the cost itself where it is proved the least. */
+	readonly least: number;
 	readonly candidateTimes: number;
 	/** The values that every optimal program uses, and how many this one uses; for the tie by distinct values. */
 	readonly needed: readonly FitValue[];
@@ -84,23 +87,38 @@ function fillUp<E extends { at: number }>(events: readonly E[], count: number, s
 	return filled;
 }
 
-function solveEvents(problem: FormProblem, form: EventsForm): Solution {
-	const { groups, grouping, options, values } = problem;
+/** The groups made ready for the problem's values; a choice among these takes from it what it needs. */
+type Ready = readonly GroupTarget[];
+
+/** What is ready for all values, for a few of them. */
+const ofValues = (ready: Ready, subset: readonly number[]): Ready =>
+	ready.map((group) => ({
+		...group,
+		prefix: group.prefix.map((ofDay) => subset.map((v) => ofDay[v]!)),
+		prefixSum: subset.map((v) => group.prefixSum[v]!)
+	}));
+
+/** How many events each group may have, and the latest time at which its first can stand, in minutes. */
+function eventRoom({ groups, options }: FormProblem, form: EventsForm) {
 	const lastStep = DAY_MINUTES - form.stepMinutes;
 	const counts = groups.map((days) => Math.min(...days.map((day) => eventsOn(form, options.perDay, day))));
 	const latestFirst = counts.map((count) =>
 		form.clearable ? lastStep : DAY_MINUTES - count * form.stepMinutes
 	);
+	return { counts, latestFirst, lastStep };
+}
+
+function readyForEvents(problem: FormProblem, form: EventsForm): Ready {
+	const { latestFirst, lastStep } = eventRoom(problem, form);
 	// the last step of the day may be worth an event for what it hands to the next day
 	const extra = [lastStep, ...latestFirst];
-	const ready = groupTargets(
-		wantedOf(problem),
-		groups,
-		form.stepMinutes,
-		values.length,
-		costOf(problem),
-		extra
-	);
+	const { groups, values } = problem;
+	return groupTargets(wantedOf(problem), groups, form.stepMinutes, values.length, costOf(problem), extra);
+}
+
+function solveEvents(problem: FormProblem, form: EventsForm, ready: Ready): Solution {
+	const { groups, grouping, values } = problem;
+	const { counts, latestFirst } = eventRoom(problem, form);
 	const solution = solveCoupled({
 		groups: ready,
 		values: values.map((value) => scaled(value.heatC)),
@@ -114,6 +132,7 @@ function solveEvents(problem: FormProblem, form: EventsForm): Solution {
 	return {
 		main: solution.main,
 		tie: solution.tie,
+		least: solution.main,
 		candidateTimes: countTimes(ready),
 		needed: values.filter((_, v) => solution.needed & (1 << v)),
 		used: used.size,
@@ -152,54 +171,70 @@ function boundOf(problem: FormProblem): (subset: readonly number[]) => number {
 	return (subset) => rows.reduce((sum, row) => sum + Math.min(...subset.map((v) => row[v]!)), 0);
 }
 
+/** How much is searched before the best found is given with its bound: cells of the tables, some 100 ns each. Above what any shipped control takes. */
+const MOST_CELLS = 24_000_000;
+/** How much may go into close bounds of all choices; above it one bound of all of them serves. */
+const MOST_BOUNDED = 100_000_000;
+const cellsOf = (ready: Ready, counts: readonly number[], width: number) =>
+	ready.reduce((sum, group, g) => sum + group.times.length * counts[g]! * width * width, 0);
+
 /**
  * The best of all choices of `count` values, each solved on its own: how a control that holds only a
  * few setpoints has them chosen too. Choices come with the least bound first and stop where even the
- * bound is worse than what is found.
+ * bound is worse than what is found, or where `tries` are used up: then the bound of the next says how much better another
+ * could be at most. `least` may know a closer bound of a choice than what its minutes cost.
  */
 function overChoices(
 	problem: FormProblem,
 	count: number,
-	solve: (values: readonly FitValue[]) => Solution
+	ready: Ready,
+	solve: (problem: FormProblem, ready: Ready) => Solution,
+	least: (ready: Ready) => number = () => 0,
+	tries = Infinity
 ): Solution {
 	const { values } = problem;
 	const bound = boundOf(problem);
 	const choices = combinations(values.length, Math.min(count, values.length))
-		.map((subset) => ({ subset, least: bound(subset) }))
-		.sort((a, b) => a.least - b.least);
+		.map((subset) => {
+			const minutes = bound(subset) * 256;
+			return { subset, minutes, least: Math.max(minutes, least(ofValues(ready, subset))) };
+		})
+		.sort((a, b) => a.least - b.least || a.minutes - b.minutes);
 	let best: Solution | undefined;
-	for (const { subset, least } of choices) {
-		if (best && least * 256 > best.main) break;
-		const tried = solve(subset.map((v) => values[v]!));
+	for (const [i, { subset, least }] of choices.entries()) {
+		if (best && least > best.main) break;
+		if (best && i >= tries) return { ...best, least };
+		const tried = solve({ ...problem, values: subset.map((v) => values[v]!) }, ofValues(ready, subset));
 		if (!best || lower(tried.main, tried.tie, best.main, best.tie)) best = tried;
 	}
 	return best!;
 }
 
-function solvePairForm(problem: FormProblem, form: PairsForm): Solution {
-	const { groups, grouping, options, values } = problem;
-	// a switch always has both states, whatever levels the zone has
-	const both: readonly FitValue[] = form.settings
-		? values
-		: [
-				{ heatC: 0, coolC: null },
-				{ heatC: 1, coolC: null }
-			];
+/** A switch always has both states, whatever levels the zone has. */
+const SWITCHED: readonly FitValue[] = [
+	{ heatC: 0, coolC: null },
+	{ heatC: 1, coolC: null }
+];
+
+function readyForPairs(problem: FormProblem, form: PairsForm): Ready {
+	const { groups, values } = problem;
+	const lastStep = DAY_MINUTES - form.stepMinutes;
+	return groupTargets(wantedOf(problem), groups, form.stepMinutes, values.length, costOf(problem), [
+		lastStep
+	]);
+}
+
+function solvePairForm(problem: FormProblem, form: PairsForm, ready: Ready): Solution {
+	const { groups, grouping, options, values: both } = problem;
 	const [off, on] = [both[0]!, both.at(-1)!];
-	const ready = groupTargets(
-		wantedOf(problem),
-		groups,
-		form.stepMinutes,
-		both.length,
-		costOf({ ...problem, values: both }),
-		[DAY_MINUTES - form.stepMinutes]
-	);
 	const warmth = scaled(on.heatC) - scaled(off.heatC);
 	const solved = ready.map((group) =>
 		solvePairs(group, options.perDay, form.endsAtMidnight, 0, both.length - 1, warmth)
 	);
+	const main = solved.reduce((sum, part) => sum + part.main, 0);
 	return {
-		main: solved.reduce((sum, part) => sum + part.main, 0),
+		main,
+		least: main,
 		tie: solved.reduce((sum, part) => sum + part.tie, 0),
 		candidateTimes: countTimes(ready),
 		needed: [],
@@ -235,6 +270,7 @@ function solveSlotForm(problem: FormProblem, form: SlotsForm): Solution {
 	return {
 		main: solution.main,
 		tie: solution.tie,
+		least: solution.main,
 		candidateTimes: countTimes(ready),
 		needed: [],
 		used: solution.settings.length,
@@ -259,6 +295,7 @@ function solvePlain(problem: FormProblem): Solution {
 	const { heatC, coolC } = values[best]!;
 	return {
 		main: bound([best]) * 256,
+		least: bound([best]) * 256,
 		tie: -scaled(heatC),
 		candidateTimes: 1,
 		needed: [],
@@ -273,7 +310,7 @@ function solvePlain(problem: FormProblem): Solution {
 	};
 }
 
-/** The exact optimum of a grouping for any program form. */
+/** The optimum of a grouping for any program form: exact, or, past a budget that no shipped control reaches, the best found with a proven bound. */
 export function solveForm(problem: FormProblem): Solution {
 	const { form } = problem;
 	switch (form.form) {
@@ -281,13 +318,33 @@ export function solveForm(problem: FormProblem): Solution {
 			return solveSlotForm(problem, form);
 		case 'plain':
 			return solvePlain(problem);
-		case 'pairs':
-			return form.settings
-				? overChoices(problem, 2, (values) => solvePairForm({ ...problem, values }, form))
-				: solvePairForm(problem, form);
-		case 'events':
-			return form.modes
-				? overChoices(problem, form.modes.length, (values) => solveEvents({ ...problem, values }, form))
-				: solveEvents(problem, form);
+		case 'pairs': {
+			if (form.settings)
+				return overChoices(problem, 2, readyForPairs(problem, form), (chosen, ready) =>
+					solvePairForm(chosen, form, ready)
+				);
+			const switched = { ...problem, values: SWITCHED };
+			return solvePairForm(switched, form, readyForPairs(switched, form));
+		}
+		case 'events': {
+			const ready = readyForEvents(problem, form);
+			if (!form.modes) return solveEvents(problem, form, ready);
+			const { counts } = eventRoom(problem, form);
+			const width = Math.min(form.modes.length, problem.values.length);
+			const cells = cellsOf(ready, counts, width);
+			const ways = combinations(problem.values.length, width).length;
+			const bound = (of: Ready) =>
+				of.reduce((sum, group, g) => sum + eventBound(group, counts[g]!, form.clearable), 0);
+			// no few of the values can do better than all of them could
+			const ofAll = bound(ready);
+			return overChoices(
+				problem,
+				form.modes.length,
+				ready,
+				(chosen, of) => solveEvents(chosen, form, of),
+				ways * cells < MOST_BOUNDED ? bound : () => ofAll,
+				Math.ceil(MOST_CELLS / cells)
+			);
+		}
 	}
 }

@@ -215,6 +215,8 @@ export const fitAnswer = z.strictObject({
 	misfit: z.array(misfitSpan),
 	valuesToKey: z.int(),
 	lost: z.array(z.strictObject({ day: z.int(), from: z.int(), to: z.int(), wantedC: z.number() })),
+	/** The share of its misfit by which another program could be better at most; 0 where it is proved the best. */
+	couldGain: z.number().min(0).max(1),
 	searched: z.strictObject({ candidateTimes: z.int(), setpoints: z.int() })
 });
 
@@ -222,7 +224,8 @@ export const fitAnswer = z.strictObject({
 export const fitResponse = z.strictObject({
 	chosen: z.string(),
 	suggested: z.string(),
-	optimal: z.literal(true),
+	/** Whether every program below is proved the best of its grouping. */
+	optimal: z.boolean(),
 	fits: z.array(fitAnswer)
 });
 

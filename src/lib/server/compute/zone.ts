@@ -27,7 +27,7 @@ export function computeFit(request: ComputeRequest): Computed<z.input<typeof fit
 		value: {
 			chosen: chosen.grouping.id,
 			suggested,
-			optimal: true,
+			optimal: fits.every((fit) => fit.couldGain === 0),
 			fits: fits.map((fit) => ({
 				grouping: fit.grouping.id,
 				name: fit.grouping.name,
@@ -42,6 +42,7 @@ export function computeFit(request: ComputeRequest): Computed<z.input<typeof fit
 				misfit: fit.misfit.spans.map((span) => ({ ...span, cooling: span.cooling ?? false })),
 				valuesToKey: fit.valuesToKey,
 				lost: fit.lost.map((period) => ({ ...period })),
+				couldGain: fit.couldGain,
 				searched: { ...fit.searched }
 			}))
 		}

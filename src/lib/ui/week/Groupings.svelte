@@ -81,9 +81,9 @@
 		<p class="name">What it costs</p>
 		<p class="soft">{cost}</p>
 		<p class="soft proof">
-			Typing all: {chosen.valuesToKey} values. Proved best of {chosen.searched.candidateTimes} times × {chosen
-				.searched.setpoints}
-			{isSwitch ? 'states' : 'setpoints'}.
+			Typing all: {chosen.valuesToKey} values. {chosen.couldGain === 0
+				? `Proved best of ${chosen.searched.candidateTimes} times × ${chosen.searched.setpoints} ${isSwitch ? 'states' : 'setpoints'}.`
+				: `The best found: no other is better by more than ${Math.max(1, Math.ceil(chosen.couldGain * 100))} %.`}
 		</p>
 	</div>
 </div>
