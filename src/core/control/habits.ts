@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { oneLine } from '../schema';
 
-const how = z.string().trim().max(200);
+const how = oneLine(200);
 const minutes = (most: number) => z.int().min(1).max(most);
 
 /** A change by hand that ends by itself. */
@@ -13,7 +14,13 @@ const override = z.strictObject({
 });
 
 /** A change by hand that stays: until a person ends it, or until a time that is set with it. */
-const hold = z.strictObject({ until: z.array(z.enum(['ended', 'time'])).min(1), how });
+const hold = z.strictObject({
+	until: z
+		.array(z.enum(['ended', 'time']))
+		.min(1)
+		.max(2),
+	how
+});
 
 /** Heat now, for a number of steps or until the program's next change. */
 const boost = z.strictObject({

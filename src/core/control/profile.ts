@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { oneLine, someLines } from '../schema';
 import { WEEK_DAYS } from '../week';
 import { habitsSchema } from './habits';
 
@@ -12,7 +13,7 @@ export const shortName = z
 	.regex(/^[^\u0000-\u001f\u007f]*$/, 'has line breaks or control characters in it');
 
 /** A free line or two of words. */
-export const shortNote = z.string().trim().max(400, 'is longer than 400 characters');
+export const shortNote = someLines(400);
 
 /** Lower-case words joined by hyphens: the name of a thing inside a file. */
 export const slug = z
@@ -23,6 +24,7 @@ export const slug = z
 const daysOfGroup = z
 	.array(z.int().min(0).max(6))
 	.min(1)
+	.max(WEEK_DAYS)
 	.refine((days) => new Set(days).size === days.length, 'names a day twice');
 
 /** How the days are put together: each group of days shares one program. Day 0 is Monday. */
@@ -51,7 +53,7 @@ const eventsForm = z.strictObject({
 	form: z.literal('events'),
 	stepMinutes: wholeHourStep,
 	/** The numbers of events a day that can be switched between; the first is the factory's. */
-	perDay: z.array(z.int().min(1).max(12)).min(1),
+	perDay: z.array(z.int().min(1).max(12)).min(1).max(12),
 	/** True: an event may be cleared, so a day holds at most that many; false: a day holds exactly that many. */
 	clearable: z.boolean(),
 	/** Other numbers of events on Saturday and Sunday; null where all days hold as many. */
@@ -79,7 +81,7 @@ const slotsForm = z.strictObject({
 const pairsForm = z.strictObject({
 	form: z.literal('pairs'),
 	stepMinutes: wholeHourStep,
-	perDay: z.array(z.int().min(1).max(8)).min(1),
+	perDay: z.array(z.int().min(1).max(8)).min(1).max(8),
 	/** Whether a pair may end at 24:00. */
 	endsAtMidnight: z.boolean(),
 	/** Names of the two setpoints, warmer first; null where the control only switches. */
@@ -98,7 +100,7 @@ export type EventsForm = z.infer<typeof eventsForm>;
 export type SlotsForm = z.infer<typeof slotsForm>;
 export type PairsForm = z.infer<typeof pairsForm>;
 
-const words = z.string().trim().min(1).max(200);
+const words = oneLine(200).refine((text) => text !== '', 'needs words');
 
 /** How the program is keyed: the order of fields and the words for getting in and out. */
 export const keyGrammarSchema = z.strictObject({
@@ -159,7 +161,10 @@ export const profileSchema = z
 				minC: z.number().min(-10).max(60),
 				maxC: z.number().min(-10).max(90),
 				stepC: z.number().min(0.1).max(5),
-				units: z.array(z.enum(['C', 'F'])).min(1)
+				units: z
+					.array(z.enum(['C', 'F']))
+					.min(1)
+					.max(2)
 			})
 			.nullable(),
 		/** A control that also cools: a second setpoint at every event, at least the dead band above the first. */
@@ -171,7 +176,10 @@ export const profileSchema = z
 		startsEarly: z.boolean().default(false),
 		/** Whether the control can be set to hold one setpoint and no program. */
 		canBePlain: z.boolean().default(false),
-		clockFormats: z.array(z.enum(['24', '12'])).min(1),
+		clockFormats: z
+			.array(z.enum(['24', '12']))
+			.min(1)
+			.max(2),
 		dayNumbering: dayNumberingSchema,
 		program: programFormSchema,
 		groupings: z.array(groupingSchema).min(1).max(8),

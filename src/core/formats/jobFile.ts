@@ -3,7 +3,8 @@ import { findProfile, profileSchema } from '../control';
 import { MOST_ZONES, onSiteSchema, siteSchema, siteWeatherSchema, zoneSchema } from '../plan';
 import { visitSchema } from '../record';
 import { checkHead, readJsonText } from './jsonText';
-import { readWith, type Read } from '../schema';
+import { withKeyed } from '../keying';
+import { readWith, shownText, type Read } from '../schema';
 
 /** The version that this program writes. */
 export const JOB_FILE_VERSION = 1;
@@ -14,8 +15,10 @@ export const LARGEST_JOB_FILE = 8_000_000;
 /** The longest id of a value: of a card item, or of one read back. */
 export const MOST_KEYED_ID = 160;
 
-/** What has been keyed at the control, by card item, and what was read back from its display. */
-export const keyedSchema = z.record(z.string().max(MOST_KEYED_ID), z.string().max(40));
+/** What has been keyed at the control, by card item, and what was read back from its display; of more than one control can have the last. */
+export const keyedSchema = z
+	.record(z.string().max(MOST_KEYED_ID), shownText(40))
+	.transform((keyed): Record<string, string> => ({ ...withKeyed({}, keyed) }));
 
 const jobZoneSchema = zoneSchema.safeExtend({
 	keyed: keyedSchema.default({}),

@@ -11,6 +11,8 @@ import {
 } from '../plan';
 import { LAYERS } from '../run';
 import { roundSchema, visitSchema } from '../record';
+import { MOST_KEYED } from '../keying';
+import { shownText } from '../schema';
 import { keyedSchema, MOST_KEYED_ID } from './jobFile';
 
 /** A new site, by name alone. */
@@ -51,7 +53,12 @@ export const linkRequest = z.strictObject({ days: z.int().min(1).max(1500) });
 
 /** Values keyed at the control: what the display showed, or null to take the note back. */
 export const keyedRequest = z.strictObject({
-	changes: z.record(z.string().max(MOST_KEYED_ID), z.string().max(40).nullable())
+	changes: z
+		.record(z.string().max(MOST_KEYED_ID), shownText(40).nullable())
+		.refine(
+			(changes) => Object.keys(changes).length <= MOST_KEYED,
+			`names more values than one control can ask for (${MOST_KEYED})`
+		)
 });
 
 /** The zones of a site in a new order. */
@@ -70,11 +77,20 @@ const runRequest = computeRequest.extend({
 	roomC: z.number().min(-30).max(60).optional()
 });
 
-export const resolveRequest = runRequest.extend({ at: localDateTime });
+/** Years for which clock changes and dates are computed. */
+const [FIRST_YEAR, LAST_YEAR] = [1970, 2200];
+const inYears = (at: string) => {
+	const year = Number(at.slice(0, 4));
+	return year >= FIRST_YEAR && year <= LAST_YEAR;
+};
+const OUTSIDE = `lies outside the years ${FIRST_YEAR} to ${LAST_YEAR}`;
+const nearDateTime = localDateTime.refine(inYears, OUTSIDE);
+
+export const resolveRequest = runRequest.extend({ at: nearDateTime });
 
 /** At most two years at once. */
 export const timelineRequest = runRequest
-	.extend({ from: localDateTime, to: localDateTime })
+	.extend({ from: nearDateTime, to: nearDateTime })
 	.refine((request) => request.to > request.from, { path: ['to'], message: 'does not come after the start' })
 	.refine((request) => Number(request.to.slice(0, 4)) - Number(request.from.slice(0, 4)) <= 2, {
 		path: ['to'],
@@ -83,7 +99,7 @@ export const timelineRequest = runRequest
 
 export const clockRequest = runRequest.omit({ roomC: true }).extend({
 	/** The instant for which the values are wanted, in ISO 8601; now where missing. */
-	at: z.iso.datetime({ offset: true }).optional(),
+	at: z.iso.datetime({ offset: true }).refine(inYears, OUTSIDE).optional(),
 	/** Minutes without power whose cost is asked. */
 	withoutPowerMinutes: z.int().min(0).max(1_000_000).default(60)
 });

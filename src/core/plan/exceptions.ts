@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { oneLine } from '../schema';
 import { shortNote, slug } from '../control';
 
 const years = (text: string) => {
@@ -102,7 +103,7 @@ export const exceptionsSchema = z
 
 /** Something taking place in the room, from a calendar: local times at the site. */
 export const bookingSchema = z
-	.strictObject({ name: z.string().trim().max(120), from: localDateTime, to: localDateTime })
+	.strictObject({ name: oneLine(120), from: localDateTime, to: localDateTime })
 	.refine((booking) => booking.to > booking.from, { path: ['to'], message: 'comes before the beginning' });
 export type Booking = z.infer<typeof bookingSchema>;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { differenceWords, shortNote, temperatureWords, type TemperatureUnit } from '../control';
-import { capital, wrongWords } from '../schema';
+import { capital, wrongWords, oneLine, someLines } from '../schema';
 import { clockReadingSchema, MOST_READINGS, type ClockReading } from './settings';
 
 /** Who lives or works in a zone, as far as it bears on its settings. */
@@ -65,7 +65,7 @@ export const onSiteSchema = z.strictObject({
 	/** Lock. */
 	lockWanted: z.boolean().default(false),
 	lockSet: z.boolean().nullable().default(null),
-	lockCode: z.string().trim().max(20).default(''),
+	lockCode: oneLine(20).default(''),
 	lockCodeIsFactory: z.boolean().nullable().default(null),
 	/** Hand-over. */
 	leftIn: z.enum(LEFT_IN).nullable().default(null),
@@ -78,7 +78,10 @@ export const onSiteSchema = z.strictObject({
 		.array(
 			z.strictObject({
 				check: z.string().min(1).max(40),
-				reason: z.string().trim().min(8, 'must be a reason of at least eight letters').max(400),
+				reason: someLines(400).refine(
+					(text) => text.length >= 8,
+					'must be a reason of at least eight letters'
+				),
 				at: instant
 			})
 		)

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { oneLine } from '../schema';
 import { isTimeZone } from '../civil';
 import { shortName, shortNote } from '../control';
 import { WEEK_MINUTES } from '../week';
@@ -6,7 +7,7 @@ import { WEEK_MINUTES } from '../week';
 /** A site as it stands above its zones. */
 export const siteSchema = z.strictObject({
 	name: shortName,
-	place: z.string().trim().max(120, 'is longer than 120 characters').default(''),
+	place: oneLine(120).default(''),
 	note: shortNote.default(''),
 	/** The time zone of the place, by its name in the tz database. */
 	timeZone: z.string().max(64).refine(isTimeZone, 'is no time zone that is known here').default('UTC'),

@@ -1,12 +1,13 @@
 import { z } from 'zod';
+import { oneLine } from '../schema';
 
 /** The largest logo kept, in characters of its data address: about 300 kB of picture. */
 export const LARGEST_LOGO = 420_000;
 
 /** Whoever hands over: on the customer's page and the installer's record. */
 export const firmSchema = z.strictObject({
-	name: z.string().trim().max(80).default(''),
-	telephone: z.string().trim().max(40).default(''),
+	name: oneLine(80).default(''),
+	telephone: oneLine(40).default(''),
 	/** A PNG or JPEG as a data address; null for none. */
 	logo: z
 		.string()

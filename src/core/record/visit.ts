@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { oneLine } from '../schema';
 import { shortName, shortNote } from '../control';
 import { onSiteSchema, zoneSchema } from '../plan';
 
@@ -44,6 +45,6 @@ export const pictureAboutSchema = z.strictObject({
 	/** Given by the device that took it, so that sending it twice keeps it once. */
 	id: z.uuid().optional(),
 	/** The zone it shows; empty for the site. */
-	zone: z.string().trim().max(80).default(''),
+	zone: oneLine(80).default(''),
 	caption: shortNote.default('')
 });

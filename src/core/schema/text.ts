@@ -1,3 +1,33 @@
+import { z } from 'zod';
+
+// eslint-disable-next-line no-control-regex
+const CONTROL = /[\u0000-\u001f\u007f]+/g;
+// eslint-disable-next-line no-control-regex
+const CONTROL_BUT_BREAKS = /[\u0000-\u0008\u000b-\u001f\u007f]+/g;
+
+/** What a display shows, of at most so many characters, as it stands but for control characters. */
+export const shownText = (most: number) =>
+	z
+		.string()
+		.max(most, `is longer than ${most} characters`)
+		.transform((text) => text.replace(CONTROL, ' '));
+
+/** A line of words of at most so many characters: line breaks and other control characters in it become a space. */
+export const oneLine = (most: number) =>
+	z
+		.string()
+		.trim()
+		.max(most, `is longer than ${most} characters`)
+		.transform((text) => text.replace(CONTROL, ' ').trim());
+
+/** A few lines of words of at most so many characters: control characters but line breaks become a space. */
+export const someLines = (most: number) =>
+	z
+		.string()
+		.trim()
+		.max(most, `is longer than ${most} characters`)
+		.transform((text) => text.replace(CONTROL_BUT_BREAKS, ' ').trim());
+
 /** Words with a capital at the beginning, for the beginning of a sentence. */
 export const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 

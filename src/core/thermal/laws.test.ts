@@ -8,7 +8,8 @@ describe('a typical week', () => {
 			fc.property(anyCase, (one) => {
 				expect(brokenLaws(one), caseWords(one)).toEqual([]);
 			}),
-			{ numRuns: 200 }
+			// the same rooms each time; bench/laws runs others by the thousand
+			{ numRuns: 200, seed: 20_261_126 }
 		);
 	});
 });

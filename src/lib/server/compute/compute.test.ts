@@ -116,3 +116,77 @@ describe('every computing operation', () => {
 		}
 	);
 });
+
+describe('every end of what may be asked', () => {
+	const instants = [
+		'0000-01-01',
+		'0001-01-01',
+		'1582-10-15',
+		'1970-01-01',
+		'2038-01-19',
+		'2200-12-31',
+		'9999-12-31'
+	];
+	const zones = [
+		'UTC',
+		'Europe/Berlin',
+		'Australia/Lord_Howe',
+		'America/New_York',
+		'Africa/Casablanca',
+		'Pacific/Apia'
+	];
+	const times = instants.flatMap((date) => [`${date}T00:00`, `${date}T23:59`]);
+	const profiles = [...shippedProfiles];
+
+	it('is answered by its schema or refused in words, never a failure', () => {
+		let answered = 0;
+		let refused = 0;
+		const hold = (
+			name: string,
+			schema: z.ZodType,
+			request: z.ZodType,
+			asked: unknown,
+			make: (body: never) => Made
+		) => {
+			const body = request.safeParse(asked);
+			if (!body.success) return void refused++;
+			const made = make(body.data as never);
+			if ('problem' in made) {
+				expect(made.problem.sentence, name).toMatch(/^[A-Z"].*\.$/);
+				return void refused++;
+			}
+			expect(schema.safeParse(made.value).error?.issues ?? [], name).toEqual([]);
+			answered++;
+		};
+		for (const [i, timeZone] of zones.entries())
+			for (const [j, at] of times.entries()) {
+				const profile = profiles[(i * times.length + j) % profiles.length]!;
+				const zone = newZone('Any', profile);
+				for (const withoutPowerMinutes of [0, 1_000_000])
+					for (const instant of [`${at}:00Z`, `${at}:59+14:00`, `${at}:00-12:00`])
+						hold(
+							'clock',
+							clockResponse,
+							clockRequest,
+							{ zone, timeZone, at: instant, withoutPowerMinutes },
+							(body) => computeClock(body, Date.UTC(2026, 2, 1))
+						);
+				for (const roomC of [-40, 60, undefined])
+					hold('resolve', resolveResponse, resolveRequest, { zone, timeZone, at, roomC }, computeResolve);
+				const year = Number(at.slice(0, 4));
+				for (const to of [
+					times[(j + 1) % times.length]!,
+					`${String(Math.min(9999, year + 2)).padStart(4, '0')}-12-31T23:59`
+				])
+					hold(
+						'timeline',
+						timelineResponse,
+						timelineRequest,
+						{ zone, timeZone, from: at, to },
+						computeTimeline
+					);
+			}
+		expect(answered).toBeGreaterThan(200);
+		expect(refused).toBeGreaterThan(20);
+	}, 120_000);
+});

@@ -3,7 +3,7 @@ import { fitZone, type ZoneFit } from '$core/fit';
 import { keyingStanding, zoneCard, type Keyed } from '$core/keying';
 import type { Zone } from '$core/plan';
 import { pricedFit } from '$core/keying';
-import { customerPdf, recordPdf } from '../papers';
+import type { PrintedPages, PrintedRecord } from '../papers';
 import { onlyPixels } from './picture';
 import { computeSimulate, computeWarmUp } from './room';
 import { computeClock, computeResolve, computeTimeline } from './run';
@@ -44,8 +44,9 @@ export const tasks = {
 	zoneCard: (given: OfZone & { readonly keyed: Keyed }) =>
 		zoneCard(given.zone, given.profile, given.keyed, fitOf(given)),
 	pricedFit: (given: OfZone) => pricedFit(given.zone, given.profile, fitOf(given)),
-	customerPdf,
-	recordPdf,
+	// the printer with its faces is loaded when somebody prints
+	customerPdf: async (given: PrintedPages) => (await import('../papers')).customerPdf(given),
+	recordPdf: async (given: PrintedRecord) => (await import('../papers')).recordPdf(given),
 	picture: onlyPixels,
 	fit: computeFit,
 	keyIn: computeKeyIn,

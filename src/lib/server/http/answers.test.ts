@@ -31,7 +31,10 @@ describe('what is sent to the API', () => {
 			415,
 			'What was sent does not say what it is: send JSON with the content type application/json.'
 		]);
-		expect(await said(request('{}', { 'content-type': 'text/plain' }))).toMatchObject([415]);
+		expect(await said(request('{}', { 'content-type': 'text/plain' }))).toEqual([
+			415,
+			'What was sent does not say that it is JSON: send it with the content type application/json.'
+		]);
 	});
 
 	it('is not read at all where it says that it is too large, and given up where it is without saying so', async () => {

@@ -29,18 +29,21 @@ function part({ title, lines, list }: CustomerPart, size: number): Content[] {
 const logo = (image: string): Column => ({ image, fit: [140, 45], width: 150 });
 const blank = '______________________';
 
+/** What customers' pages are printed from. */
+export interface PrintedPages {
+	readonly pages: readonly CustomerPage[];
+	readonly firm: Firm;
+	readonly date: string;
+	readonly large?: boolean;
+}
+
 /** The customer's page as a PDF: the same words as on screen and on paper. Large print may take two pages. */
 export async function customerPdf({
 	pages,
 	firm,
 	date,
 	large = false
-}: {
-	readonly pages: readonly CustomerPage[];
-	readonly firm: Firm;
-	readonly date: string;
-	readonly large?: boolean;
-}): Promise<Uint8Array<ArrayBuffer>> {
+}: PrintedPages): Promise<Uint8Array<ArrayBuffer>> {
 	const size = large ? 15 : 10;
 	const content = pages.flatMap((page, i): Content[] => [
 		{

@@ -61,6 +61,21 @@ async function knowing(tx: Tx, site: StoredSite, controlId: string): Promise<Sto
 	return profiles;
 }
 
+/** The zones of a site in their order, removed ones in their places: put back, they stand there again. */
+const inOrder = (tx: Tx, siteId: string): Promise<ZoneRow[]> =>
+	tx.zones.all({
+		where: { siteId },
+		order: [
+			['position', 'ASC'],
+			['createdAt', 'ASC']
+		]
+	});
+
+async function putInOrder(tx: Tx, rows: readonly ZoneRow[]): Promise<void> {
+	for (const [position, row] of rows.entries())
+		if (row.position !== position) await tx.zones.update({ position }, { id: row.id });
+}
+
 /** What came of adding a zone: its id, or why not. */
 export type ZoneAdded =
 	| { readonly kind: 'added'; readonly id: string }
@@ -80,19 +95,16 @@ export async function addZone(
 	return db.write(async (tx): Promise<ZoneAdded> => {
 		const site = await siteOf(siteId).read(tx);
 		if (!site) return { kind: 'gone' };
-		const rows = await tx.zones.all({
-			where: { siteId, deletedAt: null },
-			order: [['position', 'ASC']]
-		});
-		if (rows.length >= MOST_ZONES) return { kind: 'refused', because: 'full' };
+		const rows = await inOrder(tx, siteId);
+		if (rows.filter((row) => row.deletedAt === null).length >= MOST_ZONES)
+			return { kind: 'refused', because: 'full' };
 		const profiles = await knowing(tx, site, jobZone.control);
 		if (!profiles) return { kind: 'refused', because: 'control' };
 		const index = rows.findIndex((row) => row.id === after);
 		const position = index < 0 ? rows.length : index + 1;
-		for (const [i, row] of rows.entries())
-			await tx.zones.update({ position: i < position ? i : i + 1 }, { id: row.id });
 		const row = await zoneRow(siteId, position, jobZone, { profiles });
 		await tx.zones.create(row);
+		await putInOrder(tx, [...rows.slice(0, position), row, ...rows.slice(position)]);
 		await touchSite(tx, siteId);
 		return { kind: 'added', id: row.id };
 	});
@@ -209,19 +221,18 @@ export async function restoreZone(db: Database, { id: siteId }: Of, id: string):
 	return back.kind === 'saved';
 }
 
-/** Puts the site's zones in this order; zones not named keep their order behind the named ones. */
+/** Puts the site's zones in this order; zones not named keep their order behind the named ones, removed ones behind those. */
 export async function orderZones(db: Database, { id: siteId }: Of, order: readonly string[]): Promise<void> {
 	await db.write(async (tx) => {
-		const rows = await tx.zones.all({
-			where: { siteId, deletedAt: null },
-			order: [['position', 'ASC']]
-		});
-		const place = (id: string) => {
-			const index = order.indexOf(id);
-			return index < 0 ? order.length : index;
+		const rows = await inOrder(tx, siteId);
+		const place = (row: ZoneRow) => {
+			const index = order.indexOf(row.id);
+			return row.deletedAt !== null ? order.length + 1 : index < 0 ? order.length : index;
 		};
-		const sorted = [...rows].sort((a, b) => place(a.id) - place(b.id));
-		for (const [position, row] of sorted.entries()) await tx.zones.update({ position }, { id: row.id });
+		await putInOrder(
+			tx,
+			[...rows].sort((a, b) => place(a) - place(b))
+		);
 		await touchSite(tx, siteId);
 	});
 }
