@@ -49,51 +49,42 @@ const intact = () =>
 
 let server = await startServer({ data, port: 4793, quiet: true });
 await loadDemo(server.url);
-const { jobs } = (await (await fetch(`${server.url}/api/v1/jobs`)).json()) as { jobs: { id: string }[] };
-const site = jobs[0]!.id;
-const board = await (await fetch(`${server.url}/sites/${site}`)).text();
-const zone = /\/zones\/([0-9a-f-]{36})\/week/.exec(board)![1]!;
-const keyed = `/api/v1/jobs/${site}/zones/${zone}/keyed`;
+const { keyedEdits } = await import('./keyedEdits');
+const noted = await keyedEdits(server.url);
+let count = 0;
 const known = new Map<string, string>();
 const sentences = new Set<string>();
 let refused = 0;
 let bad = 0;
 
 /** Sends edits; each is acknowledged and noted down, or its refusal is. */
-async function edits(name: string, count: number, filler = 'x'): Promise<void> {
-	for (let i = 0; i < count; i++) {
-		const [key, value] = [`${name}/${i}`, `${i}${filler}`];
-		const answer = await fetch(server.url + keyed, {
-			method: 'POST',
-			headers: { 'content-type': 'application/json', accept: 'application/json' },
-			body: JSON.stringify({ changes: { [key]: value } })
-		});
+async function edits(many: number): Promise<void> {
+	for (let i = 0; i < many; i++) {
+		const [key, value] = [noted.key(count++), String(i)];
+		const answer = (await noted.send(server.url, key, value))!;
 		const said = await answer.text();
 		if (answer.ok) known.set(key, value);
 		else {
 			refused++;
-			const { message } = JSON.parse(said) as { message?: string };
-			if (message) sentences.add(message);
+			const { error } = JSON.parse(said) as { error?: { sentence?: string } };
+			if (error?.sentence) sentences.add(error.sentence);
 			else bad++;
 			if (/\n\s+at |SQLITE|node_modules/.test(said)) bad++;
 		}
 	}
 }
 async function lost(): Promise<number> {
-	const job = (await (await fetch(`${server.url}/api/v1/jobs/${site}`)).json()) as {
-		zones: { keyed: Record<string, string> }[];
-	};
-	const there = Object.assign({}, ...job.zones.map((one) => one.keyed)) as Record<string, string>;
+	const there = await noted.kept(server.url);
 	return [...known].filter(([key, value]) => there[key] !== value).length;
 }
 
-await edits('before', 20);
+await edits(20);
 const { bavail, bsize } = statfsSync(folder);
 writeFileSync(path.join(folder, 'filler'), Buffer.alloc(bavail * bsize - 60_000));
-await edits('full', 200);
+await edits(200);
 const lostFull = await lost();
 rmSync(path.join(folder, 'filler'));
-await edits('room-again', 20);
+await edits(20);
 console.log(
 	`disk full: ${refused} edits refused (more than 0 wanted), ${known.size} acknowledged, ${lostFull + (await lost())} lost (0 asked for), database ${await intact()}`
 );
@@ -101,7 +92,7 @@ let failed = refused === 0 || lostFull > 0 || (await intact()) !== 'ok';
 
 refused = 0;
 shell(`mount --bind ${data} ${data} && mount -o remount,bind,ro ${data}`);
-await edits('read-only', 20);
+await edits(20);
 const readable = (await fetch(`${server.url}/api/v1/jobs`)).ok;
 await server.stop();
 const start = spawnSync(process.execPath, [path.join(root, 'build', 'index.js')], {

@@ -7,6 +7,7 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensureBuild, loadDemo, startServer } from '../scripts/setup.mjs';
+import { keyedEdits } from './keyedEdits';
 
 const ROUNDS = Number(process.env.ROUNDS ?? 100);
 const sqlite3 = createRequire(import.meta.url)('sqlite3') as {
@@ -19,11 +20,7 @@ ensureBuild();
 const folder = mkdtempSync(path.join(tmpdir(), 'fond-quarter-kill-'));
 let server = await startServer({ data: folder, port: 4792, quiet: true });
 await loadDemo(server.url);
-const { jobs } = (await (await fetch(`${server.url}/api/v1/jobs`)).json()) as { jobs: { id: string }[] };
-const site = jobs[0]!.id;
-const board = await (await fetch(`${server.url}/sites/${site}`)).text();
-const zone = /\/zones\/([0-9a-f-]{36})\/week/.exec(board)![1]!;
-const keyed = `/api/v1/jobs/${site}/zones/${zone}/keyed`;
+const edits = await keyedEdits(server.url);
 
 const intact = () =>
 	new Promise<string>((resolve) => {
@@ -40,14 +37,12 @@ for (let round = 0; round < ROUNDS; round++) {
 	const known = new Map<string, string>();
 	let going = true;
 	const stream = async (lane: number) => {
-		for (let i = 0; going; i++) {
-			const [key, value] = [`kill/${round}/${lane}/${i}`, String(i)];
-			const answer = await fetch(server.url + keyed, {
-				method: 'POST',
-				headers: { 'content-type': 'application/json' },
-				body: JSON.stringify({ changes: { [key]: value } })
-			}).catch(() => null);
+		// at most 1200 are kept at one control: fewer a round than that
+		for (let i = 0; going && i < 390; i++) {
+			const [key, value] = [edits.key(lane * 390 + i), `${round}/${i}`];
+			const answer = await edits.send(server.url, key, value);
 			if (answer?.ok) known.set(key, value);
+			else going = false;
 		}
 	};
 	const lanes = [stream(0), stream(1), stream(2)];
@@ -58,24 +53,9 @@ for (let round = 0; round < ROUNDS; round++) {
 	await Promise.all([ended, ...lanes]);
 	if ((await intact()) !== 'ok') damaged++;
 	server = await startServer({ data: folder, port: 4792, quiet: true });
-	const job = (await (await fetch(`${server.url}/api/v1/jobs/${site}`)).json()) as {
-		zones: { keyed: Record<string, string> }[];
-	};
-	const there = Object.assign({}, ...job.zones.map((one) => one.keyed)) as Record<string, string>;
+	const there = await edits.kept(server.url);
 	acknowledged += known.size;
 	for (const [key, value] of known) if (there[key] !== value) lost++;
-	// keep the record small
-	await fetch(server.url + keyed, {
-		method: 'POST',
-		headers: { 'content-type': 'application/json' },
-		body: JSON.stringify({
-			changes: Object.fromEntries(
-				Object.keys(there)
-					.filter((key) => key.startsWith('kill/'))
-					.map((key) => [key, null])
-			)
-		})
-	});
 }
 console.log(
 	`killed ${ROUNDS} times: ${acknowledged} edits acknowledged, ${lost} lost (0 asked for), ${damaged} databases damaged (0 asked for)`

@@ -119,7 +119,7 @@ await Promise.all(
 					[
 						'edit',
 						`/api/v1/jobs/${ids[0]!}/zones/${zone}/keyed`,
-						{ changes: { [`load/${client}`]: String(turn) } }
+						{ changes: { 'mode/before': `${client}/${turn}` } }
 					]
 				] as [string, string, unknown?][]
 			)[turn % 10]!;

@@ -43,7 +43,8 @@ export const init: ServerInit = async () => {
 		const db = await database();
 		await purgeDeleted(db);
 		await takePassphrases(db, process.env);
-		beginComputing();
+		// while the first pages are answered nothing else begins
+		setTimeout(beginComputing, 2000).unref();
 		const stop = nightlyCopies(db, (error) => log.error({ copy: String(error) }));
 		// the lists of all sites are made ready while nobody waits for them, and anew with every hour
 		const ready = () => void dueList(db).catch((error: unknown) => log.error({ due: String(error) }));

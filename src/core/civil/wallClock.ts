@@ -47,15 +47,19 @@ export function localTime(minute: WallMinute): string {
 	return `${dateOfDay(day)}T${two(Math.floor(rest / 60))}:${two(rest % 60)}`;
 }
 
+const once = (options: Intl.DateTimeFormatOptions) => {
+	let made: Intl.DateTimeFormat | undefined;
+	return () => (made ??= new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' }));
+};
+const formatters = {
+	long: /* @__PURE__ */ once({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }),
+	short: /* @__PURE__ */ once({ weekday: 'short', day: 'numeric', month: 'short' })
+};
+
 /** A date as people write it: `Sunday 29 March 2026`, or `Sun 29 Mar` in short. */
 export function dateWords(date: string, style: 'long' | 'short' = 'long'): string {
-	const plain = Temporal.PlainDate.from(date);
-	return plain
-		.toLocaleString(
-			'en-GB',
-			style === 'long'
-				? { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }
-				: { weekday: 'short', day: 'numeric', month: 'short' }
-		)
+	// a day has the same name everywhere: that of noon at Greenwich, by a formatter made once
+	return formatters[style]()
+		.format(dayNumber(date) * 86_400_000 + 43_200_000)
 		.replace(',', '');
 }

@@ -91,6 +91,17 @@ export const onSiteSchema = z.strictObject({
 export type OnSite = z.infer<typeof onSiteSchema>;
 export type OnSiteKey = keyof OnSite;
 
+/** What of it tells when somebody must come; see {@link zoneNoticeSchema}. */
+export const onSiteNoticeSchema = z.object({
+	clockReadings: onSiteSchema.shape.clockReadings,
+	batteriesOn: onSiteSchema.shape.batteriesOn,
+	batteryMonths: onSiteSchema.shape.batteryMonths,
+	leftIn: onSiteSchema.shape.leftIn,
+	promised: onSiteSchema.shape.promised,
+	promisedBy: onSiteSchema.shape.promisedBy
+});
+export type OnSiteNotice = z.infer<typeof onSiteNoticeSchema>;
+
 /** Nothing noted yet. */
 export const nothingNoted: OnSite = onSiteSchema.parse({});
 

@@ -117,6 +117,11 @@ export const zoneSchema = z
 	});
 export type Zone = z.infer<typeof zoneSchema>;
 
+const { name, control, options, exceptions, clockReadings } = zoneSchema.shape;
+/** What of a zone tells when somebody must come: read by itself where thousands are looked through. */
+export const zoneNoticeSchema = z.object({ name, control, options, exceptions, clockReadings });
+export type ZoneNotice = z.infer<typeof zoneNoticeSchema>;
+
 /** The wanted week as a step function of level ids. */
 export function wantedWeek(zone: Zone): WeekSteps<string> {
 	return zone.wanted.map((step) => ({ at: step.at, value: step.level }));

@@ -1,7 +1,7 @@
 import { dateOfDay, wallAt } from '../civil';
 import type { ControlProfile } from '../control';
 import { dueOf } from '../checks';
-import { LEFT_WORDS, type OnSite, type Zone } from '../plan';
+import { LEFT_WORDS, type OnSiteNotice, type ZoneNotice } from '../plan';
 import { awayStanding, lastRight, nextTransitions } from '../run';
 
 /** Something that somebody must come or call for. */
@@ -17,8 +17,8 @@ export interface Due {
 
 export interface DueZone {
 	readonly id: string;
-	readonly zone: Zone;
-	readonly onSite: OnSite;
+	readonly zone: ZoneNotice;
+	readonly onSite: OnSiteNotice;
 	readonly profile: ControlProfile;
 }
 

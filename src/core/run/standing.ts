@@ -73,7 +73,12 @@ function dateAt(timeZone: string, ms: number): string {
 }
 
 /** Where a zone's departures from its week stand: away now or next, or left on something that does not end. */
-export function awayStanding(zone: Zone, profile: ControlProfile, timeZone: string, nowMs: number): Standing {
+export function awayStanding(
+	zone: Pick<Zone, 'options' | 'exceptions'>,
+	profile: ControlProfile,
+	timeZone: string,
+	nowMs: number
+): Standing {
 	const options = allowedOptions(profile, zone.options);
 	const now = localTime(wallAt(timeZone, nowMs));
 	for (const one of zone.exceptions) {

@@ -3,8 +3,10 @@ import { profileSchema, type ControlProfile } from '$core/control';
 import { keyedSchema } from '$core/formats';
 import {
 	joinReadings,
+	onSiteNoticeSchema,
 	onSiteSchema,
 	siteSchema,
+	zoneNoticeSchema,
 	zoneSchema,
 	type OnSite,
 	type Site,
@@ -50,6 +52,37 @@ export function siteFromRow(row: SiteRow): StoredSite {
 		deletedAt: row.deletedAt?.toISOString() ?? null,
 		visitOpenSince: row.visitOpenSince?.toISOString() ?? null
 	};
+}
+
+/** A zone as a row of {@link NOTICE_COLUMNS}: its plan and what was noted of it as far as lists of all sites need them, in JSON. */
+export interface NoticeRow {
+	readonly id: string;
+	readonly siteId: string;
+	readonly zone: string;
+	readonly onSite: string;
+}
+const part = (column: string, name: string) => `'${name}', json(coalesce(${column} -> '$.${name}', 'null'))`;
+/** What is selected for a {@link NoticeRow}: the database takes the documents apart, which are long. */
+export const NOTICE_COLUMNS = `id, siteId, json_object(${[
+	'name',
+	'control',
+	'options',
+	'exceptions',
+	'clockReadings'
+]
+	.map((name) => part('document', name))
+	.join(', ')}) AS zone, onSite`;
+
+/** What is missing in a document is taken as its schema says. */
+const said = (json: string) =>
+	Object.fromEntries(Object.entries(JSON.parse(json) as object).filter(([, value]) => value !== null));
+
+/** A zone for the lists of all sites; see {@link NoticeRow}. */
+export function noticeFromRow({ id, zone: document, onSite: noted }: NoticeRow) {
+	const planned = zoneNoticeSchema.parse(said(document));
+	const onSite = onSiteNoticeSchema.parse(said(noted));
+	const clockReadings = joinReadings(planned.clockReadings, onSite.clockReadings);
+	return { id, zone: { ...planned, clockReadings }, onSite };
 }
 
 export async function zoneFromRow(row: ZoneRow, profiles: readonly ControlProfile[]): Promise<StoredZone> {
