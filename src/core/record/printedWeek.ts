@@ -37,11 +37,11 @@ export const NARROW_SPAN = 250;
 const ROW = 41;
 const HEIGHT = 28;
 
-/** Whether a word that leans to the left of a place is clear of the one before it; `room` is what a word takes. */
-function leansFree(before: PrintedWord | undefined, x: number, room: number): boolean {
+/** Whether a word that begins at a place is clear of the one before it; `room` is what a word takes with the space around it. */
+function isClear(before: PrintedWord | undefined, begin: number, room: number, overlap: number): boolean {
 	if (!before) return true;
 	const reach = { start: room, middle: room / 2, end: 0 }[before.anchor];
-	return x - room >= before.x + reach - 9;
+	return begin >= before.x + reach - overlap;
 }
 
 /** Draws a held week for paper: times over the uprights (two close ones lean apart, a third between them is left out), values inside. */
@@ -74,8 +74,12 @@ export function printedWeek(
 					text: displayTime(span.from, options.clock),
 					anchor: 'middle'
 				};
-				if (!last || x - last.x >= room) times.push(one);
-				else if (last.anchor === 'middle' && x - last.x > 6 && leansFree(times.at(-2), last.x, room)) {
+				if (isClear(last, x - room / 2, room, 0)) times.push(one);
+				else if (
+					last?.anchor === 'middle' &&
+					x - last.x > 6 &&
+					isClear(times.at(-2), last.x - room, room, 9)
+				) {
 					times[times.length - 1] = { ...last, anchor: 'end' };
 					times.push({ ...one, x: x - 2, anchor: 'start' });
 				}
