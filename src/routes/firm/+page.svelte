@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidateAll } from '$app/navigation';
+	import { goto, invalidateAll } from '$app/navigation';
 	import { Button } from 'carbon-components-svelte';
 	import { LARGEST_LOGO } from '$core/record';
 	import { call } from '$lib/ui/call';
@@ -38,10 +38,22 @@
 
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
-		const answer = await call('PUT', '/api/v1/firm', { name, telephone, logo, readBackStops });
+		const answer = await call('PUT', '/api/v1/firm', {
+			name,
+			telephone,
+			logo,
+			readBackStops,
+			revision: data.revision
+		});
 		problem = answer.ok ? null : answer.sentence;
 		said = answer.ok ? 'Saved. It stands on every page that is handed over.' : null;
 		await invalidateAll();
+	}
+
+	async function signOutAll() {
+		const answer = await call('DELETE', '/api/v1/sessions');
+		if (answer.ok) await goto('/sign-in', { invalidateAll: true });
+		else problem = answer.sentence;
 	}
 
 	async function copy() {
@@ -102,6 +114,10 @@
 	</p>
 	{#if data.signIn}
 		<p>You are signed in as {data.role}. <a href="/sign-in">Sign out</a></p>
+		<p>
+			A telephone lost, somebody gone? Everybody signs in anew, you too:
+			<button class="quiet" onclick={signOutAll}>Sign everybody out</button>
+		</p>
 	{:else}
 		<p class="soft">Only this machine reaches the program, so nobody signs in.</p>
 	{/if}

@@ -92,6 +92,11 @@ const near: Record<string, object> = {
 	}
 };
 
+it('a change of a few fields is taken as it was sent: nothing that nobody sent is filled in', () => {
+	const { takes } = operations.find((op) => op.id === 'changeSite')!;
+	expect(takes!.parse({ note: 'North door' })).toEqual({ note: 'North door' });
+});
+
 describe('a refusal', () => {
 	it.each<[string, z.ZodType, object]>([
 		['a job file', jobSchema, job],

@@ -61,6 +61,11 @@ it('two edits of a site at once both stand; one that knew an older version hears
 		]);
 		expect((await findSite(db, id))!.site).toMatchObject({ note: `note ${round}`, place: `place ${round}` });
 	}
+	await Promise.all([
+		changeSite(db, id, { supply: { electricW: 9000 } }),
+		changeSite(db, id, { supply: { windowMinutes: 30 } })
+	]);
+	expect((await findSite(db, id))!.site.supply).toMatchObject({ electricW: 9000, windowMinutes: 30 });
 	expect(await changeSite(db, id, { note: 'late' }, site.revision)).toMatchObject({ kind: 'conflict' });
 	expect(await changeSite(db, id, { timeZone: 'Nowhere/None' })).toMatchObject({ kind: 'refused' });
 });

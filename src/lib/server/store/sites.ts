@@ -117,7 +117,10 @@ export async function changeSite(
 	revision: number | null = null
 ): Promise<Changed<StoredSite, Extract<Read<Site>, { ok: false }>['problem']>> {
 	return change(db, siteOf(id), revision, (_, { site }) => {
-		const read = readWith(siteSchema, { ...site, ...fields });
+		const { supply } = fields;
+		// of the supply too only what was sent
+		const part = supply !== null && typeof supply === 'object' ? { ...site.supply, ...supply } : site.supply;
+		const read = readWith(siteSchema, { ...site, ...fields, supply: part });
 		return read.ok ? { site: read.value } : refusal(read.problem);
 	});
 }

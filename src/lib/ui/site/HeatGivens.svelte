@@ -48,7 +48,7 @@
 			return;
 		}
 		const done = await call('PATCH', `/api/v1/jobs/${siteId}`, {
-			supply: { ...supply, [key]: value }
+			supply: { [key]: value }
 		});
 		if (!done.ok) onproblem(done.sentence);
 		await refresh('fq:site');

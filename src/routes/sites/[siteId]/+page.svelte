@@ -25,7 +25,14 @@
 	let name = $state('');
 	let control = $state('six-step-room-stat');
 	let renaming = $state<{ id: string; name: string } | null>(null);
-	let editing = $state<{ name: string; place: string; note: string; timeZone: string } | null>(null);
+	let editing = $state<{
+		name: string;
+		place: string;
+		note: string;
+		timeZone: string;
+		/** The one that was opened: a site changed in another window meanwhile is not overwritten. */
+		revision: number;
+	} | null>(null);
 
 	const api = $derived(`/api/v1/jobs/${data.site.id}`);
 	const keyed = (row: Row) => row.summary.done === row.summary.of;
@@ -142,7 +149,8 @@
 						name: data.site.name,
 						place: data.site.place,
 						note: data.site.note,
-						timeZone: data.site.timeZone
+						timeZone: data.site.timeZone,
+						revision: data.site.revision
 					})}>Name and notes</button
 			>
 			<a class="quiet strong" href="/sites/{data.site.id}/visit">Visit</a>

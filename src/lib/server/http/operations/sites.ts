@@ -32,8 +32,11 @@ import { seenBy } from '../../store/sight';
 import { fileAnswer, plainName, refuse } from '../answers';
 import { noSite, operation, siteAsked, sitePath, type Operation } from '../operation';
 
-/** A site's fields, any of them, and the revision that the person knew. */
-const siteChanges = siteSchema.partial().extend({ revision: z.int().positive().optional() });
+/**
+ * A site's fields, any of them, and the revision that the person knew. What they may hold is said where they are merged: a schema of parts
+ * would fill in what nobody sent.
+ */
+const siteChanges = z.looseObject({ revision: z.int().positive().optional() });
 
 /** Sites as wholes, and their weather. */
 export const sites: readonly Operation[] = [
