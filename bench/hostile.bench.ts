@@ -6,8 +6,8 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { findProfile } from '../src/core/control';
 import { ensureBuild, loadDemo, startServer } from '../scripts/setup.mjs';
+import { hardZone } from '../tests/support/hardZone';
 import { signedIn, trySignIn } from '../tests/support/signedIn';
 
 const SECONDS = Number(process.env.SECONDS ?? 30);
@@ -29,32 +29,7 @@ const job = JSON.parse(readFileSync('demo/kelter-court.job.json', 'utf8')) as {
 };
 const heated = job.zones.find((zone) => zone.room)!;
 
-const plant = findProfile('plant-clock')!;
-/** Two thousand steps between twelve levels on a control that chooses three: the hardest week that is taken. */
-const hardest = {
-	zone: {
-		...job.zones[0],
-		name: 'Hard',
-		control: plant.id,
-		keyed: {},
-		grouping: null,
-		routine: null,
-		room: null,
-		levels: Array.from({ length: 12 }, (_, i) => ({
-			id: `l${i}`,
-			letter: 'ABCDEFGHIJKL'[i]!,
-			name: `Level ${i}`,
-			note: '',
-			setpointC: 7 + i * 1.5,
-			coolC: null
-		})),
-		exceptions: [],
-		wanted: Array.from({ length: 2000 }, (_, i) => ({
-			at: Math.floor((i * 10_080) / 2000),
-			level: `l${(i * 7919) % 12}`
-		}))
-	}
-};
+const hardest = { zone: hardZone(job.zones[0]!) };
 const post = (body: unknown): RequestInit => ({
 	method: 'POST',
 	headers: { 'content-type': 'application/json' },

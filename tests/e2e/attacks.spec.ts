@@ -6,6 +6,7 @@ import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import { loadDemo, root, startServer, type RunningServer } from '../../scripts/setup.mjs';
 import { operations } from '../../src/lib/server/http/operations';
+import { hardZone } from '../support/hardZone';
 import { rawStatus, signedIn, trySignIn, type Signed } from '../support/signedIn';
 
 const PORT = 4785;
@@ -23,6 +24,7 @@ let site: string;
 let zone: string;
 const as: Record<'office' | 'installer' | 'reader', Signed> = {} as never;
 
+const wait = (ms: number) => new Promise<null>((resolve) => setTimeout(() => resolve(null), ms));
 const json = (body: unknown, method = 'POST'): RequestInit => ({
 	method,
 	headers: { 'content-type': 'application/json' },
@@ -243,6 +245,41 @@ test('whatever goes wrong inside the API is said in its own shape', async () => 
 		const { error } = (await answer.json()) as { error: { sentence: string } };
 		expect(error.sentence, address).toMatch(/^[A-Z].*\.$/s);
 	}
+});
+
+test('more than can be computed is refused in words, and what nobody waits for is given up', async () => {
+	test.setTimeout(90_000);
+	const job = (await (await as.installer(`/api/v1/jobs/${site}`)).json()) as {
+		zones: Record<string, unknown>[];
+	};
+	const easy = job.zones[0]!;
+	const zone = hardZone(easy);
+	const gone = new AbortController();
+	const hard = Array.from({ length: 60 }, () =>
+		as.reader('/api/v1/fit', { ...json({ zone }), signal: gone.signal }).then(
+			async (answer) => ({
+				status: answer.status,
+				retry: answer.headers.get('retry-after'),
+				said: await answer.text()
+			}),
+			() => null
+		)
+	);
+	const refused = (await Promise.all(hard.map((one) => Promise.race([one, wait(4000)])))).filter(
+		(one) => one?.status === 503
+	);
+	expect(refused.length).toBeGreaterThan(15);
+	for (const one of refused) {
+		expect(one!.retry).toBe('2');
+		expect(one!.said).toContain('more to compute than it can just now');
+	}
+	expect((await fetch(`${server.url}/api/health`)).status).toBe(200);
+	gone.abort();
+	await Promise.all(hard);
+	// thirty of them waited, each over a second: had they been kept, this would wait half a minute
+	const began = Date.now();
+	expect((await as.reader('/api/v1/fit', json({ zone: easy }))).status).toBe(200);
+	expect(Date.now() - began).toBeLessThan(10_000);
 });
 
 test('pictures are what their bytes say, and nothing else reaches the decoder', async () => {

@@ -5,6 +5,8 @@ import { call, mayLater, UNREACHABLE } from '../call';
 import { saving } from '../saving.svelte';
 
 const RETRY_AFTER_MS = 3000;
+/** How long a page's data that is on its way may be from before the last notes came in. */
+const LATELY_MS = 6000;
 
 const storageKey = (path: string) => `fond-quarter/keyed/${path}`;
 
@@ -30,6 +32,8 @@ export const keptKeyed = (path: string): number => Object.keys(kept(path)).lengt
 export class KeyedNotes {
 	#keyed = $state.raw<Keyed>({});
 	#pending: Record<string, string | null> = {};
+	/** What came in lately, with when: data read before it may still arrive. */
+	#lately: Record<string, { readonly shows: string | null; readonly at: number }> = {};
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	#sending: Promise<void> | null = null;
 	readonly #ask: typeof call;
@@ -70,9 +74,18 @@ export class KeyedNotes {
 		void this.send();
 	}
 
-	/** Takes what the server holds now, with what is still to be sent laid over it. */
+	/** Takes what the server held when the page's data was read, with what came in since and what is still to be sent laid over it. */
 	refresh(keyed: Keyed): void {
-		this.#show(keyed);
+		const now = Date.now();
+		this.#lately = Object.fromEntries(
+			Object.entries(this.#lately).filter(([, { at }]) => now - at < LATELY_MS)
+		);
+		const since: Record<string, string> = { ...keyed };
+		for (const [id, { shows }] of Object.entries(this.#lately)) {
+			if (shows === null) delete since[id];
+			else since[id] = shows;
+		}
+		this.#show(since);
 	}
 
 	/** Sends what waits; tries again by itself while it cannot. Resolves when all is sent or cannot be now. */
@@ -93,7 +106,10 @@ export class KeyedNotes {
 			const answer = await this.#ask<{ keyed: Keyed }>('POST', this.#path, { changes });
 			if (answer.ok) {
 				for (const [id, shows] of Object.entries(changes))
-					if (this.#pending[id] === shows) delete this.#pending[id];
+					if (this.#pending[id] === shows) {
+						delete this.#pending[id];
+						this.#lately[id] = { shows, at: Date.now() };
+					}
 				this.#show(answer.data.keyed, changes);
 				saving.say(this.#path, this.waiting > 0 ? { kind: 'saving' } : { kind: 'saved', at: Date.now() });
 			} else if (mayLater(answer)) {

@@ -57,6 +57,12 @@ describe('values keyed at a control', () => {
 		await later(100);
 		notes.refresh({ a: '20.5', b: '1' });
 		expect(notes.keyed).toEqual({ a: '20.5', b: '1' });
+		// data that was read before the note came in, and arrives after it
+		notes.refresh({});
+		expect(notes.keyed).toEqual({ a: '20.5' });
+		await later(7000);
+		notes.refresh({});
+		expect(notes.keyed).toEqual({});
 	});
 
 	it('that are refused say so and are not sent again and again', async () => {
