@@ -42,6 +42,8 @@ const laneOf: Record<TaskName, Lane> = {
 };
 
 const pools = new Map<Lane, Piscina>();
+/** What was asked for and has not been answered, the one being computed included. */
+const waiting: Record<Lane, number> = { stored: 0, asked: 0 };
 
 /** Where the built program keeps what its threads run; it is not there while it is being developed or tested. */
 const workerFile = () =>
@@ -52,12 +54,11 @@ function poolOf(lane: Lane): Piscina | null {
 	if (had) return had;
 	const filename = workerFile();
 	if (!existsSync(filename)) return null;
-	const { maxQueue, nice } = lanes[lane];
+	const { nice } = lanes[lane];
 	const pool = new Piscina({
 		filename,
 		minThreads: 1,
 		maxThreads: 1,
-		maxQueue,
 		workerData: { nice },
 		// a week too large for its thread ends that thread, not the program
 		resourceLimits: { maxOldGenerationSizeMb: 512 }
@@ -93,7 +94,9 @@ export async function compute<Name extends TaskName>(
 		const { tasks } = await import('./tasks');
 		return (tasks[name] as (given: unknown) => TaskOutput<Name>)(input);
 	}
+	if (waiting[lane] > lanes[lane].maxQueue) throw new Busy(name);
 	const late = AbortSignal.timeout(lanes[lane].deadlineMs);
+	waiting[lane]++;
 	try {
 		return (await pool.run(
 			{ name, input },
@@ -103,7 +106,9 @@ export async function compute<Name extends TaskName>(
 		if (late.aborted) throw new Late(name);
 		if (signal?.aborted) throw new Late('nobody waits for it');
 		const text = error instanceof Error ? error.message : '';
-		if (/queue is at limit|terminating|No task queue/i.test(text)) throw new Busy(name);
+		if (/terminating/i.test(text)) throw new Busy(name);
 		throw error;
+	} finally {
+		waiting[lane]--;
 	}
 }

@@ -1,3 +1,4 @@
+import type { EventEmitter } from 'node:events';
 import type { RequestEvent, RequestHandler } from '@sveltejs/kit';
 import pino from 'pino';
 import { Late, Busy } from '../compute';
@@ -24,9 +25,28 @@ async function bodyOf(op: Operation, request: Request): Promise<{ value: unknown
 	return readBody(request, op.takes);
 }
 
+/** What the framework hands on of the connection that a request came by. */
+interface Connected {
+	readonly req?: { readonly socket?: EventEmitter | null };
+}
+
+/** A signal that ends when whoever asked is gone, also after all that they sent was read; and how to stop watching. */
+function askerOf({ platform, request }: RequestEvent): {
+	readonly signal: AbortSignal;
+	readonly done: () => void;
+} {
+	const socket = (platform as Connected | undefined)?.req?.socket;
+	if (!socket) return { signal: request.signal, done: () => {} };
+	const gone = new AbortController();
+	const close = () => gone.abort();
+	socket.once('close', close);
+	return { signal: gone.signal, done: () => socket.off('close', close) };
+}
+
 /** Answers a request by its operation: whatever happens, in the API's own shape. */
 async function answered(op: Operation, event: RequestEvent): Promise<Response> {
 	const { params, url, request, locals } = event;
+	const asker = askerOf(event);
 	try {
 		const body = await bodyOf(op, request);
 		if ('refusal' in body) return body.refusal;
@@ -37,7 +57,7 @@ async function answered(op: Operation, event: RequestEvent): Promise<Response> {
 			body: body.value,
 			db: await database(),
 			role: locals.role ?? 'reader',
-			signal: request.signal
+			signal: asker.signal
 		};
 		const given = await op.handle(asked as Asked<never>);
 		if (given instanceof Response) return given;
@@ -53,6 +73,8 @@ async function answered(op: Operation, event: RequestEvent): Promise<Response> {
 		// what a person typed is in no log: only where it went wrong
 		log.error({ operation: op.id, error: error instanceof Error ? error.stack : String(error) });
 		return refuse(500, troubleSentence(error));
+	} finally {
+		asker.done();
 	}
 }
 
