@@ -1,6 +1,6 @@
 /**
- * What the others wait while eight of the heaviest allowed requests run all the time and two hundred passphrases are tried, over and over for
- * SECONDS (30): `/api/health` every 50 ms (p99 of 20 ms asked for), ordinary views one after the other (300 ms). Ratios to the same server
+ * What the others wait while eight of the heaviest allowed requests run all the time and two hundred passphrases are tried at once, again every ten
+ * seconds, for SECONDS (30): `/api/health` every 50 ms (p99 of 20 ms asked for), ordinary views one after the other (300 ms). Ratios to the same server
  * with nothing else to do stand beside.
  */
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
@@ -101,6 +101,7 @@ const guessing = (async () => {
 	while (going) {
 		await Promise.all(Array.from({ length: 200 }, (_, i) => trySignIn(server.url, `guess ${i} of many`)));
 		count('200 guesses');
+		await pause(10_000);
 	}
 })();
 const busy = await watched(SECONDS);

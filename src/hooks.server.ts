@@ -13,6 +13,7 @@ import { nightlyCopies } from '$lib/server/backup';
 import { beginComputing, stopComputing } from '$lib/server/compute';
 import { closeDatabase, database, databaseSentence } from '$lib/server/db';
 import {
+	DEVICE_COOKIE,
 	isEnough,
 	isForeign,
 	isServed,
@@ -20,9 +21,12 @@ import {
 	roleSentence,
 	SESSION_COOKIE,
 	sessionRole,
+	signInTries,
 	signInWanted,
 	startRefusal,
-	takePassphrases
+	takePassphrases,
+	trierOf,
+	waitSentence
 } from '$lib/server/guard';
 import { operationAt, operationsAt, troubleSentence } from '$lib/server/http';
 import { dueList, purgeDeleted, summariesAnew } from '$lib/server/store';
@@ -113,6 +117,21 @@ function roleRefusal(event: RequestEvent): Response | null {
 	return isApi(event) ? refused(404, 'There is nothing at this address.') : null;
 }
 
+/**
+ * A passphrase that is not tried just now, because others are or too many were wrong: said on the page that it came from, at the least cost, so that a flood
+ * of them holds nobody up. Null where it may be tried.
+ */
+async function notTried({ cookies, url, request, getClientAddress }: RequestEvent): Promise<Response | null> {
+	const trier = await trierOf(await database(), cookies.get(DEVICE_COOKIE), getClientAddress());
+	const wait = signInTries.waitSeconds(trier);
+	if (wait === 0 && !signInTries.isBusy(trier)) return null;
+	// a person's browser goes back to the page, which says it; anything else hears it at once
+	if (request.headers.get('sec-fetch-mode') !== 'navigate')
+		return refused(wait > 0 ? 429 : 503, waitSentence(wait));
+	const to = new URLSearchParams({ to: url.searchParams.get('to') ?? '/', wait: String(wait) });
+	return new Response(null, { status: 303, headers: { location: `/sign-in?${to}` } });
+}
+
 export const handle: Handle = async ({ event, resolve }) => {
 	const { cookies, locals } = event;
 	const theme = cookies.get('theme');
@@ -122,6 +141,10 @@ export const handle: Handle = async ({ event, resolve }) => {
 	locals.role = signInWanted() ? await sessionRole(await database(), cookies.get(SESSION_COOKIE)) : 'office';
 	const refusal = roleRefusal(event);
 	if (refusal) return refusal;
+	if (event.route.id === '/sign-in' && event.request.method === 'POST' && event.url.searchParams.has('/in')) {
+		const later = await notTried(event);
+		if (later) return later;
+	}
 	const response = await resolve(event, {
 		transformPageChunk: ({ html }) => html.replace('%fq.theme%', locals.theme)
 	});

@@ -22,8 +22,13 @@
 	let place = $state('');
 	/** The time zone of the new site: this device's until another is chosen, and seen before anything is made. */
 	let timeZone = $state('UTC');
-	onMount(() => (timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone));
-	const zones = $derived([...new Set([timeZone, ...timeZones()])]);
+	/** Four hundred names: written where they are chosen from, not with every page that is sent. */
+	let names = $state.raw<readonly string[]>([]);
+	onMount(() => {
+		names = timeZones();
+		timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+	});
+	const zones = $derived([...new Set([timeZone, ...names])]);
 	const changes = $derived(
 		name.trim() === ''
 			? ''

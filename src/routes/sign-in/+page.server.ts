@@ -5,27 +5,32 @@ import {
 	beginSession,
 	DEVICE_COOKIE,
 	DEVICE_DAYS,
-	deviceOf,
 	endSession,
 	LONGEST_PASSPHRASE,
 	markDevice,
-	placeOf,
 	roleOf,
 	SESSION_COOKIE,
 	SESSION_DAYS,
+	signInTries,
 	signInWanted,
-	Tries
+	trierOf,
+	waitSentence
 } from '$lib/server/guard';
 import type { Actions, PageServerLoadEvent } from './$types';
-
-const tries = new Tries();
 
 /** Only a path of this program is gone on to. */
 const onward = (path: string | null) => (path && /^\/(?!\/)[\w\-/.?=&%]*$/.test(path) ? path : '/');
 
 export const load = pageLoad(({ locals, url }: PageServerLoadEvent) => {
 	if (!signInWanted()) redirect(303, '/');
-	return { role: locals.role, to: onward(url.searchParams.get('to')) };
+	const wait = url.searchParams.get('wait');
+	const seconds = Number(wait);
+	return {
+		role: locals.role,
+		to: onward(url.searchParams.get('to')),
+		/** Said where the last passphrase was not even tried. */
+		later: wait === null ? null : waitSentence(Number.isInteger(seconds) && seconds <= 60 ? seconds : 60)
+	};
 });
 
 export const actions: Actions = {
@@ -35,14 +40,13 @@ export const actions: Actions = {
 		if (typeof passphrase !== 'string' || passphrase.length > LONGEST_PASSPHRASE)
 			return fail(422, { sentence: `A passphrase has at most ${LONGEST_PASSPHRASE} letters.` });
 		const db = await database();
-		const device = await deviceOf(db, cookies.get(DEVICE_COOKIE));
-		const trier = { known: device !== null, by: device ?? placeOf(getClientAddress()) };
-		const came = await tries.make(trier, () => roleOf(passphrase));
+		const trier = await trierOf(db, cookies.get(DEVICE_COOKIE), getClientAddress());
+		const came = await signInTries.make(trier, () => roleOf(passphrase));
 		switch (came.kind) {
 			case 'wait':
-				return fail(429, { sentence: `Too many wrong tries: wait ${came.seconds} seconds.` });
+				return fail(429, { sentence: waitSentence(came.seconds) });
 			case 'busy':
-				return fail(503, { sentence: 'Somebody else is signing in this very moment. Try again.' });
+				return fail(503, { sentence: waitSentence(0) });
 			case 'wrong':
 				return fail(401, { sentence: 'That passphrase opens nothing here.' });
 		}

@@ -26,7 +26,7 @@
 			</label>
 			<Button type="submit">Sign in</Button>
 		</form>
-		{#if form?.sentence}<p class="signal" role="alert">{form.sentence}</p>{/if}
+		{#if form?.sentence ?? data.later}<p class="signal" role="alert">{form?.sentence ?? data.later}</p>{/if}
 	{/if}
 </main>
 

@@ -32,6 +32,7 @@ const laneOf: Record<TaskName, Lane> = {
 	customerPdf: 'stored',
 	recordPdf: 'stored',
 	picture: 'stored',
+	readJob: 'stored',
 	fit: 'asked',
 	keyIn: 'asked',
 	resolve: 'asked',

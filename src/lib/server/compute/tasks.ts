@@ -1,5 +1,6 @@
 import type { ControlProfile } from '$core/control';
 import { fitZone, type ZoneFit } from '$core/fit';
+import { readJobFile } from '$core/formats';
 import { keyingStanding, zoneCard, type Keyed } from '$core/keying';
 import type { Zone } from '$core/plan';
 import { pricedFit } from '$core/keying';
@@ -48,6 +49,7 @@ export const tasks = {
 	customerPdf: async (given: PrintedPages) => (await import('../papers')).customerPdf(given),
 	recordPdf: async (given: PrintedRecord) => (await import('../papers')).recordPdf(given),
 	picture: onlyPixels,
+	readJob: readJobFile,
 	fit: computeFit,
 	keyIn: computeKeyIn,
 	resolve: computeResolve,

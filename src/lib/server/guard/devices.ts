@@ -3,6 +3,7 @@ import { z } from 'zod';
 import type { Database } from '../db';
 import { change } from '../store/change';
 import { settingOf } from '../store/settings';
+import { placeOf, type Trier } from './tries';
 
 /** The cookie of a device on which somebody has signed in before. It opens nothing: its tries are counted by themselves. */
 export const DEVICE_COOKIE = 'fq-device';
@@ -32,6 +33,12 @@ const signed = (key: string, id: string) => createHmac('sha256', key).update(id)
 export async function markDevice(db: Database): Promise<string> {
 	const id = randomBytes(18).toString('base64url');
 	return `${id}.${signed(await secretOf(db), id)}`;
+}
+
+/** Who tries a passphrase, by the device's mark or else the address. */
+export async function trierOf(db: Database, mark: string | undefined, address: string): Promise<Trier> {
+	const device = await deviceOf(db, mark);
+	return { known: device !== null, by: device ?? placeOf(address) };
 }
 
 /** The id of a device by its mark; null where this program never gave it. */

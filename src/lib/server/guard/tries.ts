@@ -36,6 +36,11 @@ export class Tries {
 		return counted.length === 0 ? 0 : Math.ceil((counted[0]!.at + WINDOW_MS - nowMs) / 1000);
 	}
 
+	/** Whether another of its kind is being computed. */
+	isBusy({ known }: Trier): boolean {
+		return this.#computing[known ? 'known' : 'stranger'];
+	}
+
 	/**
 	 * Makes a try: counts it and computes. `busy` where another is being computed (it is then not counted), `wait` where too many were
 	 * wrong. One that was right is no longer counted.
@@ -52,7 +57,7 @@ export class Tries {
 		const seconds = this.waitSeconds(trier, nowMs);
 		if (seconds > 0) return { kind: 'wait', seconds };
 		const lane = trier.known ? 'known' : 'stranger';
-		if (this.#computing[lane]) return { kind: 'busy' };
+		if (this.isBusy(trier)) return { kind: 'busy' };
 		this.#computing[lane] = true;
 		const count = { who: trier.by, known: trier.known, at: nowMs };
 		this.#counted.push(count);
@@ -66,3 +71,12 @@ export class Tries {
 		}
 	}
 }
+
+/** The tries of this program. */
+export const signInTries = new Tries();
+
+/** Why a passphrase was not tried: too many were wrong, or another is being tried this moment. */
+export const waitSentence = (seconds: number): string =>
+	seconds > 0
+		? `Too many wrong tries: wait ${seconds} seconds.`
+		: 'Somebody else is signing in this very moment. Try again.';

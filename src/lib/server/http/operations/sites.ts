@@ -4,7 +4,6 @@ import {
 	jobSchema,
 	listResponse,
 	newSiteRequest,
-	readJobFile,
 	readWith,
 	weatherResponse,
 	writeJobFile,
@@ -12,6 +11,7 @@ import {
 	type Job
 } from '$core/formats';
 import { siteSchema, siteWeatherSchema } from '$core/plan';
+import { compute } from '../../compute';
 import {
 	changeSite,
 	createSite,
@@ -38,6 +38,17 @@ import { noSite, operation, siteAsked, sitePath, type Operation } from '../opera
  */
 const siteChanges = z.looseObject({ revision: z.int().positive().optional() });
 
+/** The longest request for a new site by its name alone, in characters. */
+const LONGEST_NAMED = 2000;
+
+function jsonOf(text: string): unknown {
+	try {
+		return JSON.parse(text);
+	} catch {
+		return null;
+	}
+}
+
 /** Sites as wholes, and their weather. */
 export const sites: readonly Operation[] = [
 	operation({
@@ -59,13 +70,9 @@ export const sites: readonly Operation[] = [
 		sent: 'text',
 		gives: createdResponse,
 		created: true,
-		async handle({ db, body }) {
-			let named: unknown = null;
-			try {
-				named = JSON.parse(body);
-			} catch {
-				// the job reader says where the text stops being JSON
-			}
+		async handle({ db, body, signal }) {
+			// a name alone is short; what is longer is read where nobody waits for it
+			const named = body.length < LONGEST_NAMED ? jsonOf(body) : null;
 			if (named && typeof named === 'object' && !('format' in named) && 'name' in named) {
 				const read = readWith(newSiteRequest, named);
 				if (!read.ok) return refuse(422, read.problem);
@@ -80,8 +87,11 @@ export const sites: readonly Operation[] = [
 				});
 				return { id };
 			}
-			const job = readJobFile(body);
-			return job.ok ? importSite(db, job.value) : refuse(named === null ? 400 : 422, job.problem);
+			// a whole house may take its time to be checked
+			const job = await compute('readJob', body, { signal });
+			if (job.ok) return importSite(db, job.value);
+			// where the text stops being JSON the reader has said
+			return refuse(jsonOf(body) === null ? 400 : 422, job.problem);
 		}
 	}),
 	operation({
@@ -112,8 +122,8 @@ export const sites: readonly Operation[] = [
 		takes: jobSchema,
 		sent: 'text',
 		refusals: [412],
-		async handle({ db, params, body, headers }) {
-			const job = readJobFile(body);
+		async handle({ db, params, body, headers, signal }) {
+			const job = await compute('readJob', body, { signal });
 			if (!job.ok) return refuse(422, job.problem);
 			const match = headers.get('if-match');
 			const mark = match === null || match.trim() === '*' ? null : match.trim().replace(/^"|"$/g, '');
