@@ -149,8 +149,24 @@
 		padding: 0.5rem 0.6rem;
 		font-size: 1.05rem;
 	}
-	.logo {
+	.logo,
+	.tick {
 		grid-column: 1 / -1;
+	}
+	.tick {
+		display: flex;
+		align-items: center;
+		gap: 0.7rem;
+		min-height: 44px;
+	}
+	.tick input {
+		flex: none;
+		width: 24px;
+		min-height: 24px;
+	}
+	.tick span {
+		color: inherit;
+		font-size: 1rem;
 	}
 	img {
 		max-width: 16rem;
