@@ -35,6 +35,8 @@ let lost = 0;
 let damaged = 0;
 for (let round = 0; round < ROUNDS; round++) {
 	const known = new Map<string, string>();
+	// its threads are begun with the first
+	await edits.send(server.url, 'mode/before', String(round));
 	let going = true;
 	const stream = async (lane: number) => {
 		// at most 1200 are kept at one control: fewer a round than that

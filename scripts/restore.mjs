@@ -82,12 +82,11 @@ const trial = mkdtempSync(path.join(data, 'restoring-'));
 const tried = path.join(trial, 'fond-quarter.sqlite');
 try {
 	copyFileSync(copy, tried);
-	const { HOST: _host, ORIGIN: _origin, ...rest } = process.env;
 	const server = await startServer({
 		data: trial,
 		port: await freePort(),
 		quiet: true,
-		env: { ...rest, HOST: '127.0.0.1', ORIGIN: undefined }
+		env: { HOST: '127.0.0.1', ORIGIN: undefined }
 	});
 	await server.stop();
 	// nobody is signed in by an old copy, and no link that has ended since begins again
