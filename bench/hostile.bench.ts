@@ -45,13 +45,16 @@ const heavy: readonly (() => Promise<Response>)[] = [
 	() => ask(`/api/v1/jobs/${site}/record.pdf`),
 	() => ask('/api/v1/jobs', { ...post(null), body: readFileSync('demo/kelter-court.job.json', 'utf8') })
 ];
+const board = await (await ask(`/sites/${site}`)).text();
+const zone = /\/zones\/([0-9a-f-]{36})\/week/.exec(board)![1]!;
 const views = [
 	'/',
 	`/sites/${site}`,
 	`/sites/${site}/checks`,
 	'/due',
 	'/api/v1/search?q=hall',
-	`/sites/${site}/clocks`
+	`/sites/${site}/clocks`,
+	`/sites/${site}/zones/${zone}/week`
 ];
 
 const quantile = (times: number[], q: number) =>

@@ -13,14 +13,16 @@ export class Busy extends Error {}
 export class Late extends Error {}
 
 /**
- * Two lanes, so that what anybody may ask the API to compute never stands before what the pages of the stored sites need.
- * Each lane has a thread of its own that gives way to the one that answers.
+ * Lanes, so that neither what anybody may ask the API to compute nor a paper that takes seconds stands before what the pages of the stored
+ * sites need. Each lane has a thread of its own that gives way to the one that answers; that of the papers ends when nobody prints.
  */
 const lanes = {
 	/** For the sites that are stored: a whole import may wait here. */
-	stored: { maxQueue: 4000, nice: 3, deadlineMs: 60_000 },
+	stored: { maxQueue: 4000, nice: 3, deadlineMs: 60_000, stays: true },
 	/** For what is sent along with a question. */
-	asked: { maxQueue: 32, nice: 10, deadlineMs: 15_000 }
+	asked: { maxQueue: 32, nice: 10, deadlineMs: 15_000, stays: true },
+	/** For what is printed, and for pictures. */
+	papers: { maxQueue: 200, nice: 10, deadlineMs: 60_000, stays: false }
 } as const;
 type Lane = keyof typeof lanes;
 
@@ -29,9 +31,9 @@ const laneOf: Record<TaskName, Lane> = {
 	zoneFit: 'stored',
 	zoneCard: 'stored',
 	pricedFit: 'stored',
-	customerPdf: 'stored',
-	recordPdf: 'stored',
-	picture: 'stored',
+	customerPdf: 'papers',
+	recordPdf: 'papers',
+	picture: 'papers',
 	readJob: 'stored',
 	fit: 'asked',
 	keyIn: 'asked',
@@ -44,7 +46,7 @@ const laneOf: Record<TaskName, Lane> = {
 
 const pools = new Map<Lane, Piscina>();
 /** What was asked for and has not been answered, the one being computed included. */
-const waiting: Record<Lane, number> = { stored: 0, asked: 0 };
+const waiting: Record<Lane, number> = { stored: 0, asked: 0, papers: 0 };
 
 /** Where the built program keeps what its threads run; it is not there while it is being developed or tested. */
 const workerFile = () =>
@@ -55,11 +57,12 @@ function poolOf(lane: Lane): Piscina | null {
 	if (had) return had;
 	const filename = workerFile();
 	if (!existsSync(filename)) return null;
-	const { nice } = lanes[lane];
+	const { nice, stays } = lanes[lane];
 	const pool = new Piscina({
 		filename,
-		minThreads: 1,
+		minThreads: stays ? 1 : 0,
 		maxThreads: 1,
+		idleTimeout: 30_000,
 		workerData: { nice },
 		// a week too large for its thread ends that thread, not the program
 		resourceLimits: { maxOldGenerationSizeMb: 512 }
@@ -70,7 +73,7 @@ function poolOf(lane: Lane): Piscina | null {
 
 /** Begins the threads, so that the first who asks does not wait for them. */
 export function beginComputing(): void {
-	for (const lane of Object.keys(lanes) as Lane[]) poolOf(lane);
+	for (const lane of Object.keys(lanes) as Lane[]) if (lanes[lane].stays) poolOf(lane);
 }
 
 /** Ends the threads: what was being computed is refused. */

@@ -80,7 +80,7 @@ export async function importSite(
 }
 
 /** A mark of everything on a site: another after any change there. */
-export const siteMark = (site: StoredSite): string => stampOf(site).trim();
+export const siteMark = (site: StoredSite): string => stampOf(site).trim().replaceAll(' ', '_');
 
 /**
  * Puts a whole job in the place of a site's content, all or nothing. With the mark ({@link siteMark}) of what the person knew only
