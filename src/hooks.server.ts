@@ -83,7 +83,7 @@ function askingRefusal({ request, route }: RequestEvent): Response | null {
 	const host = headers.get('host');
 	if (!dev && !isServed(host, process.env.ORIGIN))
 		return refused(421, 'This program does not go by that name. Its address stands where it was started.');
-	const own = process.env.ORIGIN ?? `http://${host}`;
+	const own = process.env.ORIGIN ? new URL(process.env.ORIGIN).origin : `http://${host}`;
 	const from = { origin: headers.get('origin'), site: headers.get('sec-fetch-site'), host };
 	if (isForeign(method, from, own)) return refused(403, 'Another site asked for this: it was not done.');
 	const length = headers.get('content-length');
