@@ -1,8 +1,15 @@
 import { pageLoad } from '$lib/server/pages';
 import { error } from '@sveltejs/kit';
 import { database } from '$lib/server/db';
-import { readFirm } from '$lib/server/store';
-import { choiceOf, customerPageOf, findSite, lastSigner, siteOfLink, zonesOf } from '$lib/server/store';
+import {
+	choiceOf,
+	customerPageOf,
+	findSite,
+	lastSigner,
+	readFirm,
+	siteOfLink,
+	zonesOf
+} from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, url, setHeaders }: PageServerLoadEvent) => {

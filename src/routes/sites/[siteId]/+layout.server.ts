@@ -1,7 +1,6 @@
 import { pageLoad } from '$lib/server/pages';
-import { ownProfilesFor } from '$lib/server/store';
+import { ownProfilesFor, siteForPages, zonesInList } from '$lib/server/store';
 import { database } from '$lib/server/db';
-import { siteForPages, zonesInList } from '$lib/server/store';
 import type { LayoutServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: LayoutServerLoadEvent) => {

@@ -1,7 +1,6 @@
 import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
-import { readFirm } from '$lib/server/store';
-import { checksOfZone, siteForPages } from '$lib/server/store';
+import { checksOfZone, readFirm, siteForPages } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
