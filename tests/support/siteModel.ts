@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import { zoneCard, withKeyed, type Keyed } from '../../src/core/keying';
-import { nothingNoted, type OnSite, type Site, type Zone } from '../../src/core/plan';
+import { nothingNoted, VISIT_FIELDS, type OnSite, type Site, type Zone } from '../../src/core/plan';
 import type { Job } from '../../src/core/formats';
 import type { Database } from '../../src/lib/server/db';
 import {
@@ -63,6 +63,9 @@ export async function againstModel(
 	let site: Site = (await findSite(db, id))!.site;
 	let visits = first.visits.length;
 	let zones: Modelled[] = [];
+	/** Whether a visit goes on. */
+	let goesOn = false;
+	const begun = Object.fromEntries(VISIT_FIELDS.map((key) => [key, nothingNoted[key]]));
 	const readAnew = async () => {
 		const stored = (await findSite(db, id))!;
 		zones = (await zonesOf(db, stored)).map((one) => ({
@@ -111,6 +114,11 @@ export async function againstModel(
 		const key = fields[lane % 3]!;
 		const value = `said ${n}`;
 		const came = await noteFields(db, at, one.id, [{ key, value }]);
+		// the first note after a visit has ended begins the next with nothing found, tested or left
+		if (came.kind === 'noted' && !goesOn) {
+			goesOn = true;
+			if (visits > 0) for (const each of zones) each.onSite = { ...each.onSite, ...begun };
+		}
 		if (came.kind === 'noted') one.onSite = { ...one.onSite, [key]: value };
 	};
 	const office = async (n: number, lane: number) => {
@@ -151,7 +159,10 @@ export async function againstModel(
 		async () => {
 			if (visits > 12) return;
 			const ended = await endVisit(db, at, { who: 'R. Tilling', note: '', signedOff: false });
-			if (ended.kind === 'kept') visits++;
+			if (ended.kind === 'kept') {
+				visits++;
+				goesOn = false;
+			}
 		},
 		async () => {
 			// a file in its place, by the mark of what was known, then by one that is out of date

@@ -43,10 +43,18 @@ export const applyZonesRequest = z.strictObject({
 export const saveControlRequest = z.strictObject({ revision: z.int().min(1), profile: profileSchema });
 
 /** Fields found or done at a control. */
-export const onSiteRequest = z.strictObject({ edits: z.array(onSiteEditSchema).min(1).max(200) });
+export const onSiteRequest = z.strictObject({
+	edits: z.array(onSiteEditSchema).min(1).max(200),
+	/** The visit that the device knows as the last one that ended; null for none, absent where it does not matter. */
+	after: z.string().max(36).nullable().optional()
+});
 
 /** The end of a visit. */
-export const endVisitRequest = visitSchema.pick({ who: true, note: true, signedOff: true });
+export const endVisitRequest = visitSchema.pick({ who: true, note: true, signedOff: true }).extend({
+	/** Given by the device that ends it, so that sending it twice ends it once. */
+	id: z.uuid().optional(),
+	after: onSiteRequest.shape.after
+});
 
 /** A customer's link: for how many days. */
 export const linkRequest = z.strictObject({ days: z.int().min(1).max(1500) });
@@ -304,7 +312,15 @@ export const savedResponse = z.strictObject({ revision: z.int() });
 /** What is noted now, and what two people noted differently. */
 export const onSiteResponse = z.strictObject({
 	onSite: onSiteSchema,
-	conflicts: z.array(z.strictObject({ key: z.string(), theirs: z.unknown(), mine: z.unknown() }))
+	conflicts: z.array(z.strictObject({ key: z.string(), theirs: z.unknown(), mine: z.unknown() })),
+	/** When it stood so, in ms since 1970. */
+	nowMs: z.number()
+});
+
+/** Somebody has ended the visit meanwhile: who and when, and what the next one comes after. */
+export const endedResponse = z.strictObject({
+	error: z.strictObject({ path: z.string(), sentence: z.string() }),
+	ended: z.strictObject({ id: z.string(), at: z.iso.datetime(), who: z.string(), signedOff: z.boolean() })
 });
 
 /** A site's visits, oldest first. */
@@ -390,7 +406,11 @@ export const linksResponse = z.strictObject({
 	)
 });
 
-export const keyedResponse = z.strictObject({ keyed: keyedSchema });
+export const keyedResponse = z.strictObject({
+	keyed: keyedSchema,
+	/** When it stood so, in ms since 1970. */
+	nowMs: z.number()
+});
 export const conflictResponse = z.strictObject({
 	error: z.strictObject({ path: z.string(), sentence: z.string() }),
 	current: z.strictObject({ revision: z.int(), zone: zoneSchema })

@@ -46,5 +46,9 @@ export const pictureAboutSchema = z.strictObject({
 	id: z.uuid().optional(),
 	/** The zone it shows; empty for the site. */
 	zone: oneLine(80).default(''),
-	caption: shortNote.default('')
+	caption: shortNote.default(''),
+	/** The visit that the device knows as the last one that ended; empty for none, absent where it does not matter. */
+	after: z.string().max(36).optional(),
+	/** How long ago it was taken, in ms by the device's own clock; a week at most. */
+	agoMs: z.coerce.number().min(0).max(604_800_000).optional()
 });

@@ -6,6 +6,13 @@ export type Answer<T> =
 /** Status 0: the server could not be reached. */
 export const UNREACHABLE = 0;
 
+/** A request without an answer for so long is said to have no connection; it may come back all the same. */
+export const SLOW_AFTER_MS = 8000;
+/** After so long it is given up and may be tried again. */
+const GIVEN_UP_AFTER_MS = 25_000;
+/** The slowest network for which a file is waited for: 10 kB a second. */
+const SLOWEST_BYTES_PER_MS = 10;
+
 /** Whether the same request may be answered later: no connection, a full disk, a database held by another program. */
 export const mayLater = (answer: { readonly status: number }) =>
 	answer.status === UNREACHABLE || answer.status >= 500;
@@ -33,10 +40,51 @@ export function sendFile<T = null>(path: string, file: Blob): Promise<Answer<T>>
 	});
 }
 
+/** How many requests wait longer than {@link SLOW_AFTER_MS}, and who hears of it. */
+let hanging = 0;
+let onhanging: (count: number) => void = () => {};
+/** Has somebody told how many requests hang, whenever that changes. */
+export function hearHanging(listener: (count: number) => void): void {
+	onhanging = listener;
+	onhanging(hanging);
+}
+function hangs(by: 1 | -1): void {
+	hanging += by;
+	onhanging(hanging);
+}
+
+/** Fetches within the time that a network may take, saying meanwhile that it hangs. Throws where nothing came back. */
+async function fetchInTime(path: string, request: RequestInit): Promise<Response> {
+	const bytes = request.body instanceof Blob ? request.body.size : String(request.body ?? '').length;
+	const longer = bytes / SLOWEST_BYTES_PER_MS;
+	const aborted = new AbortController();
+	let slow = false;
+	const timers = [
+		setTimeout(() => {
+			slow = true;
+			hangs(1);
+		}, SLOW_AFTER_MS + longer),
+		setTimeout(() => aborted.abort(), GIVEN_UP_AFTER_MS + longer)
+	];
+	// not every network lets go of what is aborted
+	const late = new Promise<never>((_, reject) =>
+		aborted.signal.addEventListener('abort', () => reject(new Error('given up')))
+	);
+	try {
+		const answer = fetch(path, { ...request, signal: aborted.signal });
+		return await Promise.race([answer, late]);
+	} finally {
+		timers.forEach(clearTimeout);
+		if (slow) hangs(-1);
+	}
+}
+
 async function send<T>(path: string, request: RequestInit): Promise<Answer<T>> {
 	let response: Response;
+	let data: unknown;
 	try {
-		response = await fetch(path, request);
+		response = await fetchInTime(path, request);
+		data = response.status === 204 ? null : await response.json().catch(() => null);
 	} catch {
 		return {
 			ok: false,
@@ -45,7 +93,6 @@ async function send<T>(path: string, request: RequestInit): Promise<Answer<T>> {
 			data: null
 		};
 	}
-	const data: unknown = response.status === 204 ? null : await response.json().catch(() => null);
 	if (response.ok) return { ok: true, data: data as T };
 	const said = data as { error?: { sentence?: string }; message?: string } | null;
 	const sentence = said?.error?.sentence ?? said?.message;

@@ -1,3 +1,5 @@
+import { hearHanging } from './call';
+
 /** What the head of every page says about saving. */
 export type SavingState =
 	| { readonly kind: 'quiet' }
@@ -12,10 +14,20 @@ let last = $state.raw<SavingState>({ kind: 'quiet' });
 /** What is still on its way or waits for the connection, by what sends it. */
 let open = $state.raw<Readonly<Record<string, SavingState>>>({});
 
+/** How many requests have had no answer for long. */
+let hanging = $state(0);
+hearHanging((count) => (hanging = count));
+
 /** The state of saving across the page: set by whatever saves, shown in the head. */
 export const saving = {
-	/** What was heard last; while anything is still on its way or waits, that instead of "saved". */
+	/** What was heard last; while anything is still on its way or waits, that instead of "saved"; of what hangs, that there is no connection. */
 	get now(): SavingState {
+		const now = this.heard;
+		return hanging > 0 && (now.kind === 'saving' || now.kind === 'quiet' || now.kind === 'saved')
+			? { kind: 'waiting', sentence: 'No connection: what you do is kept here and tried again.' }
+			: now;
+	},
+	get heard(): SavingState {
 		if (last.kind !== 'saved' && last.kind !== 'quiet') return last;
 		const left = Object.values(open);
 		return left.find((one) => one.kind === 'waiting') ?? left[0] ?? last;

@@ -200,5 +200,18 @@ export const migrations: readonly Migration[] = [
 		async down(q) {
 			await q.removeColumn('settings', 'revision');
 		}
+	},
+	{
+		name: '0009-who-planned',
+		async up(q) {
+			/** When a zone's plan was saved last, and who said that they did. */
+			await q.addColumn('zones', 'plannedAt', { type: DataTypes.DATE, allowNull: true });
+			await q.addColumn('zones', 'plannedBy', { type: DataTypes.STRING(80), allowNull: true });
+		},
+		async down(q) {
+			// indexes over expressions stand on this table: the database drops the columns itself
+			await q.sequelize.query('ALTER TABLE zones DROP COLUMN plannedBy');
+			await q.sequelize.query('ALTER TABLE zones DROP COLUMN plannedAt');
+		}
 	}
 ];

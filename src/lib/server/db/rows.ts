@@ -24,6 +24,9 @@ export interface ZoneRow {
 	createdAt: Date;
 	updatedAt: Date;
 	deletedAt: Date | null;
+	/** When its plan was saved last, and who said that they did. */
+	plannedAt: Date | null;
+	plannedBy: string | null;
 }
 
 /** A control profile of this installation's own as a row; see {@link SiteRow}. */

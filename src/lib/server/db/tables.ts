@@ -99,7 +99,9 @@ const columns: { readonly [Name in keyof Rows]: () => Record<keyof Rows[Name], C
 		revision: whole(),
 		createdAt: date(),
 		updatedAt: date(),
-		deletedAt: maybe(date())
+		deletedAt: maybe(date()),
+		plannedAt: maybe(date()),
+		plannedBy: maybe(text(80))
 	}),
 	controls: () => ({
 		id: keyed(60),

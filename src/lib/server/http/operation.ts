@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { oneLine } from '$core/schema';
 import { refuse } from './answers';
 import type { Database } from '../db';
 import type { Least, Role } from '../guard/roles';
@@ -107,6 +108,16 @@ export async function zoneAsked(asked: Asked): Promise<{ site: StoredSite; zone:
 	if (!zone) throw new Refused(refuse(404, 'There is no such zone on this site.'));
 	if (zone.deletedAt) throw new Refused(noZone());
 	return { site, zone };
+}
+
+/** Who asks, as far as their browser says: the name with which they end a visit, percent-encoded in the header `person`. Empty where it does not. */
+export function personOf(headers: Headers): string {
+	try {
+		const read = oneLine(80).safeParse(decodeURIComponent(headers.get('person') ?? ''));
+		return read.success ? read.data : '';
+	} catch {
+		return '';
+	}
 }
 
 export const sitePath = '/api/v1/jobs/{siteId}';

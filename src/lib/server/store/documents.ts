@@ -1,7 +1,15 @@
 import { Op } from 'sequelize';
 import type { ControlProfile } from '$core/control';
 import { withKeyed, type Keyed } from '$core/keying';
-import { joinReadings, type OnSite, type Site, type Zone } from '$core/plan';
+import {
+	joinReadings,
+	nothingNoted,
+	onSiteSchema,
+	VISIT_FIELDS,
+	type OnSite,
+	type Site,
+	type Zone
+} from '$core/plan';
 import type { Readable, Tx } from '../db';
 import type { Changeable } from './change';
 import { siteFromRow, zoneFromRow, type StoredSite, type StoredZone } from './rows';
@@ -40,10 +48,27 @@ export const siteOf = (id: string, deleted = false): Changeable<StoredSite, Site
 	}
 });
 
-/** Notes that something on the site was changed; with `opensVisit` also that a visit goes on there from now, where none does. */
-export async function touchSite(tx: Tx, id: string, opensVisit = false): Promise<void> {
+/** Notes that something on the site was changed. */
+export async function touchSite(tx: Tx, id: string): Promise<void> {
 	await tx.sites.update({ updatedAt: touchTime() }, { id });
-	if (opensVisit) await tx.sites.update({ visitOpenSince: new Date() }, { id, visitOpenSince: null });
+}
+
+/** What is noted with nothing of one visit in it; what holds until it is changed stays. */
+export const visitBegun = (onSite: OnSite): OnSite => ({
+	...onSite,
+	...Object.fromEntries(VISIT_FIELDS.map((key) => [key, nothingNoted[key]]))
+});
+
+/**
+ * Has a visit go on at a site from now, where none does: nothing that was found, tested or left on the visit before counts for it, at
+ * none of its zones. Returns whether it was opened now, after another had ended.
+ */
+export async function openVisit(tx: Tx, siteId: string): Promise<boolean> {
+	const opened = await tx.sites.update({ visitOpenSince: new Date() }, { id: siteId, visitOpenSince: null });
+	if (opened === 0 || (await tx.visits.count({ siteId })) === 0) return false;
+	for (const { id, onSite } of await tx.zones.all({ where: { siteId } }))
+		await tx.zones.update({ onSite: visitBegun(onSiteSchema.parse(onSite ?? {})) }, { id });
+	return true;
 }
 
 /** A zone as it stands, with its site. */
@@ -58,8 +83,8 @@ export interface ZoneNext {
 	readonly onSite?: OnSite;
 	/** Removed, or (null) put back. */
 	readonly deletedAt?: Date | null;
-	/** Whether it opens a visit where none goes on. */
-	readonly opensVisit?: boolean;
+	/** Who plans it, as far as they said. */
+	readonly by?: string;
 	/** The site's profiles where they are others by now: the zone is summarised by them. */
 	readonly profiles?: readonly ControlProfile[];
 }
@@ -80,7 +105,9 @@ export const zoneOf = (siteId: string, id: string, removed = false): Changeable<
 		const seen = { ...zone, clockReadings: joinReadings(zone.clockReadings, onSite.clockReadings) };
 		await tx.zones.update(
 			{
-				...(next.zone ? { document: apartFrom(onSite, zone) } : {}),
+				...(next.zone
+					? { document: apartFrom(onSite, zone), plannedAt: new Date(), plannedBy: next.by ?? '' }
+					: {}),
 				...(next.keyed ? { keyed } : {}),
 				...(next.onSite ? { onSite } : {}),
 				...(next.zone || next.keyed ? { summary: await summarise(seen, keyed, profile) } : {}),
@@ -90,7 +117,7 @@ export const zoneOf = (siteId: string, id: string, removed = false): Changeable<
 			},
 			{ id }
 		);
-		await touchSite(tx, siteId, next.opensVisit);
+		await touchSite(tx, siteId);
 		return revision;
 	}
 });

@@ -18,6 +18,7 @@ export * from './sites';
 export { profileOf } from './profileOf';
 export type { ZoneSummary } from './summary';
 export * from './visits';
+export { visitsOf, type StoredVisit } from './visitRows';
 export { saveWeather, weatherOf } from './weather';
 export * from './zones';
 export { summariesAnew } from './summariesAnew';

@@ -103,7 +103,9 @@ describe('the database', () => {
 					revision: 1,
 					createdAt: new Date(),
 					updatedAt: new Date(),
-					deletedAt: null
+					deletedAt: null,
+					plannedAt: null,
+					plannedBy: null
 				})
 			)
 		).rejects.toThrow();

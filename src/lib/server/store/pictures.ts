@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { LARGEST_PICTURE, MOST_PICTURES } from '$core/record';
 import { compute } from '../compute';
 import type { Database, Readable } from '../db';
-import { touchSite } from './documents';
+import { openVisit, touchSite } from './documents';
+import { endedSince, type StoredVisit } from './visitRows';
 
 /** A picture of a visit, without its pixels. Instants in ISO 8601. */
 export interface Picture {
@@ -26,15 +27,23 @@ export function looksLikePicture(bytes: Uint8Array): boolean {
 	);
 }
 
-/** What came of adding a picture: its id, or why not. */
-export type Added = { readonly id: string } | { readonly refused: string };
+/** What came of adding a picture: its id, or why not, or which visit ended meanwhile. */
+export type Added = { readonly id: string } | { readonly refused: string } | { readonly ended: StoredVisit };
 
 /** Keeps a picture with the visit that goes on at a site. The same `id` sent twice is kept once. */
 export async function addPicture(
 	db: Database,
 	siteId: string,
 	file: Uint8Array,
-	about: { readonly id?: string | undefined; readonly zoneName: string; readonly caption: string }
+	about: {
+		readonly id?: string | undefined;
+		readonly zoneName: string;
+		readonly caption: string;
+		/** The visit that the device knew as the last one that ended; see {@link noteFields}. */
+		readonly after?: string | null | undefined;
+		/** How long ago it was taken by the device's own clock, in ms: those of one device stay in their order. */
+		readonly agoMs?: number | undefined;
+	}
 ): Promise<Added> {
 	const id = about.id ?? randomUUID();
 	const known = async (from: Readable) => (await from.pictures.count({ id })) > 0;
@@ -48,6 +57,8 @@ export async function addPicture(
 		if (await known(tx)) return { id };
 		const site = await tx.sites.get(siteId);
 		if (!site || site.deletedAt) return { refused: 'There is no such site, or it has been deleted.' };
+		const ended = await endedSince(tx, siteId, about.after);
+		if (ended) return { ended };
 		if ((await tx.pictures.count({ siteId, visitAt: null })) >= MOST_PICTURES)
 			return { refused: `A visit keeps at most ${MOST_PICTURES} pictures.` };
 		await tx.pictures.create({
@@ -56,12 +67,13 @@ export async function addPicture(
 			zoneName: about.zoneName,
 			visitAt: null,
 			caption: about.caption,
-			createdAt: new Date(),
+			createdAt: new Date(Date.now() - (about.agoMs ?? 0)),
 			width: read.width,
 			height: read.height,
 			jpeg: Buffer.from(read.jpeg)
 		});
-		await touchSite(tx, siteId, true);
+		await openVisit(tx, siteId);
+		await touchSite(tx, siteId);
 		return { id };
 	});
 }

@@ -40,6 +40,8 @@ export interface StoredZone {
 	readonly summary: ZoneSummary;
 	readonly updatedAt: string;
 	readonly deletedAt: string | null;
+	/** When its plan was saved last and by whom, as far as they said; null where it stands as it was made. */
+	readonly planned: { readonly at: string; readonly by: string } | null;
 }
 
 export function siteFromRow(row: SiteRow): StoredSite {
@@ -103,6 +105,7 @@ export async function zoneFromRow(row: ZoneRow, profiles: readonly ControlProfil
 		onSite,
 		summary: summary.success ? summary.data : await summarise(zone, keyed, profileOf(zone, profiles)),
 		updatedAt: row.updatedAt.toISOString(),
-		deletedAt: row.deletedAt?.toISOString() ?? null
+		deletedAt: row.deletedAt?.toISOString() ?? null,
+		planned: row.plannedAt && { at: row.plannedAt.toISOString(), by: row.plannedBy ?? '' }
 	};
 }

@@ -10,6 +10,7 @@ import {
 	deleteSite,
 	endVisit,
 	findSite,
+	findZone,
 	noteFields,
 	pictureJpeg,
 	picturesOf,
@@ -105,6 +106,65 @@ describe('a visit', () => {
 			const kept = visit.zones.find((zone) => zone.id === zoneId)!.onSite.foundNote === note;
 			expect(kept || (await findSite(db, id))!.visitOpenSince !== null, note).toBe(true);
 		}
+	});
+
+	it('begins with nothing of the one before: not found, tested, left or overruled, at no zone, whatever its first note brings along', async () => {
+		const { id, site, zones } = await siteWithZones();
+		const [a, b] = [zones[0]!.id, zones[1]!.id];
+		const test = [{ step: 'raise', at: '2026-11-25T09:00:00.000Z', seen: true, readingC: null }];
+		const old = { check: 'left', reason: 'Boiler away for repair', at: '2026-11-25T09:00:00.000Z' };
+		await noteFields(db, site, a, [
+			{ key: 'test', value: test },
+			{ key: 'leftIn', value: 'automatic' },
+			{ key: 'overruled', value: [old] },
+			{ key: 'batteriesOn', value: '2026-11-01' }
+		]);
+		await noteFields(db, site, b, [{ key: 'foundNote', value: 'lamp out' }]);
+		await endVisit(db, site, { who: 'R. Tilling', note: '', signedOff: false });
+		const fresh = { ...old, check: 'frost', at: '2026-11-26T09:00:00.000Z' };
+		// a device that still shows the last visit adds to what it sees there
+		const noted = await noteFields(db, site, a, [
+			{ key: 'overruled', value: [old, fresh], base: [old] },
+			{ key: 'leftIn', value: 'manual', base: 'automatic' }
+		]);
+		expect(noted).toMatchObject({ kind: 'noted', conflicts: [] });
+		const left = async (zone: string) => (await findZone(db, (await findSite(db, id))!, zone))!.onSite;
+		expect(await left(a)).toMatchObject({
+			test: [],
+			leftIn: 'manual',
+			overruled: [{ check: 'frost' }],
+			batteriesOn: '2026-11-01'
+		});
+		expect((await left(b)).foundNote).toBe('');
+	});
+
+	it('that ended while a device had no connection takes nothing more: who ended it is said, and ending twice is ending once', async () => {
+		const { id, site, zones } = await siteWithZones();
+		const zoneId = zones[0]!.id;
+		const knew = (await visitsOf(db, id)).at(-1)?.id ?? null;
+		const note = (value: string, after?: string | null) =>
+			noteFields(db, site, zoneId, [{ key: 'foundNote', value }], after);
+		expect(await note('first', knew)).toMatchObject({ kind: 'noted' });
+		const end = { who: 'B. Bell', note: '', signedOff: false };
+		const own = randomUUID();
+		expect(await endVisit(db, site, end, { id: own, after: knew })).toEqual({ kind: 'kept', id: own });
+		// nobody heard the answer
+		expect(await endVisit(db, site, end, { id: own, after: knew })).toEqual({ kind: 'kept', id: own });
+		const ended = { kind: 'ended', visit: { id: own, visit: { who: 'B. Bell' } } };
+		expect(await note('late', knew)).toMatchObject(ended);
+		expect(
+			await endVisit(db, site, { ...end, who: 'A. Late' }, { id: randomUUID(), after: knew })
+		).toMatchObject(ended);
+		const about = { zoneName: '', caption: '' };
+		expect(await addPicture(db, id, await withPosition(), { ...about, after: knew })).toMatchObject({
+			ended: ended.visit
+		});
+		expect((await findSite(db, id))!.visitOpenSince).toBeNull();
+		expect(await note('for the next', own)).toMatchObject({ kind: 'noted' });
+		// taken in this order, come in in the other
+		await addPicture(db, id, await withPosition(), { ...about, caption: 'second', after: own, agoMs: 1000 });
+		await addPicture(db, id, await withPosition(), { ...about, caption: 'first', after: own, agoMs: 60_000 });
+		expect((await picturesOf(db, id)).map((one) => one.caption)).toEqual(['first', 'second']);
 	});
 
 	it('is open from the first note to its end; a clock set on a round opens none', async () => {

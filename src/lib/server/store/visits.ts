@@ -4,22 +4,11 @@ import { visitSchema, type Firm, type LeftZone, type Visit } from '$core/record'
 import type { Database, Readable, Tx } from '../db';
 import { changeWithin } from './change';
 import { siteOf } from './documents';
+import { endedSince, visitsOf, type StoredVisit } from './visitRows';
 import { readFirm } from './firm';
 import type { StoredSite, StoredZone } from './rows';
 import { zonesRead } from './siteReads';
 import { profileOf } from './profileOf';
-
-/** A visit with its id. */
-export interface StoredVisit {
-	readonly id: string;
-	readonly visit: Visit;
-}
-
-/** A site's visits, oldest first. */
-export async function visitsOf(from: Readable, siteId: string): Promise<StoredVisit[]> {
-	const rows = await from.visits.all({ where: { siteId }, order: [['at', 'ASC']] });
-	return rows.map(({ id, document }) => ({ id, visit: visitSchema.parse(document) }));
-}
 
 /** Everything that is to be said of a zone as it stands, worst first. */
 export function checksOfZone(
@@ -73,21 +62,30 @@ export function leftZone(
 export type Ended =
 	| { readonly kind: 'kept'; readonly id: string }
 	| { readonly kind: 'stopped'; readonly sentences: readonly string[] }
+	| { readonly kind: 'ended'; readonly visit: StoredVisit }
 	| { readonly kind: 'gone' };
 
 /**
  * Ends a visit: keeps how every zone is left now. Signed off only where nothing stops it that was not overruled with a
- * reason. What is noted stays as it is until the next visit is begun.
+ * reason. What is noted stays as it is until the next visit is begun. The same `id` sent twice ends one visit; `after` is as in
+ * {@link noteFields}.
  */
 export async function endVisit(
 	db: Database,
 	{ id: siteId }: Pick<StoredSite, 'id'>,
-	{ who, note, signedOff }: Pick<Visit, 'who' | 'note' | 'signedOff'>
+	{ who, note, signedOff }: Pick<Visit, 'who' | 'note' | 'signedOff'>,
+	{
+		id = randomUUID(),
+		after
+	}: { readonly id?: string | undefined; readonly after?: string | null | undefined } = {}
 ): Promise<Ended> {
 	// nothing else is written meanwhile: what is noted is in this visit, or opens the next
 	return db.write(async (tx): Promise<Ended> => {
 		const site = await siteOf(siteId).read(tx);
 		if (!site) return { kind: 'gone' };
+		if ((await tx.visits.count({ id, siteId })) > 0) return { kind: 'kept', id };
+		const other = await endedSince(tx, siteId, after);
+		if (other) return { kind: 'ended', visit: other };
 		const firm = await readFirm(tx);
 		const now = new Date();
 		const zones = await zonesRead(tx, site);
@@ -106,7 +104,6 @@ export async function endVisit(
 			signedOff,
 			zones: zones.map((stored) => leftZone(stored, site, firm, now.getTime()))
 		});
-		const id = randomUUID();
 		await tx.visits.create({ id, siteId, document: visit, at: now });
 		await tx.pictures.update({ visitAt: now }, { siteId, visitAt: null });
 		await changeWithin(tx, siteOf(siteId), null, () => ({ visitOpenSince: null }));

@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import { findProfile } from '$core/control';
 import type { JobZone } from '$core/formats';
 import { isCardId, withKeyed, type Keyed } from '$core/keying';
 import {
 	MOST_ZONES,
 	noteOnSite,
+	VISIT_FIELDS,
 	type OnSite,
 	type OnSiteConflict,
 	type OnSiteEdit,
@@ -13,9 +15,10 @@ import {
 import type { Database, Tx, ZoneRow } from '../db';
 import { change, changeWithin, refusal, together, type Changed } from './change';
 import { profilesOf } from './controls';
-import { siteOf, summariseAhead, touchSite, zoneOf, type ZoneAt } from './documents';
+import { openVisit, siteOf, summariseAhead, touchSite, visitBegun, zoneOf, type ZoneAt } from './documents';
 import type { StoredSite } from './rows';
 import { profileOf } from './profileOf';
+import { endedSince, type StoredVisit } from './visitRows';
 import { summarise } from './summary';
 
 /** The site that a zone belongs to: what else is known of it is read where it is changed. */
@@ -44,7 +47,9 @@ export async function zoneRow(
 		revision: 1,
 		createdAt: now,
 		updatedAt: now,
-		deletedAt: null
+		deletedAt: null,
+		plannedAt: null,
+		plannedBy: null
 	};
 }
 
@@ -110,24 +115,26 @@ export async function addZone(
 	});
 }
 
-const takeZone = async (tx: Tx, site: StoredSite, zone: Zone) => {
+const takeZone = async (tx: Tx, site: StoredSite, zone: Zone, by: string) => {
 	const profiles = await knowing(tx, site, zone.control);
-	return profiles ? { zone, profiles } : refusal('control' as const);
+	return profiles ? { zone, profiles, by } : refusal('control' as const);
 };
 
 /**
  * Saves a zone if it still stands at the revision that the person's window knew. When another
- * window saved in between, nothing is written and the caller gets what stands there now.
+ * window saved in between, nothing is written and the caller gets what stands there now. `by` is
+ * who saves it, as far as they said.
  */
 export async function saveZone(
 	db: Database,
 	{ id: siteId }: Of,
 	id: string,
 	revision: number,
-	zone: Zone
+	zone: Zone,
+	by = ''
 ): Promise<Changed<ZoneAt, 'control'>> {
 	await summariseAhead(db, siteId, id, { zone }, await profilesOf(db));
-	return change(db, zoneOf(siteId, id), revision, (tx, { site }) => takeZone(tx, site, zone));
+	return change(db, zoneOf(siteId, id), revision, (tx, { site }) => takeZone(tx, site, zone, by));
 }
 
 /** What came of saving several zones: all saved, or the name of the first that could not be and why. */
@@ -139,14 +146,15 @@ export type ZonesSaved =
 export async function saveZones(
 	db: Database,
 	{ id: siteId }: Of,
-	changes: readonly { id: string; revision: number; zone: Zone }[]
+	changes: readonly { id: string; revision: number; zone: Zone }[],
+	by = ''
 ): Promise<ZonesSaved> {
 	const own = await profilesOf(db);
 	for (const { id, zone } of changes) await summariseAhead(db, siteId, id, { zone }, own);
 	return together<ZonesSaved>(db, async (tx, undo) => {
 		for (const [index, { id, revision, zone }] of changes.entries()) {
 			const came = await changeWithin(tx, zoneOf(siteId, id), revision, (_, { site }) =>
-				takeZone(tx, site, zone)
+				takeZone(tx, site, zone, by)
 			);
 			if (came.kind !== 'saved')
 				undo({ kind: came.kind === 'refused' ? 'control' : 'behind', name: zone.name, index });
@@ -178,29 +186,53 @@ export async function noteKeyed(
 	return keyed;
 }
 
-/** What came of noting fields on site: what is noted now and what two people noted differently; or why a value was refused. */
+/** What came of noting fields on site: what is noted now and what two people noted differently; or why a value was refused; or which visit ended meanwhile. */
 export type Noted =
 	| { readonly kind: 'noted'; readonly onSite: OnSite; readonly conflicts: readonly OnSiteConflict[] }
+	| { readonly kind: 'ended'; readonly visit: StoredVisit }
 	| { readonly kind: 'refused'; readonly sentence: string }
 	| { readonly kind: 'gone' };
 
-/** Notes fields found or done at a zone's control, merged with what other devices note. */
+/** Edits of a visit that is only being begun: what stood there on the one before is no other's note, and no entry of it is taken over. */
+function begunBy(edits: readonly OnSiteEdit[], before: OnSite): OnSiteEdit[] {
+	const old = (entry: unknown, of: unknown) =>
+		Array.isArray(of) && of.some((one) => isDeepStrictEqual(one, entry));
+	return edits.map((edit) => {
+		if (!(VISIT_FIELDS as readonly string[]).includes(edit.key)) return edit;
+		const { key, value } = edit;
+		return { key, value: Array.isArray(value) ? value.filter((one) => !old(one, before[key])) : value };
+	});
+}
+
+/**
+ * Notes fields found or done at a zone's control, merged with what other devices note. `after` is the visit that the device knew as the
+ * last one that ended (null: none); where another has ended since, nothing is noted: whose visit it belongs to is for a person to say.
+ */
 export async function noteFields(
 	db: Database,
 	{ id: siteId }: Of,
 	id: string,
-	edits: readonly OnSiteEdit[]
+	edits: readonly OnSiteEdit[],
+	after?: string | null
 ): Promise<Noted> {
 	let noted: Noted = { kind: 'gone' };
-	await change(db, zoneOf(siteId, id), null, (_, current) => {
-		const result = noteOnSite(current.onSite, edits);
+	await change(db, zoneOf(siteId, id), null, async (tx, current) => {
+		const visit = await endedSince(tx, siteId, after);
+		if (visit) {
+			noted = { kind: 'ended', visit };
+			return refusal('ended');
+		}
+		// a clock set on a round opens no visit
+		const opened = edits.some(({ key }) => key !== 'clockReadings') && (await openVisit(tx, siteId));
+		const result = opened
+			? noteOnSite(visitBegun(current.onSite), begunBy(edits, current.onSite))
+			: noteOnSite(current.onSite, edits);
 		if ('refused' in result) {
 			noted = { kind: 'refused', sentence: result.refused };
 			return refusal(result.refused);
 		}
 		noted = { kind: 'noted', onSite: result.noted, conflicts: result.conflicts };
-		// a clock set on a round opens no visit
-		return { onSite: result.noted, opensVisit: edits.some(({ key }) => key !== 'clockReadings') };
+		return { onSite: result.noted };
 	});
 	return noted;
 }

@@ -1,5 +1,6 @@
 import {
 	createdResponse,
+	endedResponse,
 	endVisitRequest,
 	linkRequest,
 	linkResponse,
@@ -28,10 +29,11 @@ import {
 	removePicture,
 	revokeLink,
 	visitsOf,
-	zonesOf
+	zonesOf,
+	type StoredVisit
 } from '../../store';
 import { seenBy } from '../../store/sight';
-import { pdfAnswer, refuse } from '../answers';
+import { answer, pdfAnswer, refuse } from '../answers';
 import {
 	noSite,
 	noZone,
@@ -46,6 +48,18 @@ import {
 /** The latest pictures only: a record is to be sent by mail. */
 const MOST_PRINTED = 40;
 
+/** Somebody ended the visit meanwhile: what was noted for it waits for a person's word. */
+function visitEnded({ id, visit: { at, who, signedOff } }: StoredVisit): Response {
+	return answer(
+		endedResponse,
+		{
+			error: { path: 'after', sentence: `The visit was ended by ${who} meanwhile.` },
+			ended: { id, at, who, signedOff }
+		},
+		409
+	);
+}
+
 /** What belongs to being there and handing over: notes, visits, pictures, papers, links. */
 export const visits: readonly Operation[] = [
 	operation({
@@ -56,11 +70,14 @@ export const visits: readonly Operation[] = [
 		role: 'installer',
 		takes: onSiteRequest,
 		gives: onSiteResponse,
+		refusals: [409],
 		async handle({ db, params, body }) {
-			const noted = await noteFields(db, { id: params.siteId! }, params.zoneId!, body.edits);
+			const noted = await noteFields(db, { id: params.siteId! }, params.zoneId!, body.edits, body.after);
 			if (noted.kind === 'gone') return noZone();
 			if (noted.kind === 'refused') return refuse(422, noted.sentence);
-			return { onSite: noted.onSite, conflicts: noted.conflicts.map((one) => ({ ...one })) };
+			if (noted.kind === 'ended') return visitEnded(noted.visit);
+			const conflicts = noted.conflicts.map((one) => ({ ...one }));
+			return { onSite: noted.onSite, conflicts, nowMs: Date.now() };
 		}
 	}),
 	operation({
@@ -86,8 +103,9 @@ export const visits: readonly Operation[] = [
 		created: true,
 		refusals: [409],
 		async handle({ db, params, body }) {
-			const ended = await endVisit(db, { id: params.siteId! }, body);
+			const ended = await endVisit(db, { id: params.siteId! }, body, body);
 			if (ended.kind === 'gone') return noSite();
+			if (ended.kind === 'ended') return visitEnded(ended.visit);
 			return ended.kind === 'kept'
 				? { id: ended.id }
 				: refuse(409, `Not signed off. ${ended.sentences.join(' ')}`);
@@ -113,6 +131,7 @@ export const visits: readonly Operation[] = [
 		sent: 'bytes',
 		gives: createdResponse,
 		created: true,
+		refusals: [409],
 		async handle(asked) {
 			const site = await siteAsked(asked);
 			const about = readWith(pictureAboutSchema, Object.fromEntries(asked.search));
@@ -120,8 +139,11 @@ export const visits: readonly Operation[] = [
 			const added = await addPicture(asked.db, site.id, asked.body, {
 				id: about.value.id,
 				zoneName: about.value.zone,
-				caption: about.value.caption
+				caption: about.value.caption,
+				after: about.value.after === '' ? null : about.value.after,
+				agoMs: about.value.agoMs
 			});
+			if ('ended' in added) return visitEnded(added.ended);
 			return 'refused' in added
 				? refuse(422, { path: 'picture', sentence: added.refused })
 				: { id: added.id };

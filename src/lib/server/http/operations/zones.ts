@@ -29,6 +29,7 @@ import {
 	noSite,
 	noZone,
 	operation,
+	personOf,
 	siteAsked,
 	sitePath,
 	zoneAsked,
@@ -84,7 +85,8 @@ export const zones: readonly Operation[] = [
 		takes: applyZonesRequest,
 		refusals: [409],
 		async handle(asked) {
-			const came = await saveZones(asked.db, await siteAsked(asked), asked.body.changes);
+			const by = personOf(asked.headers);
+			const came = await saveZones(asked.db, await siteAsked(asked), asked.body.changes, by);
 			if (came.kind === 'control')
 				return unknownControl(`changes[${came.index}].zone.control`, `${came.name}: `);
 			if (came.kind === 'behind')
@@ -103,8 +105,9 @@ export const zones: readonly Operation[] = [
 		takes: saveZoneRequest,
 		gives: savedResponse,
 		refusals: [409],
-		async handle({ db, params, body: { revision, zone } }) {
-			const saved = await saveZone(db, { id: params.siteId! }, params.zoneId!, revision, zone);
+		async handle({ db, params, headers, body: { revision, zone } }) {
+			const by = personOf(headers);
+			const saved = await saveZone(db, { id: params.siteId! }, params.zoneId!, revision, zone, by);
 			switch (saved.kind) {
 				case 'saved':
 					return { revision: saved.revision };
@@ -158,7 +161,7 @@ export const zones: readonly Operation[] = [
 		gives: keyedResponse,
 		async handle({ db, params, body }) {
 			const keyed = await noteKeyed(db, { id: params.siteId! }, params.zoneId!, body.changes);
-			return keyed ? { keyed: { ...keyed } } : noZone();
+			return keyed ? { keyed: { ...keyed }, nowMs: Date.now() } : noZone();
 		}
 	}),
 	operation({

@@ -2,7 +2,7 @@ import { customerPage, type CustomerChoice, type CustomerPage } from '$core/reco
 import type { Database } from '../../db';
 import type { StoredSite, StoredZone } from '../rows';
 import { profileOf } from '../profileOf';
-import { visitsOf } from '../visits';
+import { visitsOf } from '../visitRows';
 
 /** The customer's page of a zone as it stands. */
 export function customerPageOf(
