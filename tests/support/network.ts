@@ -24,6 +24,10 @@ export const net = {
 	},
 	serve(next: Server) {
 		server = next;
+	},
+	/** What is served now, for another to stand before it. */
+	get served(): Server {
+		return server;
 	}
 };
 
@@ -55,6 +59,7 @@ beforeEach(() => {
 		getItem: (key: string) => kept.get(key) ?? null,
 		setItem: (key: string, value: string) => void kept.set(key, value),
 		removeItem: (key: string) => void kept.delete(key),
+		key: (at: number) => [...kept.keys()][at] ?? null,
 		get length() {
 			return kept.size;
 		}

@@ -119,6 +119,12 @@ export const VISIT_FIELDS = [
 	'overruled'
 ] as const satisfies readonly OnSiteKey[];
 
+/** What is noted with nothing of one visit in it; what holds until it is changed stays. */
+export const visitBegun = (onSite: OnSite): OnSite => ({
+	...onSite,
+	...Object.fromEntries(VISIT_FIELDS.map((key) => [key, nothingNoted[key]]))
+});
+
 /** What a control can be in, as an installer says it. */
 export const LEFT_WORDS: Readonly<Record<(typeof LEFT_IN)[number], string>> = {
 	automatic: 'automatic',

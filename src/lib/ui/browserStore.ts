@@ -40,3 +40,14 @@ export function keptJson(name: string): unknown {
 /** Keeps a value as JSON; see {@link keep}. */
 export const keepJson = (name: string, value: unknown): boolean =>
 	keep(name, value === null ? null : JSON.stringify(value));
+
+/** The names under which something is kept. */
+export function keptNames(): string[] {
+	const names = [...held.keys()];
+	try {
+		for (let i = 0; i < localStorage.length; i++) names.push(localStorage.key(i)!);
+	} catch {
+		// nothing may be read: then nothing is kept but what is held
+	}
+	return [...new Set(names)];
+}

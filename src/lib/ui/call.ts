@@ -1,3 +1,8 @@
+import { kept } from './browserStore';
+
+/** Under which name a browser keeps the name of the person who ends visits with it. */
+export const WHO = 'fond-quarter/who';
+
 /** What came of asking the server: its data, or a status and a sentence for the person. */
 export type Answer<T> =
 	| { readonly ok: true; readonly data: T }
@@ -13,9 +18,9 @@ const GIVEN_UP_AFTER_MS = 25_000;
 /** The slowest network for which a file is waited for: 10 kB a second. */
 const SLOWEST_BYTES_PER_MS = 10;
 
-/** Whether the same request may be answered later: no connection, a full disk, a database held by another program. */
+/** Whether the same request may be answered later: no connection, too many at once, a full disk, a database held by another program. */
 export const mayLater = (answer: { readonly status: number }) =>
-	answer.status === UNREACHABLE || answer.status >= 500;
+	answer.status === UNREACHABLE || answer.status === 429 || answer.status >= 500;
 
 /** Sends a request to the program's own API and never throws: refusals and a lost connection come back as sentences. */
 export function call<T = null>(
@@ -23,10 +28,12 @@ export function call<T = null>(
 	path: string,
 	body?: unknown
 ): Promise<Answer<T>> {
-	if (body === undefined) return send<T>(path, { method });
+	const who = kept(WHO);
+	const person: Record<string, string> = who ? { person: encodeURIComponent(who) } : {};
+	if (body === undefined) return send<T>(path, { method, headers: person });
 	return send<T>(path, {
 		method,
-		headers: { 'content-type': 'application/json' },
+		headers: { 'content-type': 'application/json', ...person },
 		body: typeof body === 'string' ? body : JSON.stringify(body)
 	});
 }

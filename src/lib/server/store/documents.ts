@@ -1,15 +1,7 @@
 import { Op } from 'sequelize';
 import type { ControlProfile } from '$core/control';
 import { withKeyed, type Keyed } from '$core/keying';
-import {
-	joinReadings,
-	nothingNoted,
-	onSiteSchema,
-	VISIT_FIELDS,
-	type OnSite,
-	type Site,
-	type Zone
-} from '$core/plan';
+import { joinReadings, onSiteSchema, visitBegun, type OnSite, type Site, type Zone } from '$core/plan';
 import type { Readable, Tx } from '../db';
 import type { Changeable } from './change';
 import { siteFromRow, zoneFromRow, type StoredSite, type StoredZone } from './rows';
@@ -52,12 +44,6 @@ export const siteOf = (id: string, deleted = false): Changeable<StoredSite, Site
 export async function touchSite(tx: Tx, id: string): Promise<void> {
 	await tx.sites.update({ updatedAt: touchTime() }, { id });
 }
-
-/** What is noted with nothing of one visit in it; what holds until it is changed stays. */
-export const visitBegun = (onSite: OnSite): OnSite => ({
-	...onSite,
-	...Object.fromEntries(VISIT_FIELDS.map((key) => [key, nothingNoted[key]]))
-});
 
 /**
  * Has a visit go on at a site from now, where none does: nothing that was found, tested or left on the visit before counts for it, at

@@ -7,6 +7,7 @@ import {
 	MOST_ZONES,
 	noteOnSite,
 	VISIT_FIELDS,
+	visitBegun,
 	type OnSite,
 	type OnSiteConflict,
 	type OnSiteEdit,
@@ -15,7 +16,7 @@ import {
 import type { Database, Tx, ZoneRow } from '../db';
 import { change, changeWithin, refusal, together, type Changed } from './change';
 import { profilesOf } from './controls';
-import { openVisit, siteOf, summariseAhead, touchSite, visitBegun, zoneOf, type ZoneAt } from './documents';
+import { openVisit, siteOf, summariseAhead, touchSite, zoneOf, type ZoneAt } from './documents';
 import type { StoredSite } from './rows';
 import { profileOf } from './profileOf';
 import { endedSince, type StoredVisit } from './visitRows';

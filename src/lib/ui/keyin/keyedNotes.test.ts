@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Keyed } from '$core/keying';
 import { asked, later, net, pages, type Network } from '../../../../tests/support/network';
 import { saving } from '../saving.svelte';
-import { KeyedNotes, keptKeyed } from './keyedNotes.svelte';
+import { KeyedNotes, keptKeyed, keyedWaiting } from './keyedNotes.svelte';
 
 /** A server that merges what is keyed, value by value, as the program's own does. */
 function serverOf(keyed: Record<string, string> = {}, status = 200) {
@@ -13,7 +13,7 @@ function serverOf(keyed: Record<string, string> = {}, status = 200) {
 		const { changes } = body as { changes: Record<string, string | null> };
 		const next = Object.entries({ ...server.keyed, ...changes }).filter(([, shows]) => shows !== null);
 		server.keyed = Object.fromEntries(next) as Keyed;
-		return { status: 200, body: { keyed: server.keyed } };
+		return { status: 200, body: { keyed: server.keyed, nowMs: Date.now() } };
 	});
 	return server;
 }
@@ -48,21 +48,37 @@ describe('values keyed at a control', () => {
 		expect(server.keyed).toEqual({ a: '20.5', b: '7.0' });
 	});
 
-	it('stay as they are shown here while the page’s data is read anew from before they came in', async () => {
+	it('stay as they are shown here while the page’s data is from before they came in, however long that was kept', async () => {
 		serverOf();
-		const notes = new KeyedNotes('/z', {});
+		const before = Date.now();
+		const notes = new KeyedNotes('/z', {}, before);
 		notes.note('a', '20.5');
-		notes.refresh({});
+		notes.refresh({}, before);
 		expect(notes.keyed).toEqual({ a: '20.5' });
 		await later(100);
-		notes.refresh({ a: '20.5', b: '1' });
+		notes.refresh({ a: '20.5', b: '1' }, Date.now());
 		expect(notes.keyed).toEqual({ a: '20.5', b: '1' });
-		// data that was read before the note came in, and arrives after it
-		notes.refresh({});
-		expect(notes.keyed).toEqual({ a: '20.5' });
-		await later(7000);
-		notes.refresh({});
+		notes.note('c', '7.0');
+		await later(60_000);
+		// a page that was kept before, opened anew
+		expect(new KeyedNotes('/z', {}, before).keyed).toEqual({ a: '20.5', c: '7.0' });
+		notes.refresh({}, Date.now());
 		expect(notes.keyed).toEqual({});
+	});
+
+	it('of a zone that is gone wait with their reason, and are found without its page', async () => {
+		const path = '/api/v1/jobs/s/zones/z/keyed';
+		const server = serverOf({}, 404);
+		const notes = new KeyedNotes(path, {});
+		notes.note('a', '20.5');
+		await later(20_000);
+		expect([notes.why?.kind, notes.waiting, asked.length]).toEqual(['zone-gone', 1, 1]);
+		expect(keyedWaiting('s')).toEqual([path]);
+		// put back, it takes them
+		server.status = 200;
+		notes.tryAgain();
+		await later(100);
+		expect([server.keyed, keyedWaiting('s')]).toEqual([{ a: '20.5' }, []]);
 	});
 
 	it('that are refused say so and are not sent again and again', async () => {
@@ -115,7 +131,7 @@ describe('values keyed at a control', () => {
 				net.is = 'up';
 				const path = `/z${++runs}`;
 				const page = pages();
-				let notes = new KeyedNotes(path, server.keyed, page());
+				let notes = new KeyedNotes(path, server.keyed, Date.now(), page());
 				const last: Record<string, string | null> = {};
 				for (const does of steps) {
 					if (typeof does === 'object') {
@@ -125,7 +141,7 @@ describe('values keyed at a control', () => {
 					else if (does === 'reload') {
 						// what the page that goes has on its way comes in before the next is read
 						await later(50);
-						notes = new KeyedNotes(path, server.keyed, page());
+						notes = new KeyedNotes(path, server.keyed, Date.now(), page());
 						notes.resume();
 					} else net.is = does;
 				}

@@ -3,6 +3,8 @@ import { browser } from '$app/environment';
 import {
 	noteOnSite,
 	onSiteEditSchema,
+	onSiteSchema,
+	visitBegun,
 	withReading,
 	type ClockReading,
 	type OnSite,
@@ -10,8 +12,10 @@ import {
 	type OnSiteEdit,
 	type OnSiteKey
 } from '$core/plan';
+import { keepJson, keptJson } from '../browserStore';
 import { call, mayLater, UNREACHABLE } from '../call';
 import { saving } from '../saving.svelte';
+import { mustSignIn, signInSentence, whyUnsent, whyUnsentSchema, type WhyUnsent } from './unsent';
 
 const RETRY_AFTER_MS = 3000;
 
@@ -19,7 +23,43 @@ interface Waiting extends OnSiteEdit {
 	/** Told apart from all others, in this window and the next. */
 	readonly id: string;
 	readonly zoneId: string;
+	/** The zone's name as it was, for when it is gone. */
+	readonly zoneName: string;
+	/** The visit that was known as the last one that ended when it was noted; absent where it does not matter. */
+	readonly after?: string | null | undefined;
+	/** Why it was not taken: then it waits for a person. */
+	readonly why?: WhyUnsent | undefined;
 }
+const waitingSchema = onSiteEditSchema.extend({
+	id: z.string(),
+	zoneId: z.string(),
+	zoneName: z.string().default(''),
+	after: z.string().nullable().optional(),
+	why: whyUnsentSchema.optional()
+});
+
+/** Notes that were not taken, for one reason, at one zone. */
+export interface Unsent {
+	readonly zoneId: string;
+	readonly zoneName: string;
+	readonly why: WhyUnsent;
+	readonly edits: readonly OnSiteEdit[];
+	readonly ids: readonly string[];
+}
+
+/** What a page knows of what it was loaded with. */
+export interface Loaded {
+	/** When it was read, in ms since 1970 by the server. */
+	readonly readAtMs: number;
+	/** The zones' names. */
+	readonly names?: Readonly<Record<string, string>> | undefined;
+	/** The visit that ended last (null: none); absent on pages whose notes belong to no visit. */
+	readonly after?: string | null | undefined;
+}
+
+/** What the server said it has of a zone, and when. */
+const ackedSchema = z.record(z.string(), z.object({ onSite: onSiteSchema, atMs: z.number() }));
+type Acked = Readonly<Record<string, { readonly onSite: OnSite; readonly atMs: number }>>;
 
 /** A field of a zone that two people noted differently. */
 type ZoneConflict = OnSiteConflict & { readonly zoneId: string };
@@ -49,6 +89,10 @@ export class Outbox {
 	#noted = $state.raw<Readonly<Record<string, OnSite>>>({});
 	#waiting = $state.raw<readonly Waiting[]>([]);
 	#conflicts = $state.raw<readonly ZoneConflict[]>([]);
+	/** Whether this browser keeps what waits over a reload. */
+	#keeps = $state(true);
+	#names: Readonly<Record<string, string>> = {};
+	#after: string | null | undefined;
 	#sending: Promise<void> | null = null;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	readonly #ask: typeof call;
@@ -56,17 +100,43 @@ export class Outbox {
 	readonly #storageKey: string;
 
 	/** `ask` sends a request; another than {@link call} in tests. */
-	constructor(siteId: string, noted: Readonly<Record<string, OnSite>>, ask: typeof call = call) {
+	constructor(
+		siteId: string,
+		noted: Readonly<Record<string, OnSite>>,
+		loaded: Loaded = { readAtMs: 0 },
+		ask: typeof call = call
+	) {
 		this.#ask = ask;
 		this.#api = `/api/v1/jobs/${siteId}/zones`;
 		this.#storageKey = `fond-quarter/visit/${siteId}`;
-		this.#noted = noted;
+		this.refresh(noted, loaded);
 	}
 
-	/** Takes what a page was loaded with, with what still waits laid over it. */
-	refresh(noted: Readonly<Record<string, OnSite>>): void {
-		this.#noted = { ...this.#noted, ...noted };
-		for (const one of this.#waiting) if (noted[one.zoneId]) this.#lay(one.zoneId, [one]);
+	/** Takes what a page was loaded with; where it was read before the server took the last notes from here, with those, and with what still waits laid over it. */
+	refresh(noted: Readonly<Record<string, OnSite>>, { readAtMs, names = {}, after }: Loaded): void {
+		this.#names = { ...this.#names, ...names };
+		if (after !== undefined) this.#after = after;
+		const acked = this.#acked();
+		const later = Object.entries(acked).filter(([id, { atMs }]) => noted[id] && atMs > readAtMs);
+		this.#noted = {
+			...this.#noted,
+			...noted,
+			...Object.fromEntries(later.map(([id, { onSite }]) => [id, onSite]))
+		};
+		const over = Object.keys(acked).filter((id) => noted[id] && acked[id]!.atMs <= readAtMs);
+		if (over.length > 0)
+			this.#ack(Object.fromEntries(Object.entries(acked).filter(([id]) => !over.includes(id))));
+		for (const one of this.#waiting) if (noted[one.zoneId] && !one.why) this.#lay(one.zoneId, [one]);
+	}
+
+	/** What the server said it has, kept for pages that were read before. */
+	#acked(): Acked {
+		if (!browser) return {};
+		const read = ackedSchema.safeParse(keptJson(`${this.#storageKey}/acked`));
+		return read.success ? read.data : {};
+	}
+	#ack(acked: Acked): void {
+		keepJson(`${this.#storageKey}/acked`, Object.keys(acked).length > 0 ? acked : null);
 	}
 
 	/** What is noted of a zone, with what still waits laid over it. */
@@ -78,8 +148,68 @@ export class Outbox {
 		return `${this.#storageKey}/conflicts`;
 	}
 
+	/** How many notes are still to be sent. */
 	get waiting(): number {
-		return this.#waiting.length;
+		return this.#waiting.filter((one) => !one.why).length;
+	}
+
+	/** Whether what waits here would be gone with a reload: this browser is full, or keeps nothing. */
+	get unkept(): boolean {
+		return !this.#keeps && this.#waiting.length > 0;
+	}
+
+	/** What was not taken and waits for a person, by zone and reason. */
+	get unsent(): readonly Unsent[] {
+		const groups: Record<string, Unsent> = {};
+		for (const one of this.#waiting) {
+			if (!one.why) continue;
+			const key = JSON.stringify([one.zoneId, one.why]);
+			const { zoneId, zoneName, why } = one;
+			const group = groups[key] ?? { zoneId, zoneName, why, edits: [], ids: [] };
+			groups[key] = { ...group, edits: [...group.edits, one], ids: [...group.ids, one.id] };
+		}
+		return Object.values(groups);
+	}
+
+	/** Begins the visit that comes after the one that ended: of that one nothing shows any more. */
+	begin(after: string): void {
+		this.#after = after;
+		const zones = Object.entries(this.#noted).map(([id, onSite]) => [id, visitBegun(onSite)]);
+		this.#noted = Object.fromEntries(zones);
+		this.#ack({});
+		for (const one of this.#waiting) if (!one.why) this.#lay(one.zoneId, [one]);
+	}
+
+	#take({ ids }: Unsent): readonly Waiting[] {
+		const taken = this.#waiting.filter((one) => ids.includes(one.id));
+		this.#waiting = this.#waiting.filter((one) => !ids.includes(one.id));
+		this.#keep(taken);
+		return taken;
+	}
+
+	/** Notes what was not taken at a zone: another one than it was noted at, or for the visit that comes after the one that ended. */
+	giveTo(unsent: Unsent, zoneId: string): void {
+		if (unsent.why.ended) this.begin(unsent.why.ended.id);
+		for (const { key, value } of this.#take(unsent)) {
+			// what it stood on belongs to another zone, or to a visit that is over
+			if (key === 'clockReadings')
+				for (const reading of value as OnSite['clockReadings']) this.look(zoneId, reading);
+			else this.note(zoneId, key, value as never);
+		}
+	}
+
+	/** Tries once more to send what was not taken. */
+	tryAgain(unsent: Unsent): void {
+		const again = this.#take(unsent).map(({ why: _, ...one }) => ({ ...one, id: newId() }));
+		this.#waiting = [...this.#waiting, ...again];
+		this.#keep([]);
+		saving.say(this.#storageKey, { kind: 'saving' });
+		void this.send();
+	}
+
+	/** Lets go of what was not taken: only ever for a person who said so. */
+	leaveOut(unsent: Unsent): void {
+		this.#take(unsent);
 	}
 
 	get conflicts() {
@@ -88,25 +218,23 @@ export class Outbox {
 
 	/** What waits in this browser, of every window. */
 	#stored(): Waiting[] {
-		try {
-			const kept: unknown = JSON.parse(localStorage.getItem(this.#storageKey) ?? '[]');
-			if (!Array.isArray(kept)) return [];
-			return (kept as unknown[]).flatMap((one) => {
-				const { id, zoneId, ...edit } = one as { id: string; zoneId: string };
-				const read = onSiteEditSchema.safeParse(edit);
-				return read.success && typeof id === 'string' ? [{ ...read.data, id, zoneId }] : [];
-			});
-		} catch {
-			return [];
-		}
+		const kept = keptJson(this.#storageKey);
+		if (!Array.isArray(kept)) return [];
+		return kept.flatMap((one) => {
+			const read = waitingSchema.safeParse(one);
+			return read.success ? [read.data] : [];
+		});
 	}
 
 	/** Takes up what an earlier visit of this page could not send or settle. Call in the browser. */
 	resume(): void {
 		this.#offer(this.#storedConflicts());
-		const stored = this.#stored().filter((one) => this.#noted[one.zoneId]);
+		const every = this.#stored();
+		const aside = every.filter((one) => one.why && !this.#waiting.some(({ id }) => id === one.id));
+		this.#waiting = [...this.#waiting, ...aside];
+		const stored = every.filter((one) => !one.why);
 		for (const [i, last] of stored.entries()) {
-			const ofField = (one: Waiting) => one.zoneId === last.zoneId && one.key === last.key;
+			const ofField = (one: Waiting) => !one.why && one.zoneId === last.zoneId && one.key === last.key;
 			// of a field that several windows noted the latest counts; what was noted here since goes before all of them
 			if (i !== stored.findLastIndex(ofField) || this.#waiting.some(ofField)) continue;
 			const before = stored.slice(0, i).filter(ofField);
@@ -120,6 +248,8 @@ export class Outbox {
 	}
 
 	#lay(zoneId: string, edits: readonly OnSiteEdit[]): void {
+		// of a zone that is gone nothing shows
+		if (!this.#noted[zoneId]) return;
 		const result = noteOnSite(
 			this.#noted[zoneId]!,
 			edits.map(({ key, value }) => ({ key, value }))
@@ -133,12 +263,14 @@ export class Outbox {
 		const checked = noteOnSite(this.#noted[zoneId]!, [{ key, value }]);
 		if ('refused' in checked) return checked.refused;
 		this.#noted = { ...this.#noted, [zoneId]: checked.noted };
-		const before = this.#waiting.filter((one) => one.zoneId === zoneId && one.key === key);
+		const before = this.#waiting.filter((one) => !one.why && one.zoneId === zoneId && one.key === key);
 		this.#waiting = [
 			...this.#waiting.filter((one) => !before.includes(one)),
 			{
 				id: newId(),
 				zoneId,
+				zoneName: this.#names[zoneId] ?? '',
+				after: key === 'clockReadings' ? undefined : this.#after,
 				key,
 				value,
 				base: before[0] ? before[0].base : base,
@@ -158,12 +290,8 @@ export class Outbox {
 	}
 
 	#storedConflicts(): readonly ZoneConflict[] {
-		try {
-			const kept: unknown = JSON.parse(localStorage.getItem(this.#conflictsKey) ?? '[]');
-			return conflictsSchema.parse(kept) as ZoneConflict[];
-		} catch {
-			return [];
-		}
+		const read = conflictsSchema.safeParse(keptJson(this.#conflictsKey));
+		return read.success ? (read.data as ZoneConflict[]) : [];
 	}
 
 	/** Offers what two people noted differently, over reloads and in every window, until it is settled. */
@@ -172,8 +300,7 @@ export class Outbox {
 		const others = (list: readonly ZoneConflict[]) => list.filter((one) => !touched.includes(identity(one)));
 		this.#conflicts = [...others(this.#conflicts), ...added];
 		const kept = [...others(this.#storedConflicts()), ...added];
-		if (kept.length > 0) localStorage.setItem(this.#conflictsKey, JSON.stringify(kept));
-		else localStorage.removeItem(this.#conflictsKey);
+		keepJson(this.#conflictsKey, kept.length > 0 ? kept : null);
 	}
 
 	/** Settles a field that two people noted differently. */
@@ -186,8 +313,7 @@ export class Outbox {
 	#keep(gone: readonly Waiting[]): void {
 		const left = this.#stored().filter((one) => !gone.some((sent) => sent.id === one.id));
 		const all = [...left, ...this.#waiting.filter((one) => !left.some((had) => had.id === one.id))];
-		if (all.length > 0) localStorage.setItem(this.#storageKey, JSON.stringify(all));
-		else localStorage.removeItem(this.#storageKey);
+		this.#keeps = keepJson(this.#storageKey, all.length > 0 ? all : null);
 	}
 
 	/** Sends what waits, zone by zone; tries again by itself while it cannot. Resolves when all is sent or cannot be now. */
@@ -196,56 +322,72 @@ export class Outbox {
 		this.#sending ??= this.#sendAll().then((all) => {
 			this.#sending = null;
 			// what was noted just as the last was sent
-			return all && this.#waiting.length > 0 ? this.send() : undefined;
+			return all && this.waiting > 0 ? this.send() : undefined;
 		});
 		return this.#sending;
 	}
 
-	/** Returns whether all was sent, as far as it was noted by then. */
+	/** Returns whether all was sent or set aside, as far as it was noted by then. */
 	async #sendAll(): Promise<boolean> {
-		for (let first = this.#waiting[0]; first; first = this.#waiting[0]) {
-			const { zoneId } = first;
-			const batch = this.#waiting.filter((one) => one.zoneId === zoneId);
-			const answer = await this.#ask<{ onSite: OnSite; conflicts: OnSiteConflict[] }>(
+		/** Whether one of several was refused: then each goes by itself, and only what is wrong is left. */
+		let singly = false;
+		for (;;) {
+			const first = this.#waiting.find((one) => !one.why);
+			if (!first) return true;
+			const { zoneId, after } = first;
+			const batch = singly
+				? [first]
+				: this.#waiting.filter((one) => !one.why && one.zoneId === zoneId && one.after === after);
+			const edits = batch.map(({ key, value, base, own }) => ({ key, value, base: base ?? null, own }));
+			const answer = await this.#ask<{ onSite: OnSite; conflicts: OnSiteConflict[]; nowMs: number }>(
 				'POST',
 				`${this.#api}/${zoneId}/on-site`,
-				{ edits: batch.map(({ key, value, base, own }) => ({ key, value, base: base ?? null, own })) }
+				{ edits, ...(after === undefined ? {} : { after }) }
 			);
-			if (answer.ok) {
-				this.#waiting = this.#waiting.filter((one) => !batch.includes(one));
-				this.#noted = { ...this.#noted, [zoneId]: answer.data.onSite };
-				this.#lay(
-					zoneId,
-					this.#waiting.filter((one) => one.zoneId === zoneId)
-				);
-				// noted again since it was offered, a field is offered as it was noted last
-				const late = answer.data.conflicts.map((one) => ({ ...one, zoneId }));
-				const latest = late.filter((one, i) => i === late.findLastIndex(({ key }) => key === one.key));
-				const before = this.#conflicts.filter((one) =>
-					late.some(({ key }) => one.zoneId === zoneId && one.key === key)
-				);
-				this.#offer(latest, before);
-				this.#keep(batch);
-				saving.say(
-					this.#storageKey,
-					this.#waiting.length > 0 ? { kind: 'saving' } : { kind: 'saved', at: Date.now() }
-				);
-			} else if (mayLater(answer)) {
+			if (answer.ok) this.#taken(zoneId, batch, answer.data);
+			else if (mayLater(answer) || mustSignIn(answer)) {
+				const notes = `${this.waiting} ${this.waiting === 1 ? 'note is' : 'notes are'}`;
 				saving.say(this.#storageKey, {
 					kind: 'waiting',
-					sentence:
-						answer.status !== UNREACHABLE
+					sentence: mustSignIn(answer)
+						? signInSentence(answer.status, notes)
+						: answer.status !== UNREACHABLE
 							? answer.sentence
-							: `${this.#waiting.length} ${this.#waiting.length === 1 ? 'note' : 'notes'} kept here: no connection`
+							: `${this.waiting} ${this.waiting === 1 ? 'note' : 'notes'} kept here: no connection`
 				});
 				this.#timer = setTimeout(() => void this.send(), RETRY_AFTER_MS);
 				return false;
-			} else {
+			} else if (batch.length > 1 && whyUnsent(answer).kind === 'refused') singly = true;
+			else {
+				const why = whyUnsent(answer);
+				this.#waiting = this.#waiting.map((one) => (batch.includes(one) ? { ...one, why } : one));
+				this.#keep(batch);
 				saving.say(this.#storageKey, { kind: 'refused', sentence: answer.sentence });
-				return false;
 			}
 		}
-		return true;
+	}
+
+	#taken(
+		zoneId: string,
+		batch: readonly Waiting[],
+		{ onSite, conflicts, nowMs }: { onSite: OnSite; conflicts: readonly OnSiteConflict[]; nowMs: number }
+	): void {
+		this.#waiting = this.#waiting.filter((one) => !batch.includes(one));
+		this.#noted = { ...this.#noted, [zoneId]: onSite };
+		this.#ack({ ...this.#acked(), [zoneId]: { onSite, atMs: nowMs } });
+		this.#lay(
+			zoneId,
+			this.#waiting.filter((one) => !one.why && one.zoneId === zoneId)
+		);
+		// noted again since it was offered, a field is offered as it was noted last
+		const late = conflicts.map((one) => ({ ...one, zoneId }));
+		const latest = late.filter((one, i) => i === late.findLastIndex(({ key }) => key === one.key));
+		const before = this.#conflicts.filter((one) =>
+			late.some(({ key }) => one.zoneId === zoneId && one.key === key)
+		);
+		this.#offer(latest, before);
+		this.#keep(batch);
+		saving.say(this.#storageKey, this.waiting > 0 ? { kind: 'saving' } : { kind: 'saved', at: Date.now() });
 	}
 }
 
@@ -255,15 +397,15 @@ const open: Record<string, Outbox> = {};
  * The outbox of a site: one in a window, whatever pages come and go, so that what one page noted is not sent behind
  * the back of the next. On the server each page has its own.
  */
-export function outboxOf(siteId: string, noted: Readonly<Record<string, OnSite>>): Outbox {
+export function outboxOf(siteId: string, noted: Readonly<Record<string, OnSite>>, loaded: Loaded): Outbox {
 	saving.now = { kind: 'quiet' };
-	if (!browser) return new Outbox(siteId, noted);
+	if (!browser) return new Outbox(siteId, noted, loaded);
 	const known = open[siteId];
 	if (known) {
-		known.refresh(noted);
+		known.refresh(noted, loaded);
 		return known;
 	}
-	const made = new Outbox(siteId, noted);
+	const made = new Outbox(siteId, noted, loaded);
 	open[siteId] = made;
 	return made;
 }

@@ -1,6 +1,13 @@
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
-import { noteOnSite, nothingNoted, type OnSite, type OnSiteEdit, type OnSiteKey } from '$core/plan';
+import { describe, expect, it, vi } from 'vitest';
+import {
+	noteOnSite,
+	nothingNoted,
+	visitBegun,
+	type OnSite,
+	type OnSiteEdit,
+	type OnSiteKey
+} from '$core/plan';
 import { asked, later, net, pages, type Network } from '../../../../tests/support/network';
 import { saving } from '../saving.svelte';
 import { Outbox } from './outbox.svelte';
@@ -20,7 +27,10 @@ function serverOf(run = '') {
 		for (const { key, value } of edits)
 			if (!result.conflicts.some((one) => one.key === key && one.mine === value))
 				took.push({ zone, key, value });
-		return { status: 200, body: { onSite: result.noted, conflicts: result.conflicts } };
+		return {
+			status: 200,
+			body: { onSite: result.noted, conflicts: result.conflicts, nowMs: Date.now() }
+		};
 	});
 	return { zones, took };
 }
@@ -47,7 +57,7 @@ describe('what is noted on site', () => {
 		net.is = 'up';
 		await later(4000);
 		expect([server.zones.a!.roomC, server.zones.b!.foundIn]).toEqual([20, 'hold']);
-		expect(localStorage.length).toBe(0);
+		expect(localStorage.getItem('fond-quarter/visit/s')).toBeNull();
 	});
 
 	it('is refused at once where it is none for its field, and nothing is sent', async () => {
@@ -55,6 +65,130 @@ describe('what is noted on site', () => {
 		expect(phone.note('a', 'roomC', 900)).toBe('The room must be at most 90.');
 		await later(100);
 		expect(asked).toEqual([]);
+	});
+
+	it('up to the last second stands on a page that was kept before it', async () => {
+		const server = serverOf();
+		const readAtMs = Date.now();
+		const before = { ...server.zones };
+		const phone = new Outbox('s', before, { readAtMs });
+		await later(500);
+		phone.note('a', 'roomC', 19.5);
+		await later(100);
+		net.is = 'down';
+		// opened anew from what was kept, with another window's latest in between
+		const reloaded = new Outbox('s', before, { readAtMs });
+		reloaded.resume();
+		expect(reloaded.of('a').roomC).toBe(19.5);
+		// a page that is read later counts for itself
+		server.zones.a = { ...server.zones.a!, roomC: 18 };
+		reloaded.refresh({ ...server.zones }, { readAtMs: Date.now() });
+		expect(reloaded.of('a').roomC).toBe(18);
+	});
+
+	it('of a zone that is gone lets the others through, waits with its reason, and goes where a person says', async () => {
+		const server = serverOf();
+		const { zones } = server;
+		const known = { readAtMs: Date.now(), names: { a: 'Parlour', b: 'Hall' } };
+		const phone = new Outbox('s', { ...zones }, known);
+		net.is = 'down';
+		phone.note('a', 'foundNote', 'lamp out');
+		phone.note('b', 'roomC', 17);
+		const merges = net.served;
+		net.serve((method, path, body) =>
+			path.includes('/a/')
+				? { status: 404, body: { error: { sentence: 'Removed.' } } }
+				: merges(method, path, body)
+		);
+		net.is = 'up';
+		await later(4000);
+		expect([zones.b!.roomC, phone.waiting]).toEqual([17, 0]);
+		// over a reload, on a page that knows nothing of that zone
+		const reloaded = new Outbox('s', { b: zones.b! }, { readAtMs: Date.now(), names: { b: 'Hall' } });
+		reloaded.resume();
+		await later(100);
+		expect(reloaded.unsent).toMatchObject([
+			{ zoneName: 'Parlour', why: { kind: 'zone-gone', sentence: 'Removed.' }, edits: [{ key: 'foundNote' }] }
+		]);
+		reloaded.giveTo(reloaded.unsent[0]!, 'b');
+		await later(100);
+		expect([zones.b!.foundNote, reloaded.unsent, reloaded.waiting]).toEqual(['lamp out', [], 0]);
+	});
+
+	it('for a visit that somebody has ended goes nowhere until a person takes it into the next', async () => {
+		const server = serverOf();
+		server.zones.a = { ...server.zones.a!, leftIn: 'automatic', foundNote: 'of the last visit' };
+		const phone = new Outbox('s', { ...server.zones }, { readAtMs: Date.now(), after: null });
+		const merges = net.served;
+		const ended = { id: 'v1', at: '2026-11-25T08:42:00.000Z', who: 'B. Bell', signedOff: true };
+		net.serve((method, path, body) => {
+			const { after, ...rest } = body as { after: string | null };
+			if (after !== 'v1') return { status: 409, body: { error: { sentence: 'Ended.' }, ended } };
+			server.zones.a = visitBegun(server.zones.a!);
+			return merges(method, path, rest);
+		});
+		phone.note('a', 'foundIn', 'hold');
+		await later(100);
+		expect(phone.unsent).toMatchObject([{ why: { kind: 'visit-ended', ended } }]);
+		expect(server.took).toEqual([]);
+		phone.giveTo(phone.unsent[0]!, 'a');
+		expect(phone.of('a')).toMatchObject({ foundIn: 'hold', leftIn: null, foundNote: '' });
+		await later(100);
+		expect(server.zones.a).toMatchObject({ foundIn: 'hold', leftIn: null, foundNote: '' });
+		expect([phone.unsent, phone.conflicts]).toEqual([[], []]);
+	});
+
+	it('waits while nobody is signed in, and goes by itself when somebody is', async () => {
+		const server = serverOf();
+		const merges = net.served;
+		net.serve(() => ({ status: 401, body: { error: { sentence: 'Sign in first.' } } }));
+		const phone = new Outbox('s', { ...server.zones });
+		phone.note('a', 'roomC', 19);
+		await later(100);
+		expect(saving.now).toEqual({
+			kind: 'waiting',
+			sentence: 'You are signed out. 1 note is kept here and sent when you have signed in.'
+		});
+		net.serve(merges);
+		await later(4000);
+		expect([server.zones.a!.roomC, phone.waiting]).toEqual([19, 0]);
+	});
+
+	it('is sent also where the browser keeps nothing, and says so while it waits', async () => {
+		const server = serverOf();
+		const forbidden = () => {
+			throw new DOMException('full, or forbidden', 'QuotaExceededError');
+		};
+		vi.stubGlobal('localStorage', { getItem: forbidden, setItem: forbidden, removeItem: forbidden });
+		const phone = new Outbox('forgetful', { ...server.zones });
+		phone.resume();
+		net.is = 'down';
+		phone.note('a', 'roomC', 19);
+		phone.note('a', 'foundIn', 'hold');
+		await later(100);
+		expect(phone.unkept).toBe(true);
+		net.is = 'up';
+		await later(4000);
+		expect([server.zones.a!.roomC, server.zones.a!.foundIn]).toEqual([19, 'hold']);
+		expect(phone.unkept).toBe(false);
+	});
+
+	it('that is wrong holds nothing else up', async () => {
+		const server = serverOf();
+		const merges = net.served;
+		net.serve((method, path, body) =>
+			JSON.stringify(body).includes('"promised"')
+				? { status: 422, body: { error: { sentence: 'The promise must be shorter.' } } }
+				: merges(method, path, body)
+		);
+		const phone = new Outbox('s', { ...server.zones });
+		net.is = 'down';
+		phone.note('a', 'promised', 'x');
+		phone.note('a', 'roomC', 19);
+		net.is = 'up';
+		await later(4000);
+		expect(server.zones.a!.roomC).toBe(19);
+		expect(phone.unsent).toMatchObject([{ why: { kind: 'refused' }, edits: [{ key: 'promised' }] }]);
 	});
 
 	it('that somebody else noted otherwise meanwhile is offered, once for each field, also after a reload', async () => {
@@ -76,7 +210,7 @@ describe('what is noted on site', () => {
 		await later(100);
 		expect(server.zones.a!.leftIn).toBe('manual');
 		expect(reloaded.conflicts).toEqual([]);
-		expect(localStorage.length).toBe(0);
+		expect(localStorage.getItem('fond-quarter/visit/s/conflicts')).toBeNull();
 	});
 
 	it('is stored, offered, or replaced by its own device: whatever the network does, and however often pages are loaded anew', async () => {
@@ -98,7 +232,8 @@ describe('what is noted on site', () => {
 				// two devices with storages of their own
 				const sites = [`${run}one`, `${run}two`];
 				const asks = [pages(), pages()] as const;
-				const page = (device: number) => new Outbox(sites[device]!, { ...server.zones }, asks[device]!());
+				const page = (device: number) =>
+					new Outbox(sites[device]!, { ...server.zones }, { readAtMs: Date.now() }, asks[device]!());
 				let devices = [page(0), page(1)];
 				const noted: { device: number; zone: string; value: string }[] = [];
 				for (const [i, does] of steps.entries()) {

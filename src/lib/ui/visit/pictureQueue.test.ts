@@ -77,8 +77,67 @@ describe('pictures taken on a visit', () => {
 		await later(20);
 		status = 201;
 		await later(200);
-		expect(queue.problem ?? 'That is no picture.').toBe('That is no picture.');
-		expect(queue.shown.map(({ zone, sent }) => [zone, sent])).toEqual([['Archive', true]]);
+		expect(queue.shown.map(({ zone, sent }) => [zone, sent])).toEqual([
+			['Main hall', false],
+			['Archive', true]
+		]);
+		// it is not forgotten: it is here with its reason, over a reload, until a person has settled it
+		const reloaded = new PictureQueue('s');
+		await reloaded.resume();
+		expect(reloaded.unsent).toMatchObject([{ zone: 'Main hall', why: { sentence: 'That is no picture.' } }]);
+		expect(reloaded.fileOf(reloaded.unsent[0]!.id)!.size).toBe(10);
+		expect(reloaded.waiting).toBe(0);
+	});
+
+	it('that nobody may send just now wait until somebody may, whatever the answer was', async () => {
+		const queue = new PictureQueue('s');
+		for (const refusal of [401, 403, 503, 429]) {
+			status = refusal;
+			await queue.add(picture(), 'Main hall', String(refusal));
+			await later(9000);
+			expect(disk.kept.size, String(refusal)).toBe([401, 403, 503, 429].indexOf(refusal) + 1);
+		}
+		status = 201;
+		for (const one of queue.unsent) await queue.tryAgain(one);
+		await later(9000);
+		expect([queue.waiting, queue.unsent.length, disk.kept.size]).toEqual([0, 0, 0]);
+	});
+
+	it('of a visit that somebody has ended go with the next only when a person says so', async () => {
+		const ended = { id: 'v1', at: '2026-11-25T08:42:00.000Z', who: 'B. Bell', signedOff: true };
+		net.serve((_method, path) =>
+			path.includes('after=v1')
+				? { status: 201, body: {} }
+				: { status: 409, body: { error: { sentence: 'Ended.' }, ended } }
+		);
+		const queue = new PictureQueue('s');
+		queue.knows(null);
+		await queue.add(picture(), 'Main hall', '');
+		await later(9000);
+		expect(queue.unsent).toMatchObject([{ why: { kind: 'visit-ended', ended } }]);
+		await queue.tryAgain(queue.unsent[0]!);
+		await later(100);
+		expect([queue.waiting, queue.unsent.length, disk.kept.size]).toEqual([0, 0, 0]);
+	});
+
+	it('stay in the order in which they were taken, over a reload', async () => {
+		net.is = 'down';
+		const before = new PictureQueue('s');
+		for (const caption of ['first', 'second', 'third', 'fourth'])
+			await before.add(picture(), 'Main hall', caption);
+		before.stop();
+		disk.kept = new Map([...disk.kept].reverse());
+		net.is = 'up';
+		const after = new PictureQueue('s');
+		await after.resume();
+		await later(9000);
+		const sent = asked.map(({ path }) => /caption=([^&]*)/.exec(path)![1]);
+		expect(sent.filter((caption, i) => caption !== sent[i - 1])).toEqual([
+			'first',
+			'second',
+			'third',
+			'fourth'
+		]);
 	});
 
 	it('are sent also where the browser has no room to keep them, and says to stay', async () => {
