@@ -12,6 +12,8 @@ export default {
 		adapter: adapter(),
 		alias: { $core: 'src/core' },
 		version: { pollInterval: 0 },
+		// it is registered when the first page is alive: its files would starve that of the network
+		serviceWorker: { register: false },
 		// every change from another site's page is refused in hooks.server.ts, forms among them
 		csrf: { trustedOrigins: ['*'] },
 		csp: {

@@ -20,5 +20,13 @@ function stripRemoteFonts(): Plugin {
 export default defineConfig({
 	plugins: [stripRemoteFonts(), sveltekit(), optimizeCss()],
 	worker: { format: 'es' },
-	build: { target: 'es2022' }
+	build: {
+		target: 'es2022',
+		rollupOptions: {
+			output: {
+				// on a phone's network every file costs a way there and back: what is small travels with what needs it
+				experimentalMinChunkSize: 40_000
+			}
+		}
+	}
 });

@@ -1,90 +1,246 @@
 /// <reference types="@sveltejs/kit" />
 /// <reference lib="webworker" />
 import { build, files, version } from '$service-worker';
-import type { KeepMessage } from '$lib/ui/visit/keptPages';
+import type { KeptAnswers, KeptQuestion } from '$lib/ui/visit/keptMessages';
+import { notKeptPage } from '$lib/ui/visit/notKeptPage';
 
 /**
- * Keeps the program and the pages of a visit for when the network is gone: assets from the cache, pages and their data
- * from the network and, when that fails, as they were last. The API is never answered from here: what is noted waits in
- * the page.
+ * Keeps the program and the pages of a visit for when the network is gone, or hangs: assets from the cache, pages and their data from the
+ * network and, when that does not answer in time, as they were last. The API is never answered from here: what is noted waits in the page.
  */
 const worker = globalThis as unknown as ServiceWorkerGlobalScope;
 const assets = `assets ${version}`;
 const pages = 'pages';
 
+/** A page that is kept is shown after so long without an answer; one that is not is given up after so long. */
+const KEPT_AFTER_MS = 2000;
+const GIVEN_UP_AFTER_MS = 8000;
+/** For so long after the network has failed it is not waited for again where a page is kept. */
+const GONE_FOR_MS = 5000;
+/** An asset is asked for so often before the program is not kept after all. */
+const TRIES = 6;
+const TRY_AFTER_MS = 1500;
+
+/** A page that is to be kept is had within so long, or another time. */
+const KEEP_WITHIN_MS = 30_000;
+
+/** With what a page that is kept says since when, and by which version of the program. */
+const KEPT_AT = 'kept-at';
+const KEPT_BY = 'kept-by';
+
+const pause = (ms: number) => new Promise<null>((resolve) => setTimeout(() => resolve(null), ms));
+/** What the browser is to fetch after all that a person waits for. */
+const BEHIND = { priority: 'low' } as const;
+
+/** Keeps the files of the program one after the other, so that the page in use is not starved by them. */
+async function keepAssets(): Promise<void> {
+	const cache = await caches.open(assets);
+	const wanted = [...build, ...files];
+	const one = async () => {
+		for (let path = wanted.shift(); path !== undefined; path = wanted.shift()) {
+			if (await cache.match(path)) continue;
+			for (let tries = 1; ; tries++) {
+				const answer = await fetch(path, BEHIND).catch(() => null);
+				if (answer?.ok) {
+					await cache.put(path, answer);
+					break;
+				}
+				if (tries === TRIES) throw new Error('a file of the program cannot be had');
+				await pause(TRY_AFTER_MS * tries);
+			}
+		}
+	};
+	await Promise.all([one(), one()]);
+}
+
 worker.addEventListener('install', (event) => {
-	event.waitUntil(
-		caches
-			.open(assets)
-			.then((cache) => cache.addAll([...build, ...files]))
-			.then(() => worker.skipWaiting())
-	);
+	event.waitUntil(keepAssets().then(() => worker.skipWaiting()));
 });
+
+/** Lets go of the files of earlier versions that no page that is kept was made with. */
+async function tidy(): Promise<void> {
+	const cache = await caches.open(pages);
+	const by = await Promise.all(
+		(await cache.keys()).map(async (key) => (await cache.match(key))?.headers.get(KEPT_BY))
+	);
+	// a page from before pages said it may need any of them
+	if (by.some((one) => !one)) return;
+	for (const name of await caches.keys())
+		if (name.startsWith('assets ') && name !== assets && !by.includes(name.slice('assets '.length)))
+			await caches.delete(name);
+}
 
 worker.addEventListener('activate', (event) => {
-	event.waitUntil(
-		caches
-			.keys()
-			.then((names) =>
-				Promise.all(
-					names.filter((name) => name !== assets && name !== pages).map((name) => caches.delete(name))
-				)
-			)
-			.then(() => worker.clients.claim())
-	);
+	event.waitUntil(tidy().then(() => worker.clients.claim()));
 });
 
-/** Whether an address is a page of a site or its data. */
-const ofSite = (url: URL) => url.pathname.startsWith('/sites/');
+/** Whether an address is a page that is kept when it was shown: of a site, or the jobs. */
+const mayBeKept = ({ pathname }: URL) =>
+	pathname.startsWith('/sites/') || pathname === '/' || pathname === '/__data.json';
+const dataOf = (page: string) => (page === '/' ? '/__data.json' : `${page}/__data.json`);
+const isData = (url: URL) => url.pathname.endsWith('/__data.json');
+const pageOf = (url: URL) => url.pathname.replace(/\/__data\.json$/, '') || '/';
+
+/** Keeps an answer, with when and by which version. Where there is no room it is not kept. */
+async function put(address: string, answer: Response): Promise<boolean> {
+	const headers = new Headers(answer.headers);
+	headers.set(KEPT_AT, String(Date.now()));
+	headers.set(KEPT_BY, version);
+	// what is kept is no longer as it was sent
+	for (const name of ['content-encoding', 'content-length']) headers.delete(name);
+	try {
+		const cache = await caches.open(pages);
+		await cache.put(address, new Response(await answer.blob(), { headers }));
+		return true;
+	} catch {
+		return false;
+	}
+}
+
+/** Since when what a window was given had been kept, by window and page: asked for by the page when it is drawn. */
+const given = new Map<string, number | null>();
+const note = (client: string, url: URL, keptAt: number | null) =>
+	given.set(`${client} ${pageOf(url)}`, keptAt);
+
+/** Which windows read the page that they show anew, and when they said so. */
+const anew = new Map<string, number>();
+const ANEW_WITHIN_MS = 3000;
 
 /** Answers of something that stands before the program while it is away itself. */
 const AWAY = [502, 503, 504];
+/** When the network failed last. */
+let failedAt = -Infinity;
 
-async function fromNetwork(request: Request, alive: (work: Promise<unknown>) => void): Promise<Response> {
+/** What a page's data is answered with where there is nothing new: every part stays as it is. */
+function unchanged(url: URL): Response {
+	const parts = url.searchParams.get('x-sveltekit-invalidated') ?? '';
+	return Response.json({ type: 'data', nodes: [...parts].map(() => ({ type: 'skip' })) });
+}
+
+async function pageFor(event: FetchEvent, url: URL): Promise<Response> {
+	const { request } = event;
 	const cache = await caches.open(pages);
 	// a page's data is asked for under several searches; the whole of it is kept without one
-	const key = new URL(request.url).origin + new URL(request.url).pathname;
-	try {
-		const answer = await fetch(request);
-		if (AWAY.includes(answer.status)) return (await cache.match(key)) ?? answer;
-		const whole = request.mode === 'navigate' || !new URL(request.url).search;
-		// where there is no room to keep it, the page is shown all the same
-		if (answer.ok && whole) alive(cache.put(key, answer.clone()).catch(() => undefined));
+	const key = url.origin + url.pathname;
+	const client = event.resultingClientId || event.clientId;
+	// read anew where it stands, a page keeps what it has: what was kept may be older than that
+	const asked = `${event.clientId} ${pageOf(url)}`;
+	const standsThere = isData(url) && Date.now() - (anew.get(asked) ?? -Infinity) < ANEW_WITHIN_MS;
+	if (isData(url)) anew.delete(asked);
+	const kept = standsThere ? undefined : await cache.match(key);
+	const answered = fetch(request).then(
+		async (answer) => {
+			failedAt = AWAY.includes(answer.status) ? Date.now() : -Infinity;
+			const whole = request.mode === 'navigate' ? !url.search || url.pathname !== '/' : !url.search;
+			if (answer.ok && whole) event.waitUntil(put(key, answer.clone()));
+			return answer;
+		},
+		(error: unknown) => {
+			// one that the person gave up says nothing of the network
+			if (!(error instanceof DOMException && error.name === 'AbortError')) failedAt = Date.now();
+			return null;
+		}
+	);
+	const gone = Date.now() - failedAt < GONE_FOR_MS;
+	const wait = kept ? (gone ? 300 : KEPT_AFTER_MS) : gone ? KEPT_AFTER_MS : GIVEN_UP_AFTER_MS;
+	const answer = await Promise.race([answered, pause(wait)]);
+	if (answer && !AWAY.includes(answer.status)) {
+		note(client, url, null);
 		return answer;
-	} catch (error) {
-		const kept = await cache.match(key);
-		if (kept) return kept;
-		throw error;
 	}
+	if (!answer) failedAt = Date.now();
+	if (kept) {
+		note(client, url, Number(kept.headers.get(KEPT_AT)) || Date.now());
+		return kept;
+	}
+	if (standsThere) return unchanged(url);
+	if (answer) return answer;
+	if (request.mode !== 'navigate') return Response.error();
+	return new Response(
+		notKeptPage(
+			url.pathname,
+			(await cache.keys()).map((one) => new URL(one.url).pathname),
+			{
+				font: build.find((file) => /hyperlegible-next-latin-400-normal.*\.woff2$/.test(file)),
+				mark: files.find((file) => file.endsWith('.svg'))
+			}
+		),
+		{ status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } }
+	);
 }
 
 worker.addEventListener('fetch', (event) => {
 	const { request } = event;
 	const url = new URL(request.url);
 	if (request.method !== 'GET' || url.origin !== worker.location.origin) return;
-	if (build.includes(url.pathname) || files.includes(url.pathname)) {
+	if (url.pathname.startsWith('/_app/') || files.includes(url.pathname)) {
+		// of whatever version: a page that was kept before an update is shown with what it was made with
 		event.respondWith(caches.match(url.pathname).then((kept) => kept ?? fetch(request)));
 		return;
 	}
-	if (ofSite(url)) event.respondWith(fromNetwork(request, (work) => event.waitUntil(work)));
+	if (mayBeKept(url)) event.respondWith(pageFor(event, url));
 });
 
-/** Keeps pages and their data as they are now; of those that cannot be had now, what was kept stays. */
-async function keep(wanted: readonly string[], onlyKept: boolean): Promise<void> {
+/** Keeps a page and its data as they are now, in time or not at all. Returns whether both are kept. */
+async function keep(page: string, ifKept: boolean): Promise<boolean> {
 	const cache = await caches.open(pages);
-	const keepOne = async (path: string) => {
+	let whole = true;
+	for (const path of [page, dataOf(page)]) {
 		const address = new URL(path, worker.location.href).href;
-		if (onlyKept && !(await cache.match(address))) return;
-		const answer = await fetch(path, { redirect: 'error' });
-		if (answer.ok) await cache.put(address, answer);
-	};
-	await Promise.allSettled(wanted.flatMap((path) => [keepOne(path), keepOne(`${path}/__data.json`)]));
+		const had = await cache.match(address);
+		if (ifKept && !had) return false;
+		const signal = AbortSignal.timeout(KEEP_WITHIN_MS);
+		const answer = await fetch(path, { ...BEHIND, redirect: 'error', signal }).catch(() => null);
+		const now = answer?.ok === true && (await put(address, answer));
+		whole &&= now || had !== undefined;
+	}
+	return whole;
 }
 
-/** A visit names the pages it will need, and those to read anew when something was saved; at the sign-in all are forgotten. */
+/** When the older of a page and its data was kept; null where one of them is not. */
+async function keptSince(page: string): Promise<number | null> {
+	const cache = await caches.open(pages);
+	const [document, data] = await Promise.all(
+		[page, dataOf(page)].map((path) => cache.match(new URL(path, worker.location.href).href))
+	);
+	if (!document || !data) return null;
+	return Math.min(...[document, data].map((one) => Number(one.headers.get(KEPT_AT))));
+}
+
+/** What a page asks; see {@link KeptAnswers}. */
+async function answerTo(
+	question: KeptQuestion,
+	client: string
+): Promise<KeptAnswers[keyof KeptAnswers]['answer']> {
+	switch (question.ask) {
+		case 'kept': {
+			const since = await Promise.all(
+				question.pages.map(async (page) => [page, await keptSince(page)] as const)
+			);
+			return Object.fromEntries(since.filter((one): one is [string, number] => one[1] !== null));
+		}
+		case 'keep': {
+			const done = await keep(question.page, question.ifKept === true);
+			if (done) await tidy();
+			return done;
+		}
+		case 'age': {
+			const key = `${client} ${question.path}`;
+			const at = given.get(key) ?? null;
+			given.delete(key);
+			return at;
+		}
+		case 'anew':
+			anew.set(`${client} ${question.path}`, Date.now());
+			return true;
+		case 'forget':
+			return caches.delete(pages);
+	}
+}
+
 worker.addEventListener('message', (event) => {
-	const message = event.data as KeepMessage;
-	if (message.forget) event.waitUntil(caches.delete(pages));
-	if (message.keep) event.waitUntil(keep(message.keep, false));
-	if (message.again) event.waitUntil(keep(message.again, true));
+	const { id } = (event.source ?? { id: '' }) as Client;
+	event.waitUntil(
+		answerTo(event.data as KeptQuestion, id).then((answer) => event.ports[0]?.postMessage(answer))
+	);
 });

@@ -8,6 +8,10 @@
 	import '$lib/ui/style/tokens.css';
 	import '$lib/ui/style/base.css';
 	import { page } from '$app/state';
+	import { onMount } from 'svelte';
+	import AsOf from '$lib/ui/shell/AsOf.svelte';
+	import { doEarlyTaps } from '$lib/ui/earlyTaps';
+	import { beginKeeping } from '$lib/ui/visit/keptPages.svelte';
 	import Head from '$lib/ui/shell/Head.svelte';
 	import Keys from '$lib/ui/shell/Keys.svelte';
 	import Palette from '$lib/ui/shell/Palette.svelte';
@@ -16,6 +20,11 @@
 	const outside = $derived(page.url.pathname.startsWith('/c/') || !data.signedIn);
 	let palette = $state(false);
 	let keys = $state(false);
+
+	onMount(() => {
+		doEarlyTaps();
+		if (!outside) beginKeeping();
+	});
 
 	function onkeydown(event: KeyboardEvent) {
 		if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
@@ -34,6 +43,7 @@
 	{@render children()}
 {:else}
 	<Head theme={data.theme} onpalette={() => (palette = true)} onhelp={() => (keys = true)} />
+	<AsOf />
 	{@render children()}
 	<Palette bind:open={palette} />
 	<Keys bind:open={keys} />

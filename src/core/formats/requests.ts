@@ -287,6 +287,9 @@ export const problemResponse = z.strictObject({
 	error: z.strictObject({ path: z.string(), sentence: z.string() })
 });
 
+/** Another after every change of a site. */
+export const markResponse = z.strictObject({ mark: z.string() });
+
 /** A site in the list. */
 export const listedSite = z.strictObject({
 	id: z.string(),

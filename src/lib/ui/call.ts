@@ -14,7 +14,7 @@ export const UNREACHABLE = 0;
 /** A request without an answer for so long is said to have no connection; it may come back all the same. */
 export const SLOW_AFTER_MS = 8000;
 /** After so long it is given up and may be tried again. */
-const GIVEN_UP_AFTER_MS = 25_000;
+const GIVEN_UP_AFTER_MS = 15_000;
 /** The slowest network for which a file is waited for: 10 kB a second. */
 const SLOWEST_BYTES_PER_MS = 10;
 

@@ -1,10 +1,12 @@
 import { invalidate } from '$app/navigation';
 import { navigating } from '$app/state';
+import { SLOW_AFTER_MS } from './call';
+import { saysAnew } from './visit/keptPages.svelte';
 
 /** Whether the server answers now. */
-async function isReachable(): Promise<boolean> {
+export async function isReachable(): Promise<boolean> {
 	try {
-		return (await fetch('/api/health', { method: 'HEAD' })).ok;
+		return (await fetch('/api/health', { method: 'HEAD', signal: AbortSignal.timeout(SLOW_AFTER_MS) })).ok;
 	} catch {
 		return false;
 	}
@@ -25,6 +27,7 @@ export async function refresh(what: `fq:${string}`): Promise<void> {
 			await over?.catch(() => undefined);
 		}
 		if (!(await isReachable())) return;
+		await saysAnew();
 		// the person may have gone on while the server was asked
 	} while (underWay());
 	await invalidate(what);

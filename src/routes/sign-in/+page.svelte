@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { Button } from 'carbon-components-svelte';
-	import { forgetPages } from '$lib/ui/visit/keptPages';
+	import { forgetPages } from '$lib/ui/visit/keptPages.svelte';
 
 	let { data, form } = $props();
 

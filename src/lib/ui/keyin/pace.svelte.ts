@@ -1,4 +1,6 @@
+import { browser } from '$app/environment';
 import { learnPace, startingPace, type Pace, type PaceSample } from '$core/keying';
+import { keepJson, keptJson } from '../browserStore';
 
 const STORED_AT = 'fond-quarter/pace';
 const KEPT = 80;
@@ -8,17 +10,13 @@ let samples: PaceSample[] = [];
 let loaded = false;
 
 function load(): void {
-	if (loaded || typeof localStorage === 'undefined') return;
+	if (loaded || !browser) return;
 	loaded = true;
-	try {
-		const kept: unknown = JSON.parse(localStorage.getItem(STORED_AT) ?? '[]');
-		if (Array.isArray(kept))
-			samples = kept.filter(
-				(one): one is PaceSample => typeof one?.presses === 'number' && typeof one?.seconds === 'number'
-			);
-	} catch {
-		localStorage.removeItem(STORED_AT);
-	}
+	const kept = keptJson(STORED_AT);
+	if (Array.isArray(kept))
+		samples = kept.filter(
+			(one): one is PaceSample => typeof one?.presses === 'number' && typeof one?.seconds === 'number'
+		);
 	pace = learnPace(samples);
 }
 
@@ -37,6 +35,6 @@ export const ownPace = {
 		load();
 		samples = [...samples, sample].slice(-KEPT);
 		pace = learnPace(samples);
-		localStorage.setItem(STORED_AT, JSON.stringify(samples));
+		keepJson(STORED_AT, samples);
 	}
 };

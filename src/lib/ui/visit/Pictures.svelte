@@ -30,7 +30,8 @@
 				zone,
 				caption: one.caption,
 				src: `/api/v1/jobs/${siteId}/pictures/${one.id}`,
-				sent: true
+				sent: true,
+				why: null
 			})),
 		...queue.shown.filter((one) => one.zone === zone)
 	]);
@@ -61,7 +62,11 @@
 			{#each shown as one (one.id)}
 				<li>
 					<img src={one.src} alt={one.caption || `${zone}, without a word`} />
-					<span>{one.caption}{one.sent ? '' : one.caption ? ', waits here' : 'Waits here'}</span>
+					<span
+						>{one.caption}{one.sent
+							? ''
+							: `${one.caption ? ', ' : ''}${one.why ? 'not sent' : one.caption ? 'waits here' : 'Waits here'}`}</span
+					>
 					<button class="quiet" onclick={() => remove(one)}
 						>Remove<span class="out-of-sight"> {one.caption || 'this picture'}</span></button
 					>

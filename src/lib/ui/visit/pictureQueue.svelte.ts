@@ -232,7 +232,7 @@ export class PictureQueue {
 }
 
 /** A random id, in places without a secure connection too. */
-function newUuid(): string {
+export function newUuid(): string {
 	const bytes = crypto.getRandomValues(new Uint8Array(16));
 	bytes[6] = (bytes[6]! & 0x0f) | 0x40;
 	bytes[8] = (bytes[8]! & 0x3f) | 0x80;

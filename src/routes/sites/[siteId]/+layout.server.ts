@@ -1,5 +1,5 @@
 import { pageLoad } from '$lib/server/pages';
-import { ownProfilesFor, siteForPages, zonesInList } from '$lib/server/store';
+import { ownProfilesFor, siteForPages, siteMark, zonesInList } from '$lib/server/store';
 import { database } from '$lib/server/db';
 import type { LayoutServerLoadEvent } from './$types';
 
@@ -8,6 +8,7 @@ export const load = pageLoad(async ({ params, depends }: LayoutServerLoadEvent) 
 	const { stored, zones, removed } = await siteForPages(params.siteId);
 	return {
 		site: { id: stored.id, revision: stored.revision, ...stored.site },
+		mark: siteMark(stored),
 		zones: await zonesInList(await database(), stored, zones),
 		removed: removed.map((zone) => ({ id: zone.id, name: zone.zone.name })),
 		/** Those that do not ship: the site's own copies and the installation's. */

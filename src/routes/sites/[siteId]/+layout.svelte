@@ -3,11 +3,11 @@
 	import { page } from '$app/state';
 	import { saving } from '$lib/ui/saving.svelte';
 	import { refresh } from '$lib/ui/refresh';
-	import { keepAgain, visitPages } from '$lib/ui/visit/keptPages';
+	import { keepAgain, visitPages } from '$lib/ui/visit/keptPages.svelte';
 
 	let { children } = $props();
 
-	const KEEP_AGAIN_AFTER_MS = 3000;
+	const KEEP_AGAIN_AFTER_MS = 300;
 
 	/** Views that show the site's lists, not one zone. */
 	const showsLists = $derived(!page.route.id?.includes('[zoneId]'));
@@ -32,7 +32,7 @@
 		soon = setTimeout(() => {
 			soon = undefined;
 			const { siteId, zoneId } = page.params;
-			if (siteId) void keepAgain(visitPages(siteId, zoneId ? [zoneId] : []));
+			if (siteId) void keepAgain(visitPages(siteId, zoneId ? [zoneId] : []).filter((page) => page !== '/'));
 		}, KEEP_AGAIN_AFTER_MS);
 	});
 </script>

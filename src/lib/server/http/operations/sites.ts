@@ -3,6 +3,7 @@ import {
 	createdResponse,
 	jobSchema,
 	listResponse,
+	markResponse,
 	newSiteRequest,
 	readWith,
 	weatherResponse,
@@ -51,6 +52,15 @@ function jsonOf(text: string): unknown {
 
 /** Sites as wholes, and their weather. */
 export const sites: readonly Operation[] = [
+	operation({
+		path: `${sitePath}/mark`,
+		method: 'get',
+		id: 'markOfJob',
+		summary: 'A mark that is another after every change of a site, whoever made it',
+		role: 'reader',
+		gives: markResponse,
+		handle: async (asked) => ({ mark: siteMark(await siteAsked(asked)) })
+	}),
 	operation({
 		path: '/api/v1/jobs',
 		method: 'get',

@@ -13,11 +13,11 @@
 	// svelte-ignore state_referenced_locally
 	const time = new RightTime(data.nowMs);
 	// svelte-ignore state_referenced_locally
-	const outbox = outboxOf(data.site.id, data.noted);
+	const outbox = outboxOf(data.site.id, data.noted, data);
 	onMount(() => outbox.resume());
 	$effect(() => {
-		const { noted } = data;
-		untrack(() => outbox.refresh(noted));
+		const { noted, readAtMs } = data;
+		untrack(() => outbox.refresh(noted, { readAtMs }));
 	});
 	const timeZone = $derived(data.site.timeZone);
 	const profileOf = (zone: Zone): ControlProfile =>

@@ -20,7 +20,7 @@
 	let { data } = $props();
 
 	// svelte-ignore state_referenced_locally
-	const outbox = outboxOf(data.site.id, data.noted);
+	const outbox = outboxOf(data.site.id, data.noted, data);
 	onMount(() => outbox.resume());
 
 	interface Row extends SurveyedZone {

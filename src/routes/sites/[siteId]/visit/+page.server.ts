@@ -7,7 +7,7 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 	depends('fq:site');
 	const { stored, zones } = await siteForPages(params.siteId);
 	const db = await database();
-	const last = (await visitsOf(db, params.siteId)).at(-1)?.visit;
+	const last = (await visitsOf(db, params.siteId)).at(-1) ?? null;
 	return {
 		nowMs: Date.now(),
 		readBackStops: (await readFirm(db)).readBackStops,
@@ -15,10 +15,13 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 		keyed: Object.fromEntries(zones.map(({ id, keyed }) => [id, { ...keyed }])),
 		/** The pictures of the visit that goes on. */
 		pictures: (await picturesOf(db, params.siteId)).filter((one) => one.visitAt === null),
-		/** The last visit that was ended, while nothing was noted since. */
-		ended:
-			last && stored.visitOpenSince === null
-				? { at: last.at, who: last.who, signedOff: last.signedOff }
-				: null
+		/** The last visit that was ended, and whether nothing was noted since. */
+		last: last && {
+			id: last.id,
+			at: last.visit.at,
+			who: last.visit.who,
+			signedOff: last.visit.signedOff,
+			isLatest: stored.visitOpenSince === null
+		}
 	};
 });

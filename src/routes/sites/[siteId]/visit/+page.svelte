@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { onMount } from 'svelte';
+	import { onMount, tick, untrack } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { Button } from 'carbon-components-svelte';
 	import { checksOf, stopsOf } from '$core/checks';
@@ -8,20 +8,19 @@
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
 	import {
 		joinReadings,
-		nothingNoted,
 		ON_SITE_WORDS,
 		onSiteValueWords,
 		unitOf,
 		testStanding,
-		VISIT_FIELDS,
 		type OnSite,
 		type Zone
 	} from '$core/plan';
-	import { call, UNREACHABLE } from '$lib/ui/call';
-	import { keyedHere, type KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
+	import { kept as keptText, keep, keepJson, keptJson } from '$lib/ui/browserStore';
+	import { call, UNREACHABLE, WHO } from '$lib/ui/call';
+	import { keyedHere, keyedNotesOf, keyedWaiting, type KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
 	import CheckList from '$lib/ui/visit/CheckList.svelte';
 	import ClockStep from '$lib/ui/visit/ClockStep.svelte';
-	import { keepPages, visitPages } from '$lib/ui/visit/keptPages';
+	import { keepingOf, keepVisit } from '$lib/ui/visit/keptPages.svelte';
 	import FoundStep from '$lib/ui/visit/FoundStep.svelte';
 	import LeaveStep from '$lib/ui/visit/LeaveStep.svelte';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
@@ -29,15 +28,30 @@
 	import Steps from '$lib/ui/visit/Steps.svelte';
 	import SettingsStep from '$lib/ui/visit/SettingsStep.svelte';
 	import TestStep from '$lib/ui/visit/TestStep.svelte';
-	import { PictureQueue } from '$lib/ui/visit/pictureQueue.svelte';
+	import { newUuid, PictureQueue } from '$lib/ui/visit/pictureQueue.svelte';
 	import Pictures from '$lib/ui/visit/Pictures.svelte';
+	import Unsent from '$lib/ui/visit/Unsent.svelte';
 	import { placeAfter, VISIT_STEPS, type VisitPlace } from '$lib/ui/visit/visitSteps';
 	import { refresh } from '$lib/ui/refresh';
+	import { watchSite } from '$lib/ui/watchSite';
 
 	let { data } = $props();
 
 	// svelte-ignore state_referenced_locally
-	const outbox = outboxOf(data.site.id, data.noted);
+	const loaded = $derived({
+		readAtMs: data.readAtMs,
+		after: data.last?.id ?? null,
+		names: Object.fromEntries([...data.zones, ...data.removed].map((one) => [one.id, one.name]))
+	});
+	// svelte-ignore state_referenced_locally
+	const outbox = outboxOf(data.site.id, data.noted, loaded);
+	$effect(() => {
+		const now = loaded;
+		untrack(() => {
+			outbox.refresh(data.noted, now);
+			pictures.knows(now.after);
+		});
+	});
 	// svelte-ignore state_referenced_locally
 	const pictures = new PictureQueue(data.site.id);
 	// svelte-ignore state_referenced_locally
@@ -47,7 +61,10 @@
 	let note = $state('');
 	let problem = $state<string | null>(null);
 	let busy = $state(false);
-	let kept = $state(false);
+	let main = $state<HTMLElement>();
+	/** Of the end of this visit: sent again without having heard an answer, it is the same end. */
+	let endId = newUuid();
+	const keeping = $derived(keepingOf(data.site.id));
 
 	/** What was keyed from this browser, by zone: it may not have come in yet. */
 	let keyedNotes = $state.raw<Readonly<Record<string, KeyedNotes>>>({});
@@ -56,42 +73,57 @@
 		void pictures.resume().catch(() => undefined);
 		// what was keyed without a connection is sent from here too
 		for (const { id } of data.zones) {
-			const notes = keyedHere(`/api/v1/jobs/${data.site.id}/zones/${id}/keyed`, data.keyed[id] ?? {});
+			const path = `/api/v1/jobs/${data.site.id}/zones/${id}/keyed`;
+			const notes = keyedHere(path, data.keyed[id] ?? {}, data.readAtMs);
 			notes?.resume();
 			if (notes) keyedNotes = { ...keyedNotes, [id]: notes };
 		}
-		try {
-			const at = JSON.parse(localStorage.getItem(placeKey) ?? 'null') as VisitPlace | null;
-			if (at && (at.step === 'sign-off' || VISIT_STEPS.some(([id]) => id === at.step)))
-				place = { zone: Math.min(at.zone, Math.max(0, data.zones.length - 1)), step: at.step };
-		} catch {
-			localStorage.removeItem(placeKey);
+		// values keyed at a zone that is gone by now
+		for (const path of keyedWaiting(data.site.id)) {
+			const id = path.split('/').at(-2)!;
+			if (data.zones.some((one) => one.id === id)) continue;
+			const notes = keyedNotesOf(path, {}, data.readAtMs);
+			notes.resume();
+			keyedNotes = { ...keyedNotes, [id]: notes };
 		}
-		who = localStorage.getItem('fond-quarter/who') ?? '';
-		const pages = visitPages(
+		const at = keptJson(placeKey) as VisitPlace | null;
+		if (at && (at.step === 'sign-off' || VISIT_STEPS.some(([id]) => id === at.step)))
+			place = { zone: Math.min(at.zone, Math.max(0, data.zones.length - 1)), step: at.step };
+		who = keptText(WHO) ?? '';
+		void keepVisit(
 			data.site.id,
 			data.zones.map((zone) => zone.id)
 		);
-		void keepPages(pages).then((done) => (kept = done));
-		return () => pictures.stop();
+		const stop = watchSite(data.site.id, data.mark, () => refresh('fq:site'));
+		return () => {
+			stop();
+			pictures.stop();
+		};
 	});
 
 	/** Whether the last visit has ended and no other was begun, here or elsewhere. */
 	let begunHere = $state(false);
-	const between = $derived(data.ended !== null && !begunHere && outbox.waiting === 0);
+	const ended = $derived(data.last?.isLatest ? data.last : null);
+	const between = $derived(
+		ended !== null && !begunHere && outbox.waiting === 0 && outbox.unsent.length === 0
+	);
 	const dateOf = (iso: string) =>
 		dateWords(dateOfDay(Math.floor(wallAt(data.site.timeZone, Date.parse(iso)) / 1440)));
 	/** What belongs to one visit starts empty; survey, offset, batteries and lock stay as they were left. */
 	function begin() {
 		begunHere = true;
-		for (const one of data.zones)
-			for (const key of VISIT_FIELDS) outbox.note(one.id, key, nothingNoted[key] as never);
+		if (ended) outbox.begin(ended.id);
+		// the first note opens it, and on the server nothing of the last one counts from then on
+		const first = data.zones[0];
+		if (first) outbox.note(first.id, 'foundNote', '');
 		go({ zone: 0, step: 'found' });
 	}
 	function go(next: VisitPlace) {
 		place = next;
-		localStorage.setItem(placeKey, JSON.stringify(next));
+		keepJson(placeKey, next);
 		window.scrollTo(0, 0);
+		// whoever does not see the page hears where they are now
+		void tick().then(() => main?.querySelector('h1')?.focus());
 	}
 
 	const row = $derived(data.zones[place.zone]);
@@ -110,7 +142,9 @@
 	}
 
 	$effect(() => {
-		for (const [id, notes] of Object.entries(keyedNotes)) notes.refresh(data.keyed[id] ?? {});
+		const { keyed, readAtMs } = data;
+		for (const [id, notes] of Object.entries(keyedNotes))
+			if (keyed[id]) untrack(() => notes.refresh(keyed[id]!, readAtMs));
 	});
 
 	/** What is keyed at each control and how far its card is, values that were keyed here and not yet sent included. */
@@ -177,7 +211,7 @@
 				return;
 			}
 		}
-		const keyed = Object.values(keyedNotes);
+		const keyed = Object.values(keyedNotes).filter((notes) => !notes.why);
 		await Promise.all(keyed.map((notes) => notes.send()));
 		if (keyed.some((notes) => notes.waiting > 0)) {
 			problem = 'Some values keyed are still kept here: sign off when the connection is back.';
@@ -189,11 +223,13 @@
 			return;
 		}
 		busy = true;
-		localStorage.setItem('fond-quarter/who', who.trim());
+		keep(WHO, who.trim());
 		const answer = await call('POST', `/api/v1/jobs/${data.site.id}/visits`, {
 			who: who.trim(),
 			note: note.trim(),
-			signedOff
+			signedOff,
+			id: endId,
+			after: loaded.after
 		});
 		busy = false;
 		if (!answer.ok) {
@@ -203,7 +239,8 @@
 					: answer.sentence;
 			return;
 		}
-		localStorage.removeItem(placeKey);
+		endId = newUuid();
+		keep(placeKey, null);
 		await refresh('fq:site');
 		await goto(`/sites/${data.site.id}/record`);
 	}
@@ -211,15 +248,14 @@
 
 <svelte:head><title>Visit, {data.site.name} · Fond Quarter</title></svelte:head>
 
-<main>
+<main bind:this={main}>
 	{#if !row || !zone || !profile || !onSite}
-		<h1>A visit to {data.site.name}</h1>
+		<h1 tabindex="-1">A visit to {data.site.name}</h1>
 		<p>There are no zones yet. <a href="/sites/{data.site.id}">Add the first room</a>, then come back.</p>
-	{:else if between && data.ended}
-		<h1>{data.site.name}: begin a visit?</h1>
+	{:else if between && ended}
+		<h1 tabindex="-1">{data.site.name}: begin a visit?</h1>
 		<p class="big">
-			{data.ended.signedOff ? 'Signed off' : 'Kept as it stood'} on {dateOf(data.ended.at)} by {data.ended
-				.who}.
+			{ended.signedOff ? 'Signed off' : 'Kept as it stood'} on {dateOf(ended.at)} by {ended.who}.
 		</p>
 		<p>
 			A new visit starts with nothing found, tested or left yet. Survey, offset, batteries and lock stay as
@@ -252,6 +288,19 @@
 			<Steps here={place.step} {stateOf} ongo={(step) => go({ ...place, step })} />
 		{/if}
 
+		<Unsent
+			siteName={data.site.name}
+			timeZone={data.site.timeZone}
+			{outbox}
+			{pictures}
+			keyed={keyedNotes}
+			zones={data.zones}
+			nameOf={(id) => loaded.names[id] ?? ''}
+			unitOf={(id) => {
+				const of = data.zones.find((one) => one.id === id)?.document;
+				return of ? unitOf(of, profileOf(of)) : 'C';
+			}}
+		/>
 		{#each outbox.conflicts as conflict (conflict)}
 			<div class="conflict" role="alert">
 				<p>
@@ -268,19 +317,19 @@
 		{#key `${row.id} ${place.step}`}
 			<section aria-label={stepName}>
 				{#if place.step === 'found'}
-					<h1>{zone.name}: how was it found?</h1>
+					<h1 tabindex="-1">{zone.name}: how was it found?</h1>
 					<FoundStep {zone} {profile} {onSite} {set} />
 					<Pictures siteId={data.site.id} zone={zone.name} queue={pictures} onServer={data.pictures} />
 				{:else if place.step === 'settings'}
-					<h1>{zone.name}: set these first</h1>
+					<h1 tabindex="-1">{zone.name}: set these first</h1>
 					<SettingsStep {zone} {profile} {onSite} {set} grouping={row.summary.grouping} />
 				{:else if place.step === 'clock'}
-					<h1>{zone.name}: set its clock</h1>
+					<h1 tabindex="-1">{zone.name}: set its clock</h1>
 					<ClockStep {zone} {profile} {onSite} {set} timeZone={data.site.timeZone} />
 				{:else if place.step === 'key-in'}
 					{@const { done, of } = keying[row.id]!}
 					{@const left = of - done}
-					<h1>{zone.name}: key the week</h1>
+					<h1 tabindex="-1">{zone.name}: key the week</h1>
 					<p class="big">
 						{left === 0 ? `All ${of} values are keyed.` : `${left} of ${of} values to key.`}
 					</p>
@@ -289,14 +338,14 @@
 					</p>
 					<p><a href="/sites/{data.site.id}/zones/{row.id}/read-back">Read back from the display</a></p>
 				{:else if place.step === 'test'}
-					<h1>{zone.name}: does it heat?</h1>
+					<h1 tabindex="-1">{zone.name}: does it heat?</h1>
 					<TestStep {zone} {profile} {onSite} {set} />
 				{:else if place.step === 'leave'}
-					<h1>{zone.name}: how is it left?</h1>
+					<h1 tabindex="-1">{zone.name}: how is it left?</h1>
 					<LeaveStep {zone} {profile} {onSite} {set} />
 					<Pictures siteId={data.site.id} zone={zone.name} queue={pictures} onServer={data.pictures} />
 				{:else}
-					<h1>
+					<h1 tabindex="-1">
 						{stops === 0
 							? 'Nothing stops the sign-off'
 							: stops === 1
@@ -313,7 +362,14 @@
 			</section>
 		{/key}
 		<p class="soft kept">
-			{kept ? 'This visit works without a connection; notes are sent when it is back.' : ''}
+			{#if keeping?.never}
+				This browser keeps no pages: without a connection stay on this one. What you note is sent when it is
+				back.
+			{:else if keeping && keeping.kept === keeping.of}
+				This visit works without a connection; notes are sent when it is back.
+			{:else if keeping}
+				Keeping {keeping.kept} of {keeping.of} pages for when there is no connection …
+			{/if}
 		</p>
 		<div class="bar">
 			<button

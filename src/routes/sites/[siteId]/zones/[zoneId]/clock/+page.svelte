@@ -27,7 +27,7 @@
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
-	const outbox = outboxOf(data.site.id, { [data.zone.id]: data.onSite });
+	const outbox = outboxOf(data.site.id, { [data.zone.id]: data.onSite }, data);
 	onMount(() => outbox.resume());
 	const zone = $derived({
 		...data.planned,

@@ -8,6 +8,8 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
 	return {
 		stored: { keyed: stored.keyed },
+		/** When the plan was saved last, and by whom. */
+		planned: stored.planned,
 		card: (await compute('zoneCard', { zone: stored.zone, profile, keyed: stored.keyed })).card
 	};
 });

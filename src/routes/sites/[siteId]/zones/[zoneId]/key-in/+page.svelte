@@ -1,32 +1,91 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
+	import { onMount, tick, untrack } from 'svelte';
+	import { wallAt } from '$core/civil';
+	import { clockTime } from '$core/week';
 	import { cardProgress, isKeyed, nextToKey, readId, routeMinutes, type CardItem } from '$core/keying';
 	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
 	import { ownPace } from '$lib/ui/keyin/pace.svelte';
 	import PrintedCard from '$lib/ui/keyin/PrintedCard.svelte';
+	import { changedValues, type ChangedValue } from '$lib/ui/keyin/planChange';
 	import WholeCard from '$lib/ui/keyin/WholeCard.svelte';
 	import { refresh } from '$lib/ui/refresh';
+	import { watchSite } from '$lib/ui/watchSite';
 	import { live } from '$lib/ui/zone/live.svelte';
 
 	let { data } = $props();
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
-	const notes = keyedNotesOf(`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}/keyed`, data.stored.keyed);
+	const notes = keyedNotesOf(
+		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}/keyed`,
+		data.stored.keyed,
+		data.readAtMs
+	);
 
-	const items = $derived(data.card.items);
-	const progress = $derived(cardProgress(data.card, notes.keyed));
+	/** The card as the person has seen it: another plan takes its place when that has been said. */
+	// svelte-ignore state_referenced_locally
+	let card = $state.raw(data.card);
+	const items = $derived(card.items);
+	const progress = $derived(cardProgress(card, notes.keyed));
 	$effect(() => live.show(data.zone.id, { done: progress.done, of: progress.of }));
 	/** The value on show; past the last one everything is in. */
 	let index = $state(untrack(() => cardProgress(data.card, data.stored.keyed).next));
 	const item = $derived(items[index]);
+	/** What the plan asks for otherwise since it was first seen here, until the person has read it. */
+	let changes = $state.raw<readonly ChangedValue[]>([]);
+	/** What the value on show is to be by now, while the old one is held there; with null, that it is not asked for any more. */
+	let instead = $state.raw<{ readonly now: string | null } | null>(null);
+
+	/** Takes another card: its plan is said, and the value on show stays where it is until it is seen. */
+	function take(next: typeof card) {
+		const all = changedValues(card.items, next.items);
+		if (all.length > 0) {
+			const known = changes.filter((one) => !all.some(({ id }) => id === one.id));
+			// against what was first seen: back to that, nothing has changed
+			changes = [
+				...known,
+				...all.map((one) => ({ ...one, was: changes.find(({ id }) => id === one.id)?.was ?? one.was }))
+			].filter((one) => one.was !== one.now);
+		}
+		const held = item && all.find((one) => one.id === item.id);
+		if (held) instead = { now: held.now };
+		else show(next, item?.id ?? null);
+	}
+	function show(next: typeof card, id: string | null) {
+		card = next;
+		instead = null;
+		const at = id === null ? -1 : next.items.findIndex((one) => one.id === id);
+		index = at >= 0 ? at : cardProgress(next, notes.keyed).next;
+	}
+	$effect(() => {
+		const next = data.card;
+		untrack(() => {
+			if (next !== card) take(next);
+		});
+	});
+	/** Shows what the plan asks for now, the value that was held included. */
+	function seen() {
+		changes = [];
+		if (instead) show(data.card, item?.id ?? null);
+		void tick().then(() => instruction?.focus());
+	}
+	const changedBy = $derived.by(() => {
+		if (!data.planned) return 'The plan has changed';
+		const minute = wallAt(data.site.timeZone, Date.parse(data.planned.at));
+		const at = clockTime(((minute % 1440) + 1440) % 1440);
+		return `${data.planned.by || 'Somebody on another device'} changed the plan at ${at}`;
+	});
+	// what must be keyed again comes before the end
+	$effect(() => {
+		if (index >= items.length && progress.next < items.length) index = progress.next;
+	});
+	let instruction = $state<HTMLElement>();
 	/** What is still to be keyed after the value on show. */
 	const upNext = $derived(items.filter((one, i) => i > index && !isKeyed(one, notes.keyed)).slice(0, 2));
 	/** Where this turn at the control began: its first value says how to get there. */
 	const began = untrack(() => cardProgress(data.card, data.stored.keyed).next);
 	const enter = $derived(
-		item &&
-			(item.before ?? (index === began && index > 0 && item.section !== 'Settings' ? data.card.enter : null))
+		item && (item.before ?? (index === began && index > 0 && item.section !== 'Settings' ? card.enter : null))
 	);
 	/** Whether the display was read to show something else here, rather than the plan changed. */
 	const wasRead = $derived(item !== undefined && notes.keyed[readId(item.id)] === notes.keyed[item.id]);
@@ -37,7 +96,7 @@
 
 	/** What the route takes, and saves against typing every value, at this person's pace. */
 	const saved = $derived.by(() => {
-		const { route, typed } = data.card.cost;
+		const { route, typed } = card.cost;
 		const minutes = (way: typeof route) =>
 			Math.max(1, Math.round(routeMinutes({ presses: way.presses, looks: way.values }, ownPace.now)));
 		const pace = ownPace.learnt ? ' at your pace' : '';
@@ -55,22 +114,20 @@
 		notes.resume();
 		// a reload may have been read before the last notes were written: ask again a few times
 		const again = [0, 1000, 2500].map((ms) => setTimeout(() => void refresh('fq:keyed'), ms));
-		const look = () => {
-			if (document.visibilityState === 'visible') void refresh('fq:keyed');
-		};
-		document.addEventListener('visibilitychange', look);
-		const every = setInterval(look, 8000);
+		const stop = watchSite(data.site.id, data.mark, () => refresh('fq:keyed'));
 		return () => {
-			document.removeEventListener('visibilitychange', look);
-			clearInterval(every);
+			stop();
 			again.forEach(clearTimeout);
 		};
 	});
-	$effect(() => notes.refresh(data.stored.keyed));
+	$effect(() => {
+		const { stored, readAtMs } = data;
+		untrack(() => notes.refresh(stored.keyed, readAtMs));
+	});
 	/** Until a key is pressed here, what is keyed elsewhere moves this card on too. */
 	let touched = $state(false);
 	$effect(() => {
-		const { next } = cardProgress(data.card, notes.keyed);
+		const { next } = cardProgress(card, notes.keyed);
 		if (!untrack(() => touched)) index = next;
 	});
 
@@ -78,12 +135,12 @@
 	let startedAt = $state(0);
 	function restartCountdown() {
 		startedAt = performance.now();
-		left = data.card.timeoutSeconds;
+		left = card.timeoutSeconds;
 	}
 	onMount(() => {
 		const every = setInterval(() => {
-			if (data.card.timeoutSeconds === null || startedAt === 0) return;
-			left = Math.max(0, Math.ceil(data.card.timeoutSeconds - (performance.now() - startedAt) / 1000));
+			if (card.timeoutSeconds === null || startedAt === 0) return;
+			left = Math.max(0, Math.ceil(card.timeoutSeconds - (performance.now() - startedAt) / 1000));
 		}, 250);
 		return () => clearInterval(every);
 	});
@@ -96,7 +153,11 @@
 		// what was read before it was keyed again is to be read again
 		const read = notes.keyed[readId(item.id)];
 		if (read !== undefined && read !== item.shows) notes.note(readId(item.id), null);
-		index = nextToKey(data.card, notes.keyed, index);
+		// what was keyed is what was on show; where the plan asks for another by now, that is keyed next
+		const again = instead !== null && instead.now !== null;
+		if (instead) show(data.card, item.id);
+		if (!again) index = nextToKey(card, notes.keyed, index);
+		void tick().then(() => instruction?.focus({ preventScroll: true }));
 		shownAt = performance.now();
 		restartCountdown();
 	}
@@ -129,9 +190,7 @@
 		event.preventDefault();
 	}
 
-	const share = $derived(
-		left === null || data.card.timeoutSeconds === null ? 0 : left / data.card.timeoutSeconds
-	);
+	const share = $derived(left === null || card.timeoutSeconds === null ? 0 : left / card.timeoutSeconds);
 </script>
 
 <svelte:head><title>{data.zone.name}, key in · Fond Quarter</title></svelte:head>
@@ -142,7 +201,9 @@
 		<div class="top">
 			<h1>{data.zone.name}</h1>
 			<span class="soft" role="status"
-				>{item ? `value ${index + 1} of ${items.length}` : `all ${items.length} values`}</span
+				>{item ? `value ${index + 1} of ${items.length}` : `all ${items.length} values`}{changed > 0
+					? `, ${changed} to key again`
+					: ''}</span
 			>
 			<button class="quiet print" onclick={() => window.print()}>print</button>
 			<a class="quiet" href="/sites/{data.site.id}">leave</a>
@@ -164,6 +225,26 @@
 			{/if}
 		</div>
 
+		{#if changes.length > 0}
+			<div class="changed" role="alert">
+				<p>
+					<strong>{changedBy}:</strong>
+					{#each changes.slice(0, 4) as one, i (one.id)}{i > 0 ? '; ' : ' '}{one.what}
+						{one.was === null
+							? 'is new, '
+							: one.now === null
+								? `${one.was} goes`
+								: `${one.was} is now `}{#if one.now !== null}<strong>{one.now}</strong
+							>{/if}{/each}{changes.length > 4 ? `; and ${changes.length - 4} more` : ''}.
+				</p>
+				{#if instead}
+					<p>
+						The value below is from before. If you have keyed it, say so, and it comes again with the new one.
+					</p>
+				{/if}
+				<button class="quiet" onclick={seen}>{instead ? 'Show the new value' : 'Seen'}</button>
+			</div>
+		{/if}
 		{#if item}
 			<div class="ask">
 				{#if index === 0}
@@ -173,11 +254,19 @@
 					</p>
 				{/if}
 				{#if enter}<p class="before">{enter}</p>{/if}
-				<p class="what"><strong>{item.section}</strong>, {item.what}</p>
-				<p class="soft aside">{item.aside}</p>
-				<p class="value" class:long={item.shows.length > 5} aria-live="polite">
-					{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}
-				</p>
+				<div
+					class="instruction"
+					role="group"
+					tabindex="-1"
+					aria-label="{item.section}, {item.what}: {item.shows}{item.unit}"
+					bind:this={instruction}
+				>
+					<p class="what"><strong>{item.section}</strong>, {item.what}</p>
+					<p class="soft aside">{item.aside}</p>
+					<p class="value" class:long={item.shows.length > 5}>
+						{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}
+					</p>
+				</div>
 				<p class="soft">
 					{#if item.from !== null}shows now <span class="mono">{item.from}{item.unit}</span> ·
 					{/if}{words(item.presses)}
@@ -191,10 +280,10 @@
 				{:else if isKeyed(item, notes.keyed)}
 					<p class="soft">Keyed already. Confirm again, or go on.</p>
 				{/if}
-				{#if data.card.timeoutSeconds !== null}
+				{#if card.timeoutSeconds !== null}
 					{#if left === null}
 						<p class="soft timer">
-							The menu leaves by itself after {data.card.timeoutSeconds} s without a key.
+							The menu leaves by itself after {card.timeoutSeconds} s without a key.
 						</p>
 					{:else if left > 0}
 						<p class="soft timer">menu leaves by itself in {left} s</p>
@@ -221,8 +310,8 @@
 			</div>
 		{:else}
 			<div class="ask">
-				<p class="finished">All in.</p>
-				<p>{data.card.leave}</p>
+				<p class="finished" tabindex="-1" bind:this={instruction}>All in.</p>
+				<p>{card.leave}</p>
 				<p>
 					Leave the control on automatic, then
 					<a href="/sites/{data.site.id}/zones/{data.zone.id}/read-back">read it back</a>.
@@ -251,7 +340,7 @@
 	</WholeCard>
 </div>
 
-<PrintedCard name={data.zone.name} site={data.site.name} card={data.card} keyed={notes.keyed} />
+<PrintedCard name={data.zone.name} site={data.site.name} {card} keyed={notes.keyed} />
 
 <style>
 	@media print {
@@ -285,6 +374,20 @@
 		flex: 1;
 		font-size: 1.1rem;
 		overflow-wrap: anywhere;
+	}
+	.changed {
+		margin: 0.75rem 1.4rem 0;
+		padding: 0.6rem 0.75rem;
+		border-left: 4px solid var(--signal);
+		background: var(--sheet);
+	}
+	.changed button {
+		min-height: 44px;
+		margin-top: 0.4rem;
+		font-size: 1rem;
+	}
+	.instruction:focus {
+		outline: none;
 	}
 	.track {
 		display: flex;

@@ -18,7 +18,11 @@
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
-	const notes = keyedNotesOf(`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}/keyed`, data.stored.keyed);
+	const notes = keyedNotesOf(
+		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}/keyed`,
+		data.stored.keyed,
+		data.readAtMs
+	);
 	onMount(() => notes.resume());
 
 	const groups = $derived(readBackGroups(data.profile, data.options, data.program));

@@ -1,0 +1,202 @@
+<script lang="ts">
+	import { dateOfDay, dateWords, wallAt } from '$core/civil';
+	import type { TemperatureUnit } from '$core/control';
+	import { ON_SITE_WORDS, onSiteValueWords } from '$core/plan';
+	import { capital } from '$core/schema';
+	import { clockTime } from '$core/week';
+	import type { KeyedNotes } from '../keyin/keyedNotes.svelte';
+	import type { Outbox, Unsent } from './outbox.svelte';
+	import type { PictureQueue } from './pictureQueue.svelte';
+	import { saveFile, type EndedVisit, type WhyUnsent } from './unsent';
+
+	let {
+		siteName,
+		timeZone,
+		outbox,
+		pictures,
+		keyed,
+		zones,
+		nameOf,
+		unitOf
+	}: {
+		siteName: string;
+		timeZone: string;
+		outbox: Outbox;
+		pictures: PictureQueue;
+		/** Values keyed from this browser, by zone; those of zones that are gone included. */
+		keyed: Readonly<Record<string, KeyedNotes>>;
+		zones: readonly { readonly id: string; readonly name: string }[];
+		/** The name of a zone, also of one that was removed. */
+		nameOf: (zoneId: string) => string;
+		unitOf: (zoneId: string) => TemperatureUnit;
+	} = $props();
+
+	/** One thing that waits for a person: what it is, why, and what can be done about it. */
+	interface Item {
+		readonly id: string;
+		readonly what: string;
+		readonly why: WhyUnsent;
+		readonly file: () => { readonly name: string; readonly content: Blob | string };
+		readonly again: (() => void) | null;
+		readonly give: ((zoneId: string) => void) | null;
+		readonly leave: () => void;
+	}
+
+	const counted = (count: number, one: string) => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
+	const placed = (zoneId: string, otherwise = '') => nameOf(zoneId) || otherwise || 'A zone that is gone';
+	const fileName = (part: string) => `${siteName}, ${part}`.replace(/[\\/:*?"<>|]+/g, ' ');
+
+	const noteItem = (unsent: Unsent): Item => {
+		const name = placed(unsent.zoneId, unsent.zoneName);
+		const lines = unsent.edits.map(
+			({ key, value }) =>
+				`${capital(ON_SITE_WORDS[key])}: ${onSiteValueWords(key, value, unitOf(unsent.zoneId))}`
+		);
+		return {
+			id: unsent.ids.join(),
+			what: `${name}: ${lines.join('; ')}`,
+			why: unsent.why,
+			file: () => ({ name: fileName(`${name}, notes.txt`), content: [name, ...lines].join('\n') }),
+			again: unsent.why.kind === 'refused' ? () => outbox.tryAgain(unsent) : null,
+			give: unsent.why.kind === 'zone-gone' ? (zoneId) => outbox.giveTo(unsent, zoneId) : null,
+			leave: () => outbox.leaveOut(unsent)
+		};
+	};
+	const pictureItem = (one: (typeof pictures.unsent)[number]): Item => ({
+		id: one.id,
+		what: `${one.zone}: a picture${one.caption ? `, ${one.caption}` : ''}`,
+		why: one.why!,
+		file: () => ({
+			name: fileName(`${one.zone} ${one.caption || 'picture'}.jpg`),
+			content: pictures.fileOf(one.id)!
+		}),
+		again: () => void pictures.tryAgain(one),
+		give: null,
+		leave: () => void pictures.forget(one.id)
+	});
+	const keyedItem = ([zoneId, notes]: [string, KeyedNotes]): Item => {
+		const name = placed(zoneId);
+		const lines = Object.entries(notes.pending).map(([id, shows]) => `${id}: ${shows ?? 'not keyed'}`);
+		return {
+			id: `keyed ${zoneId}`,
+			what: `${name}: ${counted(lines.length, 'value')} keyed`,
+			why: notes.why!,
+			file: () => ({ name: fileName(`${name}, keyed.txt`), content: [name, ...lines].join('\n') }),
+			again: () => notes.tryAgain(),
+			give: null,
+			leave: () => notes.leaveOut()
+		};
+	};
+
+	const items = $derived<readonly Item[]>([
+		...outbox.unsent.map(noteItem),
+		...pictures.unsent.map(pictureItem),
+		...Object.entries(keyed)
+			.filter(([, notes]) => notes.why)
+			.map(keyedItem)
+	]);
+	const late = $derived(items.filter((one) => one.why.ended));
+	const others = $derived(items.filter((one) => !one.why.ended));
+	const ended = $derived<EndedVisit | null>(late[0]?.why.ended ?? null);
+
+	function endedWords({ at, who, signedOff }: EndedVisit): string {
+		const minute = wallAt(timeZone, Date.parse(at));
+		const day = dateWords(dateOfDay(Math.floor(minute / 1440)));
+		return `${who} ended this visit on ${day} at ${clockTime(((minute % 1440) + 1440) % 1440)}${signedOff ? ' and signed it off' : ''}.`;
+	}
+
+	function intoNext() {
+		for (const unsent of outbox.unsent) if (unsent.why.ended) outbox.giveTo(unsent, unsent.zoneId);
+		for (const one of pictures.unsent) if (one.why?.ended) void pictures.tryAgain(one);
+	}
+
+	/** What a person has in a file of their own by now. */
+	let saved = $state.raw<readonly string[]>([]);
+	function save(list: readonly Item[]) {
+		for (const one of list) {
+			const { name, content } = one.file();
+			saveFile(name, content);
+		}
+		saved = [...saved, ...list.map((one) => one.id)];
+	}
+	let chosen = $state<Record<string, string>>({});
+</script>
+
+{#snippet fileKeys(list: readonly Item[])}
+	{#if list.every((one) => saved.includes(one.id))}
+		<button class="quiet" onclick={() => list.forEach((one) => one.leave())}
+			>Saved as a file: take off this list</button
+		>
+	{:else}
+		<button class="quiet" onclick={() => save(list)}>Keep as a file</button>
+	{/if}
+{/snippet}
+
+{#if outbox.unkept || pictures.unkept || Object.values(keyed).some((notes) => notes.unkept)}
+	<p class="unsent signal" role="alert">
+		This browser has no room to keep notes over a reload. Stay on this page until they are sent.
+	</p>
+{/if}
+{#if ended}
+	<section class="unsent" role="alert" aria-label="The visit has ended">
+		<p><strong>{endedWords(ended)}</strong></p>
+		<p>Noted here after that, and not in it:</p>
+		<ul>
+			{#each late as one (one.id)}<li>{one.what}</li>{/each}
+		</ul>
+		<div class="keys">
+			<button class="quiet" onclick={intoNext}
+				>Begin a new visit with {late.length === 1 ? 'it' : 'them'}</button
+			>
+			{@render fileKeys(late)}
+		</div>
+	</section>
+{/if}
+{#each others as one (one.id)}
+	<section class="unsent" role="alert" aria-label="Not sent">
+		<p><strong>Not sent:</strong> {one.what}</p>
+		<p>{one.why.sentence}</p>
+		<div class="keys">
+			{#if one.give}
+				<label>
+					<span class="out-of-sight">Zone to give it to</span>
+					<select
+						value={chosen[one.id] ?? zones[0]?.id}
+						onchange={(event) => (chosen = { ...chosen, [one.id]: event.currentTarget.value })}
+					>
+						{#each zones as zone (zone.id)}<option value={zone.id}>{zone.name}</option>{/each}
+					</select>
+				</label>
+				<button class="quiet" onclick={() => one.give?.(chosen[one.id] ?? zones[0]!.id)}
+					>Give to this zone</button
+				>
+			{/if}
+			{#if one.again}<button class="quiet" onclick={one.again}>Try again</button>{/if}
+			{@render fileKeys([one])}
+		</div>
+	</section>
+{/each}
+
+<style>
+	.unsent {
+		margin-bottom: 0.6rem;
+		padding: 0.6rem 0.75rem;
+		border-left: 4px solid var(--signal);
+		background: var(--sheet);
+	}
+	ul {
+		margin: 0.3rem 0;
+		padding-left: 1.2rem;
+	}
+	.keys {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+		margin-top: 0.5rem;
+	}
+	.keys button,
+	.keys select {
+		min-height: 44px;
+		font-size: 1rem;
+	}
+</style>
