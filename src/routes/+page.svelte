@@ -350,6 +350,7 @@
 	}
 	.jobs a {
 		display: block;
+		min-width: 0;
 		padding: 0.7rem 0.5rem;
 		text-decoration: none;
 		overflow-wrap: anywhere;
@@ -394,7 +395,7 @@
 			flex: 1 1 100%;
 		}
 		.jobs li {
-			grid-template-columns: 1fr 44px;
+			grid-template-columns: minmax(0, 1fr) 44px;
 			gap: 0;
 			padding-bottom: 0.5rem;
 		}

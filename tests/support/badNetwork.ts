@@ -56,24 +56,21 @@ export async function badNetwork(target: string): Promise<BadNetwork> {
 		request.on('data', (part: Buffer) => parts.push(part));
 		request.on('end', () =>
 			setTimeout(() => {
-				const onward = http.request(
-					{ hostname, port, method, path, headers: request.headers },
-					(answer) => {
-						if (loseAnswer) return void request.socket.destroy();
-						response.writeHead(answer.statusCode ?? 502, answer.headers);
-						void (async () => {
-							for await (const part of answer) {
-								const bytes = part as Buffer;
-								for (let at = 0; at < bytes.length; at += 4096) {
-									const piece = bytes.subarray(at, at + 4096);
-									await carry(piece.length);
-									response.write(piece);
-								}
+				const onward = http.request({ hostname, port, method, path, headers: request.headers }, (answer) => {
+					if (loseAnswer) return void request.socket.destroy();
+					response.writeHead(answer.statusCode ?? 502, answer.headers);
+					void (async () => {
+						for await (const part of answer) {
+							const bytes = part as Buffer;
+							for (let at = 0; at < bytes.length; at += 4096) {
+								const piece = bytes.subarray(at, at + 4096);
+								await carry(piece.length);
+								response.write(piece);
 							}
-							response.end();
-						})().catch(() => request.socket.destroy());
-					}
-				);
+						}
+						response.end();
+					})().catch(() => request.socket.destroy());
+				});
 				onward.on('error', () => request.socket.destroy());
 				onward.end(Buffer.concat(parts));
 			}, delayMs)

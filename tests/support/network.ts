@@ -5,7 +5,7 @@ import { call } from '../../src/lib/ui/call';
  * A browser's network and storage for tests of what queues, saves and sends: the test plays the server, and says when
  * requests do not get there, or get there while the answer is lost on the way back.
  */
-export type Network = 'up' | 'down' | 'answer-lost';
+export type Network = 'up' | 'down' | 'answer-lost' | 'hangs';
 
 export interface Reply {
 	readonly status: number;
@@ -67,6 +67,10 @@ beforeEach(() => {
 	vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
 		// a request takes a while, so that others are made meanwhile
 		await new Promise((resolve) => setTimeout(resolve, 20));
+		if (network === 'hangs')
+			return new Promise((_, reject) =>
+				init.signal?.addEventListener('abort', () => reject(new DOMException('aborted', 'AbortError')))
+			);
 		if (network === 'down') throw new TypeError('Failed to fetch');
 		const body: unknown = typeof init.body === 'string' ? JSON.parse(init.body) : init.body;
 		asked.push({ method: init.method ?? 'GET', path, body });

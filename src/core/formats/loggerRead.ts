@@ -1,187 +1,325 @@
-import Papa from 'papaparse';
 import { fahrenheitToCelsius } from '../control';
-import { localTime, wallMinute } from '../civil';
+import { localTime } from '../civil';
 import { LOG_STEP_MINUTES, type EvenLog } from '../thermal';
 import { quoted, type Read } from '../schema';
+import {
+	figureOf,
+	heatedShare,
+	isMissing,
+	openLog,
+	rowMinute,
+	type LogChoice,
+	type LogTable
+} from './logTable';
+import { DATE_ORDER_WORDS } from './logTimes';
 
-/** The largest log read, in characters: a year of minutes. */
-export const LARGEST_LOG = 30_000_000;
 /** A gap longer than this parts a log. */
 const LONGEST_GAP_MINUTES = 60;
+/** A stretch of a log that is shorter says nothing of a room. */
+const SHORTEST_STRETCH_MINUTES = 360;
+/** How many stretches of a log are used at most, the longest. */
+const MOST_STRETCHES = 6;
+/** A clock that jumps back by no more than this was set, and time went on meanwhile as before. */
+const LARGEST_SET_MINUTES = 180;
+/** With more readings missing than this share a log is none. */
+const MOST_MISSING = 0.5;
 
-/** A logger's file as it can be used: its longest stretch without a gap, every five minutes. */
+/** A logger's file as it can be used: its stretches without a gap, every five minutes. */
 export interface LoggerFile {
 	readonly log: EvenLog;
-	/** First and last reading used, `YYYY-MM-DDTHH:MM`. */
-	readonly from: string;
-	readonly to: string;
+	/** First and last reading used, `YYYY-MM-DDTHH:MM`; null where the log only counts. */
+	readonly from: string | null;
+	readonly to: string | null;
 	/** What a person should know of how it was read. */
 	readonly notes: readonly string[];
 }
 
-const refused = (sentence: string): Read<never> => ({ ok: false, problem: { path: '', sentence } });
-
-const titles = {
-	time: /^(time|date|when|timestamp|zeit|datum)/i,
-	room: /(room|inside|indoor|air|temp)/i,
-	outdoor: /(out|external|weather)/i,
-	heating: /(heat|on|call|demand|relay)/i
-};
-
-/** A time as loggers write it: `2026-01-05 06:30`, with a T, with seconds, `05.01.2026 06:30`; wall minutes, or null where it is not certain. */
-function timeOf(text: string): number | null {
-	const iso = /^(\d{4})-(\d\d)-(\d\d)[T ](\d\d):(\d\d)(?::\d\d(?:\.\d+)?)?Z?$/.exec(text.trim());
-	const dotted = /^(\d\d)\.(\d\d)\.(\d{4})[T ](\d\d):(\d\d)(?::\d\d)?$/.exec(text.trim());
-	const parts = iso
-		? [iso[1], iso[2], iso[3], iso[4], iso[5]]
-		: dotted
-			? [dotted[3], dotted[2], dotted[1], dotted[4], dotted[5]]
-			: null;
-	if (!parts) return null;
-	try {
-		return wallMinute(`${parts[0]}-${parts[1]}-${parts[2]}T${parts[3]}:${parts[4]}`);
-	} catch {
-		return null;
-	}
-}
-
-function figureOf(text: string): number | null {
-	const plain = text
-		.trim()
-		.replace(/\s?°?[CFcf]$/, '')
-		.replace(',', '.');
-	return /^-?\d+(\.\d+)?$/.test(plain) ? Number(plain) : null;
-}
-
-function onOf(text: string): boolean | null {
-	const plain = text.trim().toLowerCase();
-	if (['1', 'on', 'yes', 'true', 'heat', 'heating'].includes(plain)) return true;
-	if (['0', 'off', 'no', 'false', '', 'idle'].includes(plain)) return false;
-	const share = figureOf(plain);
-	return share === null ? null : share >= 0.5;
+/** What is known beside the file. */
+export interface LogGivens {
+	/** Taken throughout where the log has no outdoor temperature, in °C. */
+	readonly outdoorC: number;
+	/** What the room was to be held at, by minute since 1970 on the wall, in °C; null where nothing was planned. Used where no column says when it heated. */
+	readonly plannedC?: ((minute: number) => number) | null;
 }
 
 interface Reading {
 	readonly at: number;
 	readonly roomC: number;
 	readonly outdoorC: number | null;
-	readonly heating: boolean;
+	/** The share of the time until the next reading in which it heated; null where the log does not say. */
+	readonly heated: number | null;
 }
 
-/**
- * Reads a logger's CSV: columns for time, room, heating on or off, and outdoor if it has one (else `outdoorC` throughout),
- * by their titles; any separator, decimal commas, a byte-order mark, Fahrenheit where the title says °F. Repeated times
- * count once, and that is said; gaps over an hour part it, and the longest part is used. Refused, with the line: a time
- * or figure that is not certain, a clock that jumps back, columns that are missing.
- */
-export function readLogger(text: string, outdoorC: number): Read<LoggerFile> {
-	if (text.length > LARGEST_LOG)
-		return refused(`The log is too large: at most ${LARGEST_LOG / 1e6} MB are read.`);
-	const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: 'greedy' });
-	const [head, ...rows] = parsed.data;
-	if (!head || rows.length < 2)
-		return refused('The log has no readings: a line of titles is wanted, then a line for each.');
-	const find = (title: RegExp, not: readonly number[]) =>
-		head.findIndex((cell, i) => !not.includes(i) && title.test(cell.trim()));
-	const time = find(titles.time, []);
-	const outdoor = find(titles.outdoor, [time]);
-	const room = find(titles.room, [time, outdoor]);
-	const heating = find(titles.heating, [time, outdoor, room]);
-	const lost = [
-		time < 0 ? 'a time' : '',
-		room < 0 ? 'the room’s temperature' : '',
-		heating < 0 ? 'whether it heated' : ''
-	].filter((one) => one !== '');
-	if (lost.length > 0)
-		return refused(
-			`Line 1: no column tells ${lost.join(', nor ')}; titles like time, room, outdoor, heating are understood.`
-		);
-	const fahrenheit = (column: number) => column >= 0 && /°?F\b/.test(head[column]!);
-	const celsius = (column: number, value: number) =>
-		fahrenheit(column) ? fahrenheitToCelsius(value) : value;
+const refused = (sentence: string): Read<never> => ({ ok: false, problem: { path: '', sentence } });
+const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
 
-	const readings: Reading[] = [];
-	let repeated = 0;
-	for (const [i, row] of rows.entries()) {
-		const line = i + 2;
-		const at = timeOf(row[time] ?? '');
-		if (at === null)
-			return refused(
-				`Line ${line}: ${quoted(row[time] ?? '')} is no certain time; write it like 2026-01-05 06:30.`
-			);
-		const value = figureOf(row[room] ?? '');
-		if (value === null) return refused(`Line ${line}: ${quoted(row[room] ?? '')} is no temperature.`);
-		const out = outdoor < 0 ? null : figureOf(row[outdoor] ?? '');
-		if (outdoor >= 0 && out === null)
-			return refused(`Line ${line}: ${quoted(row[outdoor] ?? '')} is no outdoor temperature.`);
-		const on = onOf(row[heating] ?? '');
-		if (on === null) return refused(`Line ${line}: ${quoted(row[heating] ?? '')} says neither on nor off.`);
-		const last = readings.at(-1);
-		if (last && at === last.at) {
-			repeated++;
+/**
+ * Reads a log by what its columns were chosen for. Readings that are missing are left out, repeated times count once; a clock that was set
+ * back is mended, one line out of order left out; gaps over an hour part the log, and its parts are used each for itself: all that is
+ * said. Refused, with the line of the file: a time or figure that is none, a temperature that no room has.
+ */
+export function readLog(table: LogTable, choice: LogChoice, givens: LogGivens): Read<LoggerFile> {
+	if (choice.room === null) {
+		const names = table.columns.map(({ title }) => title).join(', ');
+		return refused(`No column tells the room’s temperature. Choose it from: ${names}.`);
+	}
+	const notes: string[] = [];
+	const fahrenheit = choice.unit === 'F';
+	const toC = (value: number) => (fahrenheit ? fahrenheitToCelsius(value) : value);
+	const title = (at: number) => table.columns[at]?.title ?? '';
+	const percent =
+		choice.heating !== null &&
+		(/%|percent|duty/i.test(title(choice.heating)) ||
+			table.rows.some(({ cells }) => (figureOf(cells[choice.heating!] ?? '') ?? 0) > 1.001));
+
+	const raw: (Reading & { readonly line: number })[] = [];
+	let missing = 0;
+	let days = 0;
+	let lastClock = -Infinity;
+	for (const row of table.rows) {
+		const { line, cells } = row;
+		const time = rowMinute(row, choice);
+		if (typeof time === 'string') {
+			if (cells.filter((cell) => !isMissing(cell)).length <= 1) continue;
+			return refused(`Line ${line}: ${time} is no certain time; write it like 2026-01-05 06:30.`);
+		}
+		let at = time.minute - (time.offset ?? 0);
+		// times of day alone go on into the next day
+		if (at < 2880 && choice.countsMinutes === null) {
+			if (at < lastClock - 720) days += 1440;
+			lastClock = at;
+			at += days;
+		}
+		const room = cells[choice.room] ?? '';
+		if (isMissing(room)) {
+			missing++;
 			continue;
 		}
-		if (last && at < last.at)
-			return refused(
-				`Line ${line}: the logger's clock jumps back by ${last.at - at} min. Cut the log there, or put it in order.`
-			);
-		const roomC = celsius(room, value);
+		const value = figureOf(room);
+		if (value === null) return refused(`Line ${line}: ${quoted(room)} is no temperature.`);
+		const roomC = toC(value);
 		if (roomC < -30 || roomC > 60)
 			return refused(
-				`Line ${line}: ${value} ${fahrenheit(room) ? '°F' : '°C'} is no room temperature${roomC > 60 && !fahrenheit(room) ? '; is it in °F? Then say so in the title' : ''}.`
+				`Line ${line}: ${value} ${fahrenheit ? '°F' : '°C'} is no room temperature${roomC > 60 && !fahrenheit ? '; is it in °F?' : ''}.`
 			);
-		readings.push({ at, roomC, outdoorC: out === null ? null : celsius(outdoor, out), heating: on });
+		const outdoor = choice.outdoor === null ? '' : (cells[choice.outdoor] ?? '');
+		const out = isMissing(outdoor) ? null : figureOf(outdoor);
+		if (!isMissing(outdoor) && out === null)
+			return refused(`Line ${line}: ${quoted(outdoor)} is no outdoor temperature.`);
+		const says = choice.heating === null ? '' : (cells[choice.heating] ?? '');
+		const heated = isMissing(says) ? null : heatedShare(says, percent);
+		if (!isMissing(says) && heated === null)
+			return refused(`Line ${line}: ${quoted(says)} says neither on nor off.`);
+		raw.push({ line, at, roomC, outdoorC: out === null ? null : toC(out), heated });
 	}
+	if (missing > MOST_MISSING * table.rows.length)
+		return refused(
+			`Of ${table.rows.length} readings ${missing} are missing: too many to tell anything from.`
+		);
+	if (raw.length < 2)
+		return refused('The log has no readings: a line of titles is wanted, then a line for each.');
+	if (missing > 0)
+		notes.push(`${counted(missing, 'reading')} missing ${missing === 1 ? 'was' : 'were'} left out.`);
 
-	let best: [number, number] = [0, 0];
-	let start = 0;
-	let parts = 1;
-	for (let i = 1; i <= readings.length; i++) {
-		if (i < readings.length && readings[i]!.at - readings[i - 1]!.at <= LONGEST_GAP_MINUTES) continue;
-		if (i < readings.length) parts++;
-		if (readings[i - 1]!.at - readings[start]!.at > readings[best[1]]!.at - readings[best[0]]!.at)
-			best = [start, i - 1];
-		start = i;
-	}
-	const used = readings.slice(best[0], best[1] + 1);
-	const notes: string[] = [];
-	if (repeated > 0)
-		notes.push(`${repeated} repeated ${repeated === 1 ? 'time was' : 'times were'} counted once.`);
-	if (parts > 1)
+	const { readings, said } = inOrder(raw);
+	notes.push(...said);
+	const { stretches, short } = stretchesOf(readings);
+	if (stretches.length === 0 || readings.length < 2)
+		return refused('The log has no part of six hours without a gap: nothing can be told from it.');
+	const gaps = stretches.length + short - 1;
+	if (gaps > 0)
 		notes.push(
-			`The log has ${parts - 1} ${parts === 2 ? 'gap' : 'gaps'} of over an hour: its longest part is used.`
+			`The log has ${counted(gaps, 'gap')} of over an hour: ${
+				short > 0
+					? `${counted(short, 'part')} of under six hours ${short === 1 ? 'is' : 'are'} left out, the others are`
+					: 'its parts are'
+			} used each for itself.`
 		);
-	if (outdoor < 0) notes.push(`It has no outdoor temperature: ${outdoorC} °C is taken throughout.`);
-	if (fahrenheit(room)) notes.push('Fahrenheit was brought to °C.');
+	if (!table.orderCertain && choice.countsMinutes === null)
+		notes.push(`Its dates are read as ${DATE_ORDER_WORDS[choice.dateOrder]}; the log itself does not tell.`);
+	if (choice.outdoor === null)
+		notes.push(`It has no outdoor temperature: ${givens.outdoorC} °C is taken throughout.`);
+	if (fahrenheit) notes.push('Fahrenheit was brought to °C.');
 
-	const roomC: number[] = [];
-	const outside: number[] = [];
-	const on: boolean[] = [];
-	let k = 0;
-	for (let at = used[0]!.at; at <= used.at(-1)!.at; at += LOG_STEP_MINUTES) {
-		while (k + 1 < used.length && used[k + 1]!.at <= at) k++;
-		const [a, b] = [used[k]!, used[Math.min(k + 1, used.length - 1)]!];
-		const part = b.at === a.at ? 0 : (at - a.at) / (b.at - a.at);
-		roomC.push(a.roomC * (1 - part) + b.roomC * part);
-		outside.push(
-			a.outdoorC === null ? outdoorC : a.outdoorC * (1 - part) + (b.outdoorC ?? a.outdoorC) * part
-		);
-		// of the five minutes that follow, what held in most of them
-		let minutes = 0;
-		for (let j = k; j < used.length && used[j]!.at < at + LOG_STEP_MINUTES; j++) {
-			const from = Math.max(used[j]!.at, at);
-			const to = Math.min(used[j + 1]?.at ?? at + LOG_STEP_MINUTES, at + LOG_STEP_MINUTES);
-			if (used[j]!.heating) minutes += Math.max(0, to - from);
+	const even = stretches.map((stretch) => evenly(stretch, givens.outdoorC));
+	let heating = even.flatMap((one) => one.heating);
+	if (choice.heating === null || heating.every((share) => Number.isNaN(share))) {
+		if (givens.plannedC) {
+			heating = even.flatMap((one) => fromPlan(one.roomC, one.at, givens.plannedC!));
+			notes.push('No column says when it heated: that is told from the plan and the temperature.');
+		} else {
+			heating = even.flatMap((one) => fromTemperature(one.roomC));
+			notes.push('No column says when it heated: that is told from how the temperature rises and falls.');
 		}
-		on.push(minutes * 2 >= LOG_STEP_MINUTES);
 	}
+	const starts = even.map((_, i) => even.slice(0, i).reduce((sum, one) => sum + one.roomC.length, 0));
+	const dated = choice.countsMinutes === null && readings[0]!.at > 1440 * 366;
 	return {
 		ok: true,
 		value: {
-			log: { roomC, outdoorC: outside, heating: on },
-			from: localTime(used[0]!.at),
-			to: localTime(used.at(-1)!.at),
+			log: {
+				roomC: even.flatMap((one) => one.roomC),
+				outdoorC: even.flatMap((one) => one.outdoorC),
+				heating,
+				starts,
+				minuteOfDay: even.flatMap((one) => one.at.map((at) => (dated ? ((at % 1440) + 1440) % 1440 : NaN)))
+			},
+			from: dated ? localTime(Math.floor(stretches[0]![0]!.at)) : null,
+			to: dated ? localTime(Math.floor(stretches.at(-1)!.at(-1)!.at)) : null,
 			notes
 		}
 	};
+}
+
+/** Opens a log and reads it by what its columns seem to be, or by what a person chose. */
+export function readLogger(text: string, givens: LogGivens, choice?: LogChoice): Read<LoggerFile> {
+	const table = openLog(text);
+	return table.ok ? readLog(table.value, choice ?? table.value.guess, givens) : table;
+}
+
+/** Readings in the order of their times: repeated ones once, one line out of order left out, a clock that was set back mended. */
+function inOrder(raw: readonly (Reading & { readonly line: number })[]): {
+	readonly readings: Reading[];
+	readonly said: string[];
+} {
+	const readings: Reading[] = [];
+	const said: string[] = [];
+	const typical = typicalStep(raw);
+	let [repeated, astray, shift] = [0, 0, 0];
+	for (const [i, one] of raw.entries()) {
+		const last = readings.at(-1);
+		const at = one.at + shift;
+		if (!last || at > last.at) {
+			// one line that runs ahead, and is followed by what follows the line before it
+			const next = raw[i + 1];
+			const ahead =
+				last &&
+				at - last.at > LARGEST_SET_MINUTES &&
+				next &&
+				next.at + shift > last.at &&
+				next.at + shift < at;
+			if (ahead) astray++;
+			else readings.push({ ...one, at });
+			continue;
+		}
+		if (at === last.at) {
+			repeated++;
+			continue;
+		}
+		const next = raw[i + 1];
+		if (next && next.at + shift > last.at) {
+			astray++;
+			continue;
+		}
+		const back = last.at - at;
+		const mend = last.at + typical - at;
+		shift += mend;
+		said.push(
+			back <= LARGEST_SET_MINUTES
+				? `Line ${one.line}: the logger’s clock was set back by ${Math.round(back)} min; what follows is read as going on.`
+				: `Line ${one.line}: the logger’s clock jumps back; what follows is taken for a part of its own.`
+		);
+		// how long it stood still nobody knows
+		if (back > LARGEST_SET_MINUTES) shift += 10 * LONGEST_GAP_MINUTES;
+		readings.push({ ...one, at: one.at + shift });
+	}
+	if (repeated > 0)
+		said.unshift(`${repeated} repeated ${repeated === 1 ? 'time was' : 'times were'} counted once.`);
+	if (astray > 0)
+		said.push(`${counted(astray, 'line')} out of order ${astray === 1 ? 'was' : 'were'} left out.`);
+	return { readings, said };
+}
+
+function typicalStep(raw: readonly Reading[]): number {
+	const steps = raw.slice(1).flatMap((one, i) => (one.at > raw[i]!.at ? [one.at - raw[i]!.at] : []));
+	return steps.sort((a, b) => a - b)[steps.length >> 1] ?? LOG_STEP_MINUTES;
+}
+
+/** The stretches between gaps, in their order, without those that are short; and how many those are. A log of one stretch is used whatever its length. */
+function stretchesOf(readings: readonly Reading[]): { stretches: Reading[][]; short: number } {
+	const longest = Math.max(LONGEST_GAP_MINUTES, 3 * typicalStep(readings));
+	const all: Reading[][] = [];
+	for (const [i, one] of readings.entries()) {
+		if (i === 0 || one.at - readings[i - 1]!.at > longest) all.push([]);
+		all.at(-1)!.push(one);
+	}
+	if (all.length === 1) return { stretches: all, short: 0 };
+	const length = (stretch: readonly Reading[]) => stretch.at(-1)!.at - stretch[0]!.at;
+	const long = all.filter((stretch) => length(stretch) >= SHORTEST_STRETCH_MINUTES);
+	const used = [...long].sort((a, b) => length(b) - length(a)).slice(0, MOST_STRETCHES);
+	return { stretches: all.filter((stretch) => used.includes(stretch)), short: all.length - used.length };
+}
+
+interface Even {
+	readonly at: readonly number[];
+	readonly roomC: number[];
+	readonly outdoorC: number[];
+	/** The share of each five minutes in which it heated; NaN where the log does not say. */
+	readonly heating: number[];
+}
+
+/** A stretch every five minutes: temperatures between the readings beside them, heating as the share of the five minutes that follow. */
+function evenly(used: readonly Reading[], otherwiseC: number): Even {
+	const at: number[] = [];
+	const roomC: number[] = [];
+	const outdoorC: number[] = [];
+	const heating: number[] = [];
+	let k = 0;
+	for (let now = used[0]!.at; now <= used.at(-1)!.at; now += LOG_STEP_MINUTES) {
+		while (k + 1 < used.length && used[k + 1]!.at <= now) k++;
+		const [a, b] = [used[k]!, used[Math.min(k + 1, used.length - 1)]!];
+		const part = b.at === a.at ? 0 : (now - a.at) / (b.at - a.at);
+		at.push(now);
+		roomC.push(a.roomC * (1 - part) + b.roomC * part);
+		const from = a.outdoorC ?? b.outdoorC ?? outdoorC.at(-1) ?? otherwiseC;
+		outdoorC.push(from * (1 - part) + (b.outdoorC ?? from) * part);
+		let [minutes, known] = [0, 0];
+		for (let j = k; j < used.length && used[j]!.at < now + LOG_STEP_MINUTES; j++) {
+			const begins = Math.max(used[j]!.at, now);
+			const ends = Math.min(used[j + 1]?.at ?? now + LOG_STEP_MINUTES, now + LOG_STEP_MINUTES);
+			const { heated } = used[j]!;
+			if (heated === null || ends <= begins) continue;
+			minutes += heated * (ends - begins);
+			known += ends - begins;
+		}
+		heating.push(known === 0 ? NaN : minutes / known);
+	}
+	return { at, roomC, outdoorC, heating };
+}
+
+/** How fast it rises by a step over a quarter of an hour around it, in K/h. */
+function slopes(roomC: readonly number[]): number[] {
+	const perHour = 60 / LOG_STEP_MINUTES;
+	return roomC.map((_, i) => {
+		const [a, b] = [Math.max(0, i - 1), Math.min(roomC.length - 1, i + 2)];
+		return b > a ? ((roomC[b]! - roomC[a]!) / (b - a)) * perHour : 0;
+	});
+}
+
+/** A rise that is as steep as this share of the steepest is heating for certain; one flatter than the other share, or a fall, is none. */
+const HEATS_FROM = 0.35;
+const RESTS_UNDER = 0.04;
+
+/** Whether it heated, by how the temperature rises and falls: 1, 0, or NaN where it is held and nobody can tell. */
+export function fromTemperature(roomC: readonly number[]): number[] {
+	const slope = slopes(roomC);
+	const rising = slope.filter((k) => k > 0).sort((a, b) => a - b);
+	const steep = rising[Math.floor(rising.length * 0.95)] ?? 0;
+	const falling = slope.filter((k) => k < 0).sort((a, b) => a - b);
+	const fall = falling[Math.floor(falling.length * 0.3)] ?? 0;
+	return slope.map((k) =>
+		k >= HEATS_FROM * steep && steep > 0.4 ? 1 : k <= Math.min(-RESTS_UNDER * steep, fall * 0.5) ? 0 : NaN
+	);
+}
+
+/** Whether it heated, by what was planned: under it by more than a half kelvin it did, over it it did not; between nobody can tell. */
+function fromPlan(
+	roomC: readonly number[],
+	at: readonly number[],
+	plannedC: (minute: number) => number
+): number[] {
+	return roomC.map((c, i) => {
+		const wanted = plannedC(at[i]!);
+		return c < wanted - 0.6 ? 1 : c > wanted + 0.5 ? 0 : NaN;
+	});
 }

@@ -32,6 +32,9 @@ const lossSchema = z.discriminatedUnion('by', [
 		wattsPerKelvin: z.number().min(1).max(20_000),
 		/** What the fabric's capacity of its build class is multiplied by. */
 		capacityScale: z.number().min(0.05).max(20),
+		/** What the air and its furnishings are multiplied by, and how well air and fabric exchange heat. */
+		airScale: z.number().min(0.05).max(20).default(1),
+		couplingScale: z.number().min(0.05).max(20).default(1),
 		/** Its time constant in hours, as it was found, with its standard error. */
 		timeConstantHours: z.number().min(0.5).max(1000),
 		standardErrorHours: z.number().min(0).max(1000),

@@ -73,17 +73,22 @@ export function roomModel(room: Room): RoomModel {
 	return made;
 }
 
+/** What a measuring found the survey's classes to be multiplied by. */
+const measuredOf = ({ loss }: Room) =>
+	loss.by === 'measured' ? loss : { capacityScale: 1, airScale: 1, couplingScale: 1 };
+
 function makeModel(room: Room): RoomModel {
 	const area = room.floorAreaM2;
 	const build = buildClasses[room.build];
 	const loss = lossOf(room);
 	const airFabric =
-		1 / (1 / (AIR_TO_SURFACE * SURFACE_PER_FLOOR * area) + 1 / (SURFACE_TO_MASS * build.massArea * area));
+		measuredOf(room).couplingScale /
+		(1 / (AIR_TO_SURFACE * SURFACE_PER_FLOOR * area) + 1 / (SURFACE_TO_MASS * build.massArea * area));
 	const airOutside = AIR_LOSS_SHARE * loss;
 	// what leaves through the fabric must first get into it: of the two in series the rest of the loss is meant
 	const through = (1 - AIR_LOSS_SHARE) * loss;
 	const fabricOutside = through < airFabric ? 1 / (1 / through - 1 / airFabric) : through;
-	const scale = room.loss.by === 'measured' ? room.loss.capacityScale : 1;
+	const { capacityScale, airScale } = measuredOf(room);
 	const kind = emitterClasses[room.emitter.kind];
 	const { ratedW, waterC } = room.emitter;
 
@@ -119,8 +124,8 @@ function makeModel(room: Room): RoomModel {
 	const radiant = kind.radiant;
 	const floorSensor = room.sensor === 'floor';
 	return {
-		airCapacity: FURNISHED_AIR * area,
-		fabricCapacity: build.capacity * area * scale,
+		airCapacity: FURNISHED_AIR * area * airScale,
+		fabricCapacity: build.capacity * area * capacityScale,
 		emitterCapacity: Math.max(capacity, conductance * 60),
 		airFabric,
 		airOutside,

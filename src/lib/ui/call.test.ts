@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { asked, later, net } from '../../../tests/support/network';
+import { saving } from './saving.svelte';
 import { call, mayLater, sendFile } from './call';
 
 /** Answers one request with a status and a body. */
@@ -28,6 +29,24 @@ describe('a request of a page', () => {
 				sentence: 'The server could not do this. Nothing was changed.'
 			});
 		expect(asked[0]).toEqual({ method: 'POST', path: '/somewhere', body: { a: 1 } });
+	});
+
+	it('that hangs is said to have no connection after eight seconds, is given up after fifteen, and takes longer for a file', async () => {
+		net.is = 'hangs';
+		let answer: unknown = null;
+		void call('POST', '/somewhere', { a: 1 }).then((given) => (answer = given));
+		await later(7900);
+		expect(saving.now.kind).toBe('quiet');
+		await later(200);
+		expect(saving.now).toMatchObject({ kind: 'waiting', sentence: expect.stringMatching(/^No connection/) });
+		await later(7000);
+		expect(answer).toMatchObject({ ok: false, status: 0 });
+		expect(saving.now.kind).toBe('quiet');
+		void sendFile('/pictures', new Blob([new Uint8Array(1_000_000)]));
+		await later(60_000);
+		expect(saving.now.kind).toBe('quiet');
+		await later(60_000);
+		expect(saving.now.kind).toBe('quiet');
 	});
 
 	it('never throws where nobody answers, and says what may be tried again', async () => {

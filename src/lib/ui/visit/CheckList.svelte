@@ -203,10 +203,21 @@
 	}
 	@media (max-width: 600px) {
 		li {
-			grid-template-columns: 5.2rem minmax(0, 1fr);
+			grid-template-columns: min(5.2rem, 30%) minmax(0, 1fr);
+			overflow-wrap: anywhere;
 		}
 		li > .keys {
 			grid-column: 2;
+		}
+	}
+	/* with large text nothing stands beside anything */
+	@media (max-width: 22rem) {
+		li {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		li > .keys,
+		.several {
+			grid-column: 1;
 		}
 	}
 </style>

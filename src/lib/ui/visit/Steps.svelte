@@ -55,6 +55,14 @@
 		text-overflow: ellipsis;
 		white-space: nowrap;
 	}
+	@media (forced-colors: active) {
+		nav button {
+			border-bottom-color: ButtonFace;
+		}
+		nav button[aria-current] {
+			border-bottom: 6px solid Highlight;
+		}
+	}
 	@media (max-width: 560px) {
 		nav {
 			grid-template-columns: repeat(3, 1fr);

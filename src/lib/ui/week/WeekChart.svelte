@@ -244,7 +244,8 @@
 	}
 
 	const hours = $derived(narrow ? [0, 6, 12, 18, 24] : [0, 3, 6, 9, 12, 15, 18, 21, 24]);
-	const options = $derived(zone.options);
+	const levelWords = (level: Zone['levels'][number]) =>
+		`${level.name} ${displaySetpoint(profile, zone.options, level.setpointC)}`;
 	const gridSteps = $derived.by(() => {
 		const gap = timeX(step, width);
 		if (gap < 3.5) return [];
@@ -313,11 +314,11 @@
 						room={roomC && roomPath(roomC, row.day, width, scale)}
 					/>
 					{#each row.risers as riser (riser.riser)}
-						{@const to = levelOf(zone, riser.level)}
+						{@const [from, to] = [riser.from, riser.level].map((id) => levelOf(zone, id))}
 						<Riser
 							{riser}
 							day={row.day}
-							says="{to.name} {displaySetpoint(profile, options, to.setpointC)}"
+							says="from {levelWords(from!)} to {levelWords(to!)}"
 							here={selected?.day === row.day && selected.riser === riser.riser}
 							{width}
 							{height}
@@ -358,12 +359,14 @@
 			data-day={day}
 			style:top="{HEAD + day * rowHeight + (rowHeight - 44) / 2}px"
 			aria-label="{DAY_NAMES[day]}: {rows[day]!.says.text}"
+			aria-describedby="spoken-{day}"
 			aria-pressed={selectedDay === day}
 			tabindex={selectedDay === day ? 0 : -1}
 			onclick={() => (selectedDay = day)}
 			onfocus={() => (selectedDay = day)}
 			onkeydown={(event) => dayKeys(event, day)}>{name}</button
 		>
+		<p class="out-of-sight" id="spoken-{day}">{rows[day]!.spoken}</p>
 	{/each}
 </div>
 

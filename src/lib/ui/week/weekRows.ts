@@ -2,6 +2,7 @@ import { displaySetpoint, type ControlProfile } from '$core/control';
 import { isShort, type ZoneFit } from '$core/fit';
 import { levelOf, target, wantedWeek, type Zone } from '$core/plan';
 import {
+	clockTime,
 	DAY_MINUTES,
 	DAY_SHORT,
 	duration,
@@ -29,7 +30,8 @@ export interface DrawnRiser {
 	readonly x: number;
 	readonly top: number;
 	readonly bottom: number;
-	/** The level that begins here. */
+	/** The level that ends here, and the one that begins. */
+	readonly from: string;
 	readonly level: string;
 }
 
@@ -52,6 +54,8 @@ export interface DrawnDay {
 	readonly letters: readonly { readonly x: number; readonly y: number; readonly letter: string }[];
 	readonly risers: readonly DrawnRiser[];
 	readonly says: DaySays;
+	/** The day in words, for who does not see it: what is wanted, and what the control holds. */
+	readonly spoken: string;
 	/** The wanted stretches in °C, for finding what lies under the pointer. */
 	readonly wanted: readonly Span<number>[];
 }
@@ -118,6 +122,22 @@ export function drawnWeek(
 			scaleLabels.push({ y, text: displaySetpoint(profile, zone.options, c) });
 	}
 
+	const shown = (c: number) => displaySetpoint(profile, zone.options, c);
+	const stretches = (spans: readonly Span<number>[], say: (i: number) => string) =>
+		spans.map((span, i) => `${clockTime(span.from)} ${say(i)}`).join(', ');
+	const spokenDay = (day: number): string => {
+		const shape = shapes[day]!;
+		const wants = stretches(wanted[day]!, (i) => {
+			const level = levelOf(zone, shape[i]!.value);
+			return `${level.name} ${shown(level.setpointC)}`;
+		});
+		const holds = held ? stretches(held[day]!, (i) => shown(held[day]![i]!.value)) : null;
+		const cools = heldCool ? stretches(heldCool[day]!, (i) => shown(heldCool[day]![i]!.value)) : null;
+		return [`Wanted: ${wants}.`, holds && `The control holds: ${holds}.`, cools && `Cooling above: ${cools}.`]
+			.filter(Boolean)
+			.join(' ');
+	};
+
 	const days = wanted.map((spans, day): DrawnDay => {
 		const cooling = wantedCool?.[day];
 		return {
@@ -151,17 +171,19 @@ export function drawnWeek(
 				];
 			}),
 			risers: risersOf(zone, day).map(({ riser, minute }) => {
-				const before = riser > 0 ? spans[riser - 1]!.value : setpointOf(zone, carriedInto(zone, day));
-				const heights = [scale.y(before), scale.y(spans[riser]!.value)];
+				const from = riser > 0 ? shapes[day]![riser - 1]!.value : carriedInto(zone, day);
+				const heights = [scale.y(setpointOf(zone, from)), scale.y(spans[riser]!.value)];
 				return {
 					riser,
 					minute,
 					x: timeX(minute, width),
 					top: Math.min(...heights),
 					bottom: Math.max(...heights),
+					from,
 					level: shapes[day]![riser]!.value
 				};
 			}),
+			spoken: spokenDay(day),
 			says: fit ? saysOf(day, zone, profile, fit, alike[day]!) : { text: '', kind: 'fine' }
 		};
 	});

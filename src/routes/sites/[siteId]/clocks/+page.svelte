@@ -225,6 +225,7 @@
 	}
 	form {
 		display: flex;
+		flex-wrap: wrap;
 		gap: 0.4rem;
 		align-items: end;
 	}

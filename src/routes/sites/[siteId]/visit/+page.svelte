@@ -438,6 +438,7 @@
 	}
 	.keys {
 		display: flex;
+		flex-wrap: wrap;
 		margin-top: 1rem;
 		gap: 0.75rem;
 		align-items: center;
@@ -471,6 +472,12 @@
 		color: var(--sheet);
 		font-weight: 700;
 		cursor: pointer;
+	}
+	@media (forced-colors: active) {
+		.next,
+		.link {
+			border: 3px solid ButtonText;
+		}
 	}
 	.next:disabled {
 		opacity: 0.4;

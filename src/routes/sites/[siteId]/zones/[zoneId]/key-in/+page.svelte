@@ -366,6 +366,7 @@
 	}
 	.top {
 		display: flex;
+		flex-wrap: wrap;
 		align-items: center;
 		gap: 1rem;
 		padding: 0 1.4rem;
@@ -487,7 +488,7 @@
 	}
 	.keys {
 		display: grid;
-		grid-template-columns: 7rem 1fr;
+		grid-template-columns: minmax(0, min(7rem, 30%)) minmax(0, 1fr);
 		border-top: 1px solid var(--rule);
 	}
 	.keys > * {
@@ -517,6 +518,27 @@
 	.keys > *:focus-visible {
 		outline-offset: -6px;
 		outline-color: var(--held);
+	}
+	@media (forced-colors: active) {
+		.go {
+			border: 3px solid ButtonText;
+		}
+		.track span {
+			border: 1px solid CanvasText;
+		}
+		.track .done,
+		.whole span,
+		.bar span {
+			background: Highlight;
+			forced-color-adjust: none;
+		}
+		.track .here {
+			background: CanvasText;
+			forced-color-adjust: none;
+		}
+		.bar {
+			border: 1px solid CanvasText;
+		}
 	}
 	@media (max-width: 860px) {
 		.page {

@@ -134,7 +134,7 @@
 	}
 	.groups {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(17rem, 100%), 1fr));
 		gap: 1rem 2rem;
 		margin-top: 1rem;
 	}
@@ -151,7 +151,7 @@
 	}
 	label {
 		display: grid;
-		grid-template-columns: 1fr 7rem;
+		grid-template-columns: minmax(0, 1fr) min(7rem, 45%);
 		gap: 0 0.75rem;
 		align-items: center;
 		border-bottom: 1px solid var(--rule);
