@@ -155,7 +155,7 @@ const readers: readonly {
 		name: 'logger',
 		share: 0.12,
 		texts: [demo('porters-lodge.log.csv')],
-		read: (text) => readLogger(text, 5)
+		read: (text) => readLogger(text, { outdoorC: 5 })
 	},
 	{
 		name: 'calendar',

@@ -79,7 +79,17 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 	await choose(text.split('\n').slice(0, 300).join('\n'));
 	await expect(page.getByRole('alert')).toContainText('a night and a morning are needed');
 	await choose(text);
-	await expect(page.getByText(/^Time constant \d+\.\d ± \d+\.\d h$/)).toBeVisible({ timeout: 15_000 });
+	await expect(page.getByText(/^Warms from .*C to .*C in .* \(.* to .*\)$/)).toBeVisible({ timeout: 20_000 });
+	// the columns are guessed, shown, and can be chosen otherwise
+	await expect(page.getByRole('combobox', { name: 'Room' }).locator('option:checked')).toHaveText(
+		/^room °C: /
+	);
+	await page.getByRole('combobox', { name: 'Heating' }).selectOption({ label: 'told from the temperature' });
+	await expect(page.getByText(/that is told from how the temperature rises and falls/)).toBeVisible({
+		timeout: 20_000
+	});
+	await page.getByRole('combobox', { name: 'Heating' }).selectOption({ index: 5 });
+	await expect(page.getByText(/^Warms from/)).toBeVisible({ timeout: 20_000 });
 	await page.getByRole('button', { name: 'Take what was measured' }).click();
 	await expect(
 		page.getByText(/Time constant [\d.]+ ± [\d.]+ h and [\d.]+ W\/K, from a log to 2026-11-18\./)

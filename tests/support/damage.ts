@@ -136,7 +136,7 @@ export function fileKinds(): readonly (readonly [
 		],
 		['control file, text', texts(writeControlFile(shippedProfiles[0]!)), readControlFile],
 		['calendar', texts(calendar), (text) => readCalendar(text, 'Europe/Berlin', '2026-01-01', '2027-01-01')],
-		['logger', texts(log), (text) => readLogger(text, 5)],
+		['logger', texts(log), (text) => readLogger(text, { outdoorC: 5 })],
 		['weather', texts(epw), readEpw]
 	];
 }

@@ -28,7 +28,8 @@ export function randomOf(seed: number): () => number {
 }
 
 const STEP_S = 20;
-const [AIR, STUFF, PLASTER, WALL, FLOOR, EMITTER, SENSOR] = [0, 1, 2, 3, 4, 5, 6] as const;
+/** Nodes in their order: air, furniture, plaster, wall, floor, emitter, sensor. */
+const [AIR, WALL, EMITTER, SENSOR] = [0, 3, 5, 6] as const;
 
 export function otherRoom(seed: number, days = 5): OtherRoom {
 	const random = randomOf(seed);
@@ -186,11 +187,3 @@ export function otherRoom(seed: number, days = 5): OtherRoom {
 		}
 	};
 }
-
-/** How a measuring of one of them came out: its figures over the truth, and whether their intervals hold it; null where it was refused. */
-export interface Judged {
-	readonly warmUp: { readonly ratio: number; readonly held: boolean; readonly width: number } | null;
-	readonly constant: { readonly ratio: number; readonly held: boolean };
-}
-STUFF satisfies number;
-FLOOR satisfies number;

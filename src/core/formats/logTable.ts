@@ -205,7 +205,7 @@ function kindOf(cells: readonly string[], title: string): LogColumn['kind'] {
 	const seen = cells.filter((cell) => !isMissing(cell));
 	if (seen.length === 0) return 'text';
 	const share = (is: (cell: string) => boolean) => seen.filter(is).length / seen.length;
-	if (share((cell) => rawTime(cell) !== null && figureOf(cell) === null) > 0.8) return 'time';
+	if (share((cell) => rawTime(cell) !== null && figureOf(cell) === null) > 0.5) return 'time';
 	if (share((cell) => /^\d{10}(\d{3})?$/.test(cell.trim())) > 0.8) return 'time';
 	if (share((cell) => heatedShare(cell, false) !== null) > 0.95 && new Set(seen).size <= 12) return 'state';
 	if (share((cell) => figureOf(cell) !== null) > 0.6) return 'figure';
@@ -243,11 +243,15 @@ function guessed(
 
 	const free = columns.map((column, i) => ({ ...column, i })).filter(({ i }) => !time.includes(i));
 	const isTemperature = (at: number) => {
-		const values = rows.slice(0, LOOKED_AT).flatMap((row) => figureOf(cell(row, at)) ?? []);
+		const seen = rows.slice(0, LOOKED_AT).map((row) => cell(row, at));
+		const values = seen.filter((text) => !isMissing(text)).flatMap((text) => figureOf(text) ?? []);
 		return values.length > 0 && values.every((value) => value > -50 && value < 130);
 	};
 	const figures = free.filter(({ kind, i }) => kind === 'figure' && isTemperature(i));
-	const outdoor = figures.find(({ title }) => words.outdoor.test(title))?.i ?? null;
+	// outdoors it may be 1 °C all the time
+	const outdoor =
+		free.find(({ kind, i, title }) => kind !== 'text' && words.outdoor.test(title) && isTemperature(i))?.i ??
+		null;
 	const score = ({ title }: LogColumn) =>
 		(words.room.test(title) ? 4 : 0) +
 		(words.temperature.test(title) ? 2 : 0) -

@@ -76,6 +76,7 @@ export function readLog(table: LogTable, choice: LogChoice, givens: LogGivens): 
 	let missing = 0;
 	let days = 0;
 	let lastClock = -Infinity;
+	let firstOffset: number | null = null;
 	for (const row of table.rows) {
 		const { line, cells } = row;
 		const time = rowMinute(row, choice);
@@ -83,7 +84,9 @@ export function readLog(table: LogTable, choice: LogChoice, givens: LogGivens): 
 			if (cells.filter((cell) => !isMissing(cell)).length <= 1) continue;
 			return refused(`Line ${line}: ${time} is no certain time; write it like 2026-01-05 06:30.`);
 		}
-		let at = time.minute - (time.offset ?? 0);
+		// an offset that changes with summer time is no jump
+		firstOffset ??= time.offset;
+		let at = time.minute - (time.offset ?? 0) + (firstOffset ?? 0);
 		// times of day alone go on into the next day
 		if (at < 2880 && choice.countsMinutes === null) {
 			if (at < lastClock - 720) days += 1440;

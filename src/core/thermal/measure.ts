@@ -40,6 +40,8 @@ export interface Measured {
 	readonly foretoldK: number;
 	/** What a person should know before taking it: a loss far from the survey's, sun. */
 	readonly warnings: readonly string[];
+	/** Whether the loss is so far from the survey's that one of them is likely wrong. */
+	readonly isFar: boolean;
 	/** The model over the data, in °C. */
 	readonly modelC: readonly number[];
 }
@@ -53,8 +55,14 @@ const LEAST_COOLING_HOURS = 3;
 /** With more than this left, in K, a log is no log of a room as the survey describes it: what is foretold may be further off. */
 const MOST_RESIDUAL_K = 0.6;
 const MOST_FORETOLD_K = 1.2;
-/** The longest log that is fitted, in steps: the latest four weeks. */
-const MOST_STEPS = 28 * 288;
+const DAY_STEPS = 1440 / LOG_STEP_MINUTES;
+/** The longest log that is fitted, in steps: the latest two weeks. */
+const MOST_STEPS = 14 * DAY_STEPS;
+/** For so many steps the sun of a day is felt. */
+const SUN_STEPS = 2 * DAY_STEPS;
+/** A fit is at its end when a round makes it better by less than this share, or after so many. */
+const SETTLED = 3e-4;
+const ROUNDS = 12;
 /** Nine times in ten within so many standard errors (normal distribution). */
 const NINE_IN_TEN = 1.645;
 /**
@@ -62,7 +70,7 @@ const NINE_IN_TEN = 1.645;
  * another model (`bench/measure`), so that nine intervals in ten hold the truth.
  */
 const WIDENED = 1.6;
-const LEAST_SHARE = 0.045;
+const LEAST_SHARE = { warmUp: 0.055, constant: 0.1 };
 /** Readings within so many hours tell much the same. */
 const ALIKE_HOURS = 6;
 /** A loss so many times the survey's, or the survey's so many times it, is looked at again before it is taken. */
@@ -88,84 +96,98 @@ export function logRefusal(log: EvenLog): string | null {
 	return null;
 }
 
-/** What is fitted, in logarithms but for the sun (in W at its highest) and how far the fabric was from the air where a part of the log begins (K). */
-type Parameter = 'loss' | 'fabric' | 'air' | 'coupling' | 'sun';
+/** What is fitted, in logarithms; and how far the fabric was from the air where a part of the log begins, in K. */
+type Parameter = 'loss' | 'fabric' | 'air' | 'coupling';
 const BOUNDS: Readonly<Record<Parameter, readonly [number, number]>> = {
 	loss: [-3, 3],
 	fabric: [-3, 3],
 	air: [-1.2, 2.5],
-	coupling: [-1.5, 1.5],
-	sun: [0, 6000]
+	coupling: [-1.5, 1.5]
 };
-type Fitted = Readonly<Record<Parameter, number>> & { readonly begins: readonly number[] };
-const SURVEYED: Omit<Fitted, 'begins'> = { loss: 0, fabric: 0, air: 0, coupling: 0, sun: 0 };
+type Room4 = Readonly<Record<Parameter, number>>;
+type Fitted = Room4 & { readonly begins: readonly number[] };
+const SURVEYED: Room4 = { loss: 0, fabric: 0, air: 0, coupling: 0 };
 
 /** The sun through windows as a share of its highest, by minutes since midnight: a half sine from eight to five, common practice. */
 const sunAt = (minute: number) =>
 	Number.isNaN(minute) || minute < 480 || minute > 1020 ? 0 : Math.sin((Math.PI * (minute - 480)) / 540);
 
 /** The model of a survey's room, as fitted. */
-const modelOf = (room: Room, surveyedLoss: number, fitted: Omit<Fitted, 'begins'>): RoomModel =>
+const modelOf = (room: Room, surveyedLoss: number, fitted: Room4): RoomModel =>
 	roomModel(measuredRoom(room, surveyedLoss, fitted));
 
 /** The room's temperature over a log's outdoor and heating, from the first reading of each part. Where it is not known whether it heated, it heats as much as the reading says. */
-function follow(
-	model: RoomModel,
-	log: EvenLog,
-	{ sun, begins }: Pick<Fitted, 'sun' | 'begins'>
-): Float64Array {
+function follow(model: RoomModel, log: EvenLog, begins: readonly number[]): Float64Array {
 	const seconds = LOG_STEP_MINUTES * 60;
 	const [off, on] = [exactStep(model, false, seconds), exactStep(model, true, seconds)];
-	const warmed = sun > 0 ? responseToWatts(model, off, seconds) : null;
 	const n = log.roomC.length;
 	const out = new Float64Array(n);
 	const sums = new Float64Array(2);
-	let x = new Float64Array(4);
+	const x = new Float64Array(4);
 	const next = new Float64Array(4);
 	let part = -1;
 	for (let i = 0; i < n; i++) {
 		if (log.starts[part + 1] === i) {
 			part++;
 			const [first, fabricK] = [log.roomC[i]!, begins[part] ?? 0];
-			x = Float64Array.from([first, first + fabricK, first + fabricK, first]);
+			x[0] = x[3] = first;
+			x[1] = x[2] = first + fabricK;
 		}
 		out[i] = x[0]!;
 		const share = log.heating[i]!;
 		const outdoor = log.outdoorC[i]!;
-		if (share > 0 || Number.isNaN(share)) {
+		if (share >= 1) {
+			take(on, x, outdoor, sums);
+			continue;
+		}
+		if (share !== 0) {
 			next.set(x);
 			take(on, next, outdoor, sums);
 		}
-		if (!(share >= 1)) take(off, x, outdoor, sums);
-		if (warmed) {
-			const watts = sun * sunAt(log.minuteOfDay[i]!);
-			for (let s = 0; s < 4; s++) {
-				x[s]! += watts * warmed[s]!;
-				next[s]! += watts * warmed[s]!;
-			}
-		}
-		const asked = (log.roomC[i + 1] ?? x[0]!) - x[0]!;
-		const heats = Number.isNaN(share) ? Math.min(1, Math.max(0, asked / (next[0]! - x[0]! || 1))) : share;
-		if (heats >= 1) x.set(next);
-		else if (heats > 0) for (let s = 0; s < 4; s++) x[s]! += heats * (next[s]! - x[s]!);
+		take(off, x, outdoor, sums);
+		if (share === 0) continue;
+		const reading = log.roomC[i + 1] ?? x[0]!;
+		const unknown = Number.isNaN(share);
+		const heats = unknown ? Math.min(1, Math.max(0, (reading - x[0]!) / (next[0]! - x[0]! || 1))) : share;
+		for (let s = 0; s < 4; s++) x[s]! += heats * (next[s]! - x[s]!);
 		// where nobody can tell whether it heated, the reading itself is what the room was
-		if (Number.isNaN(share) && i + 1 < n) x[0] = log.roomC[i + 1]!;
+		if (unknown) x[0] = reading;
 	}
 	return out;
 }
 
-/** What a watt into the air for one step does to each state, in K. */
-function responseToWatts(model: RoomModel, off: Step, seconds: number): readonly number[] {
+/** How a watt of sun at its highest warms the air over the day it shines and those after, in K by step from the day's beginning (as with the heating off). */
+function warmedBySun(model: RoomModel, steps: number): Float64Array {
+	const seconds = LOG_STEP_MINUTES * 60;
+	const off = exactStep(model, false, seconds);
 	const WATTS = 1000;
 	const warm = exactStep({ ...model, gainsW: model.gainsW + WATTS }, false, seconds);
-	return [0, 1, 2, 3].map((s) => (warm.m[s * 6 + 5]! - off.m[s * 6 + 5]!) / WATTS);
+	const gained = [0, 1, 2, 3].map((s) => (warm.m[s * 6 + 5]! - off.m[s * 6 + 5]!) / WATTS);
+	const still: Step = { m: off.m.slice(), seconds };
+	for (let s = 0; s < 4; s++) still.m[s * 6 + 5] = 0;
+	const x = new Float64Array(4);
+	const sums = new Float64Array(2);
+	return Float64Array.from({ length: steps }, (_, i) => {
+		const now = x[0]!;
+		take(still, x, 0, sums);
+		const share = sunAt(i * LOG_STEP_MINUTES);
+		if (share > 0) for (let s = 0; s < 4; s++) x[s]! += share * gained[s]!;
+		return now;
+	});
 }
 
-/** A model of the room: which parameters are free; and what came of fitting it. */
+/** What is free in a model of the room: parameters, and whether sun shines, each day as it does. */
+interface Free {
+	readonly names: readonly Parameter[];
+	readonly sun: boolean;
+}
+/** What came of fitting a model. */
 interface Fit {
-	readonly free: readonly Parameter[];
+	readonly free: Free;
 	readonly fitted: Fitted;
 	readonly modelC: Float64Array;
+	/** The sun of each day at its highest, in W. */
+	readonly sunW: readonly number[];
 	/** Sum of squares over what is known, and how many readings that are. */
 	readonly squares: number;
 	readonly count: number;
@@ -177,57 +199,113 @@ interface Problem {
 	readonly log: EvenLog;
 	/** Readings that say something: not the first of a part, nor those of which it is not known whether it heated before. */
 	readonly counts: readonly boolean[];
+	/** The steps at which a day begins, within the log or before it, each up to where its part of the log ends. */
+	readonly days: readonly { readonly from: number; readonly to: number; readonly midnight: number }[];
 }
 
-const toVector = (free: readonly Parameter[], fitted: Fitted) => [
-	...free.map((name) => fitted[name]),
+const toVector = ({ names }: Free, fitted: Fitted) => [
+	...names.map((name) => fitted[name]),
 	...fitted.begins
 ];
-function toFitted(free: readonly Parameter[], vector: readonly number[]): Fitted {
-	const named = Object.fromEntries(free.map((name, i) => [name, vector[i]!]));
-	return { ...SURVEYED, ...named, begins: vector.slice(free.length) };
+function toFitted({ names }: Free, vector: readonly number[]): Fitted {
+	const named = Object.fromEntries(names.map((name, i) => [name, vector[i]!]));
+	return { ...SURVEYED, ...named, begins: vector.slice(names.length) };
 }
-const runOf = ({ room, surveyedLoss, log }: Problem, fitted: Fitted) =>
-	follow(modelOf(room, surveyedLoss, fitted), log, fitted);
 
-function fitModel(problem: Problem, free: readonly Parameter[], from: Fitted): Fit {
+/** The room over the log as fitted; the sun of each day is what fits best beside that (variable projection), and never takes heat away. */
+function runOf(
+	problem: Problem,
+	fitted: Fitted,
+	sun: boolean
+): { readonly modelC: Float64Array; readonly sunW: readonly number[] } {
+	const { log, counts, days } = problem;
+	const model = modelOf(problem.room, problem.surveyedLoss, fitted);
+	const modelC = follow(model, log, fitted.begins);
+	if (!sun || days.length === 0) return { modelC, sunW: [] };
+	const longest = Math.max(...days.map(({ to, midnight }) => to - midnight));
+	const warmed = warmedBySun(model, Math.min(longest, SUN_STEPS));
+	const at = (day: Problem['days'][number], i: number) => warmed[i - day.midnight] ?? 0;
+	const ends = (day: Problem['days'][number]) => Math.min(day.to, day.midnight + warmed.length);
+	const right = days.map((day) => {
+		let sum = 0;
+		for (let i = day.from; i < ends(day); i++)
+			if (counts[i]) sum += at(day, i) * (log.roomC[i]! - modelC[i]!);
+		return sum;
+	});
+	const normal = days.map((a) =>
+		days.map((b) => {
+			let sum = 0;
+			for (let i = Math.max(a.from, b.from); i < Math.min(ends(a), ends(b)); i++)
+				if (counts[i]) sum += at(a, i) * at(b, i);
+			return sum;
+		})
+	);
+	const sunW = notNegative(normal, right);
+	for (const [d, day] of days.entries())
+		if (sunW[d]! > 0) for (let i = day.from; i < ends(day); i++) modelC[i]! += sunW[d]! * at(day, i);
+	return { modelC, sunW };
+}
+
+/** Least squares with nothing below zero, from its normal equations: coordinate by coordinate until it rests (it does: the problem is convex). */
+function notNegative(normal: readonly (readonly number[])[], right: readonly number[]): number[] {
+	const x = right.map(() => 0);
+	for (let round = 0; round < 60; round++) {
+		let moved = 0;
+		for (const [i, row] of normal.entries()) {
+			if (!(row[i]! > 0)) continue;
+			const rest = row.reduce((sum, value, j) => sum + (j === i ? 0 : value * x[j]!), 0);
+			const next = Math.max(0, (right[i]! - rest) / row[i]!);
+			moved = Math.max(moved, Math.abs(next - x[i]!));
+			x[i] = next;
+		}
+		if (moved < 0.1) break;
+	}
+	return x;
+}
+
+function fitModel(problem: Problem, free: Free, from: Fitted): Fit {
 	const { log, counts } = problem;
 	const used = counts.flatMap((counted, i) => (counted ? [i] : []));
-	const bounds = free.map((name) => BOUNDS[name]);
-	const lm = levenbergMarquardt(
-		{ x: used, y: used.map((i) => log.roomC[i]!) },
-		(vector: number[]) => {
-			const series = runOf(problem, toFitted(free, vector));
-			return (i: number) => series[i]!;
-		},
-		{
-			initialValues: toVector(free, from),
-			minValues: [...bounds.map(([least]) => least), ...from.begins.map(() => -8)],
-			maxValues: [...bounds.map(([, most]) => most), ...from.begins.map(() => 8)],
-			gradientDifference: [
-				...free.map((name) => (name === 'sun' ? 1 : 1e-4)),
-				...from.begins.map(() => 1e-3)
-			],
-			damping: 0.01,
-			maxIterations: 60,
-			errorTolerance: 1e-9
-		}
-	);
-	const fitted = toFitted(free, lm.parameterValues);
-	const modelC = runOf(problem, fitted);
-	const squares = used.reduce((sum, i) => sum + (modelC[i]! - log.roomC[i]!) ** 2, 0);
-	return { free, fitted, modelC, squares, count: used.length };
+	const bounds = free.names.map((name) => BOUNDS[name]);
+	const of = (fitted: Fitted): Fit => {
+		const { modelC, sunW } = runOf(problem, fitted, free.sun);
+		const squares = used.reduce((sum, i) => sum + (modelC[i]! - log.roomC[i]!) ** 2, 0);
+		return { free, fitted, modelC, sunW, squares, count: used.length };
+	};
+	let best = of(from);
+	for (let round = 0; round < ROUNDS; round++) {
+		const lm = levenbergMarquardt(
+			{ x: used, y: used.map((i) => log.roomC[i]!) },
+			(vector: number[]) => {
+				const { modelC } = runOf(problem, toFitted(free, vector), free.sun);
+				return (i: number) => modelC[i]!;
+			},
+			{
+				initialValues: toVector(free, best.fitted),
+				minValues: [...bounds.map(([least]) => least), ...from.begins.map(() => -8)],
+				maxValues: [...bounds.map(([, most]) => most), ...from.begins.map(() => 8)],
+				gradientDifference: 1e-3,
+				damping: 0.01,
+				maxIterations: 3,
+				errorTolerance: 1e-9
+			}
+		);
+		const next = of(toFitted(free, lm.parameterValues));
+		const settled = next.squares > best.squares * (1 - SETTLED);
+		if (next.squares < best.squares) best = next;
+		if (settled) break;
+	}
+	return best;
 }
 
 /** The models that are weighed against each other: each adds something that rooms have. */
-function modelsFor(log: EvenLog): readonly (readonly Parameter[])[] {
+function modelsFor(days: Problem['days']): readonly Free[] {
 	const plain: readonly (readonly Parameter[])[] = [
 		['loss', 'fabric'],
 		['loss', 'fabric', 'air'],
 		['loss', 'fabric', 'air', 'coupling']
 	];
-	const hasSun = log.minuteOfDay.some((minute) => sunAt(minute) > 0.5);
-	return hasSun ? [...plain, ...plain.map((free) => [...free, 'sun' as const])] : plain;
+	return (days.length > 0 ? [false, true] : [false]).flatMap((sun) => plain.map((names) => ({ names, sun })));
 }
 
 const rms = (squares: number, count: number) => Math.sqrt(squares / Math.max(1, count));
@@ -246,8 +324,8 @@ function independent({ modelC, count }: Fit, { log, counts }: Problem): number {
 }
 
 /** Akaike's information criterion, corrected for few readings (Hurvich and Tsai 1989). */
-function criterion({ squares, count, free, fitted }: Fit, effective: number): number {
-	const k = free.length + fitted.begins.length + 1;
+function criterion({ squares, count, free, fitted, sunW }: Fit, effective: number): number {
+	const k = free.names.length + fitted.begins.length + sunW.filter((watts) => watts > 0).length + 1;
 	return effective * Math.log(squares / count) + 2 * k + (2 * k * (k + 1)) / Math.max(1, effective - k - 1);
 }
 
@@ -255,16 +333,14 @@ function criterion({ squares, count, free, fitted }: Fit, effective: number): nu
 function covariance(fit: Fit, problem: Problem): number[][] {
 	const { log, counts } = problem;
 	const vector = toVector(fit.free, fit.fitted);
-	const steps = vector.map((_, k) => (fit.free[k] === 'sun' ? 1 : 1e-3));
+	const STEP = 1e-3;
 	const columns = vector.map((_, k) => {
-		const shifted = runOf(
-			problem,
-			toFitted(
-				fit.free,
-				vector.map((value, j) => (j === k ? value + steps[k]! : value))
-			)
+		const shifted = toFitted(
+			fit.free,
+			vector.map((value, j) => (j === k ? value + STEP : value))
 		);
-		return shifted.map((c, i) => (counts[i] ? (c - fit.modelC[i]!) / steps[k]! : 0));
+		const { modelC } = runOf(problem, shifted, fit.free.sun);
+		return modelC.map((c, i) => (counts[i] ? (c - fit.modelC[i]!) / STEP : 0));
 	});
 	const left = fit.modelC.map((c, i) => (counts[i] ? c - log.roomC[i]! : 0));
 	const k = vector.length;
@@ -338,22 +414,28 @@ const firstOf = (log: EvenLog, count: number): EvenLog => ({
 function problemOf(room: Room, surveyedLoss: number, log: EvenLog): Problem {
 	const starts = new Set(log.starts);
 	const counts = log.roomC.map((_, i) => !starts.has(i) && !Number.isNaN(log.heating[i - 1]!));
-	return { room, surveyedLoss, log, counts };
+	const days = log.starts.flatMap((from, part) => {
+		const to = log.starts[part + 1] ?? log.roomC.length;
+		const minute = log.minuteOfDay[from]!;
+		if (Number.isNaN(minute)) return [];
+		const first = from - Math.round(minute / LOG_STEP_MINUTES);
+		return Array.from({ length: Math.ceil((to - first) / DAY_STEPS) }, (_, d) => {
+			const midnight = first + d * DAY_STEPS;
+			return { from: Math.max(from, midnight), to, midnight };
+		});
+	});
+	return { room, surveyedLoss, log, counts, days };
 }
 
 /** Fits every model, each from the one before; returns them with how much each counts (weights of Akaike). */
 function weighed(problem: Problem): readonly { readonly fit: Fit; readonly weight: number }[] {
 	const begins = problem.log.starts.map(() => 0);
 	const fits: Fit[] = [];
-	for (const free of modelsFor(problem.log)) {
+	for (const free of modelsFor(problem.days)) {
 		// of several beginnings the first model takes the best, for it has more than one valley
-		const from =
-			fits.length === 0
-				? [0, 1.2, -1.2].map((fabric) => ({ ...SURVEYED, fabric, begins }))
-				: [fits.filter((had) => had.free.every((name) => free.includes(name))).at(-1)!.fitted];
-		const tried = from.map((start) =>
-			fitModel(problem, free, free.includes('sun') && start.sun === 0 ? { ...start, sun: 50 } : start)
-		);
+		const before = fits.filter((had) => had.free.names.every((name) => free.names.includes(name))).at(-1);
+		const from = before ? [before.fitted] : [0, 1.2, -1.2].map((fabric) => ({ ...SURVEYED, fabric, begins }));
+		const tried = from.map((start) => fitModel(problem, free, start));
 		fits.push(tried.reduce((a, b) => (b.squares < a.squares ? b : a)));
 	}
 	const best = fits.reduce((a, b) => (b.squares < a.squares ? b : a));
@@ -391,10 +473,8 @@ export function measureRoom(room: Room, whole: EvenLog): Measured | string {
 		...fit.fitted,
 		begins: fit.fitted.begins.slice(0, firstOf(log, kept).starts.length)
 	});
-	const foretold = runOf(problem, {
-		...earlier.fitted,
-		begins: [...earlier.fitted.begins, ...fit.fitted.begins.slice(earlier.fitted.begins.length)]
-	});
+	const begins = [...earlier.fitted.begins, ...fit.fitted.begins.slice(earlier.fitted.begins.length)];
+	const { modelC: foretold } = runOf(problem, { ...earlier.fitted, begins }, fit.free.sun);
 	const last = problem.counts.flatMap((counted, i) => (counted && i >= kept ? [i] : []));
 	const foretoldK = rms(
 		last.reduce((sum, i) => sum + (foretold[i]! - log.roomC[i]!) ** 2, 0),
@@ -405,19 +485,17 @@ export function measureRoom(room: Room, whole: EvenLog): Measured | string {
 
 	const outdoorC = Math.round(log.outdoorC.reduce((sum, c) => sum + c, 0) / log.outdoorC.length);
 	const at = Math.min(outdoorC, NIGHT.setbackC - 4);
-	const tauOf = (fitted: Omit<Fitted, 'begins'>) =>
-		Math.log(timeConstantHours(modelOf(room, surveyedLoss, fitted)));
-	const warmOf = (fitted: Omit<Fitted, 'begins'>) => {
+	const tauOf = (fitted: Room4) => Math.log(timeConstantHours(modelOf(room, surveyedLoss, fitted)));
+	const warmOf = (fitted: Room4) => {
 		const { minutes } = warmUp(measuredRoom(room, surveyedLoss, fitted), NIGHT, at);
 		return minutes === null || minutes < 1 ? null : Math.log(minutes);
 	};
 	const spread = covariance(fit, problem);
-	const between = (of: (fitted: Omit<Fitted, 'begins'>) => number | null): Between | null => {
+	const between = (of: (fitted: Room4) => number | null, least: number): Between | null => {
 		const here = of(fit.fitted);
 		if (here === null) return null;
-		const gradient = fit.free.map((name) => {
-			if (name === 'sun') return 0;
-			const STEP = 0.02;
+		const STEP = 0.02;
+		const gradient = fit.free.names.map((name) => {
 			const [up, down] = [STEP, -STEP].map((by) => of({ ...fit.fitted, [name]: fit.fitted[name] + by }));
 			return up === null || down === null ? 0 : (up! - down!) / (2 * STEP);
 		});
@@ -430,7 +508,7 @@ export function measureRoom(room: Room, whole: EvenLog): Measured | string {
 			const there = one.weight > 0.01 ? of(one.fit.fitted) : null;
 			return sum + (there === null ? 0 : one.weight * (there - here) ** 2);
 		}, 0);
-		const error = WIDENED * Math.sqrt(Math.max(0, own) + apart + LEAST_SHARE ** 2);
+		const error = WIDENED * Math.sqrt(Math.max(0, own) + apart + least ** 2);
 		return {
 			value: Math.exp(here),
 			from: Math.exp(here - NINE_IN_TEN * error),
@@ -439,31 +517,34 @@ export function measureRoom(room: Room, whole: EvenLog): Measured | string {
 	};
 	const warnings: string[] = [];
 	const times = Math.exp(fit.fitted.loss);
-	if (times > FAR_TIMES || times < 1 / FAR_TIMES)
+	const isFar = times > FAR_TIMES || times < 1 / FAR_TIMES;
+	if (isFar)
 		warnings.push(
 			`The loss comes out ${times > 1 ? `${times.toFixed(1)} times` : `a ${(1 / times).toFixed(1)}th of`} the survey’s. Check the emitter’s power and the survey before you take it.`
 		);
-	if (fit.fitted.sun > 0.1 * room.emitter.ratedW)
+	const sunW = Math.max(0, ...fit.sunW);
+	if (sunW > 0.15 * room.emitter.ratedW)
 		warnings.push(
-			`Sun warmed the room by up to ${Math.round(fit.fitted.sun / 10) * 10} W; that is left out of what is taken.`
+			`Sun warmed the room by up to ${Math.round(sunW / 10) * 10} W; it is taken into account here, and is not part of what is taken.`
 		);
 	return {
 		wattsPerKelvin: surveyedLoss * times,
 		capacityScale: Math.exp(fit.fitted.fabric),
 		airScale: Math.exp(fit.fitted.air),
 		couplingScale: Math.exp(fit.fitted.coupling),
-		timeConstantHours: between(tauOf)!,
-		warmUpMinutes: between(warmOf),
+		timeConstantHours: between(tauOf, LEAST_SHARE.constant)!,
+		warmUpMinutes: between(warmOf, LEAST_SHARE.warmUp),
 		night: { setbackC: NIGHT.setbackC, comfortC: NIGHT.comfortC, outdoorC: at },
 		residualK,
 		foretoldK,
 		warnings,
+		isFar,
 		modelC: [...fit.modelC]
 	};
 }
 
 /** A survey's room with what was fitted in the place of its loss and weight. */
-function measuredRoom(room: Room, surveyedLoss: number, fitted: Omit<Fitted, 'begins'>): Room {
+function measuredRoom(room: Room, surveyedLoss: number, fitted: Room4): Room {
 	return {
 		...room,
 		loss: {

@@ -1,9 +1,20 @@
 <script lang="ts">
 	import { Button } from 'carbon-components-svelte';
-	import { differenceWords, type TemperatureUnit } from '$core/control';
-	import { LARGEST_LOG, readLogger, type LoggerFile } from '$core/formats';
+	import { differenceWords, temperatureWords, type TemperatureUnit } from '$core/control';
+	import {
+		DATE_ORDER_WORDS,
+		LARGEST_LOG,
+		openLog,
+		readLog,
+		readText,
+		type DateOrder,
+		type LogChoice,
+		type LoggerFile,
+		type LogTable
+	} from '$core/formats';
 	import type { Room } from '$core/plan';
-	import { lossOf, type Measured } from '$core/thermal';
+	import { lossOf, type Between, type Measured } from '$core/thermal';
+	import { duration } from '$core/week';
 	import { measureInWorker } from '$lib/workers/measureInWorker';
 	import { logChart } from './charts';
 	import Plot from './Plot.svelte';
@@ -12,6 +23,7 @@
 		room,
 		outdoorC,
 		unit,
+		plannedC,
 		onmeasured
 	}: {
 		room: Room;
@@ -19,6 +31,8 @@
 		outdoorC: number;
 		/** The unit of the zone's control. */
 		unit: TemperatureUnit;
+		/** What the room is planned to be held at, by minute on the wall since 1970, in °C. */
+		plannedC: (minute: number) => number;
 		onmeasured: (room: Room) => void;
 	} = $props();
 
@@ -26,26 +40,50 @@
 	let problem = $state<string | null>(null);
 	let busy = $state(false);
 	let name = $state('');
+	let table = $state.raw<LogTable | null>(null);
+	let choice = $state.raw<LogChoice | null>(null);
+	/** Whether, without a column that says it, the heating is told from the plan rather than from the temperature. */
+	let byPlan = $state(false);
 	let file = $state.raw<LoggerFile | null>(null);
 	let measured = $state.raw<Measured | null>(null);
+	/** The latest asked: an answer to an earlier choice is not shown. */
+	let asked = 0;
 
 	async function read(chosen: File | undefined) {
 		problem = null;
-		measured = null;
-		file = null;
+		table = choice = measured = file = null;
 		if (!chosen) return;
 		name = chosen.name;
 		if (chosen.size > LARGEST_LOG) {
 			problem = `${name} is too large: at most ${LARGEST_LOG / 1e6} MB are read.`;
 			return;
 		}
-		const result = readLogger(await chosen.text(), outdoorC);
+		const text = readText(new Uint8Array(await chosen.arrayBuffer()));
+		const opened = text.ok ? openLog(text.value) : text;
+		if (!opened.ok) {
+			problem = `${name}: ${opened.problem.sentence}`;
+			return;
+		}
+		table = opened.value;
+		await take(opened.value.guess);
+	}
+
+	/** Reads and fits the log by what its columns are chosen for. */
+	async function take(next: LogChoice) {
+		choice = next;
+		problem = null;
+		file = measured = null;
+		if (!table) return;
+		const givens = { outdoorC, plannedC: byPlan ? plannedC : null };
+		const result = readLog(table, next, givens);
 		if (!result.ok) {
 			problem = `${name}: ${result.problem.sentence}`;
 			return;
 		}
+		const own = ++asked;
 		busy = true;
 		const found = await measureInWorker(room, result.value.log);
+		if (own !== asked) return;
 		busy = false;
 		if (typeof found === 'string') {
 			problem = `${name}: ${found}`;
@@ -55,9 +93,12 @@
 		measured = found;
 	}
 
-	function take() {
+	const column = (value: string) => (value === '' ? null : Number(value));
+	const figures = $derived((table?.columns ?? []).map((one, i) => ({ ...one, i })));
+
+	function keep() {
 		if (!measured || !file) return;
-		const { wattsPerKelvin, capacityScale, timeConstantHours, standardErrorHours } = measured;
+		const { wattsPerKelvin, capacityScale, airScale, couplingScale, timeConstantHours } = measured;
 		const rounded = (value: number, places: number) => Math.round(value * 10 ** places) / 10 ** places;
 		onmeasured({
 			...room,
@@ -65,25 +106,30 @@
 				by: 'measured',
 				wattsPerKelvin: rounded(wattsPerKelvin, 1),
 				capacityScale: rounded(capacityScale, 3),
-				timeConstantHours: rounded(timeConstantHours, 1),
-				standardErrorHours: rounded(standardErrorHours, 2),
-				on: file.to.slice(0, 10)
+				airScale: rounded(airScale, 3),
+				couplingScale: rounded(couplingScale, 3),
+				timeConstantHours: rounded(timeConstantHours.value, 1),
+				standardErrorHours: rounded((timeConstantHours.to - timeConstantHours.from) / (2 * 1.645), 2),
+				on: (file.to ?? new Date().toISOString()).slice(0, 10)
 			}
 		});
-		measured = null;
+		table = choice = measured = null;
 	}
+	const between = ({ value, from, to }: Between, say: (figure: number) => string) =>
+		`${say(value)} (${say(from)} to ${say(to)})`;
+	const inMinutes = (figure: number) => duration(Math.max(5, Math.round(figure / 5) * 5));
 
 	const drawn = $derived(file && measured ? logChart(file.log, measured.modelC, unit) : null);
 </script>
 
 <section aria-label="Measured with a logger">
 	<div class="head">
-		<h2>Measured, not guessed</h2>
+		<h2>The room by a logger’s readings</h2>
 		<button class="quiet" disabled={busy} onclick={() => picker?.click()}>Open a logger’s file</button>
 		<input
 			class="out-of-sight"
 			type="file"
-			accept=".csv,text/csv"
+			accept=".csv,.txt,.tsv,text/csv,text/plain"
 			tabindex="-1"
 			aria-label="Logger file"
 			bind:this={picker}
@@ -93,28 +139,117 @@
 			}}
 		/>
 	</div>
-	{#if room.loss.by === 'measured'}
+	{#if room.loss.by === 'measured' && !measured}
 		<p>
 			Time constant {room.loss.timeConstantHours} ± {room.loss.standardErrorHours} h and {room.loss
 				.wattsPerKelvin} W/K, from a log to {room.loss.on}.
 		</p>
 	{:else if !measured}
 		<p class="soft">
-			A log of a night and a morning, with the room’s temperature and when it heated, replaces the survey’s
-			loss and weight.
+			A log of a night and a morning or more, with the room’s temperature, better with when it heated,
+			replaces the survey’s loss and weight.
 		</p>
+	{/if}
+	{#if table && choice}
+		<div class="columns" role="group" aria-label="What the columns of {name} are">
+			<label>
+				<span>Room</span>
+				<select
+					value={choice.room === null ? '' : String(choice.room)}
+					onchange={(event) => take({ ...choice!, room: column(event.currentTarget.value) })}
+				>
+					<option value="">none</option>
+					{#each figures as one (one.i)}<option value={String(one.i)}>{one.title}: {one.sample}</option
+						>{/each}
+				</select>
+			</label>
+			<label>
+				<span>Heating</span>
+				<select
+					value={choice.heating === null ? (byPlan ? 'plan' : '') : String(choice.heating)}
+					onchange={(event) => {
+						byPlan = event.currentTarget.value === 'plan';
+						void take({ ...choice!, heating: byPlan ? null : column(event.currentTarget.value) });
+					}}
+				>
+					<option value="">told from the temperature</option>
+					<option value="plan">told from the plan</option>
+					{#each figures as one (one.i)}<option value={String(one.i)}>{one.title}: {one.sample}</option
+						>{/each}
+				</select>
+			</label>
+			<label>
+				<span>Outside</span>
+				<select
+					value={choice.outdoor === null ? '' : String(choice.outdoor)}
+					onchange={(event) => take({ ...choice!, outdoor: column(event.currentTarget.value) })}
+				>
+					<option value="">{temperatureWords(unit, outdoorC)} throughout</option>
+					{#each figures as one (one.i)}<option value={String(one.i)}>{one.title}: {one.sample}</option
+						>{/each}
+				</select>
+			</label>
+			<label>
+				<span>Unit</span>
+				<select
+					value={choice.unit}
+					onchange={(event) => take({ ...choice!, unit: event.currentTarget.value as 'C' | 'F' })}
+				>
+					<option value="C">°C</option>
+					<option value="F">°F</option>
+				</select>
+			</label>
+			{#if !table.orderCertain}
+				<label>
+					<span>Dates</span>
+					<select
+						value={choice.dateOrder}
+						onchange={(event) => take({ ...choice!, dateOrder: event.currentTarget.value as DateOrder })}
+					>
+						{#each ['dmy', 'mdy'] as const as order (order)}<option value={order}
+								>{DATE_ORDER_WORDS[order]}</option
+							>{/each}
+					</select>
+				</label>
+			{/if}
+		</div>
 	{/if}
 	{#if busy}<p role="status">Fitting the room to {name} …</p>{/if}
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{#if measured && file}
 		<p role="status">
-			<strong
-				>Time constant {measured.timeConstantHours.toFixed(1)} ± {measured.standardErrorHours.toFixed(1)} h</strong
-			>, loss {measured.wattsPerKelvin.toFixed(0)} W/K instead of {lossOf(room).toFixed(0)}; the model stays
-			{differenceWords(unit, measured.residualK)} from the log. {file.notes.join(' ')}
+			{#if measured.warmUpMinutes}
+				<strong
+					>Warms from {temperatureWords(unit, measured.night.setbackC)} to {temperatureWords(
+						unit,
+						measured.night.comfortC
+					)} in {between(measured.warmUpMinutes, inMinutes)}</strong
+				>
+				at {temperatureWords(unit, measured.night.outdoorC)} outside;
+			{:else}
+				<strong
+					>Does not reach {temperatureWords(unit, measured.night.comfortC)} at {temperatureWords(
+						unit,
+						measured.night.outdoorC
+					)} outside</strong
+				>;
+			{/if}
+			time constant {between(measured.timeConstantHours, (h) => h.toFixed(0))} h, loss {measured.wattsPerKelvin.toFixed(
+				0
+			)} W/K instead of {lossOf(room).toFixed(0)}. In brackets: between these nine times in ten. The model
+			stays
+			{differenceWords(unit, measured.residualK)} from the log, and {differenceWords(
+				unit,
+				measured.foretoldK
+			)} where it foretells the last third from the rest. {file.notes.join(' ')}
 		</p>
+		{#each measured.warnings as warning (warning)}<p class="warm">{warning}</p>{/each}
 		{#if drawn}<Plot label="The model over the logger’s readings" height={220} make={drawn} />{/if}
-		<Button on:click={take}>Take what was measured</Button>
+		{#if measured.isFar}
+			<button class="quiet" onclick={keep}>Take it all the same</button>
+		{:else}
+			<Button on:click={keep}>Take what was measured</Button>
+		{/if}
 	{/if}
 </section>
 
@@ -131,5 +266,20 @@
 	}
 	h2 {
 		font-size: 1rem;
+	}
+	.columns {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(13rem, 100%), 1fr));
+		gap: 0.5rem 0.75rem;
+		margin: 0.5rem 0;
+	}
+	.columns span {
+		display: block;
+		color: var(--soft);
+		font-size: 0.9rem;
+	}
+	.columns select {
+		width: 100%;
+		min-height: 44px;
 	}
 </style>

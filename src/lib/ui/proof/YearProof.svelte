@@ -3,7 +3,7 @@
 	import { Button } from 'carbon-components-svelte';
 	import Running from '../Running.svelte';
 	import { temperatureWords, type ControlProfile } from '$core/control';
-	import { LARGEST_EPW, readEpw } from '$core/formats';
+	import { readText, LARGEST_EPW, readEpw } from '$core/formats';
 	import {
 		keptWeather,
 		leadInputs,
@@ -74,7 +74,8 @@
 			problem = `${file.name} is too large: at most ${LARGEST_EPW / 1e6} MB are read.`;
 			return;
 		}
-		const result = readEpw(await file.text());
+		const text = readText(new Uint8Array(await file.arrayBuffer()));
+		const result = text.ok ? readEpw(text.value) : text;
 		if (!result.ok) {
 			problem = `${file.name}: ${result.problem.sentence}`;
 			return;

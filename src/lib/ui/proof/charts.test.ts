@@ -93,7 +93,9 @@ describe('what a proof draws', () => {
 		const log = (n: number) => ({
 			roomC: new Array<number>(n).fill(20),
 			outdoorC: new Array<number>(n).fill(3),
-			heating: new Array<boolean>(n).fill(false)
+			heating: new Array<number>(n).fill(0),
+			starts: [0],
+			minuteOfDay: new Array<number>(n).fill(NaN)
 		});
 		expect(lines(logChart(log(288), new Array(288).fill(20), 'C')(ink))['logger']).toHaveLength(288);
 		expect(

@@ -3,7 +3,7 @@
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import { dateWords } from '$core/civil';
 	import { fitZone } from '$core/fit';
-	import { LARGEST_CALENDAR, type CalendarContent } from '$core/formats';
+	import { LARGEST_CALENDAR, type CalendarContent, readText } from '$core/formats';
 	import {
 		bookedDays,
 		MOST_BOOKINGS,
@@ -67,7 +67,12 @@
 		}
 		share = 0;
 		run?.stop();
-		const reading = calendarInWorker(await file.text(), timeZone, today, until, (part) => (share = part));
+		const text = readText(new Uint8Array(await file.arrayBuffer()));
+		if (!text.ok) {
+			problem = `${file.name}: ${text.problem.sentence} Nothing was taken.`;
+			return;
+		}
+		const reading = calendarInWorker(text.value, timeZone, today, until, (part) => (share = part));
 		run = reading;
 		const result = await reading.answer;
 		if (run === reading) run = null;

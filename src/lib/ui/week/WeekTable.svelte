@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { readWeekTable, writeWeekTable } from '$core/formats';
+	import { readText, readWeekTable, writeWeekTable } from '$core/formats';
 	import { wantedWeek, withWanted, type Zone } from '$core/plan';
 	import { sameWeek } from '$core/week';
 
@@ -44,7 +44,12 @@
 			said = { bad: true, words: `${file.name} is too large for one week.` };
 			return;
 		}
-		typed = await file.text();
+		const read = readText(new Uint8Array(await file.arrayBuffer()));
+		if (!read.ok) {
+			said = { bad: true, words: `${file.name}: ${read.problem.sentence}` };
+			return;
+		}
+		typed = read.value;
 		take();
 	}
 </script>

@@ -2,10 +2,18 @@
 	import { onMount } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { Button } from 'carbon-components-svelte';
-	import { leadIsStale, roomSchema, unitOf, withComputedLead, type Room } from '$core/plan';
+	import {
+		leadIsStale,
+		roomSchema,
+		unitOf,
+		withComputedLead,
+		type Room,
+		levelOf,
+		wantedWeek
+	} from '$core/plan';
 	import { COLD_TOLERANCE_K, LONGEST_LEAD, proofWords, riseWords, type Proof } from '$core/thermal';
 	import { differenceWords, roundTemperatureWords, temperatureWords } from '$core/control';
-	import { DAY_SHORT, duration } from '$core/week';
+	import { DAY_SHORT, duration, DAY_MINUTES, valueAt, wrapWeek } from '$core/week';
 	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
 	import { curveChart, daysChart } from '$lib/ui/proof/charts';
 	import MeasureRoom from '$lib/ui/proof/MeasureRoom.svelte';
@@ -36,6 +44,11 @@
 	const zone = $derived(editor.document);
 	const profile = $derived(data.profile);
 	const room = $derived(zone.room);
+	const wanted = $derived(wantedWeek(zone));
+	/** What is wanted at a minute on the wall since 1970, which began on a Thursday. */
+	const plannedC = $derived(
+		(minute: number) => levelOf(zone, valueAt(wanted, wrapWeek(minute + 3 * DAY_MINUTES))).setpointC
+	);
 
 	// svelte-ignore state_referenced_locally
 	let outdoorC = $state(data.stored.zone.lead.computed?.outdoorC ?? 0);
@@ -312,7 +325,13 @@
 					</table>
 				</section>
 				<YearProof {zone} {profile} siteId={data.site.id} />
-				<MeasureRoom {room} {outdoorC} {unit} onmeasured={(next) => editor.change({ ...zone, room: next })} />
+				<MeasureRoom
+					{room}
+					{outdoorC}
+					{unit}
+					{plannedC}
+					onmeasured={(next) => editor.change({ ...zone, room: next })}
+				/>
 			{/if}
 		{/if}
 	</main>
