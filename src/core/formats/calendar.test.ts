@@ -4,7 +4,12 @@ import { readCalendar } from '.';
 
 const wrap = (...lines: string[]) =>
 	['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//x//y//EN', ...lines, 'END:VCALENDAR', ''].join('\r\n');
-const event = (...lines: string[]) => ['BEGIN:VEVENT', 'UID:one@hall', ...lines, 'END:VEVENT'];
+const event = (...lines: string[]) => [
+	'BEGIN:VEVENT',
+	...(lines.some((line) => line.startsWith('UID:')) ? [] : ['UID:one@hall']),
+	...lines,
+	'END:VEVENT'
+];
 const read = (text: string, from = '2026-01-01', to = '2027-01-01') => {
 	const result = readCalendar(text, 'Europe/Berlin', from, to);
 	if (!result.ok) throw new Error(result.problem.sentence);
@@ -89,13 +94,102 @@ describe('a calendar read', () => {
 		const content = read(
 			wrap(
 				...event('SUMMARY:Winter closing', 'DTSTART;VALUE=DATE:20261224', 'DTEND;VALUE=DATE:20261227'),
-				...event('SUMMARY:Off', 'STATUS:CANCELLED', 'DTSTART:20260701T120000Z', 'DURATION:PT1H'),
-				...event('SUMMARY:Mark', 'DTSTART:20260701T120000Z')
+				...event('UID:off', 'SUMMARY:Off', 'STATUS:CANCELLED', 'DTSTART:20260701T120000Z', 'DURATION:PT1H'),
+				...event('UID:mark', 'SUMMARY:Mark', 'DTSTART:20260701T120000Z')
 			)
 		);
 		expect(content.days.map((day) => day.date)).toEqual(['2026-12-24', '2026-12-25', '2026-12-26']);
 		expect(content.bookings).toEqual([]);
-		expect(content.notes).toHaveLength(2);
+		// told one by one
+		expect(content.leftOut).toEqual([
+			{ name: 'Off', date: '2026-07-01', why: 'it is cancelled' },
+			{ name: 'Mark', date: '2026-07-01', why: 'it has no length' }
+		]);
+	});
+
+	it('reads several calendars in a file, blank lines before them, and of one event the version that was written last', () => {
+		const first = wrap(...event('SUMMARY:Choir', 'SEQUENCE:1', 'DTSTART:20260701T120000Z', 'DURATION:PT1H'));
+		const second = wrap(
+			...event('SUMMARY:Choir', 'SEQUENCE:3', 'DTSTART:20260701T170000Z', 'DURATION:PT1H'),
+			...event('SUMMARY:Choir', 'SEQUENCE:2', 'DTSTART:20260701T150000Z', 'DURATION:PT1H'),
+			...event('UID:two@hall', 'SUMMARY:Dance', 'DTSTART:20260702T170000Z', 'DURATION:PT1H')
+		);
+		const { bookings, leftOut } = read(`\r\n\r\n${first}${second}`);
+		expect(bookings.map((one) => `${one.name} ${one.from}`)).toEqual([
+			'Choir 2026-07-01T19:00',
+			'Dance 2026-07-02T19:00'
+		]);
+		expect(leftOut.map((one) => one.why)).toEqual(Array(2).fill('a later version of it is in the file'));
+	});
+
+	it('goes on otherwise from an occurrence on, but for single ones that are changed again', () => {
+		const { bookings } = read(
+			wrap(
+				...event(
+					'SUMMARY:Choir',
+					'DTSTART;TZID=Europe/Berlin:20260105T190000',
+					'DURATION:PT1H',
+					'RRULE:FREQ=WEEKLY;COUNT=6'
+				),
+				...event(
+					'SUMMARY:Choir, later',
+					'RECURRENCE-ID;TZID=Europe/Berlin;RANGE=THISANDFUTURE:20260119T190000',
+					'DTSTART;TZID=Europe/Berlin:20260120T200000',
+					'DURATION:PT2H'
+				),
+				...event(
+					'SUMMARY:Concert',
+					'RECURRENCE-ID;TZID=Europe/Berlin:20260202T190000',
+					'DTSTART;TZID=Europe/Berlin:20260203T180000',
+					'DURATION:PT4H'
+				)
+			)
+		);
+		expect(bookings.map((one) => `${one.name} ${one.from.slice(5)}–${one.to.slice(11)}`)).toEqual([
+			'Choir 01-05T19:00–20:00',
+			'Choir 01-12T19:00–20:00',
+			'Choir, later 01-20T20:00–22:00',
+			'Choir, later 01-27T20:00–22:00',
+			'Concert 02-03T18:00–22:00',
+			'Choir, later 02-10T20:00–22:00'
+		]);
+	});
+
+	it('takes exclusions of the other kind, additions with an end, days that end when they begin, and 29 February only where there is one', () => {
+		const timed = read(
+			wrap(
+				...event(
+					'DTSTART:20260105T080000Z',
+					'DURATION:PT1H',
+					'RRULE:FREQ=DAILY;COUNT=4',
+					'EXDATE;VALUE=DATE:20260106',
+					'RDATE;VALUE=PERIOD:20260110T080000Z/20260110T110000Z,20260111T080000Z/PT2H'
+				)
+			)
+		);
+		expect(timed.bookings.map((one) => `${one.from.slice(8)}–${one.to.slice(11)}`)).toEqual([
+			'05T09:00–10:00',
+			'07T09:00–10:00',
+			'08T09:00–10:00',
+			'10T09:00–12:00',
+			'11T09:00–11:00'
+		]);
+		const days = (...lines: string[]) =>
+			read(wrap(...event(...lines)), '2026-01-01', '2033-01-01').days.map((day) => day.date);
+		expect(days('DTSTART;VALUE=DATE:20260105', 'RRULE:FREQ=DAILY;COUNT=3', 'EXDATE:20260106T120000')).toEqual(
+			['2026-01-05', '2026-01-07']
+		);
+		expect(days('DTSTART;VALUE=DATE:20260105', 'DTEND;VALUE=DATE:20260105')).toEqual(['2026-01-05']);
+		expect(days('DTSTART;VALUE=DATE:20240229', 'RRULE:FREQ=YEARLY')).toEqual(['2028-02-29', '2032-02-29']);
+	});
+
+	it('knows time zones by their Windows names (CLDR), and at the end of a path', () => {
+		const at = (zone: string) =>
+			read(wrap(...event(`DTSTART;TZID=${zone}:20260701T120000`, 'DURATION:PT1H'))).bookings[0]!.from;
+		expect(at('W. Europe Standard Time')).toBe('2026-07-01T12:00');
+		expect(at('GMT Standard Time')).toBe('2026-07-01T13:00');
+		expect(at('Eastern Standard Time')).toBe('2026-07-01T18:00');
+		expect(at('/example.org/20260101/America/New_York')).toBe('2026-07-01T18:00');
 	});
 
 	it('refuses what it cannot be sure of, by line, and takes nothing of it', () => {
@@ -122,7 +216,7 @@ describe('a calendar read', () => {
 
 	it('reads twenty thousand events, and says when more would be kept than can be', () => {
 		const many = Array.from({ length: 20_000 }, (_, i) =>
-			event(`SUMMARY:N${i}`, `DTSTART:${2010 + (i % 10)}0701T120000Z`, 'DURATION:PT1H')
+			event(`UID:${i}`, `SUMMARY:N${i}`, `DTSTART:${2010 + (i % 10)}0701T120000Z`, 'DURATION:PT1H')
 		).flat();
 		expect(read(wrap(...many)).bookings).toEqual([]);
 		expect(
@@ -146,8 +240,8 @@ describe('a calendar read', () => {
 			'"Booking" cannot be read: it recurs every second.'
 		);
 		expect(refusal(series('DTSTART:20260101T080000Z', 'RRULE:FREQ=MINUTELY'))).toMatch(/more than 20000/);
-		const lost = Array.from({ length: 500 }, () =>
-			event('DTSTART:00010101T080000Z', 'DURATION:PT1H', `${never};COUNT=9`)
+		const lost = Array.from({ length: 500 }, (_, i) =>
+			event(`UID:${i}`, 'DTSTART:00010101T080000Z', 'DURATION:PT1H', `${never};COUNT=9`)
 		);
 		expect(refusal(wrap(...lost.flat()))).toMatch(/recur more often, or are more, than can be read/);
 	});
@@ -155,7 +249,7 @@ describe('a calendar read', () => {
 	it('takes of what reaches from the first year to the last only what was asked for', () => {
 		const ever = wrap(
 			...event('SUMMARY:Ever', 'DTSTART;VALUE=DATE:00010101', 'DTEND;VALUE=DATE:99991231'),
-			...event('SUMMARY:Always', 'DTSTART:00010101T000000Z', 'DTEND:99991231T000000Z')
+			...event('UID:two', 'SUMMARY:Always', 'DTSTART:00010101T000000Z', 'DTEND:99991231T000000Z')
 		);
 		const { days, bookings } = read(ever, '2026-03-01', '2026-03-04');
 		expect(days.map((day) => day.date)).toEqual(['2026-03-01', '2026-03-02', '2026-03-03']);

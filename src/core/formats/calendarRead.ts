@@ -1,4 +1,5 @@
 import ICAL from 'ical.js';
+import { findIana } from 'windows-iana';
 import {
 	dateOfDay,
 	dayNumber,
@@ -41,7 +42,18 @@ export interface CalendarContent {
 	readonly days: readonly CalendarDay[];
 	/** What was taken in a way that a person should know, in sentences. */
 	readonly notes: readonly string[];
+	/** What was left out, and why; of very many the first. */
+	readonly leftOut: readonly LeftOut[];
 }
+
+/** An event that was not taken. `date` is that of its beginning where it is written. */
+export interface LeftOut {
+	readonly name: string;
+	readonly date: string;
+	readonly why: string;
+}
+/** How many of what was left out are listed one by one. */
+const MOST_LEFT_OUT = 200;
 
 const refused = (sentence: string): Read<never> => ({ ok: false, problem: { path: '', sentence } });
 
@@ -109,6 +121,30 @@ type Zone = {
 
 class Refused extends Error {}
 
+const isCancelled = (event: ICAL.Component) =>
+	String(event.getFirstPropertyValue('status') ?? '').toUpperCase() === 'CANCELLED';
+
+/** Which version of an event this is: later ones are greater. */
+function versionOf(event: ICAL.Component): string {
+	const sequence = Number(event.getFirstPropertyValue('sequence') ?? 0);
+	const stamp = String(
+		event.getFirstPropertyValue('last-modified') ?? event.getFirstPropertyValue('dtstamp') ?? ''
+	);
+	return `${String(Number.isFinite(sequence) ? sequence : 0).padStart(9, '0')} ${stamp}`;
+}
+
+/** A time zone by its name: of the tz database, of a path that ends with one, or of Windows (CLDR). Null where it is none. */
+function zoneNamed(name: string): string | null {
+	if (isTimeZone(name)) return name;
+	const parts = name.split('/');
+	const ending = [parts.slice(-2).join('/'), parts.slice(-3).join('/')].find(
+		(one) => one !== name && one.includes('/') && isTimeZone(one)
+	);
+	if (ending) return ending;
+	const [windows] = findIana(name);
+	return windows && isTimeZone(windows) ? windows : null;
+}
+
 /**
  * What a calendar (RFC 5545) holds from one local date to another (not included), in local time at the site.
  * Recurrences are expanded, also endless ones, with their exclusions, additions and changed occurrences. Times
@@ -127,23 +163,22 @@ export function readCalendar(
 	if (text.length > LARGEST_CALENDAR)
 		return refused(`The calendar is too large: at most ${LARGEST_CALENDAR / 1e6} MB are read.`);
 	const plain = text.replace(/^\uFEFF/, '');
-	if (!/^BEGIN:VCALENDAR/i.test(plain))
+	if (!/^\s*BEGIN:VCALENDAR/i.test(plain))
 		return refused('Line 1: a calendar file begins with BEGIN:VCALENDAR.');
 	const broken = brokenLine(plain);
 	if (broken) return refused(`Line ${broken.line} ${broken.words}.`);
-	let root: ICAL.Component;
+	let roots: ICAL.Component[];
 	try {
 		const parsed: unknown = ICAL.parse(plain.replace(/^\s*$/gm, '').trim());
-		root = new ICAL.Component(
-			(Array.isArray((parsed as unknown[])[0]) ? (parsed as unknown[])[0] : parsed) as string
-		);
+		const every = Array.isArray((parsed as unknown[])[0]) ? (parsed as unknown[]) : [parsed];
+		roots = every.map((one) => new ICAL.Component(one as string));
 	} catch (error) {
 		return refused(
-			`The calendar cannot be read: ${error instanceof Error ? error.message : 'it is broken'}.`
+			`The calendar cannot be read: ${error instanceof Error && error.name === 'ParserError' ? error.message : 'it is broken'}.`
 		);
 	}
 	try {
-		return { ok: true, value: contentOf(root, plain, siteZone, fromDate, toDate, onshare) };
+		return { ok: true, value: contentOf(roots, plain, siteZone, fromDate, toDate, onshare) };
 	} catch (error) {
 		if (error instanceof Refused) return refused(error.message);
 		if (error instanceof OutOfBudget)
@@ -153,7 +188,7 @@ export function readCalendar(
 }
 
 function contentOf(
-	root: ICAL.Component,
+	roots: readonly ICAL.Component[],
 	text: string,
 	siteZone: string,
 	fromDate: string,
@@ -162,15 +197,15 @@ function contentOf(
 ): CalendarContent {
 	const budget: Budget = { left: MOST_LOOKED_AT };
 	const described = new Map<string, ICAL.Timezone>();
-	for (const component of root.getAllSubcomponents('vtimezone')) {
+	const all = (name: string) => roots.flatMap((root) => root.getAllSubcomponents(name));
+	for (const component of all('vtimezone')) {
 		const zone = new ICAL.Timezone(component);
 		described.set(zone.tzid, zone);
 	}
 	const from = instantOf(siteZone, wallMinute(`${fromDate}T00:00`));
 	const to = instantOf(siteZone, wallMinute(`${toDate}T00:00`));
 	let floating = 0;
-	let cancelled = 0;
-	let empty = 0;
+	const leftOut: LeftOut[] = [];
 
 	const zones = new Map<string, Zone>();
 	const named = (name: string): Zone => ({
@@ -193,7 +228,8 @@ function contentOf(
 		if (known) return known;
 		let zone: Zone;
 		const own = described.get(tzid);
-		if (isTimeZone(tzid)) zone = named(tzid);
+		const byName = zoneNamed(tzid);
+		if (byName) zone = named(byName);
 		else if (own) {
 			const offset = (wall: number) => {
 				const time = ICAL.Time.fromDateTimeString(`${localTime(wall)}:00`);
@@ -218,6 +254,22 @@ function contentOf(
 		return zone;
 	};
 
+	/** How far an event that a series goes on as lies after the occurrence it takes the place of, how long it is (ms, or days), and its name. */
+	const spanOf = (event: ICAL.Component, at: number) => {
+		const property = event.getFirstProperty('dtstart');
+		const start = property?.getFirstValue() as ICAL.Time | undefined;
+		const [begin, end] = [property && start ? place(property, start) : at, event.getFirstProperty('dtend')];
+		const length = event.getFirstPropertyValue('duration') as ICAL.Duration | null;
+		const lasts = end
+			? place(end, end.getFirstValue() as ICAL.Time) - begin
+			: length
+				? length.toSeconds() * (start?.isDate ? 1 / 86_400 : 1000)
+				: start?.isDate
+					? 1
+					: 0;
+		return { shift: begin - at, length: lasts, name: nameOf(event) };
+	};
+
 	const bookings: Booking[] = [];
 	const days: CalendarDay[] = [];
 	const take = (name: string, start: number, end: number, allDay: boolean) => {
@@ -226,13 +278,17 @@ function contentOf(
 				`The calendar holds more than ${MOST_OCCURRENCES} occurrences between ${fromDate} and ${toDate}: take a shorter time.`
 			);
 		if (allDay) {
+			// a day that ends when it begins is that day: so some programs write one
+			end = Math.max(end, start + 1);
 			// of a long one only what lies in the time asked for
 			for (let day = Math.max(start, fromDay); day < Math.min(end, toDay); day++)
 				days.push({ name, date: dateOfDay(day) });
 			return;
 		}
-		if (end <= start) empty++;
-		else if (start < to && end > from)
+		if (end <= start) {
+			if (start >= from && start < to)
+				leaveOut(name, localTime(wallAt(siteZone, start)).slice(0, 10), 'it has no length');
+		} else if (start < to && end > from)
 			bookings.push({
 				name,
 				from: localTime(wallAt(siteZone, Math.max(start, from))),
@@ -240,20 +296,60 @@ function contentOf(
 			});
 	};
 
-	const events = root.getAllSubcomponents('vevent');
+	const leaveOut = (name: string, date: string, why: string) => void leftOut.push({ name, date, why });
 	const uidOf = (event: ICAL.Component) => String(event.getFirstPropertyValue('uid') ?? '');
-	/** Changed occurrences: by UID the instants (or days) at which the series has another of its own. */
-	const changed = new Map<string, Set<number>>();
+	const nameOf = (event: ICAL.Component) =>
+		String(event.getFirstPropertyValue('summary') ?? '')
+			.replace(/\s+/g, ' ')
+			.trim()
+			.slice(0, 120) || 'Booking';
+	const dateOf = (event: ICAL.Component) => {
+		const start = event.getFirstPropertyValue('dtstart');
+		return start instanceof ICAL.Time ? dateOfDay(Math.floor(wallOf(start) / DAY_MINUTES)) : '';
+	};
 	const place = (property: ICAL.Property, time: ICAL.Time) =>
 		time.isDate ? Math.floor(wallOf(time) / DAY_MINUTES) : zoneOf(property, time).instant(wallOf(time));
+
+	/** Events by what they are: of one that stands there several times, the version that is written last (RFC 5545 §3.8.7.4). */
+	const latest = new Map<string, ICAL.Component>();
+	let unnamed = 0;
+	for (const event of all('vevent')) {
+		const uid = uidOf(event);
+		const changes = event.getFirstProperty('recurrence-id');
+		const which = changes ? String(changes.getFirstValue()) : '';
+		const key = uid === '' ? `no uid ${unnamed++}` : `${uid} ${which}`;
+		const had = latest.get(key);
+		if (!had) {
+			latest.set(key, event);
+			continue;
+		}
+		const newer = versionOf(event) >= versionOf(had) ? event : had;
+		const older = newer === event ? had : event;
+		leaveOut(nameOf(older), dateOf(older), 'a later version of it is in the file');
+		latest.set(key, newer);
+	}
+	const events = [...latest.values()];
+	/** Changed occurrences: by UID the instants (or days) at which the series has another of its own. */
+	const changed = new Map<string, Set<number>>();
+	/** Series that go on otherwise from an occurrence on (RANGE=THISANDFUTURE), by UID, in order. */
+	const onward = new Map<string, { readonly at: number; readonly event: ICAL.Component }[]>();
 	for (const event of events) {
 		const property = event.getFirstProperty('recurrence-id');
 		if (!property) continue;
 		const uid = uidOf(event);
-		const known = changed.get(uid) ?? new Set<number>();
-		known.add(place(property, property.getFirstValue() as ICAL.Time));
-		changed.set(uid, known);
+		const at = place(property, property.getFirstValue() as ICAL.Time);
+		if (String(property.getFirstParameter('range') ?? '').toUpperCase() === 'THISANDFUTURE')
+			onward.set(
+				uid,
+				[...(onward.get(uid) ?? []), { at, event }].sort((a, b) => a.at - b.at)
+			);
+		else changed.set(uid, (changed.get(uid) ?? new Set<number>()).add(at));
 	}
+
+	const series = new Set(
+		events.filter((event) => !event.getFirstProperty('recurrence-id')).map((event) => uidOf(event))
+	);
+	const hasSeries = (uid: string) => series.has(uid);
 
 	for (const [index, event] of events.entries()) {
 		if (index % 50 === 0) onshare(index / events.length);
@@ -263,15 +359,15 @@ function contentOf(
 			const line = uid ? lineOf(text, uid) : null;
 			throw new Refused(`${line ? `The event at line ${line}` : 'An event'} has no beginning (DTSTART).`);
 		}
-		if (String(event.getFirstPropertyValue('status') ?? '').toUpperCase() === 'CANCELLED') {
-			cancelled++;
+		if (isCancelled(event)) {
+			// of the past nobody wants to hear
+			if (dateOf(event) >= fromDate) leaveOut(nameOf(event), dateOf(event), 'it is cancelled');
 			continue;
 		}
-		const name =
-			String(event.getFirstPropertyValue('summary') ?? '')
-				.replace(/\s+/g, ' ')
-				.trim()
-				.slice(0, 120) || 'Booking';
+		const ranged = event.getFirstProperty('recurrence-id')?.getFirstParameter('range');
+		// what goes on otherwise is laid over its series
+		if (String(ranged ?? '').toUpperCase() === 'THISANDFUTURE' && hasSeries(uid)) continue;
+		const name = nameOf(event);
 		const start = startProperty.getFirstValue() as ICAL.Time;
 		const allDay = start.isDate;
 		const zone = zoneOf(startProperty, start);
@@ -295,19 +391,34 @@ function contentOf(
 			return begin + (length ? length.toSeconds() * 1000 : 0);
 		};
 		const beginOf = (wall: number) => (allDay ? wall / DAY_MINUTES : zone.instant(wall));
+		/** Occurrences that are left out: by their instant (or day), or by the local date that a day names for an event with times, or a time for one of whole days. */
 		const excluded = new Set<number>();
+		const excludedDays = new Set<number>();
 		for (const property of event.getAllProperties('exdate'))
-			for (const value of property.getValues()) excluded.add(place(property, value as ICAL.Time));
+			for (const value of property.getValues()) {
+				const time = value as ICAL.Time;
+				if (time.isDate === allDay) excluded.add(place(property, time));
+				else if (allDay) excluded.add(Math.floor(wallOf(time) / DAY_MINUTES));
+				else excludedDays.add(Math.floor(wallOf(time) / DAY_MINUTES));
+			}
 		const isChange = event.getFirstProperty('recurrence-id') !== null;
 		if (!isChange) for (const at of changed.get(uid) ?? []) excluded.add(at);
-		const occur = (wall: number) => {
-			if (!excluded.has(beginOf(wall))) take(name, beginOf(wall), endOf(wall), allDay);
+		const others = isChange
+			? []
+			: (onward.get(uid) ?? []).map((one) => ({ ...one, ...spanOf(one.event, one.at) }));
+		const occur = (wall: number, end = endOf(wall)) => {
+			const begin = beginOf(wall);
+			if (excluded.has(begin) || excludedDays.has(Math.floor(wall / DAY_MINUTES))) return;
+			const other = others.filter((one) => one.at <= begin).at(-1);
+			if (!other) take(name, begin, end, allDay);
+			else if (!isCancelled(other.event))
+				take(other.name, begin + other.shift, begin + other.shift + other.length, allDay);
 		};
 		const seen = new Set<number>();
-		const once = (wall: number) => {
+		const once = (wall: number, end?: number) => {
 			if (seen.has(wall)) return;
 			seen.add(wall);
-			occur(wall);
+			occur(wall, end);
 		};
 		const rules = event.getAllProperties('rrule').map((property) => property.getFirstValue() as ICAL.Recur);
 		if (rules.length === 0) once(first);
@@ -333,18 +444,19 @@ function contentOf(
 			for (const value of property.getValues())
 				if (value instanceof ICAL.Time)
 					once(value.isDate ? wallOf(value) : zone.wall(zoneOf(property, value).instant(wallOf(value))));
+				else if (value instanceof ICAL.Period) {
+					const begin = zoneOf(property, value.start).instant(wallOf(value.start));
+					const end = value.end
+						? zoneOf(property, value.end).instant(wallOf(value.end))
+						: begin + (value.duration?.toSeconds() ?? 0) * 1000;
+					once(zone.wall(begin), end);
+				}
 	}
 
 	const notes: string[] = [];
 	if (floating > 0)
 		notes.push(
 			`${floating === 1 ? 'One event has' : `${floating} events have`} no time zone: taken as local time here.`
-		);
-	if (cancelled > 0)
-		notes.push(`${cancelled} cancelled ${cancelled === 1 ? 'event was' : 'events were'} left out.`);
-	if (empty > 0)
-		notes.push(
-			`${empty} ${empty === 1 ? 'event without a length was' : 'events without a length were'} left out.`
 		);
 	const byTime =
 		<T>(key: (one: T) => string) =>
@@ -353,6 +465,7 @@ function contentOf(
 	return {
 		bookings: bookings.sort(byTime((one) => one.from)),
 		days: days.sort(byTime((one) => one.date)),
-		notes
+		notes,
+		leftOut: leftOut.slice(0, MOST_LEFT_OUT)
 	};
 }

@@ -3,12 +3,13 @@ import { quoted, type Read } from '../schema';
 
 /** The largest weather file read, in characters. */
 export const LARGEST_EPW = 6_000_000;
-/** Lines of header before the hours. */
+/** Lines of header before the hours, where the last of them (DATA PERIODS) cannot be found among the first so many. */
 const HEADER = 8;
+const LONGEST_HEADER = 60;
 /** A gap of at most so many hours is bridged by a straight line. */
 const LONGEST_GAP = 6;
-/** What stands where the dry-bulb temperature is missing (EnergyPlus auxiliary programs manual, from memory: 99.9; below −70 or above 70 °C impossible). */
-const MISSING = 99.9;
+/** What stands where the dry-bulb temperature is missing (EnergyPlus auxiliary programs manual, from memory: 99.9, and what other programs write; below −70 or above 70 °C impossible). */
+const MISSING = [99, 99.9, 999, 999.9, 9999, 9999.9];
 
 /** A year of weather as it can be used. */
 export interface WeatherFile {
@@ -36,7 +37,7 @@ function hourOfYear(month: number, day: number, hour: number): number | null {
 }
 
 /**
- * Reads an hourly weather file in the EPW format: eight lines of header, then a line an hour with year, month, day, hour
+ * Reads an hourly weather file in the EPW format: some lines of header that end with DATA PERIODS, then a line an hour with year, month, day, hour
  * 1–24 and, as the seventh field, the dry-bulb temperature. A leap day is left out and that is said; up to six missing
  * hours are bridged and that is said. Refused, with the line: rows that are no hours, hours twice or out of order, more
  * missing, more than one reading an hour, less than a year.
@@ -49,7 +50,9 @@ export function readEpw(text: string): Read<WeatherFile> {
 	const head = lines[0]?.split(',') ?? [];
 	if (head[0]?.trim().toUpperCase() !== 'LOCATION')
 		return refused('Line 1: an EPW file begins with LOCATION; this one does not.');
-	const periods = lines.slice(0, HEADER).find((line) => /^DATA PERIODS/i.test(line));
+	const periodsAt = lines.slice(0, LONGEST_HEADER).findIndex((line) => /^\s*DATA PERIODS/i.test(line));
+	const header = periodsAt < 0 ? HEADER : periodsAt + 1;
+	const periods = lines[periodsAt];
 	const perHour = periods ? Number(periods.split(',')[2]) : 1;
 	if (perHour !== 1)
 		return refused(
@@ -59,8 +62,9 @@ export function readEpw(text: string): Read<WeatherFile> {
 	const notes: string[] = [];
 	let leap = 0;
 	let last = -1;
-	for (const [i, line] of lines.slice(HEADER).entries()) {
-		const at = `Line ${i + HEADER + 1}`;
+	for (const [i, line] of lines.slice(header).entries()) {
+		if (line.trim() === '') continue;
+		const at = `Line ${i + header + 1}`;
 		const cells = line.split(',');
 		const [month, day, hour] = [Number(cells[1]), Number(cells[2]), Number(cells[3])];
 		if (month === 2 && day === 29) {
@@ -76,7 +80,7 @@ export function readEpw(text: string): Read<WeatherFile> {
 		const text = cells[6]!.trim();
 		const c = Number(text);
 		if (text === '' || !Number.isFinite(c)) return refused(`${at}: ${quoted(text)} is no temperature.`);
-		if (Math.abs(c - MISSING) < 1e-9) continue;
+		if (MISSING.some((mark) => Math.abs(Math.abs(c) - mark) < 1e-9)) continue;
 		if (c < -70 || c > 70) return refused(`${at}: ${c} °C cannot be an outdoor temperature.`);
 		found[index] = c;
 	}

@@ -41,6 +41,39 @@ describe('a week as a table', () => {
 		expect(read.value.at(-1)).toEqual({ at: 7200, value: 'frost' });
 	});
 
+	it('is read with a title, a named separator, merged day cells, lists of days, other languages, units and 23:59', () => {
+		const warm = levels.find((level) => level.id === 'comfort')!;
+		const eco = levels.find((level) => level.id === 'eco')!;
+		const fahrenheit = Math.round((warm.setpointC * 9) / 5 + 32);
+		const table = [
+			'sep=;',
+			'Hall, winter;;;',
+			'Day;From;To;Level',
+			`Mo, Mi, Fr;0:00;6h30;${eco.setpointC}\u00a0°C`,
+			`;6h30;23:59;${fahrenheit} °F`,
+			`Di & Do;0:00;23:59:59;${eco.setpointC} °C`,
+			'Samstag - Sun;0:00;24:00;Eco'
+		].join('\r\n');
+		const read = readWeekTable(table, levels, ['de-DE', 'en']);
+		if (!read.ok) throw new Error(read.problem.sentence);
+		expect(read.value).toEqual(
+			buildWeek(
+				[0, 1, 2].flatMap((i) => [
+					{ at: i * 2880, value: 'eco' },
+					{ at: i * 2880 + 390, value: 'comfort' },
+					{ at: (i + 0.5) * 2880, value: 'eco' }
+				])
+			)
+		);
+		// the line is that of the file
+		expect(readWeekTable(table.replace('Di & Do', 'Dienstags'), levels, ['de'])).toMatchObject({
+			problem: { sentence: 'Line 6, column Day: "Dienstags" names no day.' }
+		});
+		expect(readWeekTable('"Mon, Tue",0:00,24:00,Eco\nWed-Sun,0:00,24:00,Eco', levels)).toMatchObject({
+			ok: true
+		});
+	});
+
 	it.each([
 		['6:30', 390],
 		['06:30', 390],

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Level } from '../control';
+import { fahrenheitToCelsius, type Level } from '../control';
 import {
 	clockTime,
 	DAY_MINUTES,
@@ -14,6 +14,8 @@ import {
 import { quoted, type Read } from '../schema';
 
 const HEADER = ['Day', 'From', 'To', 'Level'] as const;
+/** So many lines of title may stand above the heading. */
+const MOST_TITLES = 4;
 
 /**
  * A wanted week as a table for a spreadsheet: one row a stretch, tab-separated, a level by its name.
@@ -67,18 +69,50 @@ function pointed(plain: string): RegExpExecArray | null {
 	return ambiguous ? null : found;
 }
 
-/** The days of a cell: a name, a range (also round Sunday), or every day; null where it names none. */
-export function daysOf(text: string): number[] | null {
-	const plain = text.trim().toLowerCase().replace(/[.]/g, '');
+/** Names of the days in a language, as its calendars write them: long and short, without points. */
+function dayNamesIn(language: string): readonly (readonly string[])[] {
+	try {
+		const of = (weekday: 'long' | 'short') => {
+			const format = new Intl.DateTimeFormat(language, { weekday, timeZone: 'UTC' });
+			// 5 January 2026 is a Monday
+			return DAY_NAMES.map((_, day) =>
+				format
+					.format(new Date(Date.UTC(2026, 0, 5 + day)))
+					.toLowerCase()
+					.replace(/[.]/g, '')
+			);
+		};
+		const [long, short] = [of('long'), of('short')];
+		return long.map((name, day) => [name, short[day]!]);
+	} catch {
+		// no language that the program knows
+		return [];
+	}
+}
+
+/** The days of a cell: a name, several, a range (also round Sunday), or every day, in English or one of the languages; null where it names none. */
+export function daysOf(text: string, languages: readonly string[] = []): number[] | null {
+	const plain = text.trim().toLowerCase().replace(/[.]/g, '').replace(/\s+/g, ' ');
+	const spoken = languages.map((language) => dayNamesIn(language)).filter((names) => names.length > 0);
 	if (/^(all|daily|every ?day)$/.test(plain)) return [0, 1, 2, 3, 4, 5, 6];
 	if (/^weekdays?$/.test(plain)) return [0, 1, 2, 3, 4];
 	if (/^weekends?$/.test(plain)) return [5, 6];
 	const one = (word: string) => {
+		if (word.length < 1) return null;
 		const found = DAY_NAMES.findIndex((name) => word.length >= 2 && name.toLowerCase().startsWith(word));
-		return found < 0 ? null : found;
+		if (found >= 0) return found;
+		for (const names of spoken) {
+			const exact = names.findIndex((forms) => forms.includes(word));
+			if (exact >= 0) return exact;
+			const alike = names.flatMap((forms, day) =>
+				word.length >= 2 && forms.some((form) => form.startsWith(word)) ? [day] : []
+			);
+			if (alike.length === 1) return alike[0]!;
+		}
+		return null;
 	};
 	const days: number[] = [];
-	for (const part of plain.split(/\s*[+/&]\s*/)) {
+	for (const part of plain.split(/\s*(?:[+/&,;]|\band\b)\s*/).filter((one) => one !== '')) {
 		const [first, last, more] = part.split(/\s*(?:-|–|—|to)\s*/);
 		const from = one(first ?? '');
 		const to = last === undefined ? from : one(last);
@@ -88,20 +122,25 @@ export function daysOf(text: string): number[] | null {
 			if (day === to) break;
 		}
 	}
-	return days;
+	return days.length > 0 ? days : null;
 }
 
-/** A level by name, letter, id, or a setpoint that exactly one level has (decimal point or comma). */
+/** A level by name, letter, id, or a setpoint that exactly one level has: decimal point or comma, °C unless °F is said. */
 export function levelNamed(text: string, levels: readonly Level[]): Level | null {
-	const plain = text.trim().toLowerCase();
+	const plain = text.trim().toLowerCase().replace(/\s+/g, ' ');
 	const byName = levels.filter((level) => level.name.toLowerCase() === plain);
 	if (byName.length === 1) return byName[0]!;
 	const byLetter = levels.find((level) => level.letter.toLowerCase() === plain || level.id === plain);
 	if (byLetter) return byLetter;
-	const figure = /^(\d{1,2})(?:[.,](\d))? ?(?:°|°c|c)?$/.exec(plain);
+	const figure = /^(\d{1,3})(?:[.,](\d{1,2}))? ?(°|º|°c|ºc|c|° c|°f|ºf|f|° f|degc|degf)?$/.exec(plain);
 	if (!figure) return null;
-	const setpoint = Number(`${figure[1]}.${figure[2] ?? 0}`);
-	const bySetpoint = levels.filter((level) => Math.abs(level.setpointC - setpoint) < 0.05);
+	const written = Number(`${figure[1]}.${figure[2] ?? 0}`);
+	const fahrenheit = figure[3]?.endsWith('f') ?? false;
+	const setpoint = fahrenheit ? fahrenheitToCelsius(written) : written;
+	// a whole degree Fahrenheit is kept as the nearest tenth of a degree Celsius
+	const bySetpoint = levels.filter(
+		(level) => Math.abs(level.setpointC - setpoint) < (fahrenheit ? 0.28 : 0.05)
+	);
 	return bySetpoint.length === 1 ? bySetpoint[0]! : null;
 }
 
@@ -137,12 +176,17 @@ function cellsBySpaces(line: string): string[] {
 
 /**
  * Reads a week from CSV or from cells pasted out of a spreadsheet: separators comma, semicolon,
- * tab or spaces, a byte-order mark, quotes, day ranges, times as {@link timeOfDay} takes them. The columns are
+ * tab or spaces (also named by `sep=`), a byte-order mark, quotes, day names of `languages`, ranges and lists of days, a title above, days left blank under
+ * the one they repeat, 23:59 for the end of a day, times as {@link timeOfDay} takes them. The columns are
  * Day, From, To, Level in any order under a heading, or in that order without one. Without To each row
  * holds until the day's next. Refused, with line and column: what is not certain, stretches of a day
  * that overlap, and gaps.
  */
-export function readWeekTable(text: string, levels: readonly Level[]): Read<WeekSteps<string>> {
+export function readWeekTable(
+	text: string,
+	levels: readonly Level[],
+	languages: readonly string[] = []
+): Read<WeekSteps<string>> {
 	const refuse = (line: number, column: string, words: string): Read<WeekSteps<string>> => ({
 		ok: false,
 		problem: {
@@ -152,20 +196,29 @@ export function readWeekTable(text: string, levels: readonly Level[]): Read<Week
 	});
 	const plain = text.replace(/^\uFEFF/, '');
 	if (plain.length > 200_000) return refuse(0, '', 'The table is too long for a week.');
-	const parsed = Papa.parse<string[]>(plain, {
+	const named = /^\s*sep=(.)[ \t]*(?:\r\n|\n|\r)/i.exec(plain);
+	const body = named ? plain.slice(named[0].length) : plain;
+	const before = named ? 1 : 0;
+	// a list of days has commas too: what parts the lines by tabs or semicolons goes before
+	const separator =
+		named?.[1] ?? ['\t', ';'].find((one) => body.split(one).length > body.split('\n').length / 2);
+	const parsed = Papa.parse<string[]>(body, {
 		skipEmptyLines: false,
-		delimitersToGuess: ['\t', ';', ',']
+		...(separator ? { delimiter: separator } : { delimitersToGuess: [',', '\t', ';'] })
 	});
 	// nothing parts the columns but spaces: a day, one or two times, a level of one or more words
 	const spaced = parsed.data.every((cells) => cells.filter((cell) => cell.trim() !== '').length <= 1);
 	const lines = (spaced ? parsed.data.map((cells) => cellsBySpaces(cells.join(' '))) : parsed.data)
-		.map((cells, index) => ({ cells, line: index + 1 }))
+		.map((cells, index) => ({ cells, line: index + 1 + before }))
 		.filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
+	if (!lines[0]) return refuse(0, '', 'The table is empty.');
+	// a title may stand above the heading
+	const heading = lines.slice(0, MOST_TITLES + 1).findIndex(({ cells }) => columnsOf(cells) !== null);
+	if (heading > 0) lines.splice(0, heading);
 	const head = lines[0];
-	if (!head) return refuse(0, '', 'The table is empty.');
 	let columns = columnsOf(head.cells);
 	if (columns) lines.shift();
-	else if (daysOf(head.cells[0] ?? '') && head.cells.length >= 3)
+	else if (daysOf(head.cells[0] ?? '', languages) && head.cells.length >= 3)
 		columns =
 			head.cells.length >= 4 ? { day: 0, from: 1, to: 2, level: 3 } : { day: 0, from: 1, to: -1, level: 2 };
 	else return refuse(head.line, '1', 'expected a heading Day, From, To, Level, or a day.');
@@ -177,19 +230,23 @@ export function readWeekTable(text: string, levels: readonly Level[]): Read<Week
 		readonly level: string;
 	}
 	const days: Row[][] = Array.from({ length: 7 }, () => []);
+	let dayCell = '';
 	for (const { cells, line } of lines) {
 		const cell = (index: number) => (cells[index] ?? '').trim();
-		const on = daysOf(cell(columns.day));
-		if (!on) return refuse(line, 'Day', `${quoted(cell(columns.day))} names no day.`);
+		// merged cells come as blanks under the first
+		dayCell = cell(columns.day) || dayCell;
+		const on = daysOf(dayCell, languages);
+		if (!on) return refuse(line, 'Day', `${quoted(dayCell)} names no day.`);
 		const from = timeOfDay(cell(columns.from));
 		if (from === null || from === DAY_MINUTES)
 			return refuse(line, 'From', `${quoted(cell(columns.from))} is no certain time; write it like 06:30.`);
 		const toText = columns.to < 0 ? '' : cell(columns.to);
-		let to = toText === '' ? null : timeOfDay(toText);
+		let to =
+			toText === '' ? null : timeOfDay(toText.replace(/:59$/, (end) => (toText.length > 5 ? '' : end)));
 		if (toText !== '' && to === null)
 			return refuse(line, 'To', `${quoted(toText)} is no certain time; write it like 06:30.`);
 		// 00:00 as an end is the end of the day
-		if (to === 0) to = DAY_MINUTES;
+		if (to === 0 || /^23[:.h]59(:59)?$/.test(toText)) to = DAY_MINUTES;
 		if (to !== null && to <= from)
 			return refuse(line, 'To', `${toText} does not come after ${cell(columns.from)}.`);
 		const level = levelNamed(cell(columns.level), levels);

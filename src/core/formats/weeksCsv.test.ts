@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { findProfile } from '../control';
+import { displaySetpoint, findProfile } from '../control';
 import { fitZone } from '../fit';
-import { levelOf, wantedWeek, type Zone } from '../plan';
+import { levelOf, unitOf, wantedWeek, type Zone } from '../plan';
 import { minuteOfDay, valueAt } from '../week';
 import { readJobFile, timeOfDay, WEEKS_CSV_COLUMNS, writeWeeksCsv } from '.';
 
@@ -22,6 +22,8 @@ describe('weeks and programs as CSV', () => {
 			const profile = profileOf(zone);
 			const wanted = wantedWeek(zone);
 			const { held } = fitZone(zone, profile).chosen;
+			if (profile.cooling)
+				expect(rows.some((row) => row['zone'] === zone.name && row['what'] === 'held, cooling')).toBe(true);
 			for (const what of ['wanted', 'held'] as const) {
 				const mine = rows.filter((row) => row['zone'] === zone.name && row['what'] === what);
 				let minutes = 0;
@@ -33,8 +35,12 @@ describe('weeks and programs as CSV', () => {
 					for (const at of [from, Math.floor((from + to) / 2), to - 1]) {
 						const setpoint =
 							what === 'wanted' ? levelOf(zone, valueAt(wanted, at)).setpointC : valueAt(held, at);
-						const words = profile.temperature ? String(setpoint) : setpoint > 0 ? 'on' : 'off';
-						expect(row['value'], `${zone.name} ${what} ${row['day']} ${minuteOfDay(at)}`).toBe(words);
+						// as the control shows it, in its own unit
+						const words = displaySetpoint(profile, zone.options, setpoint);
+						expect(
+							[row['value'], row['unit']],
+							`${zone.name} ${what} ${row['day']} ${minuteOfDay(at)}`
+						).toEqual([words, profile.temperature ? `°${unitOf(zone, profile)}` : '']);
 					}
 				}
 				expect(minutes).toBe(7 * 1440);

@@ -1,16 +1,23 @@
 import Papa from 'papaparse';
-import type { ControlProfile } from '../control';
+import { displaySetpoint, type ControlProfile, type Level } from '../control';
 import { zoneCard } from '../keying';
-import { levelOf, wantedWeek, type Zone } from '../plan';
+import { levelOf, unitOf, wantedWeek, type Zone } from '../plan';
 import { clockTime, DAY_NAMES, DAY_MINUTES, splitByDay, type WeekSteps } from '../week';
 
-/** The first line: what each column holds. Times are of a 24-hour clock, temperatures °C. */
-export const WEEKS_CSV_COLUMNS = ['zone', 'control', 'what', 'day', 'from', 'to', 'level', 'value'] as const;
+/** The first line: what each column holds. Times are of a 24-hour clock; temperatures are as the control shows them, in its unit. */
+export const WEEKS_CSV_COLUMNS = [
+	'zone',
+	'control',
+	'what',
+	'day',
+	'from',
+	'to',
+	'level',
+	'value',
+	'unit'
+] as const;
 
-function rows<T>(
-	week: WeekSteps<T>,
-	say: (value: T) => readonly [string, string | number]
-): (string | number)[][] {
+function rows<T>(week: WeekSteps<T>, say: (value: T) => readonly string[]): string[][] {
 	return splitByDay(week).flatMap((spans, day) =>
 		spans.map((span) => [
 			DAY_NAMES[day]!,
@@ -31,22 +38,22 @@ export function writeWeeksCsv(zones: readonly Zone[], profileOf: (zone: Zone) =>
 	const all = zones.flatMap((zone) => {
 		const profile = profileOf(zone);
 		const { chosen, card } = zoneCard(zone, profile);
-		const named = (what: string) => (row: readonly (string | number)[]) => [
-			zone.name,
-			profile.name,
-			what,
-			...row
-		];
-		const shown = (setpointC: number) => (profile.temperature ? setpointC : setpointC > 0 ? 'on' : 'off');
-		return [
-			...rows(wantedWeek(zone), (id) => {
+		const named = (what: string) => (row: readonly string[]) => [zone.name, profile.name, what, ...row];
+		const unit = profile.temperature ? `°${unitOf(zone, profile)}` : '';
+		const shown = (setpointC: number | null): readonly [string, string] =>
+			setpointC === null ? ['none', ''] : [displaySetpoint(profile, zone.options, setpointC), unit];
+		const wanted = (of: (level: Level) => number | null) =>
+			rows(wantedWeek(zone), (id) => {
 				const level = levelOf(zone, id);
-				return [level.name, shown(level.setpointC)];
-			}).map(named('wanted')),
-			...rows(chosen.held, (setpointC) => ['', shown(setpointC)]).map(named('held')),
-			...card.items
-				.map((item) => [item.section, '', '', item.what, `${item.shows}${item.unit}`])
-				.map(named('key'))
+				return [level.name, ...shown(of(level))];
+			});
+		const held = (week: WeekSteps<number>) => rows(week, (c) => ['', ...shown(c)]);
+		return [
+			...wanted((level) => level.setpointC).map(named('wanted')),
+			...(profile.cooling ? wanted((level) => level.coolC).map(named('wanted, cooling')) : []),
+			...held(chosen.held).map(named('held')),
+			...(chosen.heldCool ? held(chosen.heldCool).map(named('held, cooling')) : []),
+			...card.items.map((item) => [item.section, '', '', item.what, item.shows, item.unit]).map(named('key'))
 		];
 	});
 	return `${Papa.unparse([[...WEEKS_CSV_COLUMNS], ...all], { newline: '\r\n', escapeFormulae: /^[=+\-@\t\r]/ })}\r\n`;

@@ -107,5 +107,5 @@ export const bookingSchema = z
 	.refine((booking) => booking.to > booking.from, { path: ['to'], message: 'comes before the beginning' });
 export type Booking = z.infer<typeof bookingSchema>;
 
-/** The most bookings kept for a zone: three a day for a year. */
-export const MOST_BOOKINGS = 1100;
+/** The most bookings kept for a zone: forty-five a week for a year. */
+export const MOST_BOOKINGS = 2500;

@@ -197,6 +197,18 @@
 				: `${days.length} whole days`} from {dateWords(today, 'short')} for a year.
 			{content.notes.join(' ')}
 		</p>
+		{#if content.leftOut.length > 0}
+			<details>
+				<summary
+					>{content.leftOut.length === 1 ? 'One event was' : `${content.leftOut.length} events were`} left out</summary
+				>
+				<ul>
+					{#each content.leftOut as one, i (i)}<li>
+							{one.date ? `${dateWords(one.date, 'short')}, ` : ''}{one.name}: {one.why}
+						</li>{/each}
+				</ul>
+			</details>
+		{/if}
 		<div class="levels">
 			<label
 				><span class="soft">booked</span>

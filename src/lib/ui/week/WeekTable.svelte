@@ -12,7 +12,7 @@
 	const text = $derived(typed ?? written);
 
 	function take() {
-		const read = readWeekTable(text, zone.levels);
+		const read = readWeekTable(text, zone.levels, navigator.languages);
 		if (!read.ok) {
 			said = { bad: true, words: read.problem.sentence };
 			return;
