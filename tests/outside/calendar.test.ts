@@ -2,13 +2,14 @@
  * The exported iCalendar file (RFC 5545) read back by two libraries, occurrence by occurrence over two years and all
  * four clock changes in them: `ical.js` (with the file's own VTIMEZONE) and `rrule` (in wall time).
  */
+import { readdirSync, readFileSync } from 'node:fs';
 import ICAL from 'ical.js';
 import { RRule, rrulestr } from 'rrule';
 import { describe, expect, it } from 'vitest';
 import { dateOfDay, dayNumber, instantOf, wallAt, wallMinute } from '../../src/core/civil';
 import { findProfile } from '../../src/core/control';
 import { fitZone } from '../../src/core/fit';
-import { writeCalendar } from '../../src/core/formats';
+import { readJobFile, writeCalendar } from '../../src/core/formats';
 import { occurrences, readRule } from '../../src/core/formats/recurrence';
 import { newZone, withWanted, type Exception } from '../../src/core/plan';
 import { rightClock, runOfZone, stateWords, timeline } from '../../src/core/run';
@@ -24,8 +25,12 @@ const DAYS = 730;
 const FROM = '2026-01-05';
 
 /** Two years of a zone by its exported file and by its own timeline, as [instant, state] where the state changes. */
-function bothWays(timeZone: string, control: string, exceptions: Exception[]) {
-	const profile = findProfile(control)!;
+function bothWays(timeZone: string, control: string, exceptions: Exception[], earlyMost = 0) {
+	const shipped = findProfile(control)!;
+	const profile =
+		earlyMost > 0
+			? { ...shipped, startsEarly: true, habits: { ...shipped.habits, earlyStartMostMinutes: earlyMost } }
+			: shipped;
 	const zone = {
 		...withWanted(
 			newZone('Hall', profile),
@@ -145,6 +150,66 @@ describe('an exported calendar', () => {
 				expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
 		}
 		expect(dateOfDay(Math.floor(wallAt(timeZone, 0) / 1440)).startsWith('19')).toBe(true);
+	});
+});
+
+/** The zones of the demo sites as they are exported on a day. */
+function exported(nowMs: number): { readonly name: string; readonly text: string }[] {
+	const files = readdirSync('demo').filter((file) => file.endsWith('.job.json'));
+	return files.flatMap((file) => {
+		const job = readJobFile(readFileSync(`demo/${file}`, 'utf8'));
+		if (!job.ok) throw new Error(job.problem.sentence);
+		const { site, zones, profiles } = job.value;
+		return zones.map((zone, i) => {
+			const profile = findProfile(zone.control, profiles)!;
+			const { chosen } = fitZone(zone, profile);
+			const { timeZone } = site;
+			const clock = { ...rightClock(profile, nowMs), follows: true };
+			const text = writeCalendar({
+				prepared: runOfZone(zone, profile, chosen.program, { timeZone, nowMs, clock }),
+				held: chosen.held,
+				heldCool: chosen.heldCool,
+				name: zone.name,
+				uid: `${file}-${i}`,
+				fromDate: dateOfDay(Math.floor(wallAt(timeZone, nowMs) / 1440)),
+				days: DAYS,
+				nowMs
+			});
+			return { name: `${site.name}, ${zone.name}`, text };
+		});
+	});
+}
+
+describe('the calendars of all demo zones', () => {
+	const uids = (text: string) =>
+		new ICAL.Component(ICAL.parse(text) as string)
+			.getAllSubcomponents('vevent')
+			.map((event) => String(event.getFirstPropertyValue('uid')));
+	const noon = Date.parse('2026-11-26T12:00:00Z');
+
+	it('are short, read by ical.js, and double nothing when they are imported again a day later', () => {
+		const [today, tomorrow] = [exported(noon), exported(noon + 86_400_000)];
+		expect(today.length).toBeGreaterThan(25);
+		for (const [i, { name, text }] of today.entries()) {
+			const [first, again] = [uids(text), uids(tomorrow[i]!.text)];
+			expect(new Set(first).size, name).toBe(first.length);
+			expect(first.length, name).toBeLessThanOrEqual(200);
+			// what is new is what came into the two years with the day, at most
+			const fresh = again.filter((uid) => !first.includes(uid));
+			expect(fresh.length, `${name}: ${fresh.join(' ')}`).toBeLessThanOrEqual(6);
+			// written out by ical.js and read again it is the same
+			const twice = new ICAL.Component(
+				ICAL.parse(new ICAL.Component(ICAL.parse(text) as string).toString()) as string
+			);
+			expect(uids(twice.toString()), name).toEqual(first);
+		}
+	});
+
+	it('of a control that starts early say the early start every week, not every day anew', () => {
+		const { text, from, to, expected } = bothWays('Europe/Berlin', 'six-step-room-stat', away, 90);
+		expect(byIcalJs(text, from, to)).toEqual(expected);
+		expect(uids(text).length).toBeLessThan(120);
+		expect(expected.length).toBeGreaterThan(1000);
 	});
 });
 

@@ -11,7 +11,8 @@ import {
 	type RuleSide
 } from '../civil';
 import { DAY_MINUTES, spansOf, WEEK_MINUTES, wrapWeek, type WeekSteps } from '../week';
-import { causeWords, stateWords, timeline, type Prepared } from '../run';
+import { aboveBand, causeWords, stateWords, timeline, type Layer, type Prepared } from '../run';
+import { folded } from './foldedLines';
 
 const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 const DAY_MS = 86_400_000;
@@ -85,27 +86,6 @@ function zoneComponent(timeZone: string, year: number): ICAL.Component {
 	return zone;
 }
 
-/** The text with its lines folded at 75 octets (RFC 5545 §3.1), which counts a degree sign as two. */
-function folded(text: string): string {
-	const encoder = new TextEncoder();
-	const lines = text.replace(/\r\n[ \t]/g, '').split('\r\n');
-	const fold = (line: string) => {
-		let result = '';
-		let octets = 0;
-		for (const letter of line) {
-			const size = encoder.encode(letter).length;
-			if (octets + size > 75) {
-				result += '\r\n ';
-				octets = 1;
-			}
-			result += letter;
-			octets += size;
-		}
-		return result;
-	};
-	return `${lines.map(fold).join('\r\n')}\r\n`;
-}
-
 /** A run of wall minutes, `from` included, `to` not. */
 interface Stretch {
 	readonly from: number;
@@ -162,6 +142,12 @@ export function writeCalendar({
 	root.addSubcomponent(zoneComponent(timeZone, Number(fromDate.slice(0, 4))));
 	const stamp = compact(localTime(Math.floor(nowMs / 60_000)));
 
+	const given = new Map<string, number>();
+	const unique = (id: string) => {
+		const times = (given.get(id) ?? 0) + 1;
+		given.set(id, times);
+		return times === 1 ? id : `${id}-${times}`;
+	};
 	const event = (id: string, summary: string, from: number, to: number, more: string[] = []) => {
 		const component = new ICAL.Component('vevent');
 		property(component, `UID:${uid}-${id}@fond-quarter`);
@@ -173,15 +159,30 @@ export function writeCalendar({
 		root.addSubcomponent(component);
 	};
 
-	// stretches of the held week, the one over Sunday midnight whole
-	const coolAt = (at: number) => (heldCool ? valueIn(heldCool, at) : null);
-	const marks = [
-		...new Set([...held.map((step) => step.at), ...(heldCool ?? []).map((step) => step.at)])
-	].sort((a, b) => a - b);
-	const periods = marks.map((at, i) => {
-		const next = marks[i + 1] ?? marks[0]! + WEEK_MINUTES;
-		return { at, length: next - at, heatC: valueIn(held, at), coolC: coolAt(at) };
+	// stretches of the week as it runs on ordinary days, the one over Sunday midnight whole
+	const week = ordinaryWeek(held, heldCool, prepared);
+	const periods = week.map((step, i) => {
+		const next = week[i + 1]?.at ?? week[0]!.at + WEEK_MINUTES;
+		return { ...step, length: next - step.at };
 	});
+	/** What the week holds at a wall minute. */
+	const ordinaryAt = (wall: number) => {
+		const at = wrapWeek(wall + MONDAY);
+		return week.findLast((step) => step.at <= at) ?? week.at(-1)!;
+	};
+	/** Whether a stretch of the timeline is what the week holds all the while. */
+	const isOrdinary = (from: number, to: number, heatC: number | null, coolC: number | null) => {
+		const same = (at: number) => {
+			const step = ordinaryAt(at);
+			return step.heatC === heatC && step.coolC === coolC;
+		};
+		if (!same(from)) return false;
+		const begin = wrapWeek(from + MONDAY);
+		return week.every((step) => {
+			const at = from + wrapWeek(step.at - begin);
+			return at >= to || same(at);
+		});
+	};
 
 	const fromMs = instantOf(timeZone, firstDay * DAY_MINUTES);
 	const toMs = instantOf(timeZone, (firstDay + days) * DAY_MINUTES);
@@ -189,8 +190,10 @@ export function writeCalendar({
 	const wall = (ms: number) => wallAt(timeZone, ms);
 	const departures = joined(
 		spans
-			.filter((span) => span.by !== 'program')
-			.map((span) => ({ from: wall(span.fromMs), to: wall(span.toMs) }))
+			.map((span) => ({ ...span, from: wall(span.fromMs), to: wall(span.toMs) }))
+			.filter(
+				({ by, from, to, heatC, coolC }) => !EVERY_DAY.includes(by) || !isOrdinary(from, to, heatC, coolC)
+			)
 	);
 	const overlaps = (from: number, to: number) => departures.some((one) => one.from < to && from < one.to);
 
@@ -207,9 +210,7 @@ export function writeCalendar({
 	}
 
 	const left: Stretch[] = [];
-	let n = 0;
 	for (const { minute, length, heatC, coolC, weekdays } of groups.values()) {
-		n++;
 		let start = firstDay - 7;
 		while (
 			!weekdays.includes(weekdayOfDay(start)) ||
@@ -225,7 +226,8 @@ export function writeCalendar({
 			excluded.push(compact(localTime(from)));
 		}
 		event(
-			`week-${n}`,
+			// what it is: the same in every export, so that importing it again doubles nothing
+			`week-${weekdays.map((day) => WEEKDAYS[day]).join('')}-${clock(minute)}-${length}`,
 			stateWords(prepared, heatC, coolC),
 			start * DAY_MINUTES + minute,
 			start * DAY_MINUTES + minute + length,
@@ -240,17 +242,59 @@ export function writeCalendar({
 			const from = Math.max(wall(span.fromMs), stretch.from);
 			const to = Math.min(wall(span.toMs), stretch.to);
 			if (to <= from) continue;
-			n++;
 			const cause =
 				span.by === 'program' ? '' : ` (${causeWords(prepared, span.by, span.owned, span.exception)})`;
 			event(
-				`date-${dateOfDay(Math.floor(from / DAY_MINUTES))}-${n}`,
+				// the hour that comes twice in autumn may begin two
+				unique(`date-${compact(localTime(from))}-${span.exception ?? span.by}`),
 				`${stateWords(prepared, span.heatC, span.coolC)}${cause}`,
 				from,
 				to
 			);
 		}
 	return folded(root.toString());
+}
+
+/** What rules every day, and is in the week itself. */
+const EVERY_DAY: readonly Layer[] = ['program', 'early-start', 'limits'];
+/** Of wall minutes since 1970, which began on a Thursday. */
+const MONDAY = 3 * DAY_MINUTES;
+const clock = (minute: number) => compact(localTime(minute)).slice(9, 13);
+
+interface WeekState {
+	readonly at: number;
+	readonly heatC: number;
+	readonly coolC: number | null;
+}
+
+/** The week as it runs where nothing departs from it: the held week, each rise brought forward by an early start, never to before the change before it. */
+function ordinaryWeek(
+	held: WeekSteps<number>,
+	heldCool: WeekSteps<number> | null,
+	{ earlyMinutes, input: { profile } }: Prepared
+): readonly WeekState[] {
+	const marks = [...new Set([...held, ...(heldCool ?? [])].map((step) => step.at))].sort((a, b) => a - b);
+	const states = marks.map((at): WeekState => ({
+		at,
+		heatC: valueIn(held, at),
+		coolC: heldCool && valueIn(heldCool, at)
+	}));
+	if (earlyMinutes === 0 || states.length < 2) return states;
+	const early = states.flatMap((state, i): WeekState[] => {
+		const last = i + 1 === states.length;
+		const next = states[last ? 0 : i + 1]!;
+		if (next.heatC <= state.heatC) return [state];
+		const rises = next.at + (last ? WEEK_MINUTES : 0);
+		const at = Math.max(state.at, rises - earlyMinutes);
+		const begun = { at: wrapWeek(at), heatC: next.heatC, coolC: aboveBand(state.coolC, next.heatC, profile) };
+		return at > state.at ? [state, begun] : [begun];
+	});
+	// over Sunday midnight a rise may begin before the week does
+	const sorted = early.sort((a, b) => a.at - b.at);
+	return sorted.filter((state, i) => {
+		const before = sorted[i - 1] ?? sorted.at(-1)!;
+		return sorted.length === 1 || state.heatC !== before.heatC || state.coolC !== before.coolC;
+	});
 }
 
 function valueIn(week: WeekSteps<number>, at: number): number {

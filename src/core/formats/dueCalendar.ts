@@ -1,4 +1,5 @@
 import ICAL from 'ical.js';
+import { folded } from './foldedLines';
 import type { Due, Round, RoundSite } from '../record';
 
 /** Something due with the name of its site. */
@@ -36,15 +37,24 @@ function wholeDays(name: string, days: readonly WholeDay[], now: Date): string {
 		event.updatePropertyWithValue('transp', 'TRANSPARENT');
 		calendar.addSubcomponent(event);
 	}
-	return `${calendar.toString()}\r\n`;
+	return folded(calendar.toString());
 }
 
 /** What is due as an iCalendar file: one entry for each zone and cause. */
 export function writeDueCalendar(due: readonly DueEntry[], now: Date): string {
+	const given = new Map<string, number>();
+	/** What an entry is: of what is due since some time not the day it is asked for, for that is another tomorrow. */
+	const uidOf = (one: DueEntry) => {
+		const dated = one.kind === 'clock' || one.kind === 'batteries';
+		const uid = `${one.siteId}-${one.zoneId}-${one.kind}${dated ? `-${one.on}` : ''}`;
+		const times = (given.get(uid) ?? 0) + 1;
+		given.set(uid, times);
+		return times === 1 ? uid : `${uid}-${times}`;
+	};
 	return wholeDays(
 		'due',
 		due.map((one) => ({
-			uid: `${one.siteId}-${one.zoneId}-${one.kind}-${one.on}`,
+			uid: uidOf(one),
 			on: one.on,
 			summary: `${one.siteName}, ${one.zoneName}: ${one.sentence}`,
 			place: one.place

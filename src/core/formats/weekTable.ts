@@ -200,8 +200,8 @@ export function readWeekTable(
 	const body = named ? plain.slice(named[0].length) : plain;
 	const before = named ? 1 : 0;
 	// a list of days has commas too: what parts the lines by tabs or semicolons goes before
-	const separator =
-		named?.[1] ?? ['\t', ';'].find((one) => body.split(one).length > body.split('\n').length / 2);
+	const parted = (by: string) => body.split(by).length - 1 > body.split('\n').length / 2;
+	const separator = named?.[1] ?? ['\t', ';'].find(parted);
 	const parsed = Papa.parse<string[]>(body, {
 		skipEmptyLines: false,
 		...(separator ? { delimiter: separator } : { delimitersToGuess: [',', '\t', ';'] })
