@@ -246,7 +246,7 @@ export function readWeekTable(
 		if (toText !== '' && to === null)
 			return refuse(line, 'To', `${quoted(toText)} is no certain time; write it like 06:30.`);
 		// 00:00 as an end is the end of the day
-		if (to === 0 || /^23[:.h]59(:59)?$/.test(toText)) to = DAY_MINUTES;
+		if (to === 0) to = DAY_MINUTES;
 		if (to !== null && to <= from)
 			return refuse(line, 'To', `${toText} does not come after ${cell(columns.from)}.`);
 		const level = levelNamed(cell(columns.level), levels);
@@ -274,7 +274,9 @@ export function readWeekTable(
 					'From',
 					`${name} ${clockTime(row.from)} is there twice, also in line ${row.line}.`
 				);
-			const to = row.to ?? next?.from ?? DAY_MINUTES;
+			// 23:59 as the last end of a day is the end of the day
+			const last = row.to === DAY_MINUTES - 1 && !next;
+			const to = last ? DAY_MINUTES : (row.to ?? next?.from ?? DAY_MINUTES);
 			if (row.from < reached)
 				return refuse(row.line, 'From', `${name} ${clockTime(row.from)} falls inside the stretch before it.`);
 			if (row.from > reached)

@@ -57,6 +57,12 @@ export function printedWeek(
 		HEIGHT
 	);
 	const room = options.clock === '12' ? 56 : 45;
+	/** A word that would reach over the right end of the line ends there: paper ends there too. */
+	const wide = room - 13;
+	const withinLine = (word: PrintedWord): PrintedWord => {
+		const right = word.x + { start: wide, middle: wide / 2, end: 0 }[word.anchor];
+		return right > length ? { ...word, x: length, anchor: 'end' } : word;
+	};
 	return {
 		width: length + LEFT,
 		height: ROW * 7 + 4,
@@ -89,7 +95,7 @@ export function printedWeek(
 				top: day * ROW + 14,
 				area: stepArea(spans, length, HEIGHT, scale.y),
 				line: stepPath(spans, length, scale.y),
-				times,
+				times: times.map(withinLine),
 				figures: spans.flatMap((span): PrintedWord[] =>
 					timeX(span.to - span.from, length) < 30
 						? []

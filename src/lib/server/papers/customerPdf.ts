@@ -1,6 +1,6 @@
 import type { Column, Content } from 'pdfmake/interfaces';
 import type { CustomerPage, CustomerPart, Firm, PrintedWeekDrawing } from '$core/record';
-import { print, words } from './printer';
+import { print, together, words } from './printer';
 
 const escape = (text: string) => text.replace(/[&<>]/g, (letter) => `&#${letter.charCodeAt(0)};`);
 
@@ -20,9 +20,12 @@ function part({ title, lines, list }: CustomerPart, size: number): Content[] {
 	const said = lines.map((line): Content =>
 		line.strong ? { text: [words(line.strong, { bold: true }), ' ', words(line.text)] } : words(line.text)
 	);
+	// a heading stays with its text
 	return [
-		{ ...words(title, { bold: true }), fontSize: size * 1.1, margin: [0, 5, 0, 2] },
-		list ? { ul: said } : { stack: said }
+		together(
+			{ ...words(title, { bold: true }), fontSize: size * 1.1, margin: [0, 5, 0, 2] },
+			list ? { ul: said } : { stack: said }
+		)
 	];
 }
 

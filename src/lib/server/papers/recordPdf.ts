@@ -19,7 +19,7 @@ import {
 } from '$core/plan';
 import { changesBetween, type Firm, type Visit } from '$core/record';
 import { profileOf } from '../store/profileOf';
-import { print, words } from './printer';
+import { print, together, words } from './printer';
 
 const heading = (text: string, fontSize: number, top: number): Content => ({
 	...words(text, { bold: true }),
@@ -136,7 +136,7 @@ export async function recordPdf({
 				`${TEST_STANDING_WORDS[testStanding(onSite.test)]}${onSite.test.length > 0 ? `: ${onSite.test.map((step) => `${TEST_WORDS[step.step]} ${when(step.at).slice(-5)}${step.readingC === null ? '' : ` (${temperatureWords(options.unit, step.readingC)})`}`).join(', ')}` : ''}`
 			]
 		];
-		return [
+		const parts: Content[] = [
 			heading(zone.name, 12, 10),
 			{
 				table: { widths: [110, '*'], body: facts.map(([name, value]) => [cell(name, true), cell(value)]) },
@@ -146,6 +146,12 @@ export async function recordPdf({
 				text: [words(`${day.name}: `, { bold: true }), words(day.sentence)],
 				margin: [0, 2, 0, 0]
 			})),
+			...(chosen.heldCool
+				? heldInWords(chosen.heldCool, profile, options).map((day): Content => ({
+						text: [words(`${day.name}, cooling above: `, { bold: true }), words(day.sentence)],
+						margin: [0, 2, 0, 0]
+					}))
+				: []),
 			...(checks.length > 0
 				? [
 						{
@@ -159,20 +165,23 @@ export async function recordPdf({
 					]
 				: [])
 		];
+		// what is said of a zone stands on one page
+		return [together(...parts)];
 	});
 	const history = [...visits].reverse().flatMap((visit, i, all): Content[] => {
 		const before = all[i + 1];
 		const changes = before ? changesBetween(before, visit, (zone) => profileOf(zone, profiles)) : [];
-		return [
+		const said: Content[] = [
 			heading(
 				`${when(visit.at)}: ${visit.who}, ${visit.signedOff ? 'signed off' : 'kept as it stood'}`,
 				10.5,
 				6
 			),
 			...(visit.note ? [words(visit.note)] : []),
-			...changes.map((zone): Content => words(`${zone.name}: ${zone.sentences.join(' ')}`)),
-			...printed(pictures.filter((picture) => picture.visitAt === visit.at))
+			...changes.map((zone): Content => words(`${zone.name}: ${zone.sentences.join(' ')}`))
 		];
+		const [first, ...more] = printed(pictures.filter((picture) => picture.visitAt === visit.at));
+		return [together(...said, ...(first ? [first] : [])), ...more];
 	});
 	return print({
 		info: { title: `${site.name}, the record` },
@@ -185,8 +194,8 @@ export async function recordPdf({
 					: 'No visit is kept yet: as everything stands now.'
 			),
 			...zones,
-			heading('Visits, the latest first', 12, 12),
-			...(history.length > 0 ? history : [words('None.')]),
+			together(heading('Visits, the latest first', 12, 12), history[0] ?? words('None.')),
+			...history.slice(1),
 			...printed(pictures.filter((picture) => picture.visitAt === null))
 		],
 		footer: (page: number, pages: number) =>
