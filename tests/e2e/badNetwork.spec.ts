@@ -213,3 +213,131 @@ test('a plan that is changed under the card: said by whom, the value on show is 
 	expect(Object.values(job.zones[0]!.keyed)).toContain(after.replace(/°.*/, ''));
 	await mobile.close();
 });
+
+test('a commissioning through a network that drops a quarter, hangs a tenth and takes ten seconds, with a desk editing meanwhile: every value right, every sentence true', async ({
+	browser,
+	installation,
+	page
+}) => {
+	test.setTimeout(300_000);
+	const site = await siteWithRooms(page, 'Parlour');
+	const zoneId = /zones\/([^/]+)/.exec(page.url())![1]!;
+	const api = `/api/v1/jobs/${site.split('/')[2]}`;
+	network = await badNetwork(installation.url);
+	const a = await (await browser.newContext(phone)).newPage();
+	a.setDefaultTimeout(20_000);
+	await a.goto(`${network.url}${site}/visit`);
+	await expect(a.getByText(WORKS)).toBeVisible({ timeout: 60_000 });
+
+	let random = 4711;
+	network.treat = () => {
+		random = (Math.imul(random, 1664525) + 1013904223) | 0;
+		const share = (random >>> 0) / 4294967296;
+		if (share < 0.25) return share < 0.05 ? { loseAnswer: true } : { drop: true };
+		if (share < 0.35) return { hang: true };
+		return { delayMs: share < 0.5 ? 10_000 : 100 };
+	};
+	const zone = async () => {
+		const job = (await (await page.request.get(api)).json()) as {
+			zones: (Record<string, unknown> & {
+				levels: { setpointC: number }[];
+				keyed: Record<string, string>;
+				onSite: { foundIn: string; test: { seen: boolean }[]; leftIn: string };
+			})[];
+		};
+		return job.zones[0]!;
+	};
+	/** What is said beside what is so: a recorder looks three times a second, whatever else goes on. */
+	const lies: string[] = [];
+	let looked = 0;
+	let recording = true;
+	const recorder = (async () => {
+		while (recording) {
+			const said = await a
+				.evaluate(() => {
+					const waiting = Object.entries(localStorage).flatMap(([name, text]) => {
+						if (/\/(acked|conflicts)$/.test(name)) return [];
+						if (/^fond-quarter\/visit\//.test(name)) return (JSON.parse(text) as unknown[]).map(String);
+						return /^fond-quarter\/keyed\//.test(name) ? Object.keys(JSON.parse(text) as object) : [];
+					});
+					return {
+						status: document.querySelector('header [role="status"]')?.textContent ?? '',
+						waiting: waiting.length
+					};
+				})
+				.catch(() => null);
+			if (said) {
+				looked++;
+				if (/^Saved/.test(said.status) && said.waiting > 0)
+					lies.push(`${said.status} with ${said.waiting} waiting`);
+				if (/kept here|Kept here/.test(said.status) && !/what you do/.test(said.status) && said.waiting === 0)
+					lies.push(`${said.status} with nothing waiting`);
+			}
+			await a.waitForTimeout(330).catch(() => undefined);
+		}
+	})();
+
+	await a.getByRole('button', { name: 'hold', exact: true }).first().tap();
+	await a.getByRole('button', { name: /^Key in/ }).tap();
+	await a.getByRole('link', { name: 'Key in, one value at a time' }).tap();
+	await expect(a.locator('.value')).toBeVisible();
+	const allIn = a.getByText('All in.');
+	const progress = a.getByRole('progressbar', { name: 'Values in the control' });
+	for (let i = 0; i < 150 && !(await allIn.isVisible()); i++) {
+		await a.locator('button.go').tap();
+		if (i !== 12) continue;
+		const { keyed: _, ...stored } = await zone();
+		const levels = stored.levels.map((level) => ({ ...level, setpointC: level.setpointC + 1 }));
+		delete (stored as { onSite?: unknown }).onSite;
+		const answer = await page.request.put(`${api}/zones/${zoneId}`, {
+			headers: { person: 'D.%20Desk' },
+			data: { revision: 1, zone: { ...stored, levels } }
+		});
+		expect(answer.status(), await answer.text()).toBe(200);
+		await expect(a.getByText(/^D\. Desk changed the plan/)).toBeVisible({ timeout: 60_000 });
+	}
+	await expect(allIn).toBeVisible();
+	// what stands above is what is so
+	expect(await progress.getAttribute('aria-valuenow')).toBe(await progress.getAttribute('aria-valuemax'));
+	await a.getByRole('link', { name: 'To the board' }).tap();
+	await a.goto(`${network.url}${site}/visit`);
+	await a.getByRole('button', { name: /^Test/ }).tap();
+	for (let i = 0; i < 6; i++) await a.getByRole('button', { name: 'Seen', exact: true }).tap();
+	await a.getByRole('button', { name: /^Leave/ }).tap();
+	await a.getByRole('group', { name: 'It is left in' }).getByRole('button', { name: 'automatic' }).tap();
+	await a
+		.getByRole('button', { name: /^Sign off/ })
+		.first()
+		.tap();
+	await a.getByLabel('Who').fill('A. Cellar');
+	for (let i = 0; i < 40 && !/record$/.test(new URL(a.url()).pathname); i++) {
+		await a
+			.getByRole('button', { name: 'Keep as it stands' })
+			.tap({ timeout: 3000 })
+			.catch(() => undefined);
+		await a.waitForTimeout(2500);
+	}
+	recording = false;
+	await recorder;
+	network.treat = () => ({});
+	expect(lies).toEqual([]);
+	expect(looked).toBeGreaterThan(20);
+	const visits = (await (await page.request.get(`${api}/visits`)).json()) as {
+		visits: {
+			visit: {
+				who: string;
+				zones: {
+					done: number;
+					of: number;
+					onSite: { foundIn: string; leftIn: string; test: { seen: boolean }[] };
+				}[];
+			};
+		}[];
+	};
+	expect(visits.visits.map(({ visit }) => visit.who)).toEqual(['A. Cellar']);
+	const left = visits.visits[0]!.visit.zones[0]!;
+	expect(left.done).toBe(left.of);
+	expect(left.onSite).toMatchObject({ foundIn: 'hold', leftIn: 'automatic' });
+	expect(left.onSite.test).toHaveLength(6);
+	await a.close();
+});

@@ -6,6 +6,9 @@ test('whoever does not see the screen hears each step: what to key, what was dra
 	await makeSite(page, 'Gannet Cottage');
 	await addZone(page, 'Parlour', 'six-step-room-stat');
 	const zone = new URL(page.url()).pathname.replace(/\/week$/, '');
+	await page.getByRole('button', { name: /^Monday:/ }).focus();
+	await page.keyboard.press('Insert');
+	await page.keyboard.press('e');
 	// a riser says its day, its time, from what and to what
 	const riser = page.locator('[data-riser]').first();
 	await expect(riser).toHaveAttribute('aria-valuetext', /^Monday \d\d:\d\d, from \w+ [\d.]+ to \w+ [\d.]+$/);

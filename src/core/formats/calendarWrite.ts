@@ -1,6 +1,5 @@
 import ICAL from 'ical.js';
 import {
-	dateOfDay,
 	dayNumber,
 	instantOf,
 	localTime,

@@ -12,6 +12,9 @@ export async function isReachable(): Promise<boolean> {
 	}
 }
 
+/** Whether a service worker stands between this window and the network. */
+const isGuarded = () => Boolean(globalThis.navigator?.serviceWorker?.controller);
+
 /**
  * Has a page's data read again: after a navigation that is under way, for read in the middle of it the data would end the
  * navigation, and the person would stay where they wanted to leave; and only while the server answers, for otherwise the
@@ -26,7 +29,8 @@ export async function refresh(what: `fq:${string}`): Promise<void> {
 			over = navigating.complete;
 			await over?.catch(() => undefined);
 		}
-		if (!(await isReachable())) return;
+		// a service worker leaves a page as it stands where nobody answers; without one nobody may be asked in vain
+		if (!isGuarded() && !(await isReachable())) return;
 		await saysAnew();
 		// the person may have gone on while the server was asked
 	} while (underWay());

@@ -4,21 +4,18 @@ import { call } from './call';
 const LOOK_EVERY_MS = 3000;
 
 /**
- * Hears when anything on a site was changed by whoever it was, while the page can be seen. `mark` is the site's as the page was loaded.
+ * Hears when anything on a site was changed by whoever it was, while the page can be seen, and again until the page has it. `mark` is that of
+ * the site as the page shows it.
  * Call in the browser; returns how to stop.
  */
-export function watchSite(siteId: string, mark: string, onchanged: () => Promise<void>): () => void {
-	let known = mark;
+export function watchSite(siteId: string, mark: () => string, onchanged: () => Promise<void>): () => void {
 	let timer: ReturnType<typeof setTimeout> | undefined;
 	let stopped = false;
 	const look = async () => {
 		if (document.visibilityState === 'visible') {
 			const answer = await call<{ mark: string }>('GET', `/api/v1/jobs/${siteId}/mark`);
 			if (stopped) return;
-			if (answer.ok && answer.data.mark !== known) {
-				known = answer.data.mark;
-				await onchanged();
-			}
+			if (answer.ok && answer.data.mark !== mark()) await onchanged();
 		}
 		if (!stopped) timer = setTimeout(() => void look(), LOOK_EVERY_MS);
 	};

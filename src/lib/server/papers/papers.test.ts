@@ -6,6 +6,8 @@ import { readJobFile } from '$core/formats';
 import { onSiteSchema } from '$core/plan';
 import { customerPage, firmSchema, visitSchema, type CustomerPage } from '$core/record';
 import { customerPdf, recordPdf } from '.';
+import { faceOf } from './faces';
+import { words } from './printer';
 
 const read = readJobFile(readFileSync('demo/tallow-quay-workshops.job.json', 'utf8'));
 if (!read.ok) throw new Error(read.problem.sentence);
@@ -119,5 +121,19 @@ describe('what is handed over as a file', () => {
 		};
 		const sheet = customerPage(zone, profileOf(zone), 'S', 'UTC', 0);
 		expect(JSON.stringify(sheet)).not.toMatch(/secret/);
+	});
+
+	it('names in other scripts stand in faces that have them, from the right where they are read so', async () => {
+		const names = ['Гостиная Анны', 'Αίθουσα χορού', 'מרפאת שיניים', 'غرفة الجلوس', 'ห้องนั่งเล่น', '客厅与书房'];
+		for (const name of names)
+			for (const letter of name.replace(/\s/g, '')) expect(faceOf(letter), letter).not.toBe('Text');
+		const pages = names.map((name) => ({ ...page(0), title: name }));
+		const pdf = await opened(await customerPdf({ pages, firm, date: '' }));
+		// two of our own (regular and bold), and one for each script
+		expect(pdf.fontFiles).toBeGreaterThanOrEqual(2 + names.length);
+		const runs = (text: string) =>
+			(words(text).text as { text: string; font: string }[]).map((run) => run.text);
+		expect(runs('Bath 2, מרפאת שיניים')).toEqual(['Bath 2, ', 'שיניים', ' ', 'מרפאת']);
+		for (const name of names.filter((_, i) => i !== 2 && i !== 3)) expect(pdf.text).toContain(plain(name));
 	});
 });

@@ -92,6 +92,9 @@
 		font-size: 1.08rem;
 		text-decoration: none;
 		white-space: nowrap;
+		/* with large text it gives way before it runs under its neighbours */
+		overflow: hidden;
+		text-overflow: ellipsis;
 	}
 	.crumb {
 		color: var(--soft);

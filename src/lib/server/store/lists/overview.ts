@@ -7,6 +7,7 @@ import { awayStanding, clockStanding } from '$core/run';
 import type { StoredSite, StoredZone } from '../rows';
 import { findSite, findZone, zonesOf } from '../siteReads';
 import { profileOf } from '../profileOf';
+import { siteMark } from '../sites';
 
 /** A site with its zones, for the pages of that site. Answers 404 (throws SvelteKit's error) when it is not there. */
 export async function siteForPages(
@@ -58,7 +59,7 @@ export type ZoneInList = ReturnType<typeof zoneInList>;
 export async function zoneForPages(
 	siteId: string,
 	zoneId: string
-): Promise<{ stored: StoredZone; profile: ControlProfile }> {
+): Promise<{ stored: StoredZone; profile: ControlProfile; mark: string }> {
 	const db = await database();
 	const site = await findSite(db, siteId);
 	if (!site) error(404, 'There is no such site.');
@@ -66,5 +67,5 @@ export async function zoneForPages(
 	if (!stored) error(404, 'There is no such zone on this site.');
 	if (stored.deletedAt)
 		error(404, `${stored.zone.name} has been removed. It can be put back from the board.`);
-	return { stored, profile: profileOf(stored.zone, site.profiles) };
+	return { stored, profile: profileOf(stored.zone, site.profiles), mark: siteMark(site) };
 }

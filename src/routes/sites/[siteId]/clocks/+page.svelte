@@ -198,7 +198,7 @@
 	.value {
 		font-family: var(--display);
 		font-weight: 600;
-		font-size: clamp(3.2rem, 9vw, 4.6rem);
+		font-size: min(clamp(3.2rem, 9vw, 4.6rem), 22vw);
 		line-height: 1.15;
 		white-space: nowrap;
 	}

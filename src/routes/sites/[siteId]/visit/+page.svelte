@@ -94,7 +94,11 @@
 			data.site.id,
 			data.zones.map((zone) => zone.id)
 		);
-		const stop = watchSite(data.site.id, data.mark, () => refresh('fq:site'));
+		const stop = watchSite(
+			data.site.id,
+			() => data.mark,
+			() => refresh('fq:site')
+		);
 		return () => {
 			stop();
 			pictures.stop();

@@ -114,7 +114,11 @@
 		notes.resume();
 		// a reload may have been read before the last notes were written: ask again a few times
 		const again = [0, 1000, 2500].map((ms) => setTimeout(() => void refresh('fq:keyed'), ms));
-		const stop = watchSite(data.site.id, data.mark, () => refresh('fq:keyed'));
+		const stop = watchSite(
+			data.site.id,
+			() => data.mark,
+			() => refresh('fq:keyed')
+		);
 		return () => {
 			stop();
 			again.forEach(clearTimeout);
