@@ -15,6 +15,8 @@ const pages = 'pages';
 /** A page that is kept is shown after so long without an answer; one that is not is given up after so long. */
 const KEPT_AFTER_MS = 2000;
 const GIVEN_UP_AFTER_MS = 8000;
+/** A request that was given up goes on in the background for so long. */
+const LET_GO_AFTER_MS = 20_000;
 /** For so long after the network has failed it is not waited for again where a page is kept. */
 const GONE_FOR_MS = 5000;
 /** An asset is asked for so often before the program is not kept after all. */
@@ -128,7 +130,8 @@ async function pageFor(event: FetchEvent, url: URL): Promise<Response> {
 	const standsThere = isData(url) && Date.now() - (anew.get(asked) ?? -Infinity) < ANEW_WITHIN_MS;
 	if (isData(url)) anew.delete(asked);
 	const kept = standsThere ? undefined : await cache.match(key);
-	const answered = fetch(request).then(
+	// one that never answers lets go of its connection: a browser has few
+	const answered = fetch(request, { signal: AbortSignal.timeout(LET_GO_AFTER_MS) }).then(
 		async (answer) => {
 			failedAt = AWAY.includes(answer.status) ? Date.now() : -Infinity;
 			const whole = request.mode === 'navigate' ? !url.search || url.pathname !== '/' : !url.search;

@@ -40,6 +40,7 @@ const corePackages = new Set([
 	'temporal-polyfill',
 	'ical.js',
 	'papaparse',
+	'windows-iana',
 	'ml-levenberg-marquardt',
 	'fast-deep-equal'
 ]);

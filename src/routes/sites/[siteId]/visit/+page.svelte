@@ -37,7 +37,6 @@
 
 	let { data } = $props();
 
-	// svelte-ignore state_referenced_locally
 	const loaded = $derived({
 		readAtMs: data.readAtMs,
 		after: data.last?.id ?? null,
