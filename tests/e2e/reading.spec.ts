@@ -24,9 +24,8 @@ test('whoever does not see the screen hears each step: what to key, what was dra
 		await page.getByRole('button', { name: /^Shows/ }).click();
 		await expect(page.locator('.what')).not.toHaveText(was!);
 		await expect(instruction).toBeFocused();
-		expect(await instruction.getAttribute('aria-label')).toContain(
-			(await page.locator('.value').innerText()).replace(/\s/g, '').slice(0, 3)
-		);
+		const shown = (await page.locator('.value').innerText()).replace(/\s/g, '');
+		expect((await instruction.getAttribute('aria-label'))!.replace(/\s/g, '')).toContain(shown);
 	}
 	await open(page, `${site}/visit`);
 	const begin = page.getByRole('button', { name: 'Begin a visit' });

@@ -14,7 +14,7 @@ const SCRIPTS = [
 	['Greek', /[\u0370-\u03ff]/],
 	['GreekExt', /[\u1f00-\u1fff]/],
 	['Cyrillic', /[\u0400-\u045f\u2116]|[\u0490\u0491]|[\u04b0\u04b1]/],
-	['CyrillicExt', /[\u0460-\u052f\u1c80-\u1c8f\u2de0-\u2dff\ua640-\ua69f]/],
+	['CyrillicExt', /\p{Script=Cyrillic}/u],
 	['Hebrew', /\p{Script=Hebrew}/u],
 	['Arabic', /\p{Script=Arabic}/u],
 	['Devanagari', /\p{Script=Devanagari}/u],

@@ -13,7 +13,8 @@ type Asked = Pick<CardItem, 'id' | 'section' | 'what' | 'shows' | 'unit'>;
 
 /** The values in which one card asks for another than the card before, in the order of the new one, those that are asked for no more behind. */
 export function changedValues(before: readonly Asked[], now: readonly Asked[]): ChangedValue[] {
-	const value = (item: Asked | undefined) => (item ? `${item.shows}${item.unit}` : null);
+	const value = (item: Asked | undefined) =>
+		item ? `${item.shows}${item.unit ? `\u202f${item.unit}` : ''}` : null;
 	const changed = (item: Asked, was: Asked | undefined, is: Asked | undefined): ChangedValue[] =>
 		value(was) === value(is)
 			? []

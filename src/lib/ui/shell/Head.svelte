@@ -97,6 +97,8 @@
 		text-overflow: ellipsis;
 	}
 	.crumb {
+		/* gives way before the name does */
+		flex-shrink: 1000;
 		color: var(--soft);
 		text-decoration: none;
 		white-space: nowrap;

@@ -41,7 +41,7 @@ h1{margin:0 0 .6rem;font-size:1.6rem;line-height:1.25}
 p{margin:0 0 1rem}ul{margin:1.5rem 0;padding:0;list-style:none;display:grid;gap:.6rem}
 a,button{display:flex;align-items:center;width:100%;min-height:56px;box-sizing:border-box;padding:0 1.1rem;border:1px solid var(--soft);border-radius:4px;background:none;color:inherit;font:inherit;text-decoration:none;cursor:pointer}
 li:first-child a{background:var(--ink);color:var(--ground);border-color:var(--ink);font-weight:700}
-.soft{color:var(--soft)}
+.soft{margin-top:.6rem;color:var(--soft)}
 </style>
 </head>
 <body><main>

@@ -362,7 +362,12 @@ export class Outbox {
 				const why = whyUnsent(answer);
 				this.#waiting = this.#waiting.map((one) => (batch.includes(one) ? { ...one, why } : one));
 				this.#keep(batch);
-				saving.say(this.#storageKey, { kind: 'refused', sentence: answer.sentence });
+				const aside = this.#waiting.filter((one) => one.why).length;
+				saving.say(this.#storageKey, {
+					kind: 'refused',
+					sentence:
+						aside === 1 ? '1 note waits for you in the visit.' : `${aside} notes wait for you in the visit.`
+				});
 			}
 		}
 	}

@@ -376,7 +376,7 @@
 		padding: 0 1.4rem;
 	}
 	.top h1 {
-		flex: 1;
+		flex: 1 1 8rem;
 		font-size: 1.1rem;
 		overflow-wrap: anywhere;
 	}
