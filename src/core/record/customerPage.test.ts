@@ -107,6 +107,8 @@ describe('the customer’s page', () => {
 							const from = anchor === 'start' ? x : anchor === 'end' ? x - width : x - width / 2;
 							return [from, from + width] as const;
 						});
+						// paper ends where the line does
+						for (const [, to] of wide) expect(to).toBeLessThanOrEqual(span + 0.01);
 						for (const [i, [from]] of wide.entries())
 							if (i > 0) expect(from).toBeGreaterThanOrEqual(wide[i - 1]![1] - 9);
 					}

@@ -36,12 +36,28 @@ const SPAN = 560;
 export const NARROW_SPAN = 250;
 const ROW = 41;
 const HEIGHT = 28;
+/** Words may stand so far over each other's empty edge. */
+const OVERLAP = 9;
 
 /** Whether a word that begins at a place is clear of the one before it; `room` is what a word takes with the space around it. */
 function isClear(before: PrintedWord | undefined, begin: number, room: number, overlap: number): boolean {
 	if (!before) return true;
 	const reach = { start: room, middle: room / 2, end: 0 }[before.anchor];
 	return begin >= before.x + reach - overlap;
+}
+
+/** What a letter takes at the size of the words, as the face is measured. */
+const LETTER = 6.1;
+
+/** The words with the last ending where the line does, for paper ends there too; what then has no room before it is left out. */
+function withinLine(words: readonly PrintedWord[], length: number): readonly PrintedWord[] {
+	const reach = ({ x, text, anchor }: PrintedWord) =>
+		x + text.length * LETTER * { start: 1, middle: 0.5, end: 0 }[anchor];
+	const last = words.at(-1);
+	if (!last || reach(last) <= length) return words;
+	const begins = length - last.text.length * LETTER;
+	const before = words.slice(0, -1).filter((word) => reach(word) - OVERLAP <= begins);
+	return [...before, { ...last, x: length, anchor: 'end' }];
 }
 
 /** Draws a held week for paper: times over the uprights (two close ones lean apart, a third between them is left out), values inside. */
@@ -57,12 +73,6 @@ export function printedWeek(
 		HEIGHT
 	);
 	const room = options.clock === '12' ? 56 : 45;
-	/** A word that would reach over the right end of the line ends there: paper ends there too. */
-	const wide = room - 13;
-	const withinLine = (word: PrintedWord): PrintedWord => {
-		const right = word.x + { start: wide, middle: wide / 2, end: 0 }[word.anchor];
-		return right > length ? { ...word, x: length, anchor: 'end' } : word;
-	};
 	return {
 		width: length + LEFT,
 		height: ROW * 7 + 4,
@@ -84,7 +94,7 @@ export function printedWeek(
 				else if (
 					last?.anchor === 'middle' &&
 					x - last.x > 6 &&
-					isClear(times.at(-2), last.x - room, room, 9)
+					isClear(times.at(-2), last.x - room, room, OVERLAP)
 				) {
 					times[times.length - 1] = { ...last, anchor: 'end' };
 					times.push({ ...one, x: x - 2, anchor: 'start' });
@@ -95,7 +105,7 @@ export function printedWeek(
 				top: day * ROW + 14,
 				area: stepArea(spans, length, HEIGHT, scale.y),
 				line: stepPath(spans, length, scale.y),
-				times: times.map(withinLine),
+				times: withinLine(times, length),
 				figures: spans.flatMap((span): PrintedWord[] =>
 					timeX(span.to - span.from, length) < 30
 						? []

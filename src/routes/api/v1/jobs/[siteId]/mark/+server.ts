@@ -1,3 +1,3 @@
 import { serve } from '$lib/server/http';
 
-export const { GET, PUT, DELETE } = serve('/api/v1/jobs/[siteId]/mark');
+export const { GET } = serve('/api/v1/jobs/[siteId]/mark');
