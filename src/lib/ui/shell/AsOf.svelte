@@ -3,7 +3,7 @@
 	import { afterNavigate, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
 	import { isReachable } from '../refresh';
-	import { keptSince } from '../visit/keptPages.svelte';
+	import { keptSince, saysAnew } from '../visit/keptPages.svelte';
 
 	const LOOK_EVERY_MS = 6000;
 
@@ -17,6 +17,9 @@
 		return new Date().toDateString() === at.toDateString() ? time : `${day}, ${time}`;
 	});
 
+	/** When the server read what is on show. */
+	const readAtMs = () => (page.data as { readAtMs?: number }).readAtMs ?? 0;
+
 	afterNavigate(() => {
 		since = null;
 		void keptSince(page.url.pathname).then((at) => (since = at));
@@ -28,8 +31,11 @@
 			if (since === null || document.visibilityState !== 'visible') return;
 			void isReachable().then(async (reachable) => {
 				if (!reachable) return;
+				const before = readAtMs();
+				await saysAnew();
 				await invalidateAll();
-				since = null;
+				// only what was really read anew is no longer of then
+				if (readAtMs() !== before) since = null;
 			});
 		}, LOOK_EVERY_MS);
 		return () => clearInterval(every);

@@ -11,6 +11,7 @@
 
 	let {
 		siteName,
+		address,
 		timeZone,
 		outbox,
 		pictures,
@@ -20,6 +21,8 @@
 		unitOf
 	}: {
 		siteName: string;
+		/** Where to come back to after signing in. */
+		address: string;
 		timeZone: string;
 		outbox: Outbox;
 		pictures: PictureQueue;
@@ -132,6 +135,12 @@
 	{/if}
 {/snippet}
 
+{#if outbox.signedOut}
+	<p class="unsent" role="alert">
+		What you noted is kept here until an installer is signed in.
+		<a href="/sign-in?to={encodeURIComponent(address)}" data-sveltekit-reload>Sign in and send it</a>
+	</p>
+{/if}
 {#if outbox.unkept || pictures.unkept || Object.values(keyed).some((notes) => notes.unkept)}
 	<p class="unsent signal" role="alert">
 		This browser has no room to keep notes over a reload. Stay on this page until they are sent.

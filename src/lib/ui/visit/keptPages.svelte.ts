@@ -9,6 +9,9 @@ const AGAIN_AFTER_MS = 4000;
 /** A page kept longer ago than this is kept anew, once all are. */
 const OLD_AFTER_MS = 120_000;
 
+/** Between two rounds of keeping anew what is saved again and again. */
+const BETWEEN_ROUNDS_MS = 8000;
+
 /** The pages of a visit to these zones, which are kept for when the network is gone: its own steps first, then what else is looked up on site. */
 export function visitPages(siteId: string, zoneIds: readonly string[]): string[] {
 	const site = `/sites/${siteId}`;
@@ -92,10 +95,29 @@ export function keepVisit(siteId: string, zoneIds: readonly string[]): Promise<v
 	return (under[siteId] ??= run().finally(() => delete under[siteId]));
 }
 
-/** Has pages that are kept read anew: what was saved since shows on them without a connection too. */
+/** Pages that are to be kept anew, and whether that goes on. */
+const stale = new Set<string>();
+let keepingAnew = false;
+
+/**
+ * Has pages that are kept read anew: what was saved since shows on them without a connection too. The first time at once; while somebody
+ * saves value after value one round follows the other with time between, so that nothing they wait for is held up.
+ */
 export async function keepAgain(pages: readonly string[]): Promise<void> {
 	if (!('serviceWorker' in navigator)) return;
-	for (const page of pages) await ask('keep', { page, ifKept: true });
+	for (const page of pages) stale.add(page);
+	if (keepingAnew) return;
+	keepingAnew = true;
+	try {
+		while (stale.size > 0) {
+			const round = [...stale];
+			stale.clear();
+			for (const page of round) await ask('keep', { page, ifKept: true });
+			await new Promise((resolve) => setTimeout(resolve, BETWEEN_ROUNDS_MS));
+		}
+	} finally {
+		keepingAnew = false;
+	}
 }
 
 /** Since when the page that this window shows had been kept, in ms since 1970; null where it came from the server. */

@@ -91,6 +91,7 @@ export class Outbox {
 	#conflicts = $state.raw<readonly ZoneConflict[]>([]);
 	/** Whether this browser keeps what waits over a reload. */
 	#keeps = $state(true);
+	#signedOut = $state(false);
 	#names: Readonly<Record<string, string>> = {};
 	#after: string | null | undefined;
 	#sending: Promise<void> | null = null;
@@ -156,6 +157,11 @@ export class Outbox {
 	/** Whether what waits here would be gone with a reload: this browser is full, or keeps nothing. */
 	get unkept(): boolean {
 		return !this.#keeps && this.#waiting.length > 0;
+	}
+
+	/** Whether what waits here wants somebody to sign in. */
+	get signedOut(): boolean {
+		return this.#signedOut && this.waiting > 0;
 	}
 
 	/** What was not taken and waits for a person, by zone and reason. */
@@ -344,6 +350,7 @@ export class Outbox {
 				`${this.#api}/${zoneId}/on-site`,
 				{ edits, ...(after === undefined ? {} : { after }) }
 			);
+			this.#signedOut = !answer.ok && mustSignIn(answer);
 			if (answer.ok) this.#taken(zoneId, batch, answer.data);
 			else if (mayLater(answer) || mustSignIn(answer)) {
 				const notes = `${this.waiting} ${this.waiting === 1 ? 'note is' : 'notes are'}`;

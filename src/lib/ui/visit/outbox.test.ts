@@ -149,9 +149,10 @@ describe('what is noted on site', () => {
 			kind: 'waiting',
 			sentence: 'You are signed out. 1 note is kept here and sent when you have signed in.'
 		});
+		expect(phone.signedOut).toBe(true);
 		net.serve(merges);
 		await later(4000);
-		expect([server.zones.a!.roomC, phone.waiting]).toEqual([19, 0]);
+		expect([server.zones.a!.roomC, phone.waiting, phone.signedOut]).toEqual([19, 0, false]);
 	});
 
 	it('is sent also where the browser keeps nothing, and says so while it waits', async () => {

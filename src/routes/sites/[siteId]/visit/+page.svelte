@@ -293,6 +293,7 @@
 
 		<Unsent
 			siteName={data.site.name}
+			address="/sites/{data.site.id}/visit"
 			timeZone={data.site.timeZone}
 			{outbox}
 			{pictures}
