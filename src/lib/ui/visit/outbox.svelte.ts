@@ -92,6 +92,7 @@ export class Outbox {
 	/** Whether this browser keeps what waits over a reload. */
 	#keeps = $state(true);
 	#signedOut = $state(false);
+	#begunAfter = $state<string | null>(null);
 	#names: Readonly<Record<string, string>> = {};
 	#after: string | null | undefined;
 	#sending: Promise<void> | null = null;
@@ -159,6 +160,11 @@ export class Outbox {
 		return !this.#keeps && this.#waiting.length > 0;
 	}
 
+	/** After which visit another was begun in this window; null where none was. */
+	get begunAfter(): string | null {
+		return this.#begunAfter;
+	}
+
 	/** Whether what waits here wants somebody to sign in. */
 	get signedOut(): boolean {
 		return this.#signedOut && this.waiting > 0;
@@ -180,6 +186,7 @@ export class Outbox {
 	/** Begins the visit that comes after the one that ended: of that one nothing shows any more. */
 	begin(after: string): void {
 		this.#after = after;
+		this.#begunAfter = after;
 		const zones = Object.entries(this.#noted).map(([id, onSite]) => [id, visitBegun(onSite)]);
 		this.#noted = Object.fromEntries(zones);
 		this.#ack({});

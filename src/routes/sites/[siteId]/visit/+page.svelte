@@ -104,17 +104,22 @@
 		};
 	});
 
-	/** Whether the last visit has ended and no other was begun, here or elsewhere. */
-	let begunHere = $state(false);
+	/** Of which visit the person here knows that it ended: they began another, only look, or have read who ended it. */
+	let knownEnd = $state(untrack(() => (data.last?.isLatest ? null : (data.last?.id ?? null))));
+	const isKnown = (id: string) => id === knownEnd || id === outbox.begunAfter;
+	/** The visit that somebody ended while this page was open, where the next one goes on already. */
+	const endedMeanwhile = $derived(
+		data.last && !data.last.isLatest && !isKnown(data.last.id) ? data.last : null
+	);
 	const ended = $derived(data.last?.isLatest ? data.last : null);
 	const between = $derived(
-		ended !== null && !begunHere && outbox.waiting === 0 && outbox.unsent.length === 0
+		ended !== null && !isKnown(ended.id) && outbox.waiting === 0 && outbox.unsent.length === 0
 	);
 	const dateOf = (iso: string) =>
 		dateWords(dateOfDay(Math.floor(wallAt(data.site.timeZone, Date.parse(iso)) / 1440)));
 	/** What belongs to one visit starts empty; survey, offset, batteries and lock stay as they were left. */
 	function begin() {
-		begunHere = true;
+		knownEnd = ended?.id ?? null;
 		if (ended) outbox.begin(ended.id);
 		// the first note opens it, and on the server nothing of the last one counts from then on
 		const first = data.zones[0];
@@ -266,7 +271,7 @@
 		</p>
 		<div class="keys">
 			<Button on:click={begin}>Begin a visit</Button>
-			<button class="quiet" onclick={() => (begunHere = true)}>Only look</button>
+			<button class="quiet" onclick={() => (knownEnd = ended.id)}>Only look</button>
 		</div>
 	{:else}
 		<div class="where">
@@ -291,6 +296,15 @@
 			<Steps here={place.step} {stateOf} ongo={(step) => go({ ...place, step })} />
 		{/if}
 
+		{#if endedMeanwhile}
+			<div class="conflict" role="alert">
+				<p>
+					<strong>{endedMeanwhile.who} ended the visit on {dateOf(endedMeanwhile.at)}</strong>, and the next
+					one has begun: what you note now belongs to that.
+				</p>
+				<button class="quiet" onclick={() => (knownEnd = endedMeanwhile.id)}>Seen</button>
+			</div>
+		{/if}
 		<Unsent
 			siteName={data.site.name}
 			address="/sites/{data.site.id}/visit"
