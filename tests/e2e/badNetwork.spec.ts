@@ -162,6 +162,11 @@ test('two ends of a visit: what is noted after another has ended it goes where i
 		zones: { onSite: { foundIn: string; foundNote: string } }[];
 	};
 	expect(job.zones[0]!.onSite).toMatchObject({ foundIn: 'boost', foundNote: 'Lamp red' });
+	// ended elsewhere while it goes on here: nothing more is noted for it unawares
+	await page.request.post(`/api/v1/jobs/${site.split('/')[2]}/visits`, {
+		data: { who: 'B. Bell', note: '', signedOff: false }
+	});
+	await expect(a.getByRole('heading', { name: /begin a visit\?$/ })).toBeVisible({ timeout: 15_000 });
 	await a.close();
 });
 

@@ -47,6 +47,20 @@ describe('an hourly weather file', () => {
 		expect(weatherHours(kept)).toEqual(read.value.hoursC);
 	});
 
+	it('is read with a longer header, and with the marks that other programs write where a reading is missing', () => {
+		const lines = epw((hour) =>
+			hour === 5000 ? '9999' : hour === 5001 ? '-999' : hour < 5000 ? '4.0' : '7.0'
+		);
+		lines.splice(5, 0, 'COMMENTS 3,more', 'COMMENTS 4,still more');
+		const read = readEpw(lines.join('\n'));
+		if (!read.ok) throw new Error(read.problem.sentence);
+		expect(read.value.hoursC.slice(4999, 5003)).toEqual([4, 5, 6, 7]);
+		expect(read.value.notes).toEqual(['2 missing hours were bridged by straight lines.']);
+		// the line is that of the file
+		lines[20] = lines[20]!.replace('4.0', 'mild');
+		expect(sentence(lines)).toMatch(/^Line 21: "mild"/);
+	});
+
 	it('leaves a leap day out and bridges a few missing hours, and says both', () => {
 		const read = readEpw(
 			epw((hour) => (hour >= 100 && hour < 103 ? '99.9' : hour < 100 ? '4.0' : '8.0'), { leap: true }).join(
