@@ -21,7 +21,6 @@ describe('the text of a file', () => {
 		}
 		expect(readText(Uint8Array.from(Buffer.from(TEXT, 'latin1')))).toEqual({ ok: true, value: TEXT });
 	});
-	});
 
 	it('is refused by name where it is none, and never holds a mark for a letter that was lost', () => {
 		const sentence = (file: Uint8Array) => {

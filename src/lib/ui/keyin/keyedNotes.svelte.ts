@@ -17,7 +17,7 @@ function kept(path: string): Record<string, string | null> {
 	return read.success ? read.data : {};
 }
 
-/** What the server said it has, and when, kept for pages that were read before. */
+/** What the server was known to have latest, and when, kept for pages that were read before. */
 const ackedSchema = z.object({ keyed: z.record(z.string(), z.string()), atMs: z.number() });
 function acked(path: string): z.infer<typeof ackedSchema> | null {
 	const read = ackedSchema.safeParse(browser ? keptJson(`${storageKey(path)}/acked`) : null);
@@ -99,7 +99,8 @@ export class KeyedNotes {
 	/** Takes what the server held when a page's data was read; where that was before it took the last notes from here, those, and what is still to be sent laid over it. */
 	refresh(keyed: Keyed, readAtMs: number): void {
 		const last = acked(this.#path);
-		if (last && last.atMs <= readAtMs) keepJson(`${storageKey(this.#path)}/acked`, null);
+		// the page that is kept may be older than this one: what is known latest stays known
+		if (last && last.atMs <= readAtMs) keepJson(`${storageKey(this.#path)}/acked`, { keyed, atMs: readAtMs });
 		this.#show(last && last.atMs > readAtMs ? last.keyed : keyed);
 	}
 

@@ -62,8 +62,9 @@ describe('values keyed at a control', () => {
 		await later(60_000);
 		// a page that was kept before, opened anew
 		expect(new KeyedNotes('/z', {}, before).keyed).toEqual({ a: '20.5', c: '7.0' });
-		notes.refresh({}, Date.now());
-		expect(notes.keyed).toEqual({});
+		notes.refresh({ c: '7.0' }, Date.now());
+		expect(notes.keyed).toEqual({ c: '7.0' });
+		expect(new KeyedNotes('/z', {}, before).keyed).toEqual({ c: '7.0' });
 	});
 
 	it('of a zone that is gone wait with their reason, and are found without its page', async () => {

@@ -57,7 +57,7 @@ export interface Loaded {
 	readonly after?: string | null | undefined;
 }
 
-/** What the server said it has of a zone, and when. */
+/** What the server was known to have of a zone that was noted at from here, and when: the latest of its answers and of the pages read since. */
 const ackedSchema = z.record(z.string(), z.object({ onSite: onSiteSchema, atMs: z.number() }));
 type Acked = Readonly<Record<string, { readonly onSite: OnSite; readonly atMs: number }>>;
 
@@ -125,9 +125,13 @@ export class Outbox {
 			...noted,
 			...Object.fromEntries(later.map(([id, { onSite }]) => [id, onSite]))
 		};
-		const over = Object.keys(acked).filter((id) => noted[id] && acked[id]!.atMs <= readAtMs);
-		if (over.length > 0)
-			this.#ack(Object.fromEntries(Object.entries(acked).filter(([id]) => !over.includes(id))));
+		// the page that is kept may be older than this one: what is known latest stays known
+		const newer = Object.keys(acked).filter((id) => noted[id] && acked[id]!.atMs <= readAtMs);
+		if (newer.length > 0)
+			this.#ack({
+				...acked,
+				...Object.fromEntries(newer.map((id) => [id, { onSite: noted[id]!, atMs: readAtMs }]))
+			});
 		for (const one of this.#waiting) if (noted[one.zoneId] && !one.why) this.#lay(one.zoneId, [one]);
 	}
 

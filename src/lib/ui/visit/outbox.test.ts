@@ -84,6 +84,8 @@ describe('what is noted on site', () => {
 		server.zones.a = { ...server.zones.a!, roomC: 18 };
 		reloaded.refresh({ ...server.zones }, { readAtMs: Date.now() });
 		expect(reloaded.of('a').roomC).toBe(18);
+		// and is not forgotten for the older one
+		expect(new Outbox('s', before, { readAtMs }).of('a').roomC).toBe(18);
 	});
 
 	it('of a zone that is gone lets the others through, waits with its reason, and goes where a person says', async () => {
