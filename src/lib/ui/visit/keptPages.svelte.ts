@@ -96,7 +96,7 @@ export function keepVisit(siteId: string, zoneIds: readonly string[]): Promise<v
 }
 
 /** Pages that are to be kept anew, and whether that goes on. */
-const stale = new Set<string>();
+let stale: readonly string[] = [];
 let keepingAnew = false;
 
 /**
@@ -105,13 +105,13 @@ let keepingAnew = false;
  */
 export async function keepAgain(pages: readonly string[]): Promise<void> {
 	if (!('serviceWorker' in navigator)) return;
-	for (const page of pages) stale.add(page);
+	stale = [...stale, ...pages.filter((page) => !stale.includes(page))];
 	if (keepingAnew) return;
 	keepingAnew = true;
 	try {
-		while (stale.size > 0) {
-			const round = [...stale];
-			stale.clear();
+		while (stale.length > 0) {
+			const round = stale;
+			stale = [];
 			for (const page of round) await ask('keep', { page, ifKept: true });
 			await new Promise((resolve) => setTimeout(resolve, BETWEEN_ROUNDS_MS));
 		}
