@@ -135,6 +135,8 @@ it('waits two seconds for a network that hangs where the page is kept, eight whe
 	await vi.advanceTimersByTimeAsync(10_000);
 	expect(await get(visit, {}, KEPT_AFTER)).toBe(`now ${visit}`);
 	expect(await get(visit, {}, KEPT_AFTER / 2)).toBe(`now ${visit}`);
+	// slow for a page that is kept is not gone for one that is not
+	expect(await get('/sites/a/away', {}, GIVEN_UP_AFTER - 1)).toBeUndefined();
 	await vi.advanceTimersByTimeAsync(10_000);
 	expect(await get('/sites/a/heat', {}, GIVEN_UP_AFTER - 1)).toBeUndefined();
 	await vi.advanceTimersByTimeAsync(10_000);

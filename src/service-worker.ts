@@ -15,6 +15,8 @@ const pages = 'pages';
 /** A page that is kept is shown after so long without an answer; one that is not is given up after so long. */
 const KEPT_AFTER_MS = 2000;
 const GIVEN_UP_AFTER_MS = 8000;
+/** And so long while that is so where a page is kept. */
+const SOON_MS = 300;
 /** A request that was given up goes on in the background for so long. */
 const LET_GO_AFTER_MS = 20_000;
 /** For so long after the network has failed it is not waited for again where a page is kept. */
@@ -110,8 +112,9 @@ const ANEW_WITHIN_MS = 3000;
 
 /** Answers of something that stands before the program while it is away itself. */
 const AWAY = [502, 503, 504];
-/** When the network failed last. */
+/** When the network failed last, or did not answer in time; and when it was only too slow for a page that is kept. */
 let failedAt = -Infinity;
+let slowAt = -Infinity;
 
 /** What a page's data is answered with where there is nothing new: every part stays as it is. */
 function unchanged(url: URL): Response {
@@ -144,14 +147,21 @@ async function pageFor(event: FetchEvent, url: URL): Promise<Response> {
 			return null;
 		}
 	);
-	const gone = Date.now() - failedAt < GONE_FOR_MS;
-	const wait = kept ? (gone ? 300 : KEPT_AFTER_MS) : gone ? KEPT_AFTER_MS : GIVEN_UP_AFTER_MS;
+	const lately = (at: number) => Date.now() - at < GONE_FOR_MS;
+	const wait = kept
+		? lately(Math.max(failedAt, slowAt))
+			? SOON_MS
+			: KEPT_AFTER_MS
+		: lately(failedAt)
+			? KEPT_AFTER_MS
+			: GIVEN_UP_AFTER_MS;
 	const answer = await Promise.race([answered, pause(wait)]);
 	if (answer && !AWAY.includes(answer.status)) {
 		note(client, url, null);
 		return answer;
 	}
-	if (!answer) failedAt = Date.now();
+	if (!answer && kept) slowAt = Date.now();
+	else if (!answer) failedAt = Date.now();
 	if (kept) {
 		note(client, url, Number(kept.headers.get(KEPT_AT)) || Date.now());
 		return kept;

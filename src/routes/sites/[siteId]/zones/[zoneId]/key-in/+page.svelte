@@ -39,8 +39,9 @@
 	/** Takes another card: its plan is said, and the value on show stays where it is until it is seen. */
 	function take(next: typeof card) {
 		const all = changedValues(card.items, next.items);
-		if (all.length > 0) {
-			const known = changes.filter((one) => !all.some(({ id }) => id === one.id));
+		if (all.length > 0 || instead) {
+			// while a value is held the card is still the first one: what was changed back is no change
+			const known = instead ? [] : changes.filter((one) => !all.some(({ id }) => id === one.id));
 			// against what was first seen: back to that, nothing has changed
 			changes = [
 				...known,
