@@ -13,7 +13,8 @@ test('whoever does not see the screen hears each step: what to key, what was dra
 	await open(page, week);
 	// a riser says its day, its time, from what and to what
 	const riser = page.locator('[data-riser]').first();
-	await expect(riser).toHaveAttribute('aria-valuetext', /^Monday \d\d:\d\d, from .+ [\d.]+ to .+ [\d.]+$/);
+	await expect(riser).toHaveAttribute('aria-valuetext', /^\d\d:\d\d to .+ [\d.]+, from .+ [\d.]+$/);
+	await expect(riser).toHaveAccessibleName(/^Monday, change 1$/);
 	const spoken = await page.locator('#spoken-0').textContent();
 	expect(spoken).toMatch(/^Wanted: 00:00 .+ [\d.]+, .*\. The control holds: 00:00 [\d.]+, .*\.$/);
 

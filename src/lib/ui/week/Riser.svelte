@@ -14,7 +14,7 @@
 	}: {
 		riser: DrawnDay['risers'][number];
 		day: number;
-		/** The levels that end and begin here, in words: "from Eco 17.0 to Comfort 20.5". */
+		/** The levels that end and begin here, in words: "to Comfort 20.5, from Eco 17.0". */
 		says: string;
 		/** Whether it is the chosen one. */
 		here: boolean;
@@ -33,7 +33,7 @@
 	aria-valuemin="0"
 	aria-valuemax="1440"
 	aria-valuenow={riser.minute}
-	aria-valuetext="{DAY_NAMES[day]} {clockTime(riser.minute)}, {says}"
+	aria-valuetext="{clockTime(riser.minute)} {says}"
 	class="riser"
 	class:here
 	{onfocus}

@@ -318,7 +318,7 @@
 						<Riser
 							{riser}
 							day={row.day}
-							says="from {levelWords(from!)} to {levelWords(to!)}"
+							says="to {levelWords(to!)}, from {levelWords(from!)}"
 							here={selected?.day === row.day && selected.riser === riser.riser}
 							{width}
 							{height}
