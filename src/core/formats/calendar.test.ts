@@ -155,6 +155,36 @@ describe('a calendar read', () => {
 		]);
 	});
 
+	it('goes on otherwise by the wall clock, over a clock change and from before the time that is asked for', () => {
+		const text = wrap(
+			...event(
+				'SUMMARY:Fair',
+				'DTSTART;TZID=Europe/Berlin:20260307T190000',
+				'DURATION:PT1H',
+				'RRULE:FREQ=WEEKLY;COUNT=6'
+			),
+			...event(
+				'SUMMARY:Fair',
+				'RECURRENCE-ID;TZID=Europe/Berlin;RANGE=THISANDFUTURE:20260321T190000',
+				'DTSTART;TZID=Europe/Berlin:20260322T200000',
+				'DURATION:PT1H'
+			)
+		);
+		// of the night of 29 March an hour is missing, and the fair is at eight all the same
+		expect(read(text).bookings.map((one) => one.from.slice(5))).toEqual([
+			'03-07T19:00',
+			'03-14T19:00',
+			'03-22T20:00',
+			'03-29T20:00',
+			'04-05T20:00',
+			'04-12T20:00'
+		]);
+		const later = text.replace('20260322T200000', '20260331T200000');
+		expect(read(later, '2026-04-21', '2026-05-01').bookings.map((one) => one.from)).toEqual([
+			'2026-04-21T20:00'
+		]);
+	});
+
 	it('takes exclusions of the other kind, additions with an end, days that end when they begin, and 29 February only where there is one', () => {
 		const timed = read(
 			wrap(

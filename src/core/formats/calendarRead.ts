@@ -1,19 +1,11 @@
 import ICAL from 'ical.js';
-import { findIana } from 'windows-iana';
-import {
-	dateOfDay,
-	dayNumber,
-	daysFromDate,
-	daysInMonth,
-	instantOf,
-	isTimeZone,
-	localTime,
-	wallAt,
-	wallMinute
-} from '../civil';
+import { dateOfDay, dayNumber, instantOf, localTime, wallAt, wallMinute } from '../civil';
 import type { Booking } from '../plan';
 import { DAY_MINUTES } from '../week';
 import { quoted, type Read } from '../schema';
+import { brokenLine, lineOf } from './calendarLines';
+import { dateOf, isCancelled, nameOf, seriesOf, uidOf, type LeftOut } from './calendarSeries';
+import { UTC, wallOf, zonesOfCalendar } from './calendarZones';
 import { occurrences, OutOfBudget, readRule, type Budget } from './recurrence';
 
 /** The largest calendar read, in characters: above 20 000 events. */
@@ -24,11 +16,6 @@ const MOST_OCCURRENCES = 20_000;
 
 /** How much of a whole file's recurrences is looked at: days and occurrences, a few seconds' worth. */
 const MOST_LOOKED_AT = 8_000_000;
-
-/** Years whose clock changes are counted; before and after, a zone keeps the offset that it has at the edge. */
-const [FIRST_YEAR, LAST_YEAR] = [1970, 2100];
-const yearWall = (year: number) => daysFromDate({ year, month: 1, day: 1 }) * DAY_MINUTES;
-const [EARLIEST, LATEST] = [yearWall(FIRST_YEAR) + 2 * DAY_MINUTES, yearWall(LAST_YEAR)];
 
 /** A whole day in a calendar: a public holiday, a closed day. */
 export interface CalendarDay {
@@ -46,104 +33,12 @@ export interface CalendarContent {
 	readonly leftOut: readonly LeftOut[];
 }
 
-/** An event that was not taken. `date` is that of its beginning where it is written. */
-export interface LeftOut {
-	readonly name: string;
-	readonly date: string;
-	readonly why: string;
-}
 /** How many of what was left out are listed one by one. */
 const MOST_LEFT_OUT = 200;
 
 const refused = (sentence: string): Read<never> => ({ ok: false, problem: { path: '', sentence } });
 
-/** Whether the day that a written date begins with is in the calendar. */
-function isDay(written: string): boolean {
-	const [year, month, day] = [written.slice(0, 4), written.slice(4, 6), written.slice(6, 8)].map(Number);
-	return month! >= 1 && month! <= 12 && day! >= 1 && day! <= daysInMonth(year!, month!);
-}
-
-/** Begins and ends that do not match, and lines that neither continue nor name anything: the first, by its line. */
-function brokenLine(text: string): { line: number; words: string } | null {
-	const open: string[] = [];
-	const lines = text.split(/\r\n|\n|\r/);
-	for (const [i, raw] of lines.entries()) {
-		const line = i + 1;
-		if (raw === '' || /^[ \t]/.test(raw)) {
-			if (i === 0 && raw !== '') return { line, words: 'continues a line, but there is none before it' };
-			continue;
-		}
-		const name = /^([A-Za-z0-9-]+)(?:;(?:[^:"]|"[^"]*")*)?:/.exec(raw);
-		if (!name)
-			return {
-				line,
-				words: 'neither continues the line before it nor names anything: was it folded without a space?'
-			};
-		const property = name[1]!.toUpperCase();
-		const value = raw
-			.slice(raw.indexOf(':') + 1)
-			.trim()
-			.toUpperCase();
-		if (/^(DTSTART|DTEND|RECURRENCE-ID|EXDATE|RDATE)$/.test(property)) {
-			const lost = value.split(/[,/]/).find((one) => /^\d{8}/.test(one) && !isDay(one));
-			if (lost) return { line, words: `names a day that does not exist: ${lost.slice(0, 8)}` };
-		}
-		if (property === 'BEGIN') open.push(value);
-		if (property === 'END') {
-			const last = open.pop();
-			if (last !== value)
-				return {
-					line,
-					words: last ? `ends ${value}, but ${last} is open` : `ends ${value}, which was never begun`
-				};
-		}
-	}
-	return open.length > 0
-		? { line: lines.length, words: `is the last, and ${open.at(-1)} was never ended: the file is cut short` }
-		: null;
-}
-
-/** The line on which an event with this UID stands; null where it cannot be told. */
-function lineOf(text: string, needle: string): number | null {
-	const at = text.indexOf(needle);
-	return at < 0 ? null : text.slice(0, at).split(/\r\n|\n|\r/).length;
-}
-
-const wallOf = ({ year, month, day, hour, minute }: ICAL.Time): number =>
-	daysFromDate({ year, month, day }) * DAY_MINUTES + hour * 60 + minute;
-
-/** How a written time becomes an instant: by UTC, by a zone's name, by the file's own description, or as it stands at the site. */
-type Zone = {
-	readonly instant: (wall: number) => number;
-	readonly wall: (ms: number) => number;
-	readonly floating: boolean;
-};
-
 class Refused extends Error {}
-
-const isCancelled = (event: ICAL.Component) =>
-	String(event.getFirstPropertyValue('status') ?? '').toUpperCase() === 'CANCELLED';
-
-/** Which version of an event this is: later ones are greater. */
-function versionOf(event: ICAL.Component): string {
-	const sequence = Number(event.getFirstPropertyValue('sequence') ?? 0);
-	const stamp = String(
-		event.getFirstPropertyValue('last-modified') ?? event.getFirstPropertyValue('dtstamp') ?? ''
-	);
-	return `${String(Number.isFinite(sequence) ? sequence : 0).padStart(9, '0')} ${stamp}`;
-}
-
-/** A time zone by its name: of the tz database, of a path that ends with one, or of Windows (CLDR). Null where it is none. */
-function zoneNamed(name: string): string | null {
-	if (isTimeZone(name)) return name;
-	const parts = name.split('/');
-	const ending = [parts.slice(-2).join('/'), parts.slice(-3).join('/')].find(
-		(one) => one !== name && one.includes('/') && isTimeZone(one)
-	);
-	if (ending) return ending;
-	const [windows] = findIana(name);
-	return windows && isTimeZone(windows) ? windows : null;
-}
 
 /**
  * What a calendar (RFC 5545) holds from one local date to another (not included), in local time at the site.
@@ -196,69 +91,31 @@ function contentOf(
 	onshare: (share: number) => void
 ): CalendarContent {
 	const budget: Budget = { left: MOST_LOOKED_AT };
-	const described = new Map<string, ICAL.Timezone>();
 	const all = (name: string) => roots.flatMap((root) => root.getAllSubcomponents(name));
-	for (const component of all('vtimezone')) {
-		const zone = new ICAL.Timezone(component);
-		described.set(zone.tzid, zone);
-	}
 	const from = instantOf(siteZone, wallMinute(`${fromDate}T00:00`));
 	const to = instantOf(siteZone, wallMinute(`${toDate}T00:00`));
 	let floating = 0;
 	const leftOut: LeftOut[] = [];
 
-	const zones = new Map<string, Zone>();
-	const named = (name: string): Zone => ({
-		instant(wall) {
-			const near = Math.min(LATEST, Math.max(EARLIEST, wall));
-			return instantOf(name, near) + (wall - near) * 60_000;
-		},
-		wall(ms) {
-			const near = Math.min(LATEST * 60_000, Math.max(EARLIEST * 60_000, ms));
-			return wallAt(name, near) + Math.floor((ms - near) / 60_000);
-		},
-		floating: false
-	});
 	const [fromDay, toDay] = [dayNumber(fromDate), dayNumber(toDate)];
-	const zoneOf = (property: ICAL.Property, time: ICAL.Time): Zone => {
-		if (time.zone === ICAL.Timezone.utcTimezone) return named('UTC');
-		const tzid = property.getFirstParameter('tzid') as string | undefined;
-		if (!tzid) return { ...named(siteZone), floating: true };
-		const known = zones.get(tzid);
-		if (known) return known;
-		let zone: Zone;
-		const own = described.get(tzid);
-		const byName = zoneNamed(tzid);
-		if (byName) zone = named(byName);
-		else if (own) {
-			const offset = (wall: number) => {
-				const time = ICAL.Time.fromDateTimeString(`${localTime(wall)}:00`);
-				time.zone = own;
-				return own.utcOffset(time) / 60;
-			};
-			zone = {
-				instant: (wall) => (wall - offset(wall)) * 60_000,
-				wall: (ms) => {
-					const utc = Math.floor(ms / 60_000);
-					return utc + offset(utc + offset(utc));
-				},
-				floating: false
-			};
-		} else {
-			const line = lineOf(text, `TZID=${tzid}`) ?? lineOf(text, tzid);
-			throw new Refused(
-				`${line ? `Line ${line}` : 'An event'} names the time zone "${tzid.slice(0, 60)}", which is neither known nor described in the file.`
-			);
-		}
-		zones.set(tzid, zone);
-		return zone;
-	};
+	const zoneOf = zonesOfCalendar(all('vtimezone'), siteZone, (tzid) => {
+		const line = lineOf(text, `TZID=${tzid}`) ?? lineOf(text, tzid);
+		throw new Refused(
+			`${line ? `Line ${line}` : 'An event'} names the time zone "${tzid.slice(0, 60)}", which is neither known nor described in the file.`
+		);
+	});
+	const place = (property: ICAL.Property, time: ICAL.Time) =>
+		time.isDate ? Math.floor(wallOf(time) / DAY_MINUTES) : zoneOf(property, time).instant(wallOf(time));
 
-	/** How far an event that a series goes on as lies after the occurrence it takes the place of, how long it is (ms, or days), and its name. */
-	const spanOf = (event: ICAL.Component, at: number) => {
+	/** As what a series goes on from an occurrence on: how far after that one, by the series' own clock, how long (ms, or days), and its name. */
+	const goneOnAs = (
+		{ at, event }: { at: number; event: ICAL.Component },
+		wallOfPlace: (at: number) => number
+	) => {
 		const property = event.getFirstProperty('dtstart');
 		const start = property?.getFirstValue() as ICAL.Time | undefined;
-		const [begin, end] = [property && start ? place(property, start) : at, event.getFirstProperty('dtend')];
+		const begin = property && start ? place(property, start) : at;
+		const end = event.getFirstProperty('dtend');
 		const length = event.getFirstPropertyValue('duration') as ICAL.Duration | null;
 		const lasts = end
 			? place(end, end.getFirstValue() as ICAL.Time) - begin
@@ -267,7 +124,7 @@ function contentOf(
 				: start?.isDate
 					? 1
 					: 0;
-		return { shift: begin - at, length: lasts, name: nameOf(event) };
+		return { at, event, shift: wallOfPlace(begin) - wallOfPlace(at), length: lasts, name: nameOf(event) };
 	};
 
 	const bookings: Booking[] = [];
@@ -297,59 +154,9 @@ function contentOf(
 	};
 
 	const leaveOut = (name: string, date: string, why: string) => void leftOut.push({ name, date, why });
-	const uidOf = (event: ICAL.Component) => String(event.getFirstPropertyValue('uid') ?? '');
-	const nameOf = (event: ICAL.Component) =>
-		String(event.getFirstPropertyValue('summary') ?? '')
-			.replace(/\s+/g, ' ')
-			.trim()
-			.slice(0, 120) || 'Booking';
-	const dateOf = (event: ICAL.Component) => {
-		const start = event.getFirstPropertyValue('dtstart');
-		return start instanceof ICAL.Time ? dateOfDay(Math.floor(wallOf(start) / DAY_MINUTES)) : '';
-	};
-	const place = (property: ICAL.Property, time: ICAL.Time) =>
-		time.isDate ? Math.floor(wallOf(time) / DAY_MINUTES) : zoneOf(property, time).instant(wallOf(time));
-
-	/** Events by what they are: of one that stands there several times, the version that is written last (RFC 5545 §3.8.7.4). */
-	const latest = new Map<string, ICAL.Component>();
-	let unnamed = 0;
-	for (const event of all('vevent')) {
-		const uid = uidOf(event);
-		const changes = event.getFirstProperty('recurrence-id');
-		const which = changes ? String(changes.getFirstValue()) : '';
-		const key = uid === '' ? `no uid ${unnamed++}` : `${uid} ${which}`;
-		const had = latest.get(key);
-		if (!had) {
-			latest.set(key, event);
-			continue;
-		}
-		const newer = versionOf(event) >= versionOf(had) ? event : had;
-		const older = newer === event ? had : event;
-		leaveOut(nameOf(older), dateOf(older), 'a later version of it is in the file');
-		latest.set(key, newer);
-	}
-	const events = [...latest.values()];
-	/** Changed occurrences: by UID the instants (or days) at which the series has another of its own. */
-	const changed = new Map<string, Set<number>>();
-	/** Series that go on otherwise from an occurrence on (RANGE=THISANDFUTURE), by UID, in order. */
-	const onward = new Map<string, { readonly at: number; readonly event: ICAL.Component }[]>();
-	for (const event of events) {
-		const property = event.getFirstProperty('recurrence-id');
-		if (!property) continue;
-		const uid = uidOf(event);
-		const at = place(property, property.getFirstValue() as ICAL.Time);
-		if (String(property.getFirstParameter('range') ?? '').toUpperCase() === 'THISANDFUTURE')
-			onward.set(
-				uid,
-				[...(onward.get(uid) ?? []), { at, event }].sort((a, b) => a.at - b.at)
-			);
-		else changed.set(uid, (changed.get(uid) ?? new Set<number>()).add(at));
-	}
-
-	const series = new Set(
-		events.filter((event) => !event.getFirstProperty('recurrence-id')).map((event) => uidOf(event))
+	const { events, changed, onward } = seriesOf(all('vevent'), place, (event) =>
+		leaveOut(nameOf(event), dateOf(event), 'a later version of it is in the file')
 	);
-	const hasSeries = (uid: string) => series.has(uid);
 
 	for (const [index, event] of events.entries()) {
 		if (index % 50 === 0) onshare(index / events.length);
@@ -364,9 +171,6 @@ function contentOf(
 			if (dateOf(event) >= fromDate) leaveOut(nameOf(event), dateOf(event), 'it is cancelled');
 			continue;
 		}
-		const ranged = event.getFirstProperty('recurrence-id')?.getFirstParameter('range');
-		// what goes on otherwise is laid over its series
-		if (String(ranged ?? '').toUpperCase() === 'THISANDFUTURE' && hasSeries(uid)) continue;
 		const name = nameOf(event);
 		const start = startProperty.getFirstValue() as ICAL.Time;
 		const allDay = start.isDate;
@@ -403,16 +207,15 @@ function contentOf(
 			}
 		const isChange = event.getFirstProperty('recurrence-id') !== null;
 		if (!isChange) for (const at of changed.get(uid) ?? []) excluded.add(at);
-		const others = isChange
-			? []
-			: (onward.get(uid) ?? []).map((one) => ({ ...one, ...spanOf(one.event, one.at) }));
+		const wallOfPlace = (at: number) => (allDay ? at * DAY_MINUTES : zone.wall(at));
+		const others = isChange ? [] : (onward.get(uid) ?? []).map((one) => goneOnAs(one, wallOfPlace));
 		const occur = (wall: number, end = endOf(wall)) => {
 			const begin = beginOf(wall);
 			if (excluded.has(begin) || excludedDays.has(Math.floor(wall / DAY_MINUTES))) return;
-			const other = others.filter((one) => one.at <= begin).at(-1);
-			if (!other) take(name, begin, end, allDay);
-			else if (!isCancelled(other.event))
-				take(other.name, begin + other.shift, begin + other.shift + other.length, allDay);
+			const other = others.findLast((one) => one.at <= begin);
+			if (!other) return take(name, begin, end, allDay);
+			const moved = beginOf(wall + other.shift);
+			if (!isCancelled(other.event)) take(other.name, moved, moved + other.length, allDay);
 		};
 		const seen = new Set<number>();
 		const once = (wall: number, end?: number) => {
@@ -426,18 +229,24 @@ function contentOf(
 		const reach = allDay
 			? (endOf(first) - first / DAY_MINUTES) * DAY_MINUTES
 			: Math.ceil((endOf(first) - beginOf(first)) / 60_000);
+		// what it goes on as may lie later, or earlier
+		const shifts = others.map(
+			(one) => one.shift + Math.ceil(one.length / (allDay ? 1 / DAY_MINUTES : 60_000))
+		);
 		const slack = 2 * DAY_MINUTES;
+		const [later, earlier] = [Math.max(0, ...shifts), Math.max(0, ...others.map((one) => -one.shift))];
 		for (const recur of rules) {
 			const until = recur.until;
 			// an end given in UTC is brought to the event's own wall clock, on which the series runs
 			const last = !until
 				? Infinity
 				: !until.isDate && until.zone === ICAL.Timezone.utcTimezone && !allDay
-					? zone.wall(named('UTC').instant(wallOf(until)))
+					? zone.wall(UTC.instant(wallOf(until)))
 					: wallOf(until) + (until.isDate ? DAY_MINUTES - 1 : 0);
 			const rule = readRule(recur.toString().replace(/;?UNTIL=[^;]*/i, ''));
 			if ('wrong' in rule) throw new Refused(`${quoted(name)} cannot be read: ${rule.wrong}.`);
-			const [low, high] = [fromDay * DAY_MINUTES - reach - slack, toDay * DAY_MINUTES + slack];
+			const low = fromDay * DAY_MINUTES - Math.max(reach, later) - slack;
+			const high = toDay * DAY_MINUTES + earlier + slack;
 			for (const wall of occurrences(rule, first, last, low, high, budget)) once(wall);
 		}
 		for (const property of event.getAllProperties('rdate'))
