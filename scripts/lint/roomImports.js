@@ -42,6 +42,7 @@ const corePackages = new Set([
 	'papaparse',
 	'windows-iana',
 	'ml-levenberg-marquardt',
+	'ml-matrix',
 	'fast-deep-equal'
 ]);
 

@@ -4,6 +4,7 @@ export * from './simulate';
 export * from './periodic';
 export * from './warmUp';
 export * from './weather';
+export { LOG_STEP_MINUTES, type EvenLog } from './loggedRoom';
 export * from './measure';
 export * from './proof';
 export * from './proofWords';
