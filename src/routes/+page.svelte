@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
 	import {
@@ -38,7 +39,6 @@
 	let note = $state<{ id: string; note: string } | null>(null);
 	let problem = $state<string | null>(null);
 	let busy = $state(false);
-	let filePicker = $state<HTMLInputElement>();
 
 	type Listed = (typeof data.jobs)[number];
 
@@ -202,18 +202,12 @@
 				{#each zones as zone (zone)}<SelectItem value={zone} text={zone.replaceAll('_', ' ')} />{/each}
 			</Select>
 			<Button type="submit" disabled={busy || name.trim() === ''}>Add site</Button>
-			<Button kind="tertiary" disabled={busy} on:click={() => filePicker?.click()}>Import a job file</Button>
-			<input
-				class="out-of-sight"
-				type="file"
+			<FilePicker
+				label="Import a job file"
+				name="Job file to import"
 				accept=".json,application/json"
-				aria-label="Job file to import"
-				tabindex="-1"
-				bind:this={filePicker}
-				onchange={(event) => {
-					void importFile(event.currentTarget.files?.[0]);
-					event.currentTarget.value = '';
-				}}
+				disabled={busy}
+				onfiles={([file]) => void importFile(file)}
 			/>
 		</form>
 	</div>

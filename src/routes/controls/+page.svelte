@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import { goto } from '$app/navigation';
 	import { InlineNotification, OverflowMenu, OverflowMenuItem, TextInput } from 'carbon-components-svelte';
 	import { blankProfile, findProfile, type ControlProfile, type ProgramForm } from '$core/control';
@@ -12,7 +13,6 @@
 	let problem = $state<string | null>(null);
 	let said = $state<string | null>(null);
 	let busy = $state(false);
-	let picker = $state<HTMLInputElement>();
 
 	type Row = (typeof data.own)[number];
 
@@ -146,18 +146,11 @@
 				>
 			{/each}
 		</div>
-		<button type="button" class="quiet import" onclick={() => picker?.click()}>Import a control file</button>
-		<input
-			class="out-of-sight"
-			type="file"
+		<FilePicker
+			label="Import a control file"
+			name="Control file"
 			accept=".json,application/json"
-			tabindex="-1"
-			aria-label="Control file"
-			bind:this={picker}
-			onchange={(event) => {
-				void importFile(event.currentTarget.files?.[0]);
-				event.currentTarget.value = '';
-			}}
+			onfiles={([file]) => void importFile(file)}
 		/>
 	</form>
 
@@ -217,9 +210,6 @@
 		gap: 0.4rem;
 		align-items: center;
 	}
-	.import {
-		margin-left: auto;
-	}
 	h2 {
 		margin-top: 1.4rem;
 		padding-bottom: 0.3rem;
@@ -264,9 +254,6 @@
 		.flat {
 			grid-template-columns: 1fr;
 			gap: 0.1rem;
-		}
-		.import {
-			margin-left: 0;
 		}
 	}
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { Button } from 'carbon-components-svelte';
 	import { LARGEST_LOGO } from '$core/record';
@@ -83,14 +84,14 @@
 	<form onsubmit={save}>
 		<label><span>Firm</span><input bind:value={name} maxlength="80" autocomplete="organization" /></label>
 		<label><span>Telephone</span><input bind:value={telephone} maxlength="40" autocomplete="tel" /></label>
-		<label class="logo">
-			<span>Logo, PNG or JPEG</span>
-			<input
-				type="file"
+		<div class="logo">
+			<FilePicker
+				label="Choose a logo, PNG or JPEG"
+				name="Logo, PNG or JPEG"
 				accept="image/png,image/jpeg"
-				onchange={(event) => void read(event.currentTarget.files?.[0])}
+				onfiles={([file]) => void read(file)}
 			/>
-		</label>
+		</div>
 		{#if logo}
 			<img src={logo} alt="The logo" />
 			<button class="quiet" type="button" onclick={() => (logo = null)}>Without a logo</button>

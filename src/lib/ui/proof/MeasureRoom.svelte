@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import { Button } from 'carbon-components-svelte';
 	import { differenceWords, temperatureWords, type TemperatureUnit } from '$core/control';
 	import {
@@ -31,12 +33,11 @@
 		outdoorC: number;
 		/** The unit of the zone's control. */
 		unit: TemperatureUnit;
-		/** What the room is planned to be held at, by minute on the wall since 1970, in °C. */
-		plannedC: (minute: number) => number;
+		/** What the room is planned to be held at, by minute on the wall since 1970, in °C; null where its control only switches. */
+		plannedC: ((minute: number) => number) | null;
 		onmeasured: (room: Room) => void;
 	} = $props();
 
-	let picker = $state<HTMLInputElement>();
 	let problem = $state<string | null>(null);
 	let busy = $state(false);
 	let name = $state('');
@@ -94,7 +95,10 @@
 	}
 
 	const column = (value: string) => (value === '' ? null : Number(value));
-	const figures = $derived((table?.columns ?? []).map((one, i) => ({ ...one, i })));
+	const columns = $derived(
+		(table?.columns ?? []).map((one, i) => ({ value: String(i), text: `${one.title}: ${one.sample}` }))
+	);
+	const placeOf = (at: number | null) => (at === null ? '' : String(at));
 
 	function keep() {
 		if (!measured || !file) return;
@@ -125,18 +129,12 @@
 <section aria-label="Measured with a logger">
 	<div class="head">
 		<h2>The room by a logger’s readings</h2>
-		<button class="quiet" disabled={busy} onclick={() => picker?.click()}>Open a logger’s file</button>
-		<input
-			class="out-of-sight"
-			type="file"
+		<FilePicker
+			label="Open a logger’s file"
+			name="Logger file"
 			accept=".csv,.txt,.tsv,text/csv,text/plain"
-			tabindex="-1"
-			aria-label="Logger file"
-			bind:this={picker}
-			onchange={(event) => {
-				void read(event.currentTarget.files?.[0]);
-				event.currentTarget.value = '';
-			}}
+			disabled={busy}
+			onfiles={([file]) => void read(file)}
 		/>
 	</div>
 	{#if room.loss.by === 'measured' && !measured}
@@ -152,65 +150,50 @@
 	{/if}
 	{#if table && choice}
 		<div class="columns" role="group" aria-label="What the columns of {name} are">
-			<label>
-				<span>Room</span>
-				<select
-					value={choice.room === null ? '' : String(choice.room)}
-					onchange={(event) => take({ ...choice!, room: column(event.currentTarget.value) })}
-				>
-					<option value="">none</option>
-					{#each figures as one (one.i)}<option value={String(one.i)}>{one.title}: {one.sample}</option
-						>{/each}
-				</select>
-			</label>
-			<label>
-				<span>Heating</span>
-				<select
-					value={choice.heating === null ? (byPlan ? 'plan' : '') : String(choice.heating)}
-					onchange={(event) => {
-						byPlan = event.currentTarget.value === 'plan';
-						void take({ ...choice!, heating: byPlan ? null : column(event.currentTarget.value) });
-					}}
-				>
-					<option value="">told from the temperature</option>
-					<option value="plan">told from the plan</option>
-					{#each figures as one (one.i)}<option value={String(one.i)}>{one.title}: {one.sample}</option
-						>{/each}
-				</select>
-			</label>
-			<label>
-				<span>Outside</span>
-				<select
-					value={choice.outdoor === null ? '' : String(choice.outdoor)}
-					onchange={(event) => take({ ...choice!, outdoor: column(event.currentTarget.value) })}
-				>
-					<option value="">{temperatureWords(unit, outdoorC)} throughout</option>
-					{#each figures as one (one.i)}<option value={String(one.i)}>{one.title}: {one.sample}</option
-						>{/each}
-				</select>
-			</label>
-			<label>
-				<span>Unit</span>
-				<select
-					value={choice.unit}
-					onchange={(event) => take({ ...choice!, unit: event.currentTarget.value as 'C' | 'F' })}
-				>
-					<option value="C">°C</option>
-					<option value="F">°F</option>
-				</select>
-			</label>
+			<Choice
+				label="Room"
+				value={placeOf(choice.room)}
+				options={[{ value: '', text: 'none' }, ...columns]}
+				onchange={(value) => take({ ...choice!, room: column(value) })}
+			/>
+			<Choice
+				label="Heating"
+				value={choice.heating === null && byPlan ? 'plan' : placeOf(choice.heating)}
+				options={[
+					{ value: '', text: 'told from the temperature' },
+					...(plannedC ? [{ value: 'plan', text: 'told from the plan' }] : []),
+					...columns
+				]}
+				onchange={(value) => {
+					byPlan = value === 'plan';
+					void take({ ...choice!, heating: byPlan ? null : column(value) });
+				}}
+			/>
+			<Choice
+				label="Outside"
+				value={placeOf(choice.outdoor)}
+				options={[{ value: '', text: `${temperatureWords(unit, outdoorC)} throughout` }, ...columns]}
+				onchange={(value) => take({ ...choice!, outdoor: column(value) })}
+			/>
+			<Choice
+				label="Unit"
+				value={choice.unit}
+				options={[
+					{ value: 'C', text: '°C' },
+					{ value: 'F', text: '°F' }
+				]}
+				onchange={(value) => take({ ...choice!, unit: value as 'C' | 'F' })}
+			/>
 			{#if !table.orderCertain}
-				<label>
-					<span>Dates</span>
-					<select
-						value={choice.dateOrder}
-						onchange={(event) => take({ ...choice!, dateOrder: event.currentTarget.value as DateOrder })}
-					>
-						{#each ['dmy', 'mdy'] as const as order (order)}<option value={order}
-								>{DATE_ORDER_WORDS[order]}</option
-							>{/each}
-					</select>
-				</label>
+				<Choice
+					label="Dates"
+					value={choice.dateOrder}
+					options={(['dmy', 'mdy'] as const).map((order) => ({
+						value: order,
+						text: DATE_ORDER_WORDS[order]
+					}))}
+					onchange={(value) => take({ ...choice!, dateOrder: value as DateOrder })}
+				/>
 			{/if}
 		</div>
 	{/if}
@@ -246,7 +229,7 @@
 		{#each measured.warnings as warning (warning)}<p class="warm">{warning}</p>{/each}
 		{#if drawn}<Plot label="The model over the logger’s readings" height={220} make={drawn} />{/if}
 		{#if measured.isFar}
-			<button class="quiet" onclick={keep}>Take it all the same</button>
+			<Button kind="tertiary" on:click={keep}>Take it all the same</Button>
 		{:else}
 			<Button on:click={keep}>Take what was measured</Button>
 		{/if}
@@ -272,14 +255,5 @@
 		grid-template-columns: repeat(auto-fill, minmax(min(13rem, 100%), 1fr));
 		gap: 0.5rem 0.75rem;
 		margin: 0.5rem 0;
-	}
-	.columns span {
-		display: block;
-		color: var(--soft);
-		font-size: 0.9rem;
-	}
-	.columns select {
-		width: 100%;
-		min-height: 44px;
 	}
 </style>

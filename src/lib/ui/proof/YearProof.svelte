@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import { onMount } from 'svelte';
 	import { Button } from 'carbon-components-svelte';
 	import Running from '../Running.svelte';
@@ -24,7 +25,6 @@
 
 	const say = (c: number) => temperatureWords(unitOf(zone, profile), c);
 	let weather = $state.raw<SiteWeather | null>(null);
-	let picker = $state<HTMLInputElement>();
 	let problem = $state<string | null>(null);
 	let notes = $state<string[]>([]);
 	let run = $state.raw<YearRun | null>(null);
@@ -103,21 +103,14 @@
 	<div class="head">
 		<h2>A year of it</h2>
 		<div class="tools">
-			<button class="quiet" onclick={() => picker?.click()}>Read a weather file (EPW)</button>
+			<FilePicker
+				label="Read a weather file (EPW)"
+				name="Weather file"
+				accept=".epw,text/plain"
+				onfiles={([file]) => void read(file)}
+			/>
 			{#if weather}<button class="quiet" onclick={forget}>Forget {weather.name}</button>{/if}
 		</div>
-		<input
-			class="out-of-sight"
-			type="file"
-			accept=".epw,text/plain"
-			tabindex="-1"
-			aria-label="Weather file"
-			bind:this={picker}
-			onchange={(event) => {
-				void read(event.currentTarget.files?.[0]);
-				event.currentTarget.value = '';
-			}}
-		/>
 	</div>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{#if notes.length > 0}<p role="status">{notes.join(' ')}</p>{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import { Button } from 'carbon-components-svelte';
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import { dateWords } from '$core/civil';
@@ -34,7 +35,6 @@
 		onclose: () => void;
 	} = $props();
 
-	let picker = $state<HTMLInputElement>();
 	let problem = $state<string | null>(null);
 	let content = $state.raw<CalendarContent | null>(null);
 	let run = $state.raw<CalendarRun | null>(null);
@@ -168,18 +168,11 @@
 
 <section class="panel" aria-label="A calendar brought in">
 	<div class="head">
-		<button class="quiet" onclick={() => picker?.click()}>Choose a calendar file</button>
-		<input
-			class="out-of-sight"
-			type="file"
+		<FilePicker
+			label="Choose a calendar file"
+			name="Calendar file"
 			accept=".ics,text/calendar"
-			tabindex="-1"
-			aria-label="Calendar file"
-			bind:this={picker}
-			onchange={(event) => {
-				void read(event.currentTarget.files?.[0]);
-				event.currentTarget.value = '';
-			}}
+			onfiles={([file]) => void read(file)}
 		/>
 		<p class="soft">Bookings warm the room from start to end; whole days can become special days.</p>
 		<button class="quiet close" onclick={onclose}>Close</button>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import Group from './Group.svelte';
 	import { call } from '../call';
 	import type { PictureQueue, Shown } from './pictureQueue.svelte';
@@ -20,7 +21,6 @@
 	let caption = $state('');
 	let removed = $state.raw<readonly string[]>([]);
 	let problem = $state<string | null>(null);
-	let picker = $state<HTMLInputElement>();
 
 	const all = $derived<Shown[]>([
 		...onServer
@@ -37,8 +37,8 @@
 	]);
 	const shown = $derived(all.filter((one) => !removed.includes(one.id)));
 
-	async function take(files: FileList | null) {
-		for (const file of files ?? []) await queue.add(file, zone, caption.trim());
+	async function take(files: readonly File[]) {
+		for (const file of files) await queue.add(file, zone, caption.trim());
 		caption = '';
 	}
 
@@ -75,19 +75,12 @@
 		</ul>
 	{/if}
 	<Words label="What it shows" value={caption} onchange={(value) => (caption = value)} />
-	<button class="quiet take" onclick={() => picker?.click()}>Take a picture</button>
-	<input
-		class="out-of-sight"
-		type="file"
+	<FilePicker
+		label="Take a picture"
+		name="Pictures to keep"
 		accept="image/*"
 		multiple
-		tabindex="-1"
-		aria-label="Pictures to keep"
-		bind:this={picker}
-		onchange={(event) => {
-			void take(event.currentTarget.files);
-			event.currentTarget.value = '';
-		}}
+		onfiles={(files) => void take(files)}
 	/>
 	<p class="soft">Where and with what it was taken is not kept, only what it shows.</p>
 	{#if problem ?? queue.problem}<p class="signal" role="alert">{problem ?? queue.problem}</p>{/if}
@@ -117,11 +110,5 @@
 	li span {
 		overflow-wrap: anywhere;
 		font-size: 0.95rem;
-	}
-	.take {
-		min-height: 52px;
-		margin-top: 0.5rem;
-		padding: 0 1rem;
-		font-size: 1.05rem;
 	}
 </style>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import { Button } from 'carbon-components-svelte';
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
 	import type { TemperatureUnit } from '$core/control';
 	import { ON_SITE_WORDS, onSiteValueWords } from '$core/plan';
@@ -123,15 +125,16 @@
 		saved = [...saved, ...list.map((one) => one.id)];
 	}
 	let chosen = $state<Record<string, string>>({});
+	const zoneFor = (one: Item) => chosen[one.id] ?? zones[0]?.id ?? '';
 </script>
 
 {#snippet fileKeys(list: readonly Item[])}
 	{#if list.every((one) => saved.includes(one.id))}
-		<button class="quiet" onclick={() => list.forEach((one) => one.leave())}
-			>Saved as a file: take off this list</button
+		<Button kind="tertiary" on:click={() => list.forEach((one) => one.leave())}
+			>Saved as a file: take off this list</Button
 		>
 	{:else}
-		<button class="quiet" onclick={() => save(list)}>Keep as a file</button>
+		<Button kind="tertiary" on:click={() => save(list)}>Keep as a file</Button>
 	{/if}
 {/snippet}
 
@@ -154,9 +157,7 @@
 			{#each late as one (one.id)}<li>{one.what}</li>{/each}
 		</ul>
 		<div class="keys">
-			<button class="quiet" onclick={intoNext}
-				>Begin a new visit with {late.length === 1 ? 'it' : 'them'}</button
-			>
+			<Button on:click={intoNext}>Begin a new visit with {late.length === 1 ? 'it' : 'them'}</Button>
 			{@render fileKeys(late)}
 		</div>
 	</section>
@@ -167,20 +168,16 @@
 		<p>{one.why.sentence}</p>
 		<div class="keys">
 			{#if one.give}
-				<label>
-					<span class="out-of-sight">Zone to give it to</span>
-					<select
-						value={chosen[one.id] ?? zones[0]?.id}
-						onchange={(event) => (chosen = { ...chosen, [one.id]: event.currentTarget.value })}
-					>
-						{#each zones as zone (zone.id)}<option value={zone.id}>{zone.name}</option>{/each}
-					</select>
-				</label>
-				<button class="quiet" onclick={() => one.give?.(chosen[one.id] ?? zones[0]!.id)}
-					>Give to this zone</button
-				>
+				<Choice
+					label="Zone to give it to"
+					hideLabel
+					value={zoneFor(one)}
+					options={zones.map((zone) => ({ value: zone.id, text: zone.name }))}
+					onchange={(value) => (chosen = { ...chosen, [one.id]: value })}
+				/>
+				<Button kind="tertiary" on:click={() => one.give?.(zoneFor(one))}>Give to this zone</Button>
 			{/if}
-			{#if one.again}<button class="quiet" onclick={one.again}>Try again</button>{/if}
+			{#if one.again}<Button kind="tertiary" on:click={() => one.again?.()}>Try again</Button>{/if}
 			{@render fileKeys([one])}
 		</div>
 	</section>
@@ -202,10 +199,5 @@
 		flex-wrap: wrap;
 		gap: 0.5rem;
 		margin-top: 0.5rem;
-	}
-	.keys button,
-	.keys select {
-		min-height: 44px;
-		font-size: 1rem;
 	}
 </style>

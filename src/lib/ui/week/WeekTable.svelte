@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import { readText, readWeekTable, writeWeekTable } from '$core/formats';
 	import { wantedWeek, withWanted, type Zone } from '$core/plan';
 	import { sameWeek } from '$core/week';
@@ -8,7 +9,6 @@
 	const written = $derived(writeWeekTable(wantedWeek(zone), zone.levels));
 	let typed = $state<string | null>(null);
 	let said = $state<{ bad: boolean; words: string } | null>(null);
-	let picker = $state<HTMLInputElement>();
 	const text = $derived(typed ?? written);
 
 	function take() {
@@ -73,7 +73,12 @@
 		<div class="keys">
 			<button class="quiet" onclick={take} disabled={typed === null}>Use this table</button>
 			<button class="quiet" onclick={copy}>Copy</button>
-			<button class="quiet" onclick={() => picker?.click()}>Open a CSV file</button>
+			<FilePicker
+				label="Open a CSV file"
+				name="CSV file of a week"
+				accept=".csv,.txt,.tsv,text/csv,text/plain"
+				onfiles={([file]) => void open(file)}
+			/>
 			{#if typed !== null}
 				<button
 					class="quiet"
@@ -83,18 +88,6 @@
 					}}>As drawn</button
 				>
 			{/if}
-			<input
-				class="out-of-sight"
-				type="file"
-				accept=".csv,.txt,.tsv,text/csv,text/plain"
-				tabindex="-1"
-				aria-label="CSV file of a week"
-				bind:this={picker}
-				onchange={(event) => {
-					void open(event.currentTarget.files?.[0]);
-					event.currentTarget.value = '';
-				}}
-			/>
 		</div>
 		{#if said}<p role="alert" class:signal={said.bad}>{said.words}</p>{/if}
 	</div>

@@ -45,9 +45,11 @@
 	const profile = $derived(data.profile);
 	const room = $derived(zone.room);
 	const wanted = $derived(wantedWeek(zone));
-	/** What is wanted at a minute on the wall since 1970, which began on a Thursday. */
+	/** What is wanted at a minute on the wall since 1970, which began on a Thursday; null where the control only switches. */
 	const plannedC = $derived(
-		(minute: number) => levelOf(zone, valueAt(wanted, wrapWeek(minute + 3 * DAY_MINUTES))).setpointC
+		profile.temperature
+			? (minute: number) => levelOf(zone, valueAt(wanted, wrapWeek(minute + 3 * DAY_MINUTES))).setpointC
+			: null
 	);
 
 	// svelte-ignore state_referenced_locally
