@@ -2,7 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { testSetpoints } from '$core/checks';
 import { findProfile, shippedProfiles } from '$core/control';
 import { newZone, nothingNoted, roomSchema, TEST_STEPS } from '$core/plan';
-import { delayLeft, nextTestStep, placeAfter, testWords, VISIT_STEPS, type VisitPlace } from './visitSteps';
+import {
+	delayLeft,
+	nextTestStep,
+	placeAfter,
+	placeKept,
+	testWords,
+	VISIT_STEPS,
+	type VisitPlace
+} from './visitSteps';
 
 describe('the way through a visit', () => {
 	it('leads through every step of every zone to the sign-off, and back the same way', () => {
@@ -79,5 +87,16 @@ describe('the way through a visit', () => {
 			300, 240, 60, 0, 0
 		]);
 		expect(delayLeft(raised, 0, Date.parse(at(0)))).toBe(0);
+	});
+
+	it('stays at its zone while others are added, moved and removed, and goes on where that is gone', () => {
+		const place = { zone: 1, step: 'test', zoneId: 'b' } as const;
+		expect(placeKept(place, ['x', 'a', 'b'])).toEqual({ zone: 2, step: 'test' });
+		expect(placeKept(place, ['a', 'c'])).toEqual({ zone: 1, step: 'found' });
+		expect(placeKept(place, ['a'])).toEqual({ zone: 0, step: 'found' });
+		expect(placeKept({ ...place, step: 'sign-off' }, ['a'])).toEqual({ zone: 0, step: 'sign-off' });
+		// kept before zones were kept with it
+		expect(placeKept({ zone: 7, step: 'leave' }, ['a', 'b'])).toEqual({ zone: 1, step: 'leave' });
+		expect(placeKept(place, [])).toEqual({ zone: 0, step: 'found' });
 	});
 });

@@ -110,3 +110,17 @@ export function delayLeft(test: OnSite['test'], minimumOffMinutes: number, nowMs
 	if (!raised || minimumOffMinutes === 0) return 0;
 	return Math.max(0, Math.ceil((Date.parse(raised.at) + minimumOffMinutes * 60_000 - nowMs) / 1000));
 }
+
+/** A place on a visit as it was kept, with the zone that it was at. */
+export interface KeptPlace extends VisitPlace {
+	readonly zoneId?: string | undefined;
+}
+
+/** The place among the zones as they stand now: at the same zone, or where that is gone by now at the one in its place, from the beginning. */
+export function placeKept({ zoneId, ...place }: KeptPlace, zoneIds: readonly string[]): VisitPlace {
+	const at = zoneId === undefined ? -1 : zoneIds.indexOf(zoneId);
+	if (at >= 0) return { ...place, zone: at };
+	const zone = Math.max(0, Math.min(place.zone, zoneIds.length - 1));
+	const isGone = zoneId !== undefined && place.step !== 'sign-off';
+	return { zone, step: isGone ? 'found' : place.step };
+}

@@ -1,23 +1,18 @@
 <script lang="ts">
 	import { onMount, tick, untrack } from 'svelte';
 	import { goto } from '$app/navigation';
-	import { Button } from 'carbon-components-svelte';
 	import { checksOf, stopsOf } from '$core/checks';
 	import { findProfile, type ControlProfile } from '$core/control';
 	import { keyingStanding } from '$core/keying';
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
-	import {
-		joinReadings,
-		ON_SITE_WORDS,
-		onSiteValueWords,
-		unitOf,
-		testStanding,
-		type OnSite,
-		type Zone
-	} from '$core/plan';
+	import { joinReadings, unitOf, testStanding, type OnSite, type Zone } from '$core/plan';
 	import { kept as keptText, keep, keepJson, keptJson } from '$lib/ui/browserStore';
 	import { call, UNREACHABLE, WHO } from '$lib/ui/call';
-	import { keyedHere, keyedNotesOf, keyedWaiting, type KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
+	import type { KeyedNotes } from '$lib/ui/keyin/keyedNotes.svelte';
+	import BeginVisit from '$lib/ui/visit/BeginVisit.svelte';
+	import Differences from '$lib/ui/visit/Differences.svelte';
+	import KeptLine from '$lib/ui/visit/KeptLine.svelte';
+	import { keyedOfSite, sendAll } from '$lib/ui/visit/sendAll';
 	import CheckList from '$lib/ui/visit/CheckList.svelte';
 	import ClockStep from '$lib/ui/visit/ClockStep.svelte';
 	import { keepingOf, keepVisit } from '$lib/ui/visit/keptPages.svelte';
@@ -31,7 +26,13 @@
 	import { newUuid, PictureQueue } from '$lib/ui/visit/pictureQueue.svelte';
 	import Pictures from '$lib/ui/visit/Pictures.svelte';
 	import Unsent from '$lib/ui/visit/Unsent.svelte';
-	import { placeAfter, VISIT_STEPS, type VisitPlace } from '$lib/ui/visit/visitSteps';
+	import {
+		placeAfter,
+		placeKept,
+		VISIT_STEPS,
+		type KeptPlace,
+		type VisitPlace
+	} from '$lib/ui/visit/visitSteps';
 	import { refresh } from '$lib/ui/refresh';
 	import { watchSite } from '$lib/ui/watchSite';
 
@@ -55,7 +56,17 @@
 	const pictures = new PictureQueue(data.site.id);
 	// svelte-ignore state_referenced_locally
 	const placeKey = `fond-quarter/visit-at/${data.site.id}`;
+	const zoneIds = $derived(data.zones.map((one) => one.id));
 	let place = $state.raw<VisitPlace>({ zone: 0, step: 'found' });
+	/** The zone on show, wherever it stands by now: others are added, moved and removed meanwhile. */
+	let shownId: string | undefined;
+	$effect(() => {
+		const ids = zoneIds;
+		untrack(() => {
+			place = placeKept({ ...place, zoneId: shownId }, ids);
+			shownId = ids[place.zone];
+		});
+	});
 	let who = $state('');
 	let note = $state('');
 	let problem = $state<string | null>(null);
@@ -71,28 +82,14 @@
 		outbox.resume();
 		void pictures.resume().catch(() => undefined);
 		// what was keyed without a connection is sent from here too
-		for (const { id } of data.zones) {
-			const path = `/api/v1/jobs/${data.site.id}/zones/${id}/keyed`;
-			const notes = keyedHere(path, data.keyed[id] ?? {}, data.readAtMs);
-			notes?.resume();
-			if (notes) keyedNotes = { ...keyedNotes, [id]: notes };
+		keyedNotes = keyedOfSite(data.site.id, data.keyed, data.readAtMs);
+		const at = keptJson(placeKey) as KeptPlace | null;
+		if (at && (at.step === 'sign-off' || VISIT_STEPS.some(([id]) => id === at.step))) {
+			place = placeKept(at, zoneIds);
+			shownId = zoneIds[place.zone];
 		}
-		// values keyed at a zone that is gone by now
-		for (const path of keyedWaiting(data.site.id)) {
-			const id = path.split('/').at(-2)!;
-			if (data.zones.some((one) => one.id === id)) continue;
-			const notes = keyedNotesOf(path, {}, data.readAtMs);
-			notes.resume();
-			keyedNotes = { ...keyedNotes, [id]: notes };
-		}
-		const at = keptJson(placeKey) as VisitPlace | null;
-		if (at && (at.step === 'sign-off' || VISIT_STEPS.some(([id]) => id === at.step)))
-			place = { zone: Math.min(at.zone, Math.max(0, data.zones.length - 1)), step: at.step };
 		who = keptText(WHO) ?? '';
-		void keepVisit(
-			data.site.id,
-			data.zones.map((zone) => zone.id)
-		);
+		void keepVisit(data.site.id, zoneIds);
 		const stop = watchSite(
 			data.site.id,
 			() => data.mark,
@@ -128,7 +125,8 @@
 	}
 	function go(next: VisitPlace) {
 		place = next;
-		keepJson(placeKey, next);
+		shownId = zoneIds[next.zone];
+		keepJson(placeKey, { ...next, zoneId: shownId });
 		window.scrollTo(0, 0);
 		// whoever does not see the page hears where they are now
 		void tick().then(() => main?.querySelector('h1')?.focus());
@@ -139,11 +137,11 @@
 	const profileOf = (one: Zone): ControlProfile =>
 		data.profiles.find((candidate) => candidate.id === one.control) ?? findProfile('six-step-room-stat')!;
 	const profile = $derived(zone ? profileOf(zone) : null);
-	/** What was noted of a field, in its zone's own unit. */
-	function conflictWords(conflict: (typeof outbox.conflicts)[number], value: unknown): string {
-		const of = data.zones.find((one) => one.id === conflict.zoneId)?.document;
-		return onSiteValueWords(conflict.key, value, of ? unitOf(of, profileOf(of)) : 'C');
-	}
+	const unitOfZone = (id: string) => {
+		const of = data.zones.find((one) => one.id === id)?.document;
+		return of ? unitOf(of, profileOf(of)) : 'C';
+	};
+	const nameOf = (id: string) => loaded.names[id] ?? '';
 	const onSite = $derived(row ? outbox.of(row.id) : null);
 	function set<K extends keyof OnSite>(key: K, value: OnSite[K]) {
 		problem = row ? outbox.note(row.id, key, value) : null;
@@ -212,24 +210,8 @@
 			problem = 'Say who you are.';
 			return;
 		}
-		if (outbox.waiting > 0) {
-			await outbox.send();
-			if (outbox.waiting > 0) {
-				problem = 'Some notes are still kept here: sign off when the connection is back.';
-				return;
-			}
-		}
-		const keyed = Object.values(keyedNotes).filter((notes) => !notes.why);
-		await Promise.all(keyed.map((notes) => notes.send()));
-		if (keyed.some((notes) => notes.waiting > 0)) {
-			problem = 'Some values keyed are still kept here: sign off when the connection is back.';
-			return;
-		}
-		await pictures.flush();
-		if (pictures.waiting > 0) {
-			problem = `${pictures.waiting === 1 ? 'A picture is' : `${pictures.waiting} pictures are`} still kept here: sign off when the connection is back.`;
-			return;
-		}
+		problem = await sendAll(outbox, Object.values(keyedNotes), pictures);
+		if (problem !== null) return;
 		busy = true;
 		keep(WHO, who.trim());
 		const answer = await call('POST', `/api/v1/jobs/${data.site.id}/visits`, {
@@ -261,18 +243,14 @@
 		<h1 tabindex="-1">A visit to {data.site.name}</h1>
 		<p>There are no zones yet. <a href="/sites/{data.site.id}">Add the first room</a>, then come back.</p>
 	{:else if between && ended}
-		<h1 tabindex="-1">{data.site.name}: begin a visit?</h1>
-		<p class="big">
-			{ended.signedOff ? 'Signed off' : 'Kept as it stood'} on {dateOf(ended.at)} by {ended.who}.
-		</p>
-		<p>
-			A new visit starts with nothing found, tested or left yet. Survey, offset, batteries and lock stay as
-			they are, and the last visit stays in the <a href="/sites/{data.site.id}/record">record</a>.
-		</p>
-		<div class="keys">
-			<Button on:click={begin}>Begin a visit</Button>
-			<button class="quiet" onclick={() => (knownEnd = ended.id)}>Only look</button>
-		</div>
+		<BeginVisit
+			siteId={data.site.id}
+			siteName={data.site.name}
+			{ended}
+			on={dateOf(ended.at)}
+			onbegin={begin}
+			onlook={() => (knownEnd = ended.id)}
+		/>
 	{:else}
 		<div class="where">
 			<label>
@@ -296,15 +274,6 @@
 			<Steps here={place.step} {stateOf} ongo={(step) => go({ ...place, step })} />
 		{/if}
 
-		{#if endedMeanwhile}
-			<div class="conflict" role="alert">
-				<p>
-					<strong>{endedMeanwhile.who} ended the visit on {dateOf(endedMeanwhile.at)}</strong>, and the next
-					one has begun: what you note now belongs to that.
-				</p>
-				<button class="quiet" onclick={() => (knownEnd = endedMeanwhile.id)}>Seen</button>
-			</div>
-		{/if}
 		<Unsent
 			siteName={data.site.name}
 			address="/sites/{data.site.id}/visit"
@@ -313,23 +282,16 @@
 			{pictures}
 			keyed={keyedNotes}
 			zones={data.zones}
-			nameOf={(id) => loaded.names[id] ?? ''}
-			unitOf={(id) => {
-				const of = data.zones.find((one) => one.id === id)?.document;
-				return of ? unitOf(of, profileOf(of)) : 'C';
-			}}
+			{nameOf}
+			unitOf={unitOfZone}
 		/>
-		{#each outbox.conflicts as conflict (conflict)}
-			<div class="conflict" role="alert">
-				<p>
-					{data.zones.find((one) => one.id === conflict.zoneId)?.name}: {ON_SITE_WORDS[conflict.key]} was noted
-					on another device as <strong>{conflictWords(conflict, conflict.theirs)}</strong>, here as
-					<strong>{conflictWords(conflict, conflict.mine)}</strong>.
-				</p>
-				<button class="quiet" onclick={() => outbox.settle(conflict, false)}>Keep theirs</button>
-				<button class="quiet" onclick={() => outbox.settle(conflict, true)}>Keep mine</button>
-			</div>
-		{/each}
+		<Differences
+			{outbox}
+			ended={endedMeanwhile && { who: endedMeanwhile.who, on: dateOf(endedMeanwhile.at) }}
+			{nameOf}
+			unitOf={unitOfZone}
+			onseen={() => (knownEnd = endedMeanwhile?.id ?? null)}
+		/>
 		{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 
 		{#key `${row.id} ${place.step}`}
@@ -379,16 +341,7 @@
 				{/if}
 			</section>
 		{/key}
-		<p class="soft kept">
-			{#if keeping?.never}
-				This browser keeps no pages: without a connection stay on this one. What you note is sent when it is
-				back.
-			{:else if keeping && keeping.kept === keeping.of}
-				This visit works without a connection; notes are sent when it is back.
-			{:else if keeping}
-				Keeping {keeping.kept} of {keeping.of} pages for when there is no connection …
-			{/if}
-		</p>
+		<KeptLine {keeping} />
 		<div class="bar">
 			<button
 				class="quiet"
@@ -443,27 +396,6 @@
 	}
 	section p a {
 		min-height: 44px;
-	}
-	.conflict {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.5rem;
-		align-items: center;
-		margin-bottom: 0.6rem;
-		padding: 0.5rem 0.75rem;
-		border-left: 4px solid var(--signal);
-		background: var(--sheet);
-	}
-	.keys {
-		display: flex;
-		flex-wrap: wrap;
-		margin-top: 1rem;
-		gap: 0.75rem;
-		align-items: center;
-	}
-	.kept {
-		margin-top: 1rem;
-		font-size: 0.9rem;
 	}
 	.bar {
 		position: fixed;
