@@ -1,6 +1,6 @@
 import { badNetwork, type BadNetwork } from '../support/badNetwork';
 import { addZone, expect, makeSite, open, saved, test } from './bench';
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 
 /** A phone in a cellar: the program through a network that can be as bad as a test wants. */
 const phone = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -11,6 +11,14 @@ test.afterEach(async () => {
 	await network?.close();
 	network = null;
 });
+
+/** A phone that has a site's visit open through a network, with all its pages kept. */
+async function phoneOnVisit(browser: Browser, over: BadNetwork, site: string): Promise<Page> {
+	const mobile = await (await browser.newContext(phone)).newPage();
+	await mobile.goto(`${over.url}${site}/visit`);
+	await expect(mobile.getByText(WORKS)).toBeVisible({ timeout: 60_000 });
+	return mobile;
+}
 
 async function siteWithRooms(page: Page, ...rooms: string[]): Promise<string> {
 	await makeSite(page, 'Gannet Cottage');
@@ -90,9 +98,7 @@ test('a network that hangs: the kept page after two seconds, no connection after
 	test.setTimeout(120_000);
 	const site = await siteWithRooms(page, 'Parlour');
 	network = await badNetwork(installation.url);
-	const mobile = await (await browser.newContext(phone)).newPage();
-	await mobile.goto(`${network.url}${site}/visit`);
-	await expect(mobile.getByText(WORKS)).toBeVisible({ timeout: 30_000 });
+	const mobile = await phoneOnVisit(browser, network, site);
 	network.treat = () => ({ hang: true });
 	const began = Date.now();
 	await mobile.goto(`${network.url}${site}/visit`);
@@ -122,9 +128,7 @@ test('two ends of a visit: what is noted after another has ended it goes where i
 	test.setTimeout(120_000);
 	const site = await siteWithRooms(page, 'Parlour');
 	network = await badNetwork(installation.url);
-	const a = await (await browser.newContext(phone)).newPage();
-	await a.goto(`${network.url}${site}/visit`);
-	await expect(a.getByText(WORKS)).toBeVisible({ timeout: 30_000 });
+	const a = await phoneOnVisit(browser, network, site);
 	await open(page, `${site}/visit`);
 	const found = (at: Page, name: string) => at.getByRole('button', { name, exact: true });
 	await found(page, 'hold').click();
@@ -229,10 +233,8 @@ test('a commissioning through a network that drops a quarter, hangs a tenth and 
 	const zoneId = /zones\/([^/]+)/.exec(page.url())![1]!;
 	const api = `/api/v1/jobs/${site.split('/')[2]}`;
 	network = await badNetwork(installation.url);
-	const a = await (await browser.newContext(phone)).newPage();
+	const a = await phoneOnVisit(browser, network, site);
 	a.setDefaultTimeout(20_000);
-	await a.goto(`${network.url}${site}/visit`);
-	await expect(a.getByText(WORKS)).toBeVisible({ timeout: 60_000 });
 
 	let random = 4711;
 	network.treat = () => {

@@ -1,16 +1,22 @@
-import { expect, open, test } from './bench';
+import type { Page } from '@playwright/test';
+import { expect, open, test, type Installation } from './bench';
 
-test('whoever does not see the screen hears each step: what to key, what was drawn, what is held', async ({
-	page,
-	installation
-}) => {
+/** A demo site and its first zone, by their addresses. */
+async function readingRoom(page: Page, installation: Installation): Promise<{ site: string; zone: string }> {
 	await installation.loadDemo();
 	await open(page, '/');
 	const site = (await page.getByRole('link', { name: /Osier Lane/ }).getAttribute('href'))!;
 	await open(page, site);
 	const week = (await page.locator('tbody th a').first().getAttribute('href'))!;
-	const zone = week.replace(/\/week$/, '');
-	await open(page, week);
+	return { site, zone: week.replace(/\/week$/, '') };
+}
+
+test('whoever does not see the screen hears each step: what to key, what was drawn, what is held', async ({
+	page,
+	installation
+}) => {
+	const { site, zone } = await readingRoom(page, installation);
+	await open(page, `${zone}/week`);
 	// a riser says its day, its time, from what and to what
 	const riser = page.locator('[data-riser]').first();
 	await expect(riser).toHaveAttribute('aria-valuetext', /^\d\d:\d\d to .+ [\d.]+, from .+ [\d.]+$/);
@@ -39,11 +45,7 @@ test('twice the text on the narrowest phone breaks nothing, and forced colours k
 	page,
 	installation
 }) => {
-	await installation.loadDemo();
-	await open(page, '/');
-	const site = (await page.getByRole('link', { name: /Osier Lane/ }).getAttribute('href'))!;
-	await open(page, site);
-	const zone = (await page.locator('tbody th a').first().getAttribute('href'))!.replace(/\/week$/, '');
+	const { site, zone } = await readingRoom(page, installation);
 	await page.setViewportSize({ width: 320, height: 640 });
 	for (const view of [
 		`${site}/visit`,
