@@ -8,6 +8,7 @@ import path from 'node:path';
 const coreOrder = {
 	schema: [],
 	week: ['schema'],
+	drawing: ['schema', 'week'],
 	civil: ['week', 'schema'],
 	control: ['schema', 'week', 'civil'],
 	plan: ['schema', 'week', 'civil', 'control'],
@@ -16,8 +17,9 @@ const coreOrder = {
 	run: ['schema', 'week', 'civil', 'control', 'plan'],
 	thermal: ['schema', 'week', 'civil', 'control', 'plan'],
 	checks: ['schema', 'week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal'],
-	record: ['schema', 'week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks'],
+	record: ['schema', 'week', 'drawing', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks'],
 	callback: ['schema', 'week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks'],
+	words: ['schema', 'week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks', 'record'],
 	formats: [
 		'schema',
 		'week',
@@ -43,7 +45,9 @@ const corePackages = new Set([
 	'windows-iana',
 	'ml-levenberg-marquardt',
 	'ml-matrix',
-	'fast-deep-equal'
+	'fast-deep-equal',
+	'd3-scale',
+	'd3-shape'
 ]);
 
 /** @type {Record<string, string[]>} */

@@ -12,9 +12,9 @@
 	import AsOf from '$lib/ui/shell/AsOf.svelte';
 	import { doEarlyTaps } from '$lib/ui/earlyTaps';
 	import { beginKeeping } from '$lib/ui/visit/keptPages.svelte';
-	import Head from '$lib/ui/shell/Head.svelte';
 	import Keys from '$lib/ui/shell/Keys.svelte';
 	import Palette from '$lib/ui/shell/Palette.svelte';
+	import Shell from '$lib/ui/shell/Shell.svelte';
 
 	let { data, children } = $props();
 	const outside = $derived(page.url.pathname.startsWith('/c/') || !data.signedIn);
@@ -42,9 +42,10 @@
 	<!-- a customer's page, or nobody signed in: nothing of the program stands round it -->
 	{@render children()}
 {:else}
-	<Head theme={data.theme} onpalette={() => (palette = true)} onhelp={() => (keys = true)} />
-	<AsOf />
-	{@render children()}
+	<Shell theme={data.theme} onpalette={() => (palette = true)} onhelp={() => (keys = true)}>
+		<AsOf />
+		{@render children()}
+	</Shell>
 	<Palette bind:open={palette} />
 	<Keys bind:open={keys} />
 {/if}

@@ -1,51 +1,36 @@
 <script lang="ts">
-	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
-	import { onMount } from 'svelte';
+	import { InlineNotification, Search } from 'carbon-components-svelte';
 	import { goto } from '$app/navigation';
-	import {
-		Button,
-		InlineNotification,
-		OverflowMenu,
-		OverflowMenuItem,
-		Select,
-		SelectItem,
-		TextInput
-	} from 'carbon-components-svelte';
-	import { timeZones } from '$core/civil';
 	import { LARGEST_JOB_FILE } from '$core/formats';
-	import { summerTimeSentences } from '$core/run';
 	import { call, type Answer } from '$lib/ui/call';
+	import JobRows from '$lib/ui/jobs/JobRows.svelte';
+	import { dayWords, type ListedJob } from '$lib/ui/jobs/listed';
+	import NewSite from '$lib/ui/jobs/NewSite.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Dialog from '$lib/ui/kit/Dialog.svelte';
+	import Empty from '$lib/ui/kit/Empty.svelte';
+	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
+	import Problem from '$lib/ui/kit/Problem.svelte';
 	import { refresh } from '$lib/ui/refresh';
 
 	let { data } = $props();
 
-	let name = $state('');
-	let place = $state('');
-	/** The time zone of the new site: this device's until another is chosen, and seen before anything is made. */
-	let timeZone = $state('UTC');
-	/** Four hundred names: written where they are chosen from, not with every page that is sent. */
-	let names = $state.raw<readonly string[]>([]);
-	onMount(() => {
-		names = timeZones();
-		timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-	});
-	const zones = $derived([...new Set([timeZone, ...names])]);
-	const changes = $derived(
-		name.trim() === ''
-			? ''
-			: summerTimeSentences(timeZone, { clock: '24' }, new Date().getFullYear()).join(' ')
-	);
 	/** What was decided while a file was imported. */
 	let note = $state<{ id: string; note: string } | null>(null);
 	let problem = $state<string | null>(null);
 	let busy = $state(false);
+	let adding = $state(false);
 
-	type Listed = (typeof data.jobs)[number];
-
-	const part = (name: Listed['part']) => data.jobs.filter((job) => job.part === name);
-	const now = $derived(part('now'));
-	const open = $derived(part('key'));
-	const done = $derived(part('done'));
+	const part = (name: (typeof data.jobs)[number]['part']) => data.jobs.filter((job) => job.part === name);
+	const parts = $derived(
+		(
+			[
+				['Now', part('now')],
+				['To key', part('key')],
+				['Keyed', part('done')]
+			] as const
+		).filter(([, jobs]) => jobs.length > 0)
+	);
 
 	/** Only the sites whose name or place holds what is typed. */
 	let timer: ReturnType<typeof setTimeout> | undefined;
@@ -57,63 +42,15 @@
 		}, 150);
 	}
 
-	function standing(job: Listed): string {
-		if (job.zones === 0) return 'No zones yet';
-		if (job.valuesLeft === 0) return job.zones === 1 ? 'Keyed' : `All ${job.zones} zones keyed`;
-		const zones = job.zonesKeyed === 0 ? '' : `, ${job.zonesKeyed} of ${job.zones} zones done`;
-		return `${job.valuesLeft} values to key${zones}`;
-	}
-
-	/** What is due next at a site, and whether it cannot wait. */
-	function next(job: Listed): { when: string; what: string; pressing: boolean } | null {
-		const due = job.next;
-		if (due && due.on <= data.today)
-			return {
-				when: due.late ? `Since ${day(due.on)}` : 'Today',
-				what: `${due.zone}: ${due.sentence}`,
-				pressing: true
-			};
-		if (job.visitOpenSince)
-			return {
-				when: `Since ${day(job.visitOpenSince)}`,
-				what: 'A visit is begun, not ended.',
-				pressing: true
-			};
-		return due && { when: day(due.on), what: `${due.zone}: ${due.sentence}`, pressing: false };
-	}
-
-	function misfit(job: Listed): string {
-		if (job.zonesMisfit === 0) return '';
-		return job.zonesMisfit === 1 ? '1 week not held exactly' : `${job.zonesMisfit} weeks not held exactly`;
-	}
-
-	const day = (iso: string) =>
-		new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-
-	async function act(answer: Promise<Answer<unknown>>): Promise<boolean> {
+	async function act(answer: Promise<Answer<unknown>>): Promise<void> {
 		busy = true;
 		const result = await answer;
 		busy = false;
 		problem = result.ok ? null : result.sentence;
 		await refresh('fq:jobs');
-		return result.ok;
 	}
-
-	async function create(event: SubmitEvent) {
-		event.preventDefault();
-		busy = true;
-		const answer = await call<{ id: string }>('POST', '/api/v1/jobs', {
-			name,
-			place,
-			timeZone
-		});
-		busy = false;
-		if (!answer.ok) {
-			problem = answer.sentence;
-			return;
-		}
-		await goto(`/sites/${answer.data.id}`);
-	}
+	const duplicate = (job: ListedJob) => void act(call('POST', `/api/v1/jobs/${job.id}/duplicate`));
+	const remove = (job: ListedJob) => void act(call('DELETE', `/api/v1/jobs/${job.id}`));
 
 	async function importFile(file: File | undefined) {
 		if (!file) return;
@@ -131,10 +68,6 @@
 		} else await goto(`/sites/${answer.data.id}`);
 	}
 
-	async function duplicate(job: Listed) {
-		await act(call('POST', `/api/v1/jobs/${job.id}/duplicate`));
-	}
-
 	function drop(event: DragEvent) {
 		event.preventDefault();
 		void importFile(event.dataTransfer?.files[0]);
@@ -144,35 +77,14 @@
 <svelte:head><title>Jobs · Fond Quarter</title></svelte:head>
 <svelte:window ondragover={(event) => event.preventDefault()} ondrop={drop} />
 
-{#snippet rows(jobs: Listed[])}
-	<ul class="jobs">
-		{#each jobs as job (job.id)}
-			{@const due = next(job)}
-			<li>
-				<a href="/sites/{job.id}">
-					<span class="name">{job.name}</span>
-					<span class="soft place">{job.place}</span>
-				</a>
-				<span class="next" class:pressing={due?.pressing}>
-					{#if due}<span class="when">{due.when}</span>{due.what}{:else}<span class="soft">Nothing due</span
-						>{/if}
-				</span>
-				<span class="standing">
-					<span class:todo={job.valuesLeft > 0}>{standing(job)}</span>
-					<span class="soft misfit">{misfit(job)}</span>
-				</span>
-				<OverflowMenu flipped aria-label="More for {job.name}" iconDescription="More for {job.name}">
-					<OverflowMenuItem text="Duplicate" on:click={() => duplicate(job)} />
-					<OverflowMenuItem text="Export job file" href="/api/v1/jobs/{job.id}" />
-					<OverflowMenuItem
-						danger
-						text="Delete"
-						on:click={() => act(call('DELETE', `/api/v1/jobs/${job.id}`))}
-					/>
-				</OverflowMenu>
-			</li>
-		{/each}
-	</ul>
+{#snippet importer()}
+	<FilePicker
+		label="Import a job file"
+		name="Job file to import"
+		accept=".json,application/json"
+		disabled={busy}
+		onfiles={([file]) => void importFile(file)}
+	/>
 {/snippet}
 
 <main>
@@ -181,38 +93,42 @@
 			<h1>What needs you next</h1>
 			<p class="lead">
 				{#if data.all === 0}
-					No sites yet. Name the first one, or import a job file.
+					Nothing yet: begin with the first site.
 				{:else if data.now > 0}
 					<span class="signal">{data.now === 1 ? '1 site' : `${data.now} sites`}</span>
 					{data.now === 1 ? 'needs' : 'need'} you now{data.valuesLeft > 0
 						? `; ${data.valuesLeft} values wait to be keyed on ${data.sitesLeft === 1 ? 'one site' : `${data.sitesLeft} sites`}`
 						: ''}.
 				{:else if data.valuesLeft > 0}
-					<span class="signal">{data.valuesLeft} values</span> wait to be keyed on
+					{data.valuesLeft} values wait to be keyed on
 					{data.sitesLeft === 1 ? 'one site' : `${data.sitesLeft} sites`}.
 				{:else}
 					Everything planned is keyed.
 				{/if}
 			</p>
 		</div>
-		<form onsubmit={create}>
-			<TextInput labelText="New site" placeholder="Name" bind:value={name} maxlength={80} required />
-			<TextInput labelText="Place" placeholder="Street, town" bind:value={place} maxlength={120} />
-			<Select labelText="Time zone of the place" bind:selected={timeZone}>
-				{#each zones as zone (zone)}<SelectItem value={zone} text={zone.replaceAll('_', ' ')} />{/each}
-			</Select>
-			<Button type="submit" disabled={busy || name.trim() === ''}>Add site</Button>
-			<FilePicker
-				label="Import a job file"
-				name="Job file to import"
-				accept=".json,application/json"
-				disabled={busy}
-				onfiles={([file]) => void importFile(file)}
-			/>
-		</form>
+		{#if data.all > 0}
+			<div class="tools">
+				{#if data.all > 12 || data.asked !== ''}
+					<div class="find">
+						<Search
+							labelText="Find a site by name or place"
+							placeholder="Name or place"
+							value={data.asked}
+							on:input={(event) => find((event.target as HTMLInputElement).value)}
+							on:clear={() => find('')}
+						/>
+						<span class="soft" aria-live="polite"
+							>{data.asked === '' ? `${data.all} sites` : `${data.found} of ${data.all} sites`}</span
+						>
+					</div>
+				{/if}
+				{@render importer()}
+				<Button kind="next" onclick={() => (adding = true)}>New site</Button>
+			</div>
+		{/if}
 	</div>
 
-	{#if changes}<p class="soft" role="status">{changes}</p>{/if}
 	{#if note}
 		<InlineNotification
 			lowContrast
@@ -224,46 +140,28 @@
 			<a slot="actions" href="/sites/{note.id}">Open it</a>
 		</InlineNotification>
 	{/if}
-	{#if problem}
-		<InlineNotification
-			lowContrast
-			kind="error"
-			title="Not done."
-			subtitle={problem}
-			on:close={() => (problem = null)}
-		/>
+	<Problem sentence={problem} onclose={() => (problem = null)} />
+
+	{#if data.all === 0}
+		<Empty heading="The first site">
+			<p>
+				A site is a house or a building with its controls. Name it, add its rooms, draw how they should be
+				warm: the card says what to press.
+			</p>
+			<NewSite />
+			<p class="soft">Has a colleague sent you one?</p>
+			{@render importer()}
+		</Empty>
 	{/if}
 
-	{#if data.all > 12 || data.asked !== ''}
-		<label class="find">
-			<span class="out-of-sight">Find a site by name or place</span>
-			<input
-				type="search"
-				placeholder="Name or place"
-				value={data.asked}
-				oninput={(event) => find(event.currentTarget.value)}
-			/>
-			<span class="soft" aria-live="polite"
-				>{data.asked === '' ? `${data.all} sites` : `${data.found} of ${data.all} sites`}</span
-			>
-		</label>
-	{/if}
-	{#if now.length > 0}
-		<h2>Now</h2>
-		{@render rows(now)}
-	{/if}
-	{#if open.length > 0}
-		<h2>To key</h2>
-		{@render rows(open)}
-	{/if}
-	{#if done.length > 0}
-		<h2>Keyed</h2>
-		{@render rows(done)}
-	{/if}
+	{#each parts as [name, jobs] (name)}
+		<h2>{name}</h2>
+		<JobRows {jobs} today={data.today} onduplicate={duplicate} ondelete={remove} />
+	{/each}
 	{#if data.jobs.length < data.found}
-		<p class="more">
-			<a class="quiet" href="/?all=1{data.asked === '' ? '' : `&name=${encodeURIComponent(data.asked)}`}"
-				>Show all {data.found} sites</a
+		<p class="all">
+			<Button href="/?all=1{data.asked === '' ? '' : `&name=${encodeURIComponent(data.asked)}`}"
+				>Show all {data.found} sites</Button
 			>
 		</p>
 	{/if}
@@ -273,11 +171,9 @@
 			{#each data.deleted as job (job.id)}
 				<li>
 					<span>{job.name}</span>
-					<span class="soft">deleted {day(job.deletedAt ?? job.updatedAt)}, kept for 30 days</span>
-					<button
-						class="quiet"
-						disabled={busy}
-						onclick={() => act(call('POST', `/api/v1/jobs/${job.id}/restore`))}>Put {job.name} back</button
+					<span class="soft">deleted {dayWords(job.deletedAt ?? job.updatedAt)}, kept for 30 days</span>
+					<Button disabled={busy} onclick={() => act(call('POST', `/api/v1/jobs/${job.id}/restore`))}
+						>Put {job.name} back</Button
 					>
 				</li>
 			{/each}
@@ -285,93 +181,38 @@
 	{/if}
 </main>
 
+<Dialog heading="A new site" focus="input[placeholder='Name']" bind:open={adding}><NewSite /></Dialog>
+
 <style>
 	main {
-		max-width: 90rem;
+		max-width: 110rem;
 	}
-	.top {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 1rem 2rem;
-		justify-content: space-between;
-		align-items: start;
-		margin-bottom: 1.25rem;
-	}
-	form {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.5rem;
-		align-items: end;
-	}
-	form :global(.bx--form-item) {
-		flex: 0 1 11.5rem;
-	}
+	.top,
+	.tools,
 	.find {
 		display: flex;
-		gap: 0.75rem;
+		flex-wrap: wrap;
+		gap: 0.5rem 1rem;
 		align-items: center;
+		justify-content: space-between;
 	}
-	.find input {
-		width: min(22rem, 60vw);
+	.find :global(.bx--search) {
+		width: 16rem;
 	}
-	.more a {
-		display: inline-flex;
-		align-items: center;
+	.all {
 		margin-top: 1rem;
-		text-decoration: none;
 	}
 	h2 {
 		margin-top: 1.5rem;
 		padding-bottom: 0.5rem;
 		border-bottom: 2px solid var(--ink);
-		font-size: 0.9rem;
 		color: var(--soft);
+		font-size: var(--small);
 	}
-	ul {
+	.deleted {
 		margin: 0;
 		padding: 0;
 		list-style: none;
-	}
-	.jobs li {
-		display: grid;
-		grid-template-columns: minmax(13rem, 1.3fr) minmax(14rem, 2fr) minmax(11rem, 1fr) 44px;
-		align-items: center;
-		gap: 1rem;
-		border-bottom: 1px solid var(--rule);
-	}
-	.jobs li:hover {
-		background: var(--faint);
-	}
-	.jobs a {
-		display: block;
-		min-width: 0;
-		padding: 0.7rem 0.5rem;
-		text-decoration: none;
-		overflow-wrap: anywhere;
-	}
-	.name {
-		display: block;
-		font-weight: 700;
-		font-size: 1.08rem;
-	}
-	.place {
-		font-size: 0.9rem;
-	}
-	.todo {
-		font-weight: 700;
-	}
-	.when {
-		display: inline-block;
-		min-width: 7.6rem;
-		margin-right: 0.6rem;
-		font-weight: 700;
-	}
-	.pressing .when {
-		color: var(--signal);
-	}
-	.misfit {
-		display: block;
-		font-size: 0.9rem;
 	}
 	.deleted li {
 		display: flex;
@@ -380,29 +221,5 @@
 		align-items: center;
 		padding: 0.4rem 0.5rem;
 		border-bottom: 1px solid var(--rule);
-	}
-	.deleted li button {
-		margin-left: auto;
-	}
-	@media (max-width: 800px) {
-		form :global(.bx--form-item) {
-			flex: 1 1 100%;
-		}
-		.jobs li {
-			grid-template-columns: minmax(0, 1fr) 44px;
-			gap: 0;
-			padding-bottom: 0.5rem;
-		}
-		.jobs li > span {
-			grid-column: 1;
-			padding-left: 0.5rem;
-		}
-		.jobs li :global(.bx--overflow-menu) {
-			grid-column: 2;
-			grid-row: 1;
-		}
-		.when {
-			display: block;
-		}
 	}
 </style>

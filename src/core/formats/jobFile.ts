@@ -87,6 +87,8 @@ export function writeJobFile(job: Job): string {
 			place: job.site.place,
 			note: job.site.note,
 			timeZone: job.site.timeZone,
+			dates: job.site.dates,
+			clock: job.site.clock,
 			supply: job.site.supply,
 			stagger: job.site.stagger
 		},

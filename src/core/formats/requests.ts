@@ -19,7 +19,9 @@ import { keyedSchema, MOST_KEYED_ID } from './jobFile';
 export const newSiteRequest = z.strictObject({
 	name: siteSchema.shape.name,
 	place: siteSchema.shape.place,
-	timeZone: siteSchema.shape.timeZone
+	timeZone: siteSchema.shape.timeZone,
+	dates: siteSchema.shape.dates,
+	clock: siteSchema.shape.clock
 });
 
 /** A zone to add to a site, copied from none. */
@@ -263,7 +265,11 @@ const cardItem = z.strictObject({
 	before: z.string().nullable(),
 	/** What the control shows there until then, where the route makes it certain. */
 	from: z.string().nullable(),
-	presses: z.int()
+	presses: z.int(),
+	/** How it is set from there: a key so many times, or held; null where what is shown first is not known. */
+	gesture: z
+		.strictObject({ direction: z.enum(['up', 'down', 'none']), times: z.int(), held: z.boolean() })
+		.nullable()
 });
 
 const keyCost = z.strictObject({ values: z.int(), presses: z.int(), minutes: z.number() });

@@ -95,7 +95,7 @@ describe('the card', () => {
 			'pair 1 on, minute = 30',
 			'pair 1 off, hour = 08',
 			'pair 1 off, minute = 00',
-			'pair 2, not needed = --:--'
+			'pair 2, spare: clear it = --:--'
 		]);
 	});
 

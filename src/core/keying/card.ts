@@ -11,8 +11,10 @@ import {
 import {
 	cheapestRoute,
 	fieldPresses,
+	gestureOf,
 	routeMinutes,
 	typeEverything,
+	typingGestures,
 	typingPresses,
 	type GroupContent,
 	type Leg,
@@ -69,23 +71,27 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, holds }: Walk): C
 		case 'type': {
 			holds[leg.group] = leg.group;
 			const presses = typingPresses(grammar, contents[leg.group]!);
+			const gestures = typingGestures(grammar, contents[leg.group]!);
 			return groups[leg.group]!.items.map((item, i) => ({
 				...plain(item),
 				from: null,
-				presses: presses[i]! + (i === 0 ? grammar.presses.day : 0)
+				presses: presses[i]! + (i === 0 ? grammar.presses.day : 0),
+				gesture: gestures[i]!
 			}));
 		}
 		case 'all-days': {
 			holds.fill(leg.like);
 			const like = groups[leg.like]!;
 			const presses = typingPresses(grammar, contents[leg.like]!);
+			const gestures = typingGestures(grammar, contents[leg.like]!);
 			return like.items.map((item, i) => ({
 				...plain(item),
 				id: `${stem}/all/${item.id.slice(like.prefix.length)}`,
 				section: 'All days at once',
 				aside: 'fills every day; those that differ are put right after',
 				from: null,
-				presses: presses[i]! + (i === 0 ? grammar.presses.day : 0)
+				presses: presses[i]! + (i === 0 ? grammar.presses.day : 0),
+				gesture: gestures[i]!
 			}));
 		}
 		case 'copy': {
@@ -101,7 +107,8 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, holds }: Walk): C
 					aside: onto.aside,
 					before: null,
 					from: null,
-					presses: grammar.copy!.presses
+					presses: grammar.copy!.presses,
+					gesture: null
 				}
 			];
 		}
@@ -115,7 +122,8 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, holds }: Walk): C
 								...plain(item),
 								aside: `${item.aside} · pass what is right with "${grammar.confirm}"`,
 								from: there.items[i]!.shows,
-								presses: fieldPresses(grammar, there.items[i]!.position, item.position)
+								presses: fieldPresses(grammar, there.items[i]!.position, item.position),
+								gesture: gestureOf(grammar, there.items[i]!.position, item.position)
 							}
 						]
 					: []
@@ -136,9 +144,11 @@ function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string
 		if (leg.kind === 'copy') copies.set(leg.from, [...(copies.get(leg.from) ?? []), name(leg.onto)]);
 	for (const [from, onto] of copies) said.push(`copy ${name(from)} onto ${onto.join(', ')}`);
 	const put = legs.flatMap((leg) =>
-		leg.kind === 'correct' ? [`${name(leg.group)} (${leg.keys.length})`] : []
+		leg.kind === 'correct'
+			? [`${name(leg.group)} in ${leg.keys.length} ${leg.keys.length === 1 ? 'value' : 'values'}`]
+			: []
 	);
-	if (put.length > 0) said.push(`put right ${put.join(', ')}`);
+	if (put.length > 0) said.push(`correct ${put.join(', ')}`);
 	const sentence = said.join('; ');
 	return sentence === '' ? '' : `${capital(sentence)}.`;
 }
@@ -175,9 +185,14 @@ export function keyCard(
 	for (const group of groups)
 		for (const item of group.items)
 			if (!asked.has(item.id) && (keyed[item.id] ?? item.shows) !== item.shows)
-				week.push({ ...plain(item), from: keyed[item.id]!, presses: keying.presses.field + 2 });
+				week.push({
+					...plain(item),
+					from: keyed[item.id]!,
+					presses: keying.presses.field + 2,
+					gesture: null
+				});
 	const single = keying.presses.field + 2;
-	const once = (item: LooseItem): CardItem => ({ ...item, from: null, presses: single });
+	const once = (item: LooseItem): CardItem => ({ ...item, from: null, presses: single, gesture: null });
 	const bracket = (id: 'before' | 'after', section: string, aside: string): CardItem[] =>
 		keying.bracket
 			? [
@@ -207,7 +222,7 @@ export function keyCard(
 	/** What was keyed or read otherwise is what the display stands at, whatever the route would have it show. */
 	const standing = (item: CardItem): CardItem => {
 		const shown = keyed[item.id];
-		return shown === undefined || shown === item.shows ? item : { ...item, from: shown };
+		return shown === undefined || shown === item.shows ? item : { ...item, from: shown, gesture: null };
 	};
 	return {
 		items: [

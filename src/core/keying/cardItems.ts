@@ -16,6 +16,7 @@ import {
 } from '../control';
 import { clockTime } from '../week';
 import { capital, spokenName } from '../schema';
+import type { Gesture } from './route';
 
 /** One value to key, in the control's own unit, clock format and day numbering. */
 export interface CardItem {
@@ -37,10 +38,12 @@ export interface CardItem {
 	readonly from: string | null;
 	/** Presses it takes to set and confirm, from what is likely to be shown. */
 	readonly presses: number;
+	/** How it is set from there; null where what is shown first is not known. */
+	readonly gesture: Gesture | null;
 }
 
 /** An item before it has its place in a route. */
-export type LooseItem = Omit<CardItem, 'from' | 'presses'>;
+export type LooseItem = Omit<CardItem, 'from' | 'presses' | 'gesture'>;
 
 /** An item with its place on the control's scale, in steps, for counting presses. */
 export interface Planned extends LooseItem {
@@ -167,7 +170,7 @@ export function programItems(
 	});
 	const clear = (days: readonly number[], what: string, n: number): Planned => ({
 		...base(days, `${n}/clear`),
-		what: `${what}, not needed`,
+		what: `${what}, spare: clear it`,
 		shows: '--:--',
 		unit: '',
 		position: 0

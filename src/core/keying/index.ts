@@ -4,7 +4,7 @@ export * from './customerWords';
 export * from './displayed';
 export * from './pace';
 export * from './price';
-export { routeMinutes, startingPace, type Pace } from './route';
+export { routeMinutes, startingPace, type Gesture, type Pace } from './route';
 export * from './readBack';
 export * from './zoneCard';
 export * from './keyedIds';

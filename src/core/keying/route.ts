@@ -47,6 +47,37 @@ function changePresses(grammar: KeyGrammar, from: number, to: number): number {
 	return grammar.presses.runsOnAfter === null ? steps : Math.min(steps, grammar.presses.runsOnAfter);
 }
 
+/** How a value is set from what the display stands at: so many steps up or down, or the key held until it is there. */
+export interface Gesture {
+	readonly direction: 'up' | 'down' | 'none';
+	/** Presses of that key, where it is not held. */
+	readonly times: number;
+	/** Whether the key is held: it runs on by itself, and that many presses would be more. */
+	readonly held: boolean;
+}
+
+/** The gesture from one place on a scale to another. */
+export function gestureOf(grammar: KeyGrammar, from: number, to: number): Gesture {
+	const steps = Math.round(to) - Math.round(from);
+	const times = Math.abs(steps) * grammar.presses.step;
+	return {
+		direction: steps === 0 ? 'none' : steps > 0 ? 'up' : 'down',
+		times,
+		held: grammar.presses.runsOnAfter !== null && times > grammar.presses.runsOnAfter
+	};
+}
+
+/** The gesture for each field of a group typed whole; null where what the display shows at first is not known. */
+export function typingGestures(grammar: KeyGrammar, content: GroupContent): (Gesture | null)[] {
+	const last = new Map<string, number>();
+	return content.fields.map((field) => {
+		const kind = field.key.split('/').at(-1)!;
+		const from = last.get(kind);
+		last.set(kind, field.position);
+		return from === undefined ? null : gestureOf(grammar, from, field.position);
+	});
+}
+
 /** Presses for each field of a group typed whole: it shows at first what the like field before it was set to. */
 export function typingPresses(grammar: KeyGrammar, content: GroupContent): number[] {
 	const last = new Map<string, number>();

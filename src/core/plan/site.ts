@@ -11,6 +11,9 @@ export const siteSchema = z.strictObject({
 	note: shortNote.default(''),
 	/** The time zone of the place, by its name in the tz database. */
 	timeZone: z.string().max(64).refine(isTimeZone, 'is no time zone that is known here').default('UTC'),
+	/** In which order dates are written there, and how hours are counted; a control's own display is its own. */
+	dates: z.enum(['dmy', 'mdy', 'ymd']).default('dmy'),
+	clock: z.enum(['24', '12']).default('24'),
 	/** What its heat comes from; null where it is not known. */
 	supply: z
 		.strictObject({

@@ -1,5 +1,6 @@
 import { displaySetpoint, displayTime, type ControlOptions, type ControlProfile } from '../control';
-import { DAY_SHORT, heightScale, splitByDay, stepArea, stepPath, timeX, type WeekSteps } from '../week';
+import { DAY_SHORT, splitByDay, type WeekSteps } from '../week';
+import { heightScale, stepArea, stepPath, timeX } from '../drawing';
 
 /** A word in the drawing of a printed week. */
 export interface PrintedWord {

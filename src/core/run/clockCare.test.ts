@@ -141,7 +141,8 @@ describe('what a person reads', () => {
 			exceptions: [{ kind: 'manual', id: 'm', from: '2026-01-01T10:00', until: null, setpointC: 22 }]
 		} as Zone;
 		expect(awayStanding(zone, profileOf('radio-stat'), 'UTC', at('2026-01-02T10:00', 'UTC'))).toEqual({
-			words: 'left on manual',
+			kind: 'wrong',
+			words: 'on manual, with no end',
 			bad: true
 		});
 		expect(awayStanding(zone, profileOf('radio-stat'), 'UTC', at('2026-01-01T09:00', 'UTC')).bad).toBe(false);

@@ -6,6 +6,8 @@ import { localWords } from './words';
 
 /** Where one side of a zone's work stands, in a few words. */
 export interface Standing {
+	/** What it is: by this a page decides, never by the words. */
+	readonly kind: 'none' | 'fine' | 'wrong' | 'now' | 'planned';
 	readonly words: string;
 	/** Whether a person is needed. */
 	readonly bad: boolean;
@@ -44,25 +46,31 @@ export function clockStanding(
 	nowMs: number
 ): Standing {
 	const { summerTime } = profile.habits.clock;
-	if (summerTime === 'no-clock') return { words: 'has none', bad: false };
+	if (summerTime === 'no-clock') return { kind: 'none', words: 'has none', bad: false };
 	const options = allowedOptions(profile, zone.options);
 	const last = zone.clockReadings.at(-1);
-	if (!last) return { words: 'not looked at', bad: false };
+	if (!last) return { kind: 'none', words: 'not looked at', bad: false };
 	const at = Date.parse(last.at);
 	const right = lastRight(zone.clockReadings);
 	if (summerTime === 'by-hand' && right) {
 		const missed = transitionsBetween(timeZone, Date.parse(right.at), nowMs).at(-1);
 		if (missed)
 			return {
+				kind: 'wrong',
 				words: `not changed since ${localWords(dateAt(timeZone, missed.atMs), options)}`,
 				bad: true
 			};
 	}
-	if (last.lost && !last.set) return { words: 'lost its time', bad: true };
-	if (!last.set && last.daysAhead !== 0) return { words: 'wrong day', bad: true };
+	if (last.lost && !last.set) return { kind: 'wrong', words: 'lost its time', bad: true };
+	if (!last.set && last.daysAhead !== 0) return { kind: 'wrong', words: 'wrong day', bad: true };
 	if (!last.set && Math.abs(last.errorSeconds) >= 30)
-		return { words: errorWords(last.errorSeconds), bad: Math.abs(last.errorSeconds) > NOTICEABLE_SECONDS };
+		return {
+			kind: 'wrong',
+			words: errorWords(last.errorSeconds),
+			bad: Math.abs(last.errorSeconds) > NOTICEABLE_SECONDS
+		};
 	return {
+		kind: 'fine',
 		words: `${last.set ? 'set' : 'right on'} ${localWords(dateAt(timeZone, at), options)}`,
 		bad: false
 	};
@@ -85,11 +93,12 @@ export function awayStanding(
 		if ((one.kind === 'hold' || one.kind === 'manual' || one.kind === 'off') && one.from <= now)
 			if (one.until === null || one.until > now)
 				return {
+					kind: one.until === null ? 'wrong' : 'now',
 					words:
 						one.until === null
 							? one.kind === 'off'
-								? 'left off'
-								: `left on ${one.kind}`
+								? 'off, with no end'
+								: `on ${one.kind}, with no end`
 							: `${one.kind} until ${localWords(one.until, options)}`,
 					bad: one.until === null
 				};
@@ -101,12 +110,12 @@ export function awayStanding(
 	const next = absences[0];
 	if (next)
 		return next.leave <= now
-			? { words: `away until ${localWords(next.back, options)}`, bad: false }
-			: { words: `from ${localWords(next.leave, options)}`, bad: false };
+			? { kind: 'now', words: `away until ${localWords(next.back, options)}`, bad: false }
+			: { kind: 'planned', words: `from ${localWords(next.leave, options)}`, bad: false };
 	const special = zone.exceptions.filter(
 		(one) => one.kind === 'special-day' && one.date >= now.slice(0, 10)
 	).length;
 	return special > 0
-		? { words: special === 1 ? '1 special day' : `${special} special days`, bad: false }
-		: { words: '–', bad: false };
+		? { kind: 'now', words: special === 1 ? '1 special day' : `${special} special days`, bad: false }
+		: { kind: 'none', words: '–', bad: false };
 }

@@ -7,7 +7,6 @@ export * from './weather';
 export { LOG_STEP_MINUTES, type EvenLog } from './loggedRoom';
 export * from './measure';
 export * from './proof';
-export * from './proofWords';
 export {
 	dayOfPeak,
 	peakOfDay,

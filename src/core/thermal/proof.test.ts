@@ -13,7 +13,8 @@ import {
 	type Zone
 } from '../plan';
 import { buildWeek } from '../week';
-import { nightsOf, proofOf, proofWords, risesOf, roomWeek } from '.';
+import { proofWords } from '../words';
+import { nightsOf, proofOf, risesOf, roomWeek } from '.';
 
 const stat = findProfile('six-step-room-stat')!;
 const room = (more: object): Room =>

@@ -1,4 +1,3 @@
 export * from './weekMinute';
 export * from './weekSteps';
 export * from './dayShape';
-export * from './stepDrawing';

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { ProgressBar } from 'carbon-components-svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let {
 		label,
@@ -16,7 +17,7 @@
 <!-- long work that can be stopped -->
 <div>
 	<ProgressBar labelText={label} value={share * 100} max={100} />
-	<button class="quiet" onclick={onstop}>Stop</button>
+	<Button onclick={onstop}>Stop</Button>
 </div>
 
 <style>

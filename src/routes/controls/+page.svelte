@@ -1,11 +1,14 @@
 <script lang="ts">
 	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import { goto } from '$app/navigation';
-	import { InlineNotification, OverflowMenu, OverflowMenuItem, TextInput } from 'carbon-components-svelte';
+	import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
 	import { blankProfile, findProfile, type ControlProfile, type ProgramForm } from '$core/control';
 	import { LARGEST_CONTROL_FILE, readControlFile, writeControlFile } from '$core/formats';
 	import { call, type Answer } from '$lib/ui/call';
 	import { refresh } from '$lib/ui/refresh';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Problem from '$lib/ui/kit/Problem.svelte';
 
 	let { data } = $props();
 
@@ -111,15 +114,7 @@
 		{/if}
 	</p>
 
-	{#if problem}
-		<InlineNotification
-			lowContrast
-			kind="error"
-			title="Not done."
-			subtitle={problem}
-			on:close={() => (problem = null)}
-		/>
-	{/if}
+	<Problem sentence={problem} onclose={() => (problem = null)} />
 	{#if said}<p role="status">{said}</p>{/if}
 
 	<form
@@ -129,20 +124,19 @@
 			if (name.trim() !== '') void make('events');
 		}}
 	>
-		<TextInput
-			labelText="New control, by what it is"
+		<Field
+			label="New control, by what it is"
 			placeholder="Four-block keypad"
-			bind:value={name}
 			maxlength={80}
+			bind:value={name}
 		/>
 		<div class="forms" role="group" aria-label="It holds">
 			<span class="soft">It holds</span>
 			{#each forms as { form, what } (form)}
-				<button
+				<Button
 					type={form === 'events' ? 'submit' : 'button'}
-					class="quiet"
 					disabled={busy || name.trim() === ''}
-					onclick={form === 'events' ? undefined : () => make(form)}>{what}</button
+					onclick={form === 'events' ? undefined : () => make(form)}>{what}</Button
 				>
 			{/each}
 		</div>
@@ -168,7 +162,7 @@
 						<span class="soft short">{row.short} With {row.siteName}.</span>
 					</span>
 					<span class="soft uses">{row.zones === 1 ? '1 zone' : `${row.zones} zones`}</span>
-					<button class="quiet" disabled={busy} onclick={() => keep(row.profile)}>Keep it here too</button>
+					<Button disabled={busy} onclick={() => keep(row.profile)}>Add it to your own</Button>
 				</li>
 			{/each}
 		</ul>
@@ -181,11 +175,8 @@
 			{#each data.deleted as row (row.id)}
 				<li>
 					<span class="flat">{row.name}</span>
-					<button
-						class="quiet"
-						disabled={busy}
-						onclick={() => act(call('POST', `/api/v1/controls/${row.id}/restore`))}
-						>Put {row.name} back</button
+					<Button disabled={busy} onclick={() => act(call('POST', `/api/v1/controls/${row.id}/restore`))}
+						>Put {row.name} back</Button
 					>
 				</li>
 			{/each}
@@ -214,7 +205,7 @@
 		margin-top: 1.4rem;
 		padding-bottom: 0.3rem;
 		border-bottom: 2px solid var(--ink);
-		font-size: 0.9rem;
+		font-size: var(--small);
 		color: var(--soft);
 	}
 	ul {

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { dateWords } from '$core/civil';
 	import type { Due } from '$core/record';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { data } = $props();
 
@@ -8,7 +9,7 @@
 	const kinds: readonly (readonly [Kind, string])[] = [
 		['clock', 'Clock changes'],
 		['batteries', 'Batteries'],
-		['left-on', 'Left on'],
+		['left-on', 'On with no end'],
 		['promised', 'Promised']
 	];
 	interface Day {
@@ -41,12 +42,12 @@
 	const view = { clock: 'clock', batteries: 'clock', 'left-on': 'away', promised: 'week' } as const;
 </script>
 
-<svelte:head><title>Due · Fond Quarter</title></svelte:head>
+<svelte:head><title>Visits due · Fond Quarter</title></svelte:head>
 
 <main>
 	<div class="top">
 		<div>
-			<h1>Who must be gone to, and when?</h1>
+			<h1>Visits due</h1>
 			<p class="answer" class:signal={data.late > 0}>
 				{#if data.all === 0}
 					Nothing is due.
@@ -59,16 +60,14 @@
 				{/if}
 			</p>
 		</div>
-		<a class="quiet" href="/api/v1/due.ics" download>As a calendar</a>
+		<Button href="/api/v1/due.ics" download>As a calendar</Button>
 	</div>
 	<nav class="pick" aria-label="What is shown">
-		<a class="quiet" href="/due" aria-current={data.kind === null ? 'true' : undefined}
-			>Everything, {data.all}</a
-		>
+		<Button href="/due" aria-current={data.kind === null ? 'true' : undefined}>Everything, {data.all}</Button>
 		{#each kinds as [id, name] (id)}
 			{#if data.counts[id] > 0}
-				<a class="quiet" href="/due?kind={id}" aria-current={data.kind === id ? 'true' : undefined}
-					>{name}, {data.counts[id]}</a
+				<Button href="/due?kind={id}" aria-current={data.kind === id ? 'true' : undefined}
+					>{name}, {data.counts[id]}</Button
 				>
 			{/if}
 		{/each}
@@ -108,8 +107,8 @@
 	{/each}
 	{#if data.due.length < data.found}
 		<p>
-			<a class="quiet" href="/due?all=1{data.kind ? `&kind=${data.kind}` : ''}"
-				>Show all {data.found}, to {dateWords(data.last)}</a
+			<Button href="/due?all=1{data.kind ? `&kind=${data.kind}` : ''}"
+				>Show all {data.found}, to {dateWords(data.last)}</Button
 			>
 		</p>
 	{/if}
@@ -128,7 +127,7 @@
 		font-size: 1.4rem;
 		font-weight: 700;
 	}
-	.pick a[aria-current] {
+	.pick :global(a[aria-current]) {
 		border-color: var(--ink);
 		background: var(--ink);
 		color: var(--sheet);
@@ -160,7 +159,7 @@
 	}
 	.site p .soft {
 		display: block;
-		font-size: 0.9rem;
+		font-size: var(--small);
 	}
 	@media (max-width: 760px) {
 		section,

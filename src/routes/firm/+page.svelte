@@ -1,9 +1,11 @@
 <script lang="ts">
 	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import { goto, invalidateAll } from '$app/navigation';
-	import { Button } from 'carbon-components-svelte';
 	import { LARGEST_LOGO } from '$core/record';
 	import { call } from '$lib/ui/call';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Check from '$lib/ui/kit/Check.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
 
 	let { data } = $props();
 
@@ -33,7 +35,7 @@
 			if (address.length > LARGEST_LOGO) problem = `${file.name} is too large even when made small.`;
 			else logo = address;
 		} catch {
-			problem = `${file.name} is no picture that can be read here.`;
+			problem = `${file.name} is not a picture that can be read here.`;
 		}
 	}
 
@@ -80,10 +82,10 @@
 <svelte:head><title>Firm · Fond Quarter</title></svelte:head>
 
 <main>
-	<h1>Whose name stands on what is handed over?</h1>
+	<h1>The firm on every page that is handed over</h1>
 	<form onsubmit={save}>
-		<label><span>Firm</span><input bind:value={name} maxlength="80" autocomplete="organization" /></label>
-		<label><span>Telephone</span><input bind:value={telephone} maxlength="40" autocomplete="tel" /></label>
+		<Field label="Firm" maxlength={80} autocomplete="organization" bind:value={name} />
+		<Field label="Telephone" maxlength={40} autocomplete="tel" bind:value={telephone} />
 		<div class="logo">
 			<FilePicker
 				label="Choose a logo, PNG or JPEG"
@@ -94,13 +96,12 @@
 		</div>
 		{#if logo}
 			<img src={logo} alt="The logo" />
-			<button class="quiet" type="button" onclick={() => (logo = null)}>Without a logo</button>
+			<Button onclick={() => (logo = null)}>Remove the logo</Button>
 		{/if}
-		<label class="tick"
-			><input type="checkbox" bind:checked={readBackStops} />
-			<span>Sign off only what was read back from the display</span></label
-		>
-		<Button type="submit">Save</Button>
+		<div class="tick">
+			<Check label="Sign off only what was read back from the display" bind:checked={readBackStops} />
+		</div>
+		<Button kind="next" type="submit">Save</Button>
 	</form>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{#if said}<p role="status">{said}</p>{/if}
@@ -108,7 +109,7 @@
 	<h2>Keeping it safe</h2>
 	<p>
 		A copy is kept beside the database every night, the last fourteen of them. One to keep elsewhere:
-		<button class="quiet" onclick={copy}>Save a copy of everything</button>
+		<Button onclick={copy}>Save a copy of everything</Button>
 	</p>
 	<p class="soft">
 		Putting a copy back is done where the program runs: <code>npm run restore -- file</code>.
@@ -117,7 +118,7 @@
 		<p>You are signed in as {data.role}. <a href="/sign-in">Sign out</a></p>
 		<p>
 			A telephone lost, somebody gone? Everybody signs in anew, you too:
-			<button class="quiet" onclick={signOutAll}>Sign everybody out</button>
+			<Button onclick={signOutAll}>Sign everybody out</Button>
 		</p>
 	{:else}
 		<p class="soft">Only this machine reaches the program, so nobody signs in.</p>
@@ -136,39 +137,7 @@
 		justify-items: start;
 		margin: 0.9rem 0;
 	}
-	label {
-		width: 100%;
-	}
-	label span {
-		display: block;
-		color: var(--soft);
-		font-size: 0.9rem;
-	}
-	input {
-		width: 100%;
-		min-height: 48px;
-		padding: 0.5rem 0.6rem;
-		font-size: 1.05rem;
-	}
 	.logo,
-	.tick {
-		grid-column: 1 / -1;
-	}
-	.tick {
-		display: flex;
-		align-items: center;
-		gap: 0.7rem;
-		min-height: 44px;
-	}
-	.tick input {
-		flex: none;
-		width: 24px;
-		min-height: 24px;
-	}
-	.tick span {
-		color: inherit;
-		font-size: 1rem;
-	}
 	img {
 		max-width: 16rem;
 		max-height: 6rem;
@@ -185,15 +154,5 @@
 		form {
 			grid-template-columns: 1fr;
 		}
-	}
-	input::file-selector-button {
-		min-height: 34px;
-		margin-right: 0.75rem;
-		padding: 0 0.9rem;
-		border: 1px solid var(--rule);
-		border-radius: 4px;
-		background: var(--ground);
-		color: inherit;
-		font: inherit;
 	}
 </style>

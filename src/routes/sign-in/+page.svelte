@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { PasswordInput } from 'carbon-components-svelte';
 	import { onMount } from 'svelte';
-	import { Button } from 'carbon-components-svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 	import { forgetPages } from '$lib/ui/visit/keptPages.svelte';
 
 	let { data, form } = $props();
@@ -16,15 +17,20 @@
 <main>
 	{#if data.role}
 		<h1>You are signed in as {data.role}</h1>
-		<form method="POST" action="?/out"><Button type="submit">Sign out</Button></form>
+		<form method="POST" action="?/out"><Button kind="next" type="submit">Sign out</Button></form>
 	{:else}
-		<h1>Who goes there?</h1>
+		<h1>Sign in to Fond Quarter</h1>
+		<p>The passphrase of your firm opens its jobs on this device.</p>
 		<form method="POST" action="?/in&to={encodeURIComponent(data.to)}">
-			<label>
-				<span>Passphrase</span>
-				<input type="password" name="passphrase" autocomplete="current-password" required />
-			</label>
-			<Button type="submit">Sign in</Button>
+			<PasswordInput
+				labelText="Passphrase"
+				name="passphrase"
+				autocomplete="current-password"
+				showPasswordLabel="Show it"
+				hidePasswordLabel="Hide it"
+				required
+			/>
+			<Button kind="next" type="submit">Sign in</Button>
 		</form>
 		{#if form?.sentence ?? data.later}<p class="signal" role="alert">{form?.sentence ?? data.later}</p>{/if}
 	{/if}
@@ -43,16 +49,7 @@
 		align-items: end;
 		margin: 1rem 0;
 	}
-	label {
+	form :global(.bx--form-item) {
 		flex: 1 1 16rem;
-	}
-	span {
-		display: block;
-		color: var(--soft);
-	}
-	input {
-		width: 100%;
-		min-height: 48px;
-		font-size: 1.1rem;
 	}
 </style>

@@ -61,7 +61,7 @@ export const workRules = {
 			? {
 					id: 'left-standing',
 					severity: 'stop',
-					sentence: `It is ${standing.words}, without an end.`,
+					sentence: `It is ${standing.words}.`,
 					mend: { words: 'End it', view: 'away' }
 				}
 			: null;

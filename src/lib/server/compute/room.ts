@@ -2,7 +2,8 @@ import type { z } from 'zod';
 import { findProfile } from '$core/control';
 import { fitZone } from '$core/fit';
 import type { Problem, roomRequest, simulateResponse, warmUpResponse } from '$core/formats';
-import { proofOf, proofWords, type Proof, type ProofWords } from '$core/thermal';
+import { proofOf, type Proof } from '$core/thermal';
+import { proofWords, type ProofWords } from '$core/words';
 import { unknownControl } from './zone';
 
 type RoomRequest = z.output<typeof roomRequest>;

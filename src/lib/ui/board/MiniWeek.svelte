@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { buildWeek, heightScale, mapWeek, splitByDay, stepPath } from '$core/week';
+	import { buildWeek, mapWeek, splitByDay } from '$core/week';
+	import { heightScale, stepPath } from '$core/drawing';
 
 	let {
 		wanted,

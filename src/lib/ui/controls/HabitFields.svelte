@@ -2,6 +2,7 @@
 	import type { Snippet } from 'svelte';
 	import { habitsSchema, type ControlProfile, type Habits } from '$core/control';
 	import { DAY_NAMES } from '$core/week';
+	import Field from '../kit/Field.svelte';
 
 	let {
 		topic,
@@ -55,15 +56,7 @@
 </script>
 
 {#snippet how(value: string, take: (value: string) => void, label: string)}
-	<label class="wide"
-		><span class="soft">how</span>
-		<input
-			aria-label="How: {label}"
-			{value}
-			maxlength="200"
-			onchange={(event) => take(event.currentTarget.value)}
-		/></label
-	>
+	<div class="wide"><Field label="How: {label}" {value} maxlength={200} onchange={take} /></div>
 {/snippet}
 
 {#if topic === 'hand'}
@@ -256,16 +249,7 @@
 		padding-bottom: 0.3rem;
 		border-bottom: 1px solid var(--faint);
 	}
-	label {
-		display: inline-flex;
-		gap: 0.5rem;
-		align-items: center;
-		min-height: 44px;
-	}
 	.wide {
 		flex: 1 1 100%;
-	}
-	.wide input {
-		flex: 1;
 	}
 </style>

@@ -10,6 +10,11 @@
 	} from '$core/control';
 	import { readBlocks, writeBlocks } from '$core/formats';
 	import HabitFields from './HabitFields.svelte';
+	import Button from '../kit/Button.svelte';
+	import Check from '../kit/Check.svelte';
+	import Choice from '../kit/Choice.svelte';
+	import Field from '../kit/Field.svelte';
+	import NumberField from '../kit/NumberField.svelte';
 
 	let {
 		topic,
@@ -30,13 +35,6 @@
 	const patch = (part: Partial<ControlProfile>) => onchange({ ...draft, ...part });
 	const patchProgram = (part: object) => patch({ program: { ...program, ...part } as ProgramForm });
 	const patchKeying = (part: Partial<ControlProfile['keying']>) => patch({ keying: { ...keying, ...part } });
-
-	function figure(text: string, what: string): number | null {
-		const value = Number(text.trim().replace(',', '.'));
-		if (text.trim() !== '' && Number.isFinite(value)) return value;
-		onproblem(`${what}: "${text}" is no figure.`);
-		return null;
-	}
 
 	const words = (text: string) =>
 		text
@@ -65,9 +63,10 @@
 	}
 
 	/** Blocks of days as a person writes them: `Mon Wed Fri / Tue Thu / Sat-Sun`, or `Mon-Thu, Fri, Sat-Sun`. */
-	function addBlocks(field: HTMLInputElement) {
-		if (field.value.trim() === '') return;
-		const read = readBlocks(field.value);
+	let blocks = $state('');
+	function addBlocks(text: string) {
+		if (text.trim() === '') return;
+		const read = readBlocks(text);
 		if (!read.ok) {
 			onproblem(read.problem.sentence);
 			return;
@@ -77,48 +76,29 @@
 		while (draft.groupings.some((one) => one.id === `blocks-${n}`)) n++;
 		const name = writeBlocks(groups).slice(0, 80);
 		patch({ groupings: [...draft.groupings, { id: `blocks-${n}`, name, groups }] });
-		field.value = '';
+		blocks = '';
 	}
 </script>
 
 {#snippet number(label: string, value: number, take: (value: number) => void, unit = '')}
-	<label
-		><span>{label}</span>
-		<input
-			class="short mono"
-			inputmode="decimal"
-			{value}
-			onchange={(event) => {
-				const read = figure(event.currentTarget.value, label);
-				if (read === null) event.currentTarget.value = String(value);
-				else take(read);
-			}}
-		/><span class="soft">{unit}</span></label
-	>
+	<NumberField {label} {unit} {value} onchange={(figure) => take(figure!)} />
 {/snippet}
 
 {#snippet text(label: string, value: string, take: (value: string) => void)}
-	<label class="wide"
-		><span>{label}</span>
-		<input {value} maxlength="200" onchange={(event) => take(event.currentTarget.value)} /></label
-	>
+	<div class="wide"><Field {label} {value} maxlength={200} onchange={take} /></div>
 {/snippet}
 
 {#snippet tick(label: string, checked: boolean, take: (checked: boolean) => void)}
-	<label
-		><input type="checkbox" {checked} onchange={(event) => take(event.currentTarget.checked)} /><span
-			>{label}</span
-		></label
-	>
+	<Check {label} {checked} onchange={take} />
 {/snippet}
 
 {#snippet choice(label: string, value: string, options: [string, string][], take: (value: string) => void)}
-	<label
-		><span>{label}</span>
-		<select {value} onchange={(event) => take(event.currentTarget.value)}>
-			{#each options as [id, name] (id)}<option value={id}>{name}</option>{/each}
-		</select></label
-	>
+	<Choice
+		{label}
+		{value}
+		options={options.map(([id, name]) => ({ value: id, text: name }))}
+		onchange={take}
+	/>
 {/snippet}
 
 <div class="fields">
@@ -217,9 +197,7 @@
 			)}
 		{/if}
 		{#if JSON.stringify(program) !== JSON.stringify(blankProgram(program.form)) && program.form !== 'plain'}
-			<button class="quiet" onclick={() => patch({ program: blankProgram(program.form) })}
-				>Back to the usual</button
-			>
+			<Button onclick={() => patch({ program: blankProgram(program.form) })}>Back to the usual</Button>
 		{/if}
 	{:else if topic === 'days'}
 		{#each standardGroupings as grouping (grouping.id)}
@@ -228,13 +206,14 @@
 		{#each ownBlocks as grouping (grouping.id)}
 			{@render tick(grouping.name, true, () => toggle(grouping))}
 		{/each}
-		<label class="wide"
-			><span>Other blocks</span>
-			<input
+		<div class="wide">
+			<Field
+				label="Blocks of days"
 				placeholder="Mon Wed Fri / Tue Thu / Sat-Sun"
-				onchange={(event) => addBlocks(event.currentTarget)}
-			/></label
-		>
+				bind:value={blocks}
+				onchange={addBlocks}
+			/>
+		</div>
 	{:else if topic === 'temperatures'}
 		{#if draft.temperature}
 			{@const temperature = draft.temperature}
@@ -395,27 +374,13 @@
 		align-items: center;
 		padding: 0.5rem 0 0.25rem;
 	}
-	label {
-		display: inline-flex;
-		gap: 0.5rem;
-		align-items: center;
-		min-height: 44px;
+	.fields > :global(.bx--form-item) {
+		flex: 0 1 13rem;
+	}
+	.fields > :global(.bx--checkbox-wrapper) {
+		flex: 0 1 auto;
 	}
 	.wide {
 		flex: 1 1 100%;
-		flex-wrap: wrap;
-		gap: 0.1rem 0.5rem;
-	}
-	.wide input {
-		flex: 1 1 15rem;
-	}
-	input[type='checkbox'] {
-		width: 1.2rem;
-		min-height: 1.2rem;
-		accent-color: var(--ink);
-	}
-	.short {
-		width: 4.2rem;
-		text-align: right;
 	}
 </style>

@@ -1,6 +1,11 @@
 <script lang="ts">
 	import { refresh } from '../refresh';
 	import { call } from '$lib/ui/call';
+	import Button from '../kit/Button.svelte';
+	import Choice from '../kit/Choice.svelte';
+	import Field from '../kit/Field.svelte';
+	import More from '../kit/More.svelte';
+	import Problem from '../kit/Problem.svelte';
 
 	let {
 		siteId,
@@ -17,7 +22,6 @@
 	} = $props();
 
 	let days = $state('365');
-	let unfolded = $state(false);
 	let made = $state<string | null>(null);
 	let problem = $state<string | null>(null);
 	const open = $derived(links.filter((link) => !link.revoked && !link.over));
@@ -38,63 +42,60 @@
 	}
 </script>
 
-<details class="no-print" bind:open={unfolded}>
-	<summary>A link for the customer{open.length > 0 ? `, ${open.length} open` : ''}</summary>
-	<p class="soft">It shows only the customer's pages of this site: no notes, no lock codes, no days away.</p>
-	<p class="row">
-		<label>
-			<span>It ends after</span>
-			<select bind:value={days}>
-				<option value="30">30 days</option>
-				<option value="365">a year</option>
-				<option value="1096">three years</option>
-			</select>
-		</label>
-		<button class="quiet" onclick={make}>Make a link</button>
-	</p>
-	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
-	{#if made}
-		<p role="status">
-			<input readonly value={made} aria-label="The link" onfocus={(event) => event.currentTarget.select()} />
-			<span class="soft">Copy it now: it is not kept here.</span>
+<div class="no-print links">
+	<More title="A link for the customer{open.length > 0 ? `, ${open.length} open` : ''}">
+		<p class="soft">
+			It shows only the customer's pages of this site: no notes, no lock codes, no days away.
 		</p>
-	{/if}
-	{#each links as link (link.id)}
-		<p class="row">
-			<span
-				>Made {link.createdAt.slice(0, 10)}, {link.revoked
-					? 'ended by hand'
-					: `${link.over ? 'ended' : 'ends'} ${link.endsAt.slice(0, 10)}`}</span
-			>
-			{#if !link.revoked && !link.over}<button class="quiet" onclick={() => end(link.id)}>End it now</button
-				>{/if}
-		</p>
-	{/each}
-</details>
+		<div class="row">
+			<Choice
+				label="It ends after"
+				value={days}
+				options={[
+					{ value: '30', text: '30 days' },
+					{ value: '365', text: 'a year' },
+					{ value: '1096', text: 'three years' }
+				]}
+				onchange={(next) => (days = next)}
+			/>
+			<Button onclick={make}>Make a link</Button>
+		</div>
+		<Problem sentence={problem} onclose={() => (problem = null)} />
+		{#if made}
+			<div role="status">
+				<Field label="The link" readonly value={made} help="Copy it now: it is not kept here." />
+			</div>
+		{/if}
+		{#each links as link (link.id)}
+			<p class="row">
+				<span
+					>Made {link.createdAt.slice(0, 10)}, {link.revoked
+						? 'ended by hand'
+						: `${link.over ? 'ended' : 'ends'} ${link.endsAt.slice(0, 10)}`}</span
+				>
+				{#if !link.revoked && !link.over}<Button onclick={() => end(link.id)}>End it now</Button>{/if}
+			</p>
+		{/each}
+	</More>
+</div>
 
 <style>
-	details {
+	.links {
 		max-width: 210mm;
 		margin: 0 auto 0.9rem;
-	}
-	summary {
-		min-height: 44px;
-		padding-top: 0.6rem;
-		cursor: pointer;
 	}
 	.row {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.75rem;
-		align-items: center;
+		align-items: end;
 		margin-top: 0.4rem;
 	}
-	input {
-		width: 100%;
-		max-width: 34rem;
+	.row :global(.bx--form-item) {
+		flex: 0 0 10rem;
 	}
 	@media (max-width: 860px) {
-		details {
+		.links {
 			padding: 0 0.75rem;
 		}
 	}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { Button } from 'carbon-components-svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 	import type { HeldCard } from './heldCard.svelte';
 
 	let {
@@ -36,7 +36,7 @@
 				The value below is from before. If you have keyed it, say so, and it comes again with the new one.
 			</p>
 		{/if}
-		<Button kind="tertiary" on:click={onseen}>{held.instead ? 'Show the new value' : 'Seen'}</Button>
+		<Button onclick={onseen}>{held.instead ? 'Show the new value' : 'Seen'}</Button>
 	</div>
 {/if}
 

@@ -1,6 +1,8 @@
 <script lang="ts">
+	import Checkmark from 'carbon-icons-svelte/lib/Checkmark.svelte';
 	import type { Snippet } from 'svelte';
 	import { isKeyed, type CardItem, type Keyed } from '$core/keying';
+	import Button from '../kit/Button.svelte';
 
 	let {
 		items,
@@ -44,17 +46,21 @@
 			{#each section.items as one, i (one.id)}
 				{@const at = section.from + i}
 				<li>
-					<button
+					<Button
+						kind="quiet"
+						small
 						aria-current={at === index ? 'step' : undefined}
-						class:done={isKeyed(one, keyed)}
+						class={isKeyed(one, keyed) ? 'done' : ''}
 						onclick={() => ongo(at)}
 					>
 						<span>{one.what}</span>
 						<span class="mono">{one.shows}{one.unit}</span>
-						<span class="tick" aria-label={isKeyed(one, keyed) ? 'in' : 'to key'}
-							>{isKeyed(one, keyed) ? '✓' : ''}</span
-						>
-					</button>
+						<span class="tick">
+							{#if isKeyed(one, keyed)}<Checkmark size={16} aria-label="in" />{:else}<span
+									class="out-of-sight">to key</span
+								>{/if}
+						</span>
+					</Button>
 				</li>
 			{/each}
 		</ol>
@@ -70,11 +76,11 @@
 	}
 	.sum {
 		padding: 0 1rem;
-		font-size: 0.9rem;
+		font-size: var(--small);
 	}
 	h2 {
 		padding: 0.8rem 1rem 0.2rem;
-		font-size: 0.85rem;
+		font-size: var(--small);
 		color: var(--soft);
 	}
 	ol {
@@ -82,31 +88,24 @@
 		padding: 0;
 		list-style: none;
 	}
-	aside button {
+	li :global(.bx--btn) {
 		display: grid;
 		grid-template-columns: 1fr auto 1.2rem;
 		gap: 0.75rem;
-		align-items: center;
 		width: 100%;
-		min-height: 36px;
 		padding: 0 1rem;
 		border: 0;
 		border-left: 3px solid transparent;
-		background: none;
-		color: inherit;
-		font-size: 0.95rem;
+		border-radius: 0;
 		text-align: left;
-		cursor: pointer;
+		text-decoration: none;
 	}
-	aside button:hover {
-		background: var(--faint);
-	}
-	aside button[aria-current] {
-		background: var(--ground);
+	li :global(.bx--btn[aria-current]) {
 		border-left-color: var(--ink);
+		background: var(--ground);
 		font-weight: 700;
 	}
-	aside button.done {
+	li :global(.done) {
 		color: var(--soft);
 	}
 	.tick {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { Button } from 'carbon-components-svelte';
+	import { FileUploaderButton } from 'carbon-components-svelte';
 
 	let {
 		label,
@@ -19,23 +19,18 @@
 		disabled?: boolean;
 		onfiles: (files: readonly File[]) => void;
 	} = $props();
-
-	let input = $state<HTMLInputElement>();
 </script>
 
-<Button kind="tertiary" {disabled} on:click={() => input?.click()}>{label}</Button>
-<input
-	class="out-of-sight"
-	type="file"
-	{accept}
+<FileUploaderButton
+	kind="tertiary"
+	size="field"
+	labelText={label}
+	disableLabelChanges
+	accept={accept.split(',')}
 	{multiple}
-	tabindex="-1"
+	{disabled}
 	aria-label={name}
-	bind:this={input}
-	onchange={(event) => {
-		const files = [...(event.currentTarget.files ?? [])];
-		// the same file chosen again is a choice too
-		event.currentTarget.value = '';
-		if (files.length > 0) onfiles(files);
+	on:change={({ detail }) => {
+		if (detail.length > 0) onfiles(detail);
 	}}
 />

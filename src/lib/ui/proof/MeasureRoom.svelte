@@ -1,7 +1,6 @@
 <script lang="ts">
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
-	import { Button } from 'carbon-components-svelte';
 	import { differenceWords, temperatureWords, type TemperatureUnit } from '$core/control';
 	import {
 		DATE_ORDER_WORDS,
@@ -20,6 +19,7 @@
 	import { measureInWorker } from '$lib/workers/measureInWorker';
 	import { logChart } from './charts';
 	import Plot from './Plot.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let {
 		room,
@@ -229,9 +229,9 @@
 		{#each measured.warnings as warning (warning)}<p class="warm">{warning}</p>{/each}
 		{#if drawn}<Plot label="The model over the logger’s readings" height={220} make={drawn} />{/if}
 		{#if measured.isFar}
-			<Button kind="tertiary" on:click={keep}>Take it all the same</Button>
+			<Button onclick={keep}>Take it all the same</Button>
 		{:else}
-			<Button on:click={keep}>Take what was measured</Button>
+			<Button kind="next" onclick={keep}>Take what was measured</Button>
 		{/if}
 	{/if}
 </section>

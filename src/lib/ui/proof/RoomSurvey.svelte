@@ -10,6 +10,9 @@
 	} from '$core/control';
 	import { BUILDS, EMITTERS, FINISHES, heatsByFloor, INSULATIONS, roomSchema, type Room } from '$core/plan';
 	import { problemOf } from '$core/formats';
+	import Choice from '../kit/Choice.svelte';
+	import NumberField from '../kit/NumberField.svelte';
+	import Why from '../kit/Why.svelte';
 	import { buildClasses, emitterClasses, finishes, insulationClasses, lossOf } from '$core/thermal';
 
 	let {
@@ -55,178 +58,152 @@
 			finish: floor ? (shown.finish ?? 'tile') : shown.finish
 		});
 	}
-	function figure(field: HTMLInputElement, label: string, put: (value: number) => void) {
-		const value = Number(field.value.trim().replace(',', '.'));
-		if (field.value.trim() === '' || !Number.isFinite(value))
-			problem = `${label}: "${field.value}" is no figure.`;
-		else put(value);
-	}
 </script>
 
 {#snippet number(label: string, value: number, unit: string, put: (value: number) => void)}
-	<label
-		><span class="soft">{label}</span>
-		<span
-			><input
-				class="mono"
-				inputmode="decimal"
-				{value}
-				onchange={(event) => figure(event.currentTarget, label, put)}
-			/>
-			{unit}</span
-		></label
-	>
+	<NumberField {label} {unit} {value} onchange={(figure) => put(figure!)} />
 {/snippet}
 
 <section aria-label="The room as surveyed">
 	<h2>The room</h2>
-	{@render number('Floor', shown.floorAreaM2, 'm²', (floorAreaM2) => set({ floorAreaM2 }))}
-	{@render number('Height', shown.heightM, 'm', (heightM) => set({ heightM }))}
-	<label class="tall"
-		><span class="soft">Build</span>
-		<select value={shown.build} onchange={(event) => set({ build: event.currentTarget.value })}>
-			{#each BUILDS as build (build)}<option value={build}>{buildClasses[build].words}</option>{/each}
-		</select></label
-	>
-	<label
-		><span class="soft">Loss by</span>
-		<select
+	<div class="fields">
+		{@render number('Floor', shown.floorAreaM2, 'm²', (floorAreaM2) => set({ floorAreaM2 }))}
+		{@render number('Height', shown.heightM, 'm', (heightM) => set({ heightM }))}
+		<Choice
+			label="Build"
+			value={shown.build}
+			options={BUILDS.map((build) => ({ value: build, text: buildClasses[build].words }))}
+			onchange={(build) => set({ build })}
+		/>
+		<Choice
+			label="Heat loss by"
 			value={shown.loss.by}
-			onchange={(event) =>
+			options={[
+				{ value: 'survey', text: 'what is exposed' },
+				{ value: 'figure', text: 'a figure in W/K' },
+				...(shown.loss.by === 'measured' ? [{ value: 'measured' as const, text: 'a logger' }] : [])
+			]}
+			onchange={(by) =>
 				set({
 					loss:
-						event.currentTarget.value === 'figure'
+						by === 'figure'
 							? { by: 'figure', wattsPerKelvin: Math.round(lossOf(shown)) }
 							: { by: 'survey', insulation: 'fair', exposedM2: Math.round(shown.floorAreaM2 * 1.5) }
 				})}
-		>
-			<option value="survey">what is exposed</option>
-			<option value="figure">a figure in W/K</option>
-			{#if shown.loss.by === 'measured'}<option value="measured">a logger</option>{/if}
-		</select></label
-	>
-	{#if shown.loss.by === 'survey'}
-		{@const loss = shown.loss}
-		<label class="tall"
-			><span class="soft">Insulation</span>
-			<select
+		/>
+		{#if shown.loss.by === 'survey'}
+			{@const loss = shown.loss}
+			<Choice
+				label="Insulation"
 				value={loss.insulation}
-				onchange={(event) => set({ loss: { ...loss, insulation: event.currentTarget.value } })}
-			>
-				{#each INSULATIONS as one (one)}<option value={one}>{insulationClasses[one].words}</option>{/each}
-			</select></label
-		>
-		{@render number('Exposed', loss.exposedM2, 'm²', (exposedM2) => set({ loss: { ...loss, exposedM2 } }))}
-	{:else if shown.loss.by === 'figure'}
-		{@const loss = shown.loss}
-		{@render number('Loss', loss.wattsPerKelvin, 'W/K', (wattsPerKelvin) =>
-			set({ loss: { ...loss, wattsPerKelvin } })
-		)}
-	{/if}
-	<p class="soft note">
+				options={INSULATIONS.map((one) => ({ value: one, text: insulationClasses[one].words }))}
+				onchange={(insulation) => set({ loss: { ...loss, insulation } })}
+			/>
+			{@render number('Exposed walls, roof, floor', loss.exposedM2, 'm²', (exposedM2) =>
+				set({ loss: { ...loss, exposedM2 } })
+			)}
+		{:else if shown.loss.by === 'figure'}
+			{@const loss = shown.loss}
+			{@render number('Loss', loss.wattsPerKelvin, 'W/K', (wattsPerKelvin) =>
+				set({ loss: { ...loss, wattsPerKelvin } })
+			)}
+		{/if}
+		{@render number('People and devices', shown.gainsW, 'W', (gainsW) => set({ gainsW }))}
+	</div>
+	<p class="soft">
 		Together {Math.round(lossOf(room))} W/K{room.loss.by === 'survey'
 			? ', half an air change an hour counted'
 			: room.loss.by === 'measured'
 				? ', as measured'
 				: ''}.
+		<Why of="Where these figures come from">
+			<p>
+				Capacities by ISO 13790, radiators by EN 442, floors by EN 1264; insulation by common practice. It is
+				not a heat-loss survey.
+			</p>
+		</Why>
 	</p>
 
 	<h2>What warms it</h2>
-	<label
-		><span class="soft">Kind</span>
-		<select
+	<div class="fields">
+		<Choice
+			label="Kind of emitter"
 			value={shown.emitter.kind}
-			onchange={(event) => changeKind(event.currentTarget.value as Room['emitter']['kind'])}
-		>
-			{#each EMITTERS as one (one)}<option value={one}>{emitterClasses[one].words}</option>{/each}
-		</select></label
-	>
-	{@render number(
-		emitterClasses[shown.emitter.kind].water && !emitterClasses[shown.emitter.kind].floor
-			? `Rated at ${unit === 'F' ? '90 °F' : '50 K'} over the room`
-			: 'Power',
-		shown.emitter.ratedW,
-		'W',
-		(ratedW) => setEmitter({ ratedW })
-	)}
-	{#if emitterClasses[shown.emitter.kind].water}
-		{@render number('Water', roundFigure(inUnit(unit, shown.emitter.waterC)), `°${unit}`, (figure) =>
-			setEmitter({ waterC: fromUnit(unit, figure) })
+			options={EMITTERS.map((one) => ({ value: one, text: emitterClasses[one].words }))}
+			onchange={changeKind}
+		/>
+		{@render number(
+			emitterClasses[shown.emitter.kind].water && !emitterClasses[shown.emitter.kind].floor
+				? `Rated at ${unit === 'F' ? '90 °F' : '50 K'} over the room`
+				: 'Power',
+			shown.emitter.ratedW,
+			'W',
+			(ratedW) => setEmitter({ ratedW })
 		)}
-	{/if}
-	{#if heatsByFloor(shown)}
-		<label
-			><span class="soft">Finish</span>
-			<select value={shown.finish ?? 'tile'} onchange={(event) => set({ finish: event.currentTarget.value })}>
-				{#each FINISHES as one (one)}<option value={one}>{finishes[one].words}</option>{/each}
-			</select></label
-		>
-		<label
-			><span class="soft">Sensor</span>
-			<select value={shown.sensor} onchange={(event) => set({ sensor: event.currentTarget.value })}>
-				<option value="air">in the air</option>
-				<option value="floor">in the floor</option>
-				<option value="air-with-floor-guard">air, floor guarded</option>
-			</select></label
-		>
-	{/if}
-	<label
-		><span class="soft">Regulated</span>
-		<select
+		{#if emitterClasses[shown.emitter.kind].water}
+			{@render number('Water', roundFigure(inUnit(unit, shown.emitter.waterC)), `°${unit}`, (figure) =>
+				setEmitter({ waterC: fromUnit(unit, figure) })
+			)}
+		{/if}
+		{#if heatsByFloor(shown)}
+			<Choice
+				label="Finish"
+				value={shown.finish ?? 'tile'}
+				options={FINISHES.map((one) => ({ value: one, text: finishes[one].words }))}
+				onchange={(finish) => set({ finish })}
+			/>
+			<Choice
+				label="Sensor"
+				value={shown.sensor}
+				options={[
+					{ value: 'air', text: 'in the air' },
+					{ value: 'floor', text: 'in the floor' },
+					{ value: 'air-with-floor-guard', text: 'air, floor guarded' }
+				]}
+				onchange={(sensor) => set({ sensor })}
+			/>
+		{/if}
+		<Choice
+			label="Regulated"
 			value={shown.regulation.kind}
-			onchange={(event) =>
+			options={[
+				{ value: 'on-off', text: 'on and off' },
+				{ value: 'cycling', text: 'in cycles' }
+			]}
+			onchange={(kind) =>
 				set({
 					regulation:
-						event.currentTarget.value === 'on-off'
+						kind === 'on-off'
 							? { kind: 'on-off', differentialK: 0.5 }
 							: { kind: 'cycling', perHour: 6, bandK: 1.5 }
 				})}
-		>
-			<option value="on-off">on and off</option>
-			<option value="cycling">in cycles</option>
-		</select></label
-	>
-	{#if shown.regulation.kind === 'on-off'}
-		{@render number(
-			'Differential',
-			roundFigure(differenceInUnit(unit, shown.regulation.differentialK)),
-			differenceUnit(unit),
-			(figure) => set({ regulation: { kind: 'on-off', differentialK: kelvinOf(unit, figure) } })
-		)}
-	{:else}
-		{@const by = shown.regulation}
-		{@render number('Cycles at half load', by.perHour, '/ h', (perHour) =>
-			set({ regulation: { ...by, perHour } })
-		)}
-	{/if}
-	{@render number('People, devices', shown.gainsW, 'W', (gainsW) => set({ gainsW }))}
+		/>
+		{#if shown.regulation.kind === 'on-off'}
+			{@render number(
+				'Differential',
+				roundFigure(differenceInUnit(unit, shown.regulation.differentialK)),
+				differenceUnit(unit),
+				(figure) => set({ regulation: { kind: 'on-off', differentialK: kelvinOf(unit, figure) } })
+			)}
+		{:else}
+			{@const by = shown.regulation}
+			{@render number('Cycles at half load', by.perHour, 'an hour', (perHour) =>
+				set({ regulation: { ...by, perHour } })
+			)}
+		{/if}
+	</div>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
-	<p class="soft note">
-		Capacities by ISO 13790, radiators by EN 442, floors by EN 1264; insulation by common practice. It is no
-		heat-loss survey.
-	</p>
 </section>
 
 <style>
 	h2 {
-		margin-top: 0.5rem;
+		margin-top: 1.2rem;
+		font-size: 1rem;
 	}
-	input {
-		width: 5rem;
-		text-align: right;
-	}
-	select {
-		max-width: 10.5rem;
-	}
-	.tall {
-		flex-direction: column;
-		align-items: stretch;
-		gap: 0.1rem;
-	}
-	.tall select {
-		max-width: none;
-	}
-	.note {
-		font-size: 0.9rem;
+	.fields {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(13rem, 100%), 1fr));
+		gap: 0.75rem 1rem;
+		margin: 0.5rem 0;
 	}
 </style>

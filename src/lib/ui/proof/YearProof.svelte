@@ -1,7 +1,8 @@
 <script lang="ts">
 	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
+	import Figures from '$lib/ui/kit/Figures.svelte';
+	import More from '$lib/ui/kit/More.svelte';
 	import { onMount } from 'svelte';
-	import { Button } from 'carbon-components-svelte';
 	import Running from '../Running.svelte';
 	import { temperatureWords, type ControlProfile } from '$core/control';
 	import { readText, LARGEST_EPW, readEpw } from '$core/formats';
@@ -20,6 +21,7 @@
 	import { yearInWorker, type YearRun } from '$lib/workers/yearInWorker';
 	import { MONTHS, yearChart } from './charts';
 	import Plot from './Plot.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { zone, profile, siteId }: { zone: Zone; profile: ControlProfile; siteId: string } = $props();
 
@@ -109,7 +111,7 @@
 				accept=".epw,text/plain"
 				onfiles={([file]) => void read(file)}
 			/>
-			{#if weather}<button class="quiet" onclick={forget}>Forget {weather.name}</button>{/if}
+			{#if weather}<Button onclick={forget}>Forget {weather.name}</Button>{/if}
 		</div>
 	</div>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
@@ -126,48 +128,32 @@
 			}}
 		/>
 	{:else if !kept || stale}
-		<Button kind={kept ? 'primary' : 'tertiary'} on:click={compute}
-			>Run a year of {weather ? weather.name : 'invented weather'}</Button
-		>
+		<Button onclick={compute}>Run a year of {weather ? weather.name : 'invented weather'}</Button>
 	{/if}
 	{#if drawn && kept}
 		<Plot label="Heat of each month, three ways; outdoor means" height={200} make={drawn} />
-		<table class="figures">
-			<thead
-				><tr><th></th><th>a year</th><th>cold while wanted</th><th>coldest</th><th>starts a day</th></tr
-				></thead
-			>
-			<tbody>
-				{#each ways as [name, way] (name)}
-					<tr>
-						<th scope="row">{name}</th>
-						<td>{Math.round(sum(way.kWh))} kWh</td>
-						<td>{duration(sum(way.coldMinutes))}</td>
-						<td>{say(way.coldestC)}</td>
-						<td>{Math.round(way.starts / 365)}</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-		<details>
-			<summary>Month by month</summary>
-			<table class="figures">
-				<thead
-					><tr
-						><th></th><th>outside</th>{#each ways as [name] (name)}<th>{name.toLowerCase()}</th>{/each}</tr
-					></thead
-				>
-				<tbody>
-					{#each MONTHS as month, i (month)}
-						<tr>
-							<th scope="row">{month}</th>
-							<td>{say(kept.year.outdoorC[i]!)}</td>
-							{#each ways as [name, way] (name)}<td>{Math.round(way.kWh[i]!)} kWh</td>{/each}
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-		</details>
+		<Figures
+			label="The year three ways"
+			head={['', 'a year', 'cold while wanted', 'coldest', 'starts a day']}
+			rows={ways.map(([name, way]) => [
+				name,
+				`${Math.round(sum(way.kWh))} kWh`,
+				duration(sum(way.coldMinutes)),
+				say(way.coldestC),
+				String(Math.round(way.starts / 365))
+			])}
+		/>
+		<More title="Month by month">
+			<Figures
+				label="The year month by month"
+				head={['', 'outside', ...ways.map(([name]) => name.toLowerCase())]}
+				rows={MONTHS.map((month, i) => [
+					month,
+					say(kept!.year.outdoorC[i]!),
+					...ways.map(([, way]) => `${Math.round(way.kWh[i]!)} kWh`)
+				])}
+			/>
+		</More>
 	{/if}
 </section>
 
@@ -185,8 +171,5 @@
 	}
 	h2 {
 		font-size: 1rem;
-	}
-	table {
-		width: 100%;
 	}
 </style>

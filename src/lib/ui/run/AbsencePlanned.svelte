@@ -80,6 +80,6 @@
 	.conflict {
 		color: var(--warm);
 		font-weight: 700;
-		font-size: 0.95rem;
+		font-size: var(--small);
 	}
 </style>

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
-	import { Button } from 'carbon-components-svelte';
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import { dateWords } from '$core/civil';
 	import { fitZone } from '$core/fit';
@@ -17,6 +16,10 @@
 	import { DAY_NAMES } from '$core/week';
 	import Running from '$lib/ui/Running.svelte';
 	import { calendarInWorker, type CalendarRun } from '$lib/workers/calendarInWorker';
+	import Button from '../kit/Button.svelte';
+	import Check from '../kit/Check.svelte';
+	import Choice from '../kit/Choice.svelte';
+	import More from '../kit/More.svelte';
 
 	let {
 		zone,
@@ -175,7 +178,7 @@
 			onfiles={([file]) => void read(file)}
 		/>
 		<p class="soft">Bookings warm the room from start to end; whole days can become special days.</p>
-		<button class="quiet close" onclick={onclose}>Close</button>
+		<Button onclick={onclose}>Close</Button>
 	</div>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{#if run}
@@ -191,30 +194,31 @@
 			{content.notes.join(' ')}
 		</p>
 		{#if content.leftOut.length > 0}
-			<details>
-				<summary
-					>{content.leftOut.length === 1 ? 'One event was' : `${content.leftOut.length} events were`} left out</summary
-				>
+			<More
+				title="{content.leftOut.length === 1
+					? 'One event was'
+					: `${content.leftOut.length} events were`} left out"
+			>
 				<ul>
 					{#each content.leftOut as one, i (i)}<li>
 							{one.date ? `${dateWords(one.date, 'short')}, ` : ''}{one.name}: {one.why}
 						</li>{/each}
 				</ul>
-			</details>
+			</More>
 		{/if}
 		<div class="levels">
-			<label
-				><span class="soft">booked</span>
-				<select value={warm.id} onchange={(event) => (warmId = event.currentTarget.value)}>
-					{#each ranked as level (level.id)}<option value={level.id}>{level.name}</option>{/each}
-				</select></label
-			>
-			<label
-				><span class="soft">empty</span>
-				<select value={rest.id} onchange={(event) => (restId = event.currentTarget.value)}>
-					{#each ranked as level (level.id)}<option value={level.id}>{level.name}</option>{/each}
-				</select></label
-			>
+			<Choice
+				label="While booked"
+				value={warm.id}
+				options={ranked.map((level) => ({ value: level.id, text: level.name }))}
+				onchange={(id) => (warmId = id)}
+			/>
+			<Choice
+				label="While empty"
+				value={rest.id}
+				options={ranked.map((level) => ({ value: level.id, text: level.name }))}
+				onchange={(id) => (restId = id)}
+			/>
 		</div>
 		{#if planned}
 			<p>
@@ -240,7 +244,7 @@
 					{/each}
 				</ul>
 			{/if}
-			<Button on:click={takeWeek}>Take as the wanted week</Button>
+			<Button kind="next" onclick={takeWeek}>Take as the wanted week</Button>
 		{/if}
 		{#if days.length > 0}
 			<h3>Whole days</h3>
@@ -251,29 +255,30 @@
 			{/if}
 			<div class="whole">
 				{#each days as day, i (i)}
-					<label
-						><input type="checkbox" checked={ticked.includes(day.date)} onchange={() => toggle(day.date)} />
-						{dateWords(day.date, 'short')} <span class="soft">{day.name}</span></label
-					>
+					<Check checked={ticked.includes(day.date)} onchange={() => toggle(day.date)}>
+						{dateWords(day.date, 'short')} <span class="soft">{day.name}</span>
+					</Check>
 				{/each}
 			</div>
 			{#if most > 0}
 				<div class="levels">
-					<label
-						><span class="soft">run as</span>
-						<select bind:value={runsAs}>
-							<option value="rest">{rest.name} all day</option>
-							{#each DAY_NAMES as name, i (name)}<option value={String(i)}>{name}</option>{/each}
-						</select></label
-					>
-					<Button kind="tertiary" disabled={ticked.length === 0 || ticked.length > room} on:click={takeDays}
+					<Choice
+						label="They run as"
+						value={runsAs}
+						options={[
+							{ value: 'rest', text: `${rest.name} all day` },
+							...DAY_NAMES.map((name, i) => ({ value: String(i), text: name }))
+						]}
+						onchange={(runs) => (runsAs = runs)}
+					/>
+					<Button disabled={ticked.length === 0 || ticked.length > room} onclick={takeDays}
 						>{ticked.length > room
 							? `Only ${room} free`
 							: ticked.length === 0
 								? 'Choose the days'
 								: ticked.length === 1
-									? 'Make it a special day'
-									: `Make ${ticked.length} special days`}</Button
+									? 'Add the special day'
+									: `Add ${ticked.length} special days`}</Button
 					>
 				</div>
 			{/if}
@@ -294,20 +299,6 @@
 		flex-wrap: wrap;
 		gap: 0.5rem 1rem;
 		align-items: center;
-	}
-	.close {
-		margin-left: auto;
-	}
-	label {
-		display: inline-flex;
-		gap: 0.5rem;
-		align-items: center;
-		min-height: 44px;
-	}
-	input[type='checkbox'] {
-		width: 1.2rem;
-		height: 1.2rem;
-		accent-color: var(--ink);
 	}
 	.dates {
 		max-height: 19rem;
@@ -330,7 +321,7 @@
 	}
 	h3 {
 		margin-top: 0.9rem;
-		font-size: 0.95rem;
+		font-size: var(--small);
 	}
 	.whole {
 		display: grid;

@@ -118,11 +118,11 @@
 	.hour,
 	.scale {
 		font-family: var(--mono);
-		font-size: 11px;
+		font-size: var(--mark);
 		fill: var(--soft);
 	}
 	.label {
-		font-size: 13px;
+		font-size: var(--mark);
 		font-weight: 700;
 		fill: var(--ink);
 	}
@@ -156,7 +156,7 @@
 		stroke-dasharray: 3 2;
 	}
 	.jump-words {
-		font-size: 11px;
+		font-size: var(--mark);
 		font-weight: 700;
 		fill: var(--signal);
 	}

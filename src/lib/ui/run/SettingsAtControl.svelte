@@ -3,12 +3,13 @@
 		fromUnit,
 		inUnit,
 		keptSetpoint,
-		limitWords,
 		roundFigure,
 		type ControlProfile,
 		type TemperatureUnit
 	} from '$core/control';
 	import type { Settings } from '$core/plan';
+	import Choice from '../kit/Choice.svelte';
+	import NumberField from '../kit/NumberField.svelte';
 
 	let {
 		settings,
@@ -26,113 +27,77 @@
 	const habits = $derived(profile.habits);
 	const early = $derived(profile.startsEarly && profile.temperature !== null);
 	const any = $derived(habits.limits !== null || habits.fan !== null || profile.cooling !== null || early);
-	let problem = $state<string | null>(null);
-
-	/** A limit in °C or minutes, or none where the field is left empty. */
-	function figure(
-		field: HTMLInputElement,
-		key: 'highLimitC' | 'lowLimitC' | 'earlyStartMinutes',
-		least: number,
-		most: number
-	) {
-		const text = field.value.trim().replace(',', '.');
-		const minutes = key === 'earlyStartMinutes';
-		const figured = Number(text);
-		const value = text === '' ? null : minutes ? figured : keptSetpoint(fromUnit(unit, figured));
-		const other =
-			key === 'highLimitC' ? settings.lowLimitC : key === 'lowLimitC' ? settings.highLimitC : null;
-		if (value !== null && (!Number.isFinite(value) || value < least || value > most))
-			problem = `"${field.value}" is no figure from ${minutes ? `${least} to ${most} min` : `${limitWords(unit, least, 'least')} to ${limitWords(unit, most, 'most')}`}; leave it empty for none.`;
-		else if (value !== null && other !== null && (key === 'highLimitC' ? value <= other : value >= other))
-			problem = 'The high limit must lie above the low one.';
-		else {
-			problem = null;
-			onchange({
-				...settings,
-				[key]: key === 'earlyStartMinutes' && value !== null ? Math.round(value) : value
-			});
-			return;
-		}
-		field.value = shown(key);
-	}
-	/** A setting as it stands in its field. */
-	function shown(key: 'highLimitC' | 'lowLimitC' | 'earlyStartMinutes'): string {
-		const value = settings[key];
-		if (value === null) return '';
-		return String(key === 'earlyStartMinutes' ? value : roundFigure(inUnit(unit, value)));
-	}
+	const set = (part: Partial<Settings>) => onchange({ ...settings, ...part });
+	const shown = (c: number | null) => (c === null ? null : roundFigure(inUnit(unit, c)));
+	const kept = (figure: number | null) => (figure === null ? null : keptSetpoint(fromUnit(unit, figure)));
+	const bound = (c: number) => roundFigure(inUnit(unit, c));
 </script>
 
 {#if any}
-	<section aria-label="Set at the control">
-		<h2>Set at the control</h2>
-		{#if habits.limits}
-			<label
-				><span class="soft">High limit, °{unit}</span>
-				<input
-					class="mono"
-					inputmode="decimal"
-					value={shown('highLimitC')}
-					placeholder="none"
-					onchange={(event) => figure(event.currentTarget, 'highLimitC', 5, 60)}
-				/></label
-			>
-			<label
-				><span class="soft">Low limit, °{unit}</span>
-				<input
-					class="mono"
-					inputmode="decimal"
-					value={shown('lowLimitC')}
-					placeholder="none"
-					onchange={(event) => figure(event.currentTarget, 'lowLimitC', 0, 40)}
-				/></label
-			>
-		{/if}
-		{#if early}
-			<label
-				><span class="soft">Starts early by, min</span>
-				<input
-					class="mono"
-					inputmode="numeric"
-					value={settings.earlyStartMinutes ?? ''}
-					placeholder={String(Math.round(habits.earlyStartMostMinutes / 2))}
-					onchange={(event) =>
-						figure(event.currentTarget, 'earlyStartMinutes', 0, habits.earlyStartMostMinutes)}
-				/></label
-			>
-		{/if}
-		{#if habits.fan}
-			<label
-				><span class="soft">Fan</span>
-				<select
+	<section aria-labelledby="set-at-control">
+		<h2 id="set-at-control">Set at the control</h2>
+		<div class="fields">
+			{#if habits.limits}
+				<NumberField
+					label="High limit"
+					unit="°{unit}"
+					empty
+					value={shown(settings.highLimitC)}
+					least={bound(Math.max(5, settings.lowLimitC ?? 5))}
+					most={bound(60)}
+					onchange={(figure) => set({ highLimitC: kept(figure) })}
+				/>
+				<NumberField
+					label="Low limit"
+					unit="°{unit}"
+					empty
+					value={shown(settings.lowLimitC)}
+					least={bound(0)}
+					most={bound(Math.min(40, settings.highLimitC ?? 40))}
+					onchange={(figure) => set({ lowLimitC: kept(figure) })}
+				/>
+			{/if}
+			{#if early}
+				<NumberField
+					label="Starts early by"
+					unit="min"
+					whole
+					empty
+					value={settings.earlyStartMinutes}
+					least={0}
+					most={habits.earlyStartMostMinutes}
+					onchange={(earlyStartMinutes) => set({ earlyStartMinutes })}
+				/>
+			{/if}
+			{#if habits.fan}
+				<Choice
+					label="Fan"
 					value={settings.fan}
-					onchange={(event) => onchange({ ...settings, fan: event.currentTarget.value as Settings['fan'] })}
-				>
-					{#each habits.fan as mode (mode)}<option value={mode}>{mode}</option>{/each}
-				</select></label
-			>
-		{/if}
-		{#if profile.cooling}
-			<label
-				><span class="soft">It may</span>
-				<select
+					options={habits.fan.map((mode) => ({ value: mode, text: mode }))}
+					onchange={(fan) => set({ fan })}
+				/>
+			{/if}
+			{#if profile.cooling}
+				<Choice
+					label="It may"
 					value={settings.changeover}
-					onchange={(event) =>
-						onchange({ ...settings, changeover: event.currentTarget.value as Settings['changeover'] })}
-				>
-					<option value="automatic">heat and cool</option>
-					<option value="heat-only">heat only</option>
-					<option value="cool-only">cool only</option>
-				</select></label
-			>
-		{/if}
-		{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+					options={[
+						{ value: 'automatic', text: 'heat and cool' },
+						{ value: 'heat-only', text: 'heat only' },
+						{ value: 'cool-only', text: 'cool only' }
+					]}
+					onchange={(changeover) => set({ changeover })}
+				/>
+			{/if}
+		</div>
 	</section>
 {/if}
 
 <style>
-	input {
-		width: 5rem;
-		text-align: right;
+	.fields {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(11rem, 100%), 1fr));
+		gap: 0.75rem 1rem;
+		margin: 0.5rem 0;
 	}
 </style>

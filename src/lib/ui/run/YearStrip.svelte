@@ -151,11 +151,11 @@
 		stroke: var(--faint);
 	}
 	.small {
-		font-size: 12px;
+		font-size: var(--mark);
 		fill: var(--soft);
 	}
 	.name {
-		font-size: 14px;
+		font-size: var(--mark);
 		font-weight: 700;
 		fill: var(--ink);
 	}

@@ -1,7 +1,8 @@
 import { dateOfDay, dateWords, dayNumber, instantOf, transitionsBetween, wallAt } from '$core/civil';
 import { displaySetpoint, heldSetpoint, type ControlProfile } from '$core/control';
 import { timeline, type Prepared, type RunSpan } from '$core/run';
-import { DAY_MINUTES, duration, heightScale, type HeightScale } from '$core/week';
+import { DAY_MINUTES, duration } from '$core/week';
+import { heightScale, type HeightScale } from '$core/drawing';
 
 /** A rectangle between two lines of a dated day, in pixels. */
 export interface ApartRect {

@@ -51,7 +51,7 @@
 		padding: 0.45rem 1.25rem;
 		border-bottom: 1px solid var(--rule);
 		background: var(--sheet);
-		font-size: 0.95rem;
+		font-size: var(--small);
 	}
 	@media (max-width: 700px) {
 		p {

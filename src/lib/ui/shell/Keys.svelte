@@ -1,86 +1,114 @@
 <script lang="ts">
+	import { TERMS } from '$core/words';
+	import Dialog from '../kit/Dialog.svelte';
+	import Views from '../kit/Views.svelte';
+
 	let { open = $bindable() }: { open: boolean } = $props();
-	let dialog = $state<HTMLDialogElement>();
 
-	$effect(() => {
-		if (open) dialog?.showModal();
-	});
+	const PARTS = {
+		keys: [
+			[
+				'Everywhere',
+				[
+					['Ctrl K', 'find a site, a zone or a view, or do something'],
+					['?', 'this help'],
+					['Ctrl Z, Ctrl Shift Z', 'undo and redo, in every view of a zone']
+				]
+			],
+			[
+				'Week',
+				[
+					['Tab', 'to the chosen change, and on to the days'],
+					['Page Up, Page Down', 'the change before, the change after'],
+					['← →', 'move the change by one step of the control (Shift: one hour)'],
+					['↑ ↓', 'warmer or cooler from that change on'],
+					['a letter', 'set the level with that letter'],
+					['Enter', 'add a change in the middle of this stretch'],
+					['Delete', 'clear the change'],
+					['↑ ↓ Home End', 'on a day’s name: another day'],
+					['Insert', 'on a day’s name: add a change at noon']
+				]
+			],
+			[
+				'Key in',
+				[
+					['Enter, Space or →', 'the display shows it: next value'],
+					['← or Backspace', 'back one value']
+				]
+			],
+			[
+				'Overview',
+				[
+					['Enter on the grip', 'take a zone; the arrows move it, Enter drops it'],
+					['Alt ↑, Alt ↓', 'on a zone’s name: move it up or down']
+				]
+			]
+		],
+		hand: [
+			[
+				'Week',
+				[
+					['Press an upright', 'choose the change; its time and level stand beside the drawing'],
+					['Drag an upright', 'change its time; the time stands above your finger'],
+					['Drag a level stretch', 'up warmer, down cooler'],
+					['Double-click or double-tap', 'add a change there'],
+					['Press a mark of the legend', 'show or hide it']
+				]
+			],
+			['Overview', [['Drag the grip', 'move a zone to another place']]],
+			['Away, Any moment', [['Press or drag in a strip', 'that moment is explained']]],
+			['Jobs', [['Drop a job file on the page', 'bring a site in']]]
+		]
+	} as const;
 
-	const parts = [
-		{
-			name: 'Everywhere',
-			keys: [
-				['Ctrl K', 'go to a site, zone or view'],
-				['?', 'this list']
-			]
-		},
-		{
-			name: 'Week',
-			keys: [
-				['Tab', 'to the next change'],
-				['← →', 'move the change by one step of the control (Shift: one hour)'],
-				['↑ ↓', 'warmer or cooler from that change on'],
-				['a letter', 'set the level with that letter'],
-				['Enter', 'add a change in the middle of this stretch'],
-				['Delete', 'clear the change'],
-				['↑ ↓ Home End', 'on a day’s name: another day'],
-				['Insert', 'on a day’s name: add a change at noon'],
-				['Ctrl Z, Ctrl Shift Z', 'undo, redo']
-			]
-		},
-		{
-			name: 'Key in',
-			keys: [
-				['Enter, Space or →', 'the display shows it: next value'],
-				['← or Backspace', 'back one value']
-			]
-		},
-		{ name: 'Board', keys: [['Alt ↑, Alt ↓', 'move the zone up or down']] }
-	];
+	let part = $state<'keys' | 'hand' | 'terms'>('keys');
 </script>
 
-<dialog bind:this={dialog} onclose={() => (open = false)} aria-labelledby="keys-title">
-	<h2 id="keys-title">Keys</h2>
-	{#each parts as part (part.name)}
-		<h3>{part.name}</h3>
+<Dialog heading="Help" large bind:open>
+	<Views
+		label="Help on"
+		views={[
+			['keys', 'Keys'],
+			['hand', 'Mouse and touch'],
+			['terms', 'Terms']
+		]}
+		value={part}
+		onchange={(next) => (part = next)}
+	/>
+	{#if part === 'terms'}
 		<dl>
-			{#each part.keys as [key, what] (key)}
-				<dt class="mono">{key}</dt>
-				<dd>{what}</dd>
+			{#each Object.entries(TERMS) as [term, meaning] (term)}
+				<dt><strong>{term}</strong></dt>
+				<dd>{meaning}</dd>
 			{/each}
 		</dl>
-	{/each}
-	<button class="quiet" onclick={() => dialog?.close()}>Close</button>
-</dialog>
+	{:else}
+		{#each PARTS[part] as [name, lines] (name)}
+			<h3>{name}</h3>
+			<dl>
+				{#each lines as [key, what] (key)}
+					<dt class:mono={part === 'keys'}>{key}</dt>
+					<dd>{what}</dd>
+				{/each}
+			</dl>
+		{/each}
+	{/if}
+</Dialog>
 
 <style>
-	dialog {
-		width: min(36rem, calc(100vw - 2rem));
-		padding: 1.25rem 1.5rem;
-		border: 1px solid var(--rule);
-		border-radius: 6px;
-		background: var(--sheet);
-		color: var(--ink);
-	}
-	dialog::backdrop {
-		background: rgb(10 12 14 / 45%);
-	}
 	h3 {
 		margin-top: 1rem;
-		font-size: 0.9rem;
 		color: var(--soft);
+		font-size: 1rem;
 	}
 	dl {
 		display: grid;
-		grid-template-columns: 13rem 1fr;
-		gap: 0.25rem 1rem;
-		margin: 0.25rem 0;
+		grid-template-columns: 14rem 1fr;
+		gap: 0.3rem 1rem;
+		margin: 0.5rem 0;
 	}
 	dd {
 		margin: 0;
-	}
-	.quiet {
-		margin-top: 1rem;
 	}
 	@media (max-width: 600px) {
 		dl {

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { differenceWords, type TemperatureUnit } from '$core/control';
+	import Figures from '../kit/Figures.svelte';
 
 	let {
 		startsPerDay,
@@ -25,18 +26,14 @@
 				? `: with a differential of ${differenceWords(unit, firstStarts.differentialK)} it would be ${Math.round(firstStarts.startsPerDay)}.`
 				: ': no differential here is wide enough; a buffer or a longer anti-cycling time at the boiler is.'}{:else}.{/if}
 	</p>
-	<table class="figures">
-		<thead><tr><th>every control at a differential of</th><th>starts a day</th></tr></thead>
-		<tbody>
-			{#each starts as one (one.differentialK)}
-				<tr
-					><th scope="row">{differenceWords(unit, one.differentialK)}</th><td
-						>{Math.round(one.startsPerDay)}</td
-					></tr
-				>
-			{/each}
-		</tbody>
-	</table>
+	<Figures
+		label="Boiler starts by differential"
+		head={['every control at a differential of', 'starts a day']}
+		rows={starts.map((one) => [
+			differenceWords(unit, one.differentialK),
+			String(Math.round(one.startsPerDay))
+		])}
+	/>
 </section>
 
 <style>

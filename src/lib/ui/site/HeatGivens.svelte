@@ -1,10 +1,12 @@
 <script lang="ts">
 	import { roundTemperatureWords, type TemperatureUnit } from '$core/control';
-	import { quoted } from '$core/formats';
 	import type { Site } from '$core/plan';
 	import type { Source } from '$core/thermal';
 	import { call } from '../call';
 	import { refresh } from '../refresh';
+	import NumberField from '../kit/NumberField.svelte';
+	import Slide from '../kit/Slide.svelte';
+	import Views from '../kit/Views.svelte';
 
 	let {
 		siteId,
@@ -35,70 +37,66 @@
 
 	const limitW = $derived(source === 'electric' ? supply.electricW : supply.boilerW);
 
-	async function saveSupply(
-		key: 'electricW' | 'boilerW' | 'boilerStartsPerDay' | 'windowMinutes',
-		field: HTMLInputElement
-	) {
-		const text = field.value.trim().replace(',', '.');
-		const factor = key.endsWith('W') ? 1000 : 1;
-		const value = text === '' && key !== 'windowMinutes' ? null : Number(text) * factor;
-		onproblem(null);
-		if (value !== null && (!Number.isFinite(value) || text === '')) {
-			onproblem(`${quoted(field.value)} is no number.`);
-			return;
-		}
-		const done = await call('PATCH', `/api/v1/jobs/${siteId}`, {
-			supply: { [key]: value }
-		});
-		if (!done.ok) onproblem(done.sentence);
+	async function save(part: Partial<Site['supply']>) {
+		const done = await call('PATCH', `/api/v1/jobs/${siteId}`, { supply: part });
+		onproblem(done.ok ? null : done.sentence);
 		await refresh('fq:site');
 	}
+	const watts = (kW: number | null) => (kW === null ? null : Math.round(kW * 1000));
 </script>
 
 <div class="givens">
 	{#if zones.electric > 0 && zones.water > 0}
-		<div class="pick" role="group" aria-label="Source">
-			<button class="quiet" aria-pressed={source === 'electric'} onclick={() => onsource('electric')}
-				>Electric, {zones.electric}</button
-			>
-			<button class="quiet" aria-pressed={source === 'water'} onclick={() => onsource('water')}
-				>Boiler, {zones.water}</button
-			>
+		<div class="source">
+			<Views
+				label="Source"
+				views={[
+					['electric', `Electric, ${zones.electric}`],
+					['water', `Boiler, ${zones.water}`]
+				]}
+				value={source}
+				onchange={onsource}
+			/>
 		</div>
 	{/if}
-	<label>
-		<span>{source === 'electric' ? 'Supply for heating' : 'Boiler gives'}, kW</span>
-		<input
-			inputmode="decimal"
-			value={limitW === null ? '' : limitW / 1000}
-			placeholder="not known"
-			onchange={(event) => saveSupply(source === 'electric' ? 'electricW' : 'boilerW', event.currentTarget)}
-		/>
-	</label>
-	<label>
-		<span>as a mean over, min</span>
-		<input
-			inputmode="numeric"
-			value={supply.windowMinutes}
-			onchange={(event) => saveSupply('windowMinutes', event.currentTarget)}
-		/>
-	</label>
+	<NumberField
+		label={source === 'electric' ? 'Supply for heating' : 'Boiler gives'}
+		unit="kW"
+		empty
+		least={0.1}
+		value={limitW === null ? null : limitW / 1000}
+		onchange={(kW) => save(source === 'electric' ? { electricW: watts(kW) } : { boilerW: watts(kW) })}
+	/>
+	<NumberField
+		label="As a mean over"
+		unit="min"
+		whole
+		least={5}
+		most={60}
+		value={supply.windowMinutes}
+		onchange={(minutes) => save({ windowMinutes: minutes! })}
+	/>
 	{#if source === 'water'}
-		<label>
-			<span>starts a day, at most</span>
-			<input
-				inputmode="numeric"
-				value={supply.boilerStartsPerDay ?? ''}
-				placeholder="20"
-				onchange={(event) => saveSupply('boilerStartsPerDay', event.currentTarget)}
-			/>
-		</label>
+		<NumberField
+			label="Starts a day, at most"
+			whole
+			empty
+			least={1}
+			most={500}
+			value={supply.boilerStartsPerDay}
+			onchange={(starts) => save({ boilerStartsPerDay: starts })}
+		/>
 	{/if}
-	<label class="outside">
-		<span>Outside, mean of the day</span>
-		<input type="range" min="-15" max="15" step="1" bind:value={outdoorC} />
-		<strong class="mono">{roundTemperatureWords(unit, outdoorC)}{computing ? ' …' : ''}</strong>
-	</label>
+	<div class="outside">
+		<Slide
+			label="Outside, mean of the day"
+			least={-15}
+			most={15}
+			said={(c) => `${roundTemperatureWords(unit, c)}${computing ? ' …' : ''}`}
+			ends={[roundTemperatureWords(unit, -15), roundTemperatureWords(unit, 15)]}
+			bind:value={outdoorC}
+		/>
+	</div>
 </div>
 
 <style>
@@ -106,33 +104,18 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.6rem 1.25rem;
-		align-items: end;
+		align-items: start;
 		margin-bottom: 0.6rem;
 	}
-	.givens label span {
-		display: block;
-		font-size: 0.9rem;
-		color: var(--soft);
+	.givens > :global(.bx--form-item) {
+		flex: 0 1 11rem;
 	}
-	.givens input:not([type='range']) {
-		width: 7.5rem;
-		font-size: 1.05rem;
+	.source {
+		align-self: end;
+		width: 18rem;
 	}
 	.outside {
-		display: grid;
-		grid-template-columns: minmax(8rem, 18rem) 4.5rem;
-		gap: 0 0.6rem;
-		align-items: center;
-	}
-	.outside span {
-		grid-column: 1 / -1;
-	}
-	input[type='range'] {
-		height: 40px;
-	}
-	.pick {
-		display: flex;
-		gap: 0.25rem;
-		flex-wrap: wrap;
+		flex: 0 1 26rem;
+		min-width: 15rem;
 	}
 </style>

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import { Button } from 'carbon-components-svelte';
 	import { staggerInputs, type HeatedZone, type Interlock, type Limit, type Source } from '$core/thermal';
 	import { duration } from '$core/week';
 	import { interlockInWorker } from '$lib/workers/siteHeat';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let {
 		heated,
@@ -70,9 +70,7 @@
 		{#if taken}
 			<p>The zones have its starts.</p>
 		{:else if locked.earlierMinutes !== null}
-			<Button kind="tertiary" disabled={busy} on:click={() => ontake(locked.zones)}
-				>Take its starts into the zones</Button
-			>
+			<Button disabled={busy} onclick={() => ontake(locked.zones)}>Take its starts into the zones</Button>
 		{/if}
 	{:else if now}
 		<p class="signal" role="status">
@@ -80,7 +78,7 @@
 		</p>
 	{:else}
 		<p>Earlier starts keep the mean down; only an interlock keeps every minute under the limit.</p>
-		<Button kind="tertiary" disabled={locking} on:click={lock}
+		<Button disabled={locking} onclick={lock}
 			>{locking ? 'Running the week …' : 'What would an interlock cost?'}</Button
 		>
 	{/if}

@@ -146,7 +146,7 @@
 	.tick,
 	.zone {
 		fill: var(--soft);
-		font-size: 13px;
+		font-size: var(--mark);
 	}
 	.zone {
 		fill: var(--ink);
@@ -173,7 +173,7 @@
 	}
 	.limit-text {
 		fill: var(--signal);
-		font-size: 13px;
+		font-size: var(--mark);
 		font-weight: 700;
 		paint-order: stroke;
 		stroke: var(--ground);

@@ -1,9 +1,11 @@
 <script lang="ts">
-	import { Button } from 'carbon-components-svelte';
 	import type { ControlProfile } from '$core/control';
 	import type { Zone } from '$core/plan';
 	import { clockTime, DAY_SHORT, dayOf, duration, minuteOfDay } from '$core/week';
 	import type { Staggered } from '$lib/workers/siteHeat';
+	import Button from '../kit/Button.svelte';
+	import Figures from '../kit/Figures.svelte';
+	import Why from '../kit/Why.svelte';
 
 	let {
 		staggered,
@@ -61,32 +63,26 @@
 <section>
 	<h2>What was moved</h2>
 	<div class="keys">
-		<Button disabled={busy} on:click={ontake}>Take these starts into {staggered.zones.length} zones</Button>
-		<button class="quiet" onclick={onleave}>Leave them</button>
+		<Button kind="next" disabled={busy} onclick={ontake}
+			>Take these starts into {staggered.zones.length} zones</Button
+		>
+		<Button onclick={onleave}>Leave them</Button>
 	</div>
 	{#if moved.length === 0}
 		<p>Nothing had to be: with each room's own lead the limit is kept.</p>
 	{:else}
-		<table class="figures">
-			<thead
-				><tr
-					><th>zone</th><th>warm at</th><th></th><th>it needs</th><th>starts now at</th><th>earlier by</th
-					></tr
-				></thead
-			>
-			<tbody>
-				{#each moved as rise (rise.id + rise.at + rise.minutes)}
-					<tr>
-						<th scope="row">{rise.zone}</th>
-						<td>{clockTime(minuteOfDay(rise.at))}</td>
-						<td class="soft">{dayWords(rise.days)}</td>
-						<td>{duration(rise.minutes - rise.earlier)}</td>
-						<td class="mono">{startAt(rise.at, rise.minutes)}</td>
-						<td>{duration(rise.earlier)}</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
+		<Figures
+			label="Starts that were moved"
+			head={['zone', 'warm at', 'on', 'it needs', 'starts now at', 'earlier by']}
+			rows={moved.map((rise) => [
+				rise.zone,
+				clockTime(minuteOfDay(rise.at)),
+				dayWords(rise.days),
+				duration(rise.minutes - rise.earlier),
+				startAt(rise.at, rise.minutes),
+				duration(rise.earlier)
+			])}
+		/>
 	{/if}
 	{#if staggered.load.overMinutes > 0}
 		<p class="signal">
@@ -100,8 +96,13 @@
 		</p>
 	{/if}
 	<p class="soft">
-		Energy of the week {kWhBefore?.toFixed(0) ?? '–'} → {staggered.load.kWh.toFixed(0)} kWh; {staggered
-			.stagger.tried} settings were run. A good answer, not proved the best.
+		Energy of the week: {kWhBefore?.toFixed(0) ?? '–'} kWh before, {staggered.load.kWh.toFixed(0)} kWh after.
+		<Why of="How these starts were found">
+			<p>
+				{staggered.stagger.tried} settings of the starts were run over the week. The best of them is a good answer;
+				it is not proved that there is no better one.
+			</p>
+		</Why>
 	</p>
 </section>
 

@@ -2,6 +2,7 @@
 	import type { SettingValue, ZoneSetting } from '$core/checks';
 	import type { TemperatureUnit } from '$core/control';
 	import Choice from '../visit/Choice.svelte';
+	import Day from '../visit/Day.svelte';
 	import Degrees from '../visit/Degrees.svelte';
 	import Figure from '../visit/Figure.svelte';
 	import Several from '../visit/Several.svelte';
@@ -46,10 +47,11 @@
 	/>
 {:else if asked.kind === 'figure'}
 	<Figure label={setting.name} unit={asked.unit} value={value as number | null} {onchange} />
+{:else if asked.kind === 'date'}
+	<Day label={setting.name} value={value as string | null} {onchange} />
 {:else}
 	<Words
 		label={setting.name}
-		type={asked.kind === 'date' ? 'date' : 'text'}
 		most={20}
 		value={(value ?? '') as string}
 		onchange={(text) => onchange(text === '' ? null : text)}

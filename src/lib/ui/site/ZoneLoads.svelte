@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { Table, TableBody, TableCell, TableHead, TableHeader, TableRow } from 'carbon-components-svelte';
 	import type { HeatedZone, SiteLoad } from '$core/thermal';
 	import { clockTime, DAY_NAMES, dayOf, minuteOfDay } from '$core/week';
 
@@ -15,27 +16,34 @@
 
 <section>
 	<h2>Zone by zone</h2>
-	<table class="figures">
-		<thead><tr><th>zone</th><th>a week</th><th>starts a day</th><th>late</th></tr></thead>
-		<tbody>
+	<Table>
+		<TableHead>
+			<TableRow>
+				{#each ['zone', 'a week', 'starts a day', 'late'] as name (name)}<TableHeader>{name}</TableHeader
+					>{/each}
+			</TableRow>
+		</TableHead>
+		<TableBody>
 			{#each load.zones as zone (zone.id)}
-				<tr>
-					<th scope="row"
-						><a href="/sites/{siteId}/zones/{zone.id}/proof"
+				<TableRow>
+					<TableCell>
+						<a href="/sites/{siteId}/zones/{zone.id}/proof"
 							>{heated.find((one) => one.id === zone.id)?.zone.name}</a
-						></th
-					>
-					<td>{zone.kWh.toFixed(0)} kWh</td>
-					<td>{Math.round(zone.starts / 7)}</td>
-					<td class:signal={zone.late.length > 0}
-						>{zone.late.length === 0
-							? '–'
-							: `${zone.late.length} times, first ${DAY_NAMES[dayOf(zone.late[0]!)]} ${clockTime(minuteOfDay(zone.late[0]!))}`}</td
-					>
-				</tr>
+						>
+					</TableCell>
+					<TableCell>{zone.kWh.toFixed(0)} kWh</TableCell>
+					<TableCell>{Math.round(zone.starts / 7)}</TableCell>
+					<TableCell>
+						<span class:signal={zone.late.length > 0}
+							>{zone.late.length === 0
+								? '–'
+								: `${zone.late.length} times, first ${DAY_NAMES[dayOf(zone.late[0]!)]} ${clockTime(minuteOfDay(zone.late[0]!))}`}</span
+						>
+					</TableCell>
+				</TableRow>
 			{/each}
-		</tbody>
-	</table>
+		</TableBody>
+	</Table>
 </section>
 
 <style>
@@ -44,11 +52,5 @@
 	}
 	h2 {
 		font-size: 1.05rem;
-	}
-	@media (max-width: 700px) {
-		th,
-		td {
-			padding-right: 0.6rem;
-		}
 	}
 </style>

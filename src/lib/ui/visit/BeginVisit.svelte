@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { Button } from 'carbon-components-svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 	import type { EndedVisit } from './unsent';
 
 	let {
@@ -28,8 +28,8 @@
 	are, and the last visit stays in the <a href="/sites/{siteId}/record">record</a>.
 </p>
 <div>
-	<Button on:click={onbegin}>Begin a visit</Button>
-	<Button kind="tertiary" on:click={onlook}>Only look</Button>
+	<Button kind="next" onclick={onbegin}>Begin a visit</Button>
+	<Button onclick={onlook}>Only look</Button>
 </div>
 
 <style>

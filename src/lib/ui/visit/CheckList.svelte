@@ -1,6 +1,9 @@
 <script lang="ts">
 	import { reasonFor, type Check } from '$core/checks';
 	import type { OnSite } from '$core/plan';
+	import Button from '../kit/Button.svelte';
+	import Field from '../kit/Field.svelte';
+	import More from '../kit/More.svelte';
 
 	let {
 		checked,
@@ -19,7 +22,7 @@
 	} = $props();
 
 	const weight = { stop: 0, look: 1, note: 2 } as const;
-	const marks = { stop: 'stops', look: 'look', note: 'note' } as const;
+	const marks = { stop: 'before sign-off', look: 'worth a look', note: 'to know' } as const;
 	interface Row {
 		readonly zone: (typeof checked)[number];
 		readonly check: Check;
@@ -63,14 +66,13 @@
 
 {#snippet mends({ zone, check, reason: why }: Row)}
 	<div class="keys">
-		<a class="quiet" href={hrefOf(zone.id, check.mend.view)}>{check.mend.words}</a>
+		<Button href={hrefOf(zone.id, check.mend.view)}>{check.mend.words}</Button>
 		{#if check.severity === 'stop' && why === null && open !== zone.id + check.id}
-			<button
-				class="quiet"
+			<Button
 				onclick={() => {
 					open = zone.id + check.id;
 					reason = '';
-				}}>Overrule</button
+				}}>Overrule</Button
 			>
 		{/if}
 	</div>
@@ -78,31 +80,27 @@
 {#snippet overruling({ zone, check, reason: why }: Row)}
 	{#if why}
 		<p class="soft">Reason: {why}</p>
-		<button
-			class="quiet"
+		<Button
 			onclick={() =>
 				onoverrule(
 					zone.id,
 					zone.onSite.overruled.filter((one) => one.check !== check.id)
-				)}>Take the reason back</button
+				)}>Take the reason back</Button
 		>
 	{/if}
 	{#if open === zone.id + check.id}
-		<label>
-			<span>Why it may stay so</span>
-			<input bind:value={reason} maxlength="400" />
-		</label>
+		<Field label="Why it may stay so" maxlength={400} bind:value={reason} />
 		<div class="keys">
-			<button class="quiet" disabled={reason.trim().length < 8} onclick={() => overrule(zone, check)}
-				>Overrule with this reason</button
+			<Button disabled={reason.trim().length < 8} onclick={() => overrule(zone, check)}
+				>Overrule with this reason</Button
 			>
-			<button class="quiet" onclick={() => (open = null)}>Leave it</button>
+			<Button onclick={() => (open = null)}>Leave it</Button>
 		</div>
 	{/if}
 {/snippet}
 
 {#if groups.length === 0}
-	<p>Nothing was forgotten.</p>
+	<p>Nothing is missing.</p>
 {/if}
 <ul>
 	{#each groups as rows (rows[0]!.zone.id + rows[0]!.check.id)}
@@ -116,18 +114,19 @@
 				</div>
 				{@render mends(first)}
 			{:else}
-				<details class="several">
-					<summary><strong>{rows.length} zones:</strong> {first.check.sentence}</summary>
-					{#each rows as row (row.zone.id)}
-						<div class="one">
-							<div>
-								<p>{row.zone.name}</p>
-								{@render overruling(row)}
+				<div class="several">
+					<More title="{rows.length} zones: {first.check.sentence}">
+						{#each rows as row (row.zone.id)}
+							<div class="one">
+								<div>
+									<p>{row.zone.name}</p>
+									{@render overruling(row)}
+								</div>
+								{@render mends(row)}
 							</div>
-							{@render mends(row)}
-						</div>
-					{/each}
-				</details>
+						{/each}
+					</More>
+				</div>
 			{/if}
 		</li>
 	{/each}
@@ -141,7 +140,7 @@
 	}
 	li {
 		display: grid;
-		grid-template-columns: 5.2rem minmax(0, 1fr) auto;
+		grid-template-columns: 8.5rem minmax(0, 1fr) auto;
 		gap: 0.75rem;
 		align-items: start;
 		padding: 0.6rem 0;
@@ -151,7 +150,7 @@
 		padding: 0.1rem 0.4rem;
 		border: 1.5px solid var(--rule);
 		border-radius: 3px;
-		font-size: 0.85rem;
+		font-size: var(--small);
 		text-align: center;
 	}
 	.stop .mark {
@@ -173,10 +172,6 @@
 	.several {
 		grid-column: 2 / -1;
 	}
-	summary {
-		min-height: 44px;
-		cursor: pointer;
-	}
 	.one {
 		display: flex;
 		flex-wrap: wrap;
@@ -191,19 +186,9 @@
 		flex-wrap: wrap;
 		gap: 0.5rem;
 	}
-	label span {
-		display: block;
-		color: var(--soft);
-		font-size: 0.9rem;
-	}
-	input {
-		width: 100%;
-		min-height: 48px;
-		margin-bottom: 0.4rem;
-	}
 	@media (max-width: 600px) {
 		li {
-			grid-template-columns: min(5.2rem, 30%) minmax(0, 1fr);
+			grid-template-columns: min(8.5rem, 35%) minmax(0, 1fr);
 			overflow-wrap: anywhere;
 		}
 		li > .keys {

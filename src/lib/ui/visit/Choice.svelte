@@ -1,4 +1,5 @@
 <script lang="ts" generics="T extends string | boolean">
+	import Chips from '../kit/Chips.svelte';
 	import Group from './Group.svelte';
 	let {
 		label,
@@ -15,24 +16,11 @@
 </script>
 
 <Group {label}>
-	<div>
-		{#each choices as [id, words] (id)}
-			<button class="quiet" aria-pressed={value === id} onclick={() => onchoose(value === id ? null : id)}
-				>{words}</button
-			>
-		{/each}
-	</div>
+	<Chips
+		{label}
+		{choices}
+		large
+		chosen={value === null ? [] : [value]}
+		onpress={(one) => onchoose(value === one ? null : one)}
+	/>
 </Group>
-
-<style>
-	div {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.5rem;
-	}
-	button {
-		min-height: 52px;
-		padding: 0 1rem;
-		font-size: 1.05rem;
-	}
-</style>

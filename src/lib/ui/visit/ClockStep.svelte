@@ -5,6 +5,8 @@
 	import { readClock } from '../run/readClock';
 	import { VisitTime } from './visitTime.svelte';
 	import type { StepProps } from './stepProps';
+	import Button from '../kit/Button.svelte';
+	import Field from '../kit/Field.svelte';
 
 	let {
 		zone,
@@ -51,14 +53,18 @@
 	<p class="time">{values.time}</p>
 	<p class="day">{values.day}, {values.date}</p>
 	{#if time.own}<p class="signal">By this device's own clock: there is no connection.</p>{/if}
-	<label>
-		<span>It showed, before it was set</span>
-		<input bind:value={shows} placeholder="14:05; empty: the right time" maxlength="20" />
-	</label>
-	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+	<div class="showed">
+		<Field
+			label="It showed, before it was set"
+			placeholder="14:05; empty: the right time"
+			maxlength={20}
+			{problem}
+			bind:value={shows}
+		/>
+	</div>
 	<div class="keys">
-		<button class="quiet" onclick={() => note(true)}>It is set now</button>
-		<button class="quiet" onclick={() => note(false)}>It was right</button>
+		<Button kind={last ? 'plain' : 'next'} onclick={() => note(true)}>It is set now</Button>
+		<Button onclick={() => note(false)}>It was right</Button>
 	</div>
 	{#if last}<p role="status">{last.set ? 'Set' : 'Found right'}, noted.</p>{/if}
 	{#if change}<p><strong>{change.date}:</strong> {change.sentence}</p>{/if}
@@ -76,15 +82,8 @@
 		font-size: 1.4rem;
 		margin-bottom: 0.8rem;
 	}
-	label span {
-		display: block;
-		color: var(--soft);
-	}
-	input {
-		width: 100%;
+	.showed {
 		max-width: 20rem;
-		min-height: 48px;
-		font-size: 1.1rem;
 	}
 	.keys {
 		display: flex;
@@ -92,7 +91,7 @@
 		gap: 0.6rem;
 		margin: 0.8rem 0;
 	}
-	.keys button {
+	.keys :global(.bx--btn) {
 		min-height: 56px;
 		padding: 0 1.2rem;
 		font-size: 1.1rem;

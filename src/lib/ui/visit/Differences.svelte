@@ -1,8 +1,8 @@
 <script lang="ts">
-	import { Button } from 'carbon-components-svelte';
 	import type { TemperatureUnit } from '$core/control';
 	import { ON_SITE_WORDS, onSiteValueWords } from '$core/plan';
 	import type { Outbox } from './outbox.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let {
 		outbox,
@@ -31,7 +31,7 @@
 			<strong>{ended.who} ended the visit on {ended.on}</strong>, and the next one has begun: what you note
 			now belongs to that.
 		</p>
-		<Button kind="tertiary" on:click={onseen}>Seen</Button>
+		<Button onclick={onseen}>Seen</Button>
 	</div>
 {/if}
 {#each outbox.conflicts as conflict (conflict)}
@@ -41,8 +41,8 @@
 			<strong>{words(conflict, conflict.theirs)}</strong>, here as
 			<strong>{words(conflict, conflict.mine)}</strong>.
 		</p>
-		<Button kind="tertiary" on:click={() => outbox.settle(conflict, false)}>Keep theirs</Button>
-		<Button kind="tertiary" on:click={() => outbox.settle(conflict, true)}>Keep mine</Button>
+		<Button onclick={() => outbox.settle(conflict, false)}>Keep theirs</Button>
+		<Button onclick={() => outbox.settle(conflict, true)}>Keep mine</Button>
 	</div>
 {/each}
 

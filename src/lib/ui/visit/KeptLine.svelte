@@ -17,6 +17,6 @@
 <style>
 	p {
 		margin-top: 1rem;
-		font-size: 0.9rem;
+		font-size: var(--small);
 	}
 </style>

@@ -2,10 +2,12 @@
 	import { limitWords } from '$core/control';
 	import { LEFT_WORDS, notAsked, unitOf } from '$core/plan';
 	import Choice from './Choice.svelte';
+	import Day from './Day.svelte';
 	import Degrees from './Degrees.svelte';
 	import { entries } from './entries';
 	import Words from './Words.svelte';
 	import type { StepProps } from './stepProps';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { zone, profile, onSite, set }: StepProps = $props();
 
@@ -74,27 +76,20 @@
 	value={onSite.promised}
 	onchange={(value) => set('promised', value)}
 />
-<Words
-	label="by"
-	type="date"
-	value={onSite.promisedBy ?? ''}
-	onchange={(value) => set('promisedBy', value === '' ? null : value)}
-/>
+<Day label="Promised by" value={onSite.promisedBy} onchange={(value) => set('promisedBy', value)} />
 {#if onSite.promised !== '' || onSite.promisedBy !== null}
-	<button
-		class="quiet kept"
-		onclick={() => {
-			set('promised', '');
-			set('promisedBy', null);
-		}}>The promise is kept</button
-	>
+	<p class="kept">
+		<Button
+			onclick={() => {
+				set('promised', '');
+				set('promisedBy', null);
+			}}>The promise is kept</Button
+		>
+	</p>
 {/if}
 
 <style>
 	.kept {
-		min-height: 52px;
 		margin-top: 0.6rem;
-		padding: 0 1rem;
-		font-size: 1.05rem;
 	}
 </style>

@@ -4,6 +4,7 @@
 	import { call } from '../call';
 	import type { PictureQueue, Shown } from './pictureQueue.svelte';
 	import Words from './Words.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let {
 		siteId,
@@ -67,8 +68,8 @@
 							? ''
 							: `${one.caption ? ', ' : ''}${one.why ? 'not sent' : one.caption ? 'waits here' : 'Waits here'}`}</span
 					>
-					<button class="quiet" onclick={() => remove(one)}
-						>Remove<span class="out-of-sight"> {one.caption || 'this picture'}</span></button
+					<Button onclick={() => remove(one)}
+						>Remove<span class="out-of-sight"> {one.caption || 'this picture'}</span></Button
 					>
 				</li>
 			{/each}
@@ -109,6 +110,6 @@
 	}
 	li span {
 		overflow-wrap: anywhere;
-		font-size: 0.95rem;
+		font-size: var(--small);
 	}
 </style>

@@ -4,10 +4,11 @@
 	import { notAsked, offsetOf } from '$core/plan';
 	import { floorLimitOf } from '$core/thermal';
 	import Choice from './Choice.svelte';
+	import Day from './Day.svelte';
 	import Degrees from './Degrees.svelte';
 	import Figure from './Figure.svelte';
-	import Words from './Words.svelte';
 	import type { StepProps } from './stepProps';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let {
 		zone,
@@ -102,12 +103,10 @@
 		onchange={(value) => (thermometer = value)}
 	/>
 	<div class="keys">
-		<button class="quiet" disabled={control === null || thermometer === null} onclick={add}
-			>Add the reading</button
-		>
+		<Button disabled={control === null || thermometer === null} onclick={add}>Add the reading</Button>
 		{#if onSite.offsetReadings.length > 0}
-			<button class="quiet" onclick={() => set('offsetReadings', onSite.offsetReadings.slice(0, -1))}
-				>Take the last back</button
+			<Button onclick={() => set('offsetReadings', onSite.offsetReadings.slice(0, -1))}
+				>Take the last back</Button
 			>
 		{/if}
 	</div>
@@ -139,15 +138,14 @@
 	/>
 {/if}
 {#if profile.habits.power === 'batteries'}
-	<Words
+	<Day
 		label="Batteries fitted on"
-		type="date"
-		value={onSite.batteriesOn ?? ''}
-		onchange={(value) => set('batteriesOn', value === '' ? null : value)}
+		value={onSite.batteriesOn}
+		onchange={(value) => set('batteriesOn', value)}
 	/>
 	<Figure
 		label="They last about"
-		unit="mon."
+		unit="months"
 		value={onSite.batteryMonths}
 		onchange={(value) => set('batteryMonths', value ?? 24)}
 	/>

@@ -1,4 +1,5 @@
 <script lang="ts" generics="T extends string">
+	import Chips from '../kit/Chips.svelte';
 	import Group from './Group.svelte';
 	let {
 		label,
@@ -15,21 +16,4 @@
 	const toggle = (id: T) => onchange(value.includes(id) ? value.filter((one) => one !== id) : [...value, id]);
 </script>
 
-<Group {label}>
-	<div>
-		{#each choices as [id, words] (id)}
-			<button class="quiet" aria-pressed={value.includes(id)} onclick={() => toggle(id)}>{words}</button>
-		{/each}
-	</div>
-</Group>
-
-<style>
-	div {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.5rem;
-	}
-	button {
-		min-height: 48px;
-	}
-</style>
+<Group {label}><Chips {label} {choices} large chosen={value} onpress={toggle} /></Group>

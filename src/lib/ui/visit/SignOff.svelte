@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { Button } from 'carbon-components-svelte';
+	import Button from '../kit/Button.svelte';
+	import Field from '../kit/Field.svelte';
 
 	let {
 		who = $bindable(),
@@ -18,11 +19,11 @@
 </script>
 
 <div class="end">
-	<label><span>Who</span><input bind:value={who} maxlength="80" autocomplete="name" /></label>
-	<label class="wide"><span>Note of the visit</span><input bind:value={note} maxlength="400" /></label>
+	<Field label="Who" maxlength={80} autocomplete="name" bind:value={who} />
+	<Field label="Note of the visit" maxlength={400} bind:value={note} />
 	<div class="keys">
-		<Button disabled={busy || open > 0} on:click={() => onend(true)}>Sign off</Button>
-		<button class="quiet" disabled={busy} onclick={() => onend(false)}>Keep as it stands</button>
+		<Button kind="next" disabled={busy || open > 0} onclick={() => onend(true)}>Sign off</Button>
+		<Button disabled={busy} onclick={() => onend(false)}>Keep as it stands</Button>
 	</div>
 </div>
 
@@ -32,16 +33,6 @@
 		grid-template-columns: 1fr 2fr;
 		gap: 0.75rem;
 		margin-top: 1.25rem;
-	}
-	.end span {
-		display: block;
-		color: var(--soft);
-		font-size: 0.9rem;
-	}
-	.end input {
-		width: 100%;
-		min-height: 48px;
-		font-size: 1.05rem;
 	}
 	.keys {
 		display: flex;

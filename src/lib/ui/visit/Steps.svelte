@@ -1,71 +1,74 @@
 <script lang="ts">
+	import { ProgressIndicator, ProgressStep } from 'carbon-components-svelte';
 	import { VISIT_STEPS, type VisitPlace, type VisitStep } from './visitSteps';
 
 	let {
 		here,
 		stateOf,
+		isDone,
 		ongo
 	}: {
 		here: VisitPlace['step'];
 		/** How a step stands, in a word. */
 		stateOf: (step: VisitStep) => string;
+		isDone: (step: VisitStep) => boolean;
 		ongo: (step: VisitStep) => void;
 	} = $props();
+
+	const at = $derived(VISIT_STEPS.findIndex(([id]) => id === here));
 </script>
 
 <nav aria-label="Steps at this control">
-	{#each VISIT_STEPS as [id, name] (id)}
-		<button aria-current={here === id ? 'step' : undefined} onclick={() => ongo(id)}
-			><span>{name}</span><span class="state">{stateOf(id)}</span></button
-		>
-	{/each}
+	<ProgressIndicator currentIndex={at} spaceEqually>
+		{#each VISIT_STEPS as [id, name] (id)}
+			<ProgressStep
+				label={name}
+				secondaryLabel={stateOf(id)}
+				complete={isDone(id)}
+				current={id === here}
+				on:click={() => ongo(id)}
+			/>
+		{/each}
+	</ProgressIndicator>
 </nav>
 
 <style>
 	nav {
-		display: grid;
-		grid-template-columns: repeat(6, 1fr);
-		gap: 2px;
 		margin: 0 0 0.9rem;
 	}
-	nav button {
-		display: flex;
-		flex-direction: column;
-		min-width: 0;
-		min-height: 52px;
-		padding: 0.3rem 0.1rem;
-		border: 0;
-		border-bottom: 3px solid var(--rule);
-		background: none;
-		color: inherit;
-		font-size: 0.85rem;
-		text-align: left;
-		cursor: pointer;
+	nav :global(.bx--progress) {
+		display: grid;
+		grid-template-columns: repeat(6, minmax(0, 1fr));
 	}
-	nav button[aria-current] {
-		border-bottom-color: var(--ink);
+	nav :global(.bx--progress-step) {
+		width: auto;
+		min-width: 0;
+	}
+	nav :global(.bx--progress-step-button) {
+		min-height: 52px;
+		color: var(--ink);
+	}
+	nav :global(.bx--progress-label),
+	nav :global(.bx--progress-optional) {
+		position: static;
+		max-width: none;
+		margin: 0;
+		color: inherit;
+		font-size: var(--small);
+	}
+	nav :global(.bx--progress-optional) {
+		color: var(--soft);
+	}
+	nav :global(.bx--progress-step--current .bx--progress-label) {
 		font-weight: 700;
 	}
-	nav .state {
-		overflow: hidden;
-		max-width: 100%;
-		color: var(--soft);
-		font-size: 0.8rem;
-		font-weight: 400;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-	@media (forced-colors: active) {
-		nav button {
-			border-bottom-color: ButtonFace;
-		}
-		nav button[aria-current] {
-			border-bottom: 6px solid Highlight;
-		}
+	nav :global(.bx--progress-line) {
+		width: 100%;
 	}
 	@media (max-width: 560px) {
-		nav {
-			grid-template-columns: repeat(3, 1fr);
+		nav :global(.bx--progress) {
+			grid-template-columns: repeat(3, minmax(0, 1fr));
+			row-gap: 0.4rem;
 		}
 	}
 </style>

@@ -6,6 +6,7 @@
 	import Degrees from './Degrees.svelte';
 	import { delayLeft, nextTestStep, testWords } from './visitSteps';
 	import type { StepProps } from './stepProps';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { zone, profile, onSite, set }: StepProps = $props();
 
@@ -78,15 +79,15 @@
 					onchange={(value) => (readingC = value)}
 				/>{/if}
 			<div class="keys">
-				<button class="seen" onclick={() => note(true)}>Seen</button>
-				<button class="quiet" disabled={left > 0} onclick={() => note(false)}>Not seen</button>
+				<Button kind="next" onclick={() => note(true)}>Seen</Button>
+				<Button disabled={left > 0} onclick={() => note(false)}>Not seen</Button>
 			</div>
 		{/if}
 	</div>
 </div>
 {#if onSite.test.length > 0}
-	<button class="quiet" onclick={() => set('test', onSite.test.slice(0, -1))}>Take the last step back</button>
-	<button class="quiet" onclick={() => set('test', [])}>Begin again</button>
+	<Button onclick={() => set('test', onSite.test.slice(0, -1))}>Take the last step back</Button>
+	<Button onclick={() => set('test', [])}>Begin again</Button>
 {/if}
 
 <style>
@@ -134,17 +135,9 @@
 		gap: 0.75rem;
 		margin: 0.8rem 0;
 	}
-	.keys button {
+	.keys :global(.bx--btn) {
 		min-height: 64px;
 		font-size: 1.2rem;
-	}
-	.seen {
-		border: 0;
-		border-radius: 4px;
-		background: var(--held);
-		color: var(--sheet);
-		font-weight: 700;
-		cursor: pointer;
 	}
 	p {
 		margin-bottom: 0.4rem;

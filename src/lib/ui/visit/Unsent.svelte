@@ -1,6 +1,5 @@
 <script lang="ts">
 	import Choice from '$lib/ui/kit/Choice.svelte';
-	import { Button } from 'carbon-components-svelte';
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
 	import type { TemperatureUnit } from '$core/control';
 	import { ON_SITE_WORDS, onSiteValueWords } from '$core/plan';
@@ -10,6 +9,7 @@
 	import type { Outbox, Unsent } from './outbox.svelte';
 	import type { PictureQueue } from './pictureQueue.svelte';
 	import { saveFile, type EndedVisit, type WhyUnsent } from './unsent';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let {
 		siteName,
@@ -130,11 +130,9 @@
 
 {#snippet fileKeys(list: readonly Item[])}
 	{#if list.every((one) => saved.includes(one.id))}
-		<Button kind="tertiary" on:click={() => list.forEach((one) => one.leave())}
-			>Saved as a file: take off this list</Button
-		>
+		<Button onclick={() => list.forEach((one) => one.leave())}>Saved as a file: take off this list</Button>
 	{:else}
-		<Button kind="tertiary" on:click={() => save(list)}>Keep as a file</Button>
+		<Button onclick={() => save(list)}>Keep as a file</Button>
 	{/if}
 {/snippet}
 
@@ -157,7 +155,9 @@
 			{#each late as one (one.id)}<li>{one.what}</li>{/each}
 		</ul>
 		<div class="keys">
-			<Button on:click={intoNext}>Begin a new visit with {late.length === 1 ? 'it' : 'them'}</Button>
+			<Button kind="next" onclick={intoNext}
+				>Begin a new visit with {late.length === 1 ? 'it' : 'them'}</Button
+			>
 			{@render fileKeys(late)}
 		</div>
 	</section>
@@ -175,9 +175,9 @@
 					options={zones.map((zone) => ({ value: zone.id, text: zone.name }))}
 					onchange={(value) => (chosen = { ...chosen, [one.id]: value })}
 				/>
-				<Button kind="tertiary" on:click={() => one.give?.(zoneFor(one))}>Give to this zone</Button>
+				<Button onclick={() => one.give?.(zoneFor(one))}>Give to this zone</Button>
 			{/if}
-			{#if one.again}<Button kind="tertiary" on:click={() => one.again?.()}>Try again</Button>{/if}
+			{#if one.again}<Button onclick={() => one.again?.()}>Try again</Button>{/if}
 			{@render fileKeys([one])}
 		</div>
 	</section>

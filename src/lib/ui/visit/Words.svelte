@@ -1,37 +1,31 @@
 <script lang="ts">
+	import Field from '../kit/Field.svelte';
+
 	let {
 		label,
 		value,
-		type = 'text',
 		most = 400,
 		onchange
 	}: {
 		label: string;
 		value: string;
-		type?: 'text' | 'date';
 		most?: number;
 		onchange: (value: string) => void;
 	} = $props();
 </script>
 
-<label>
-	<span>{label}</span>
-	<input {type} {value} maxlength={most} onchange={(event) => onchange(event.currentTarget.value)} />
-</label>
+<div class="words"><Field {label} {value} maxlength={most} {onchange} /></div>
 
 <style>
-	label {
-		display: block;
+	.words {
 		margin-top: 0.9rem;
 	}
-	span {
-		display: block;
-		margin-bottom: 0.2rem;
+	.words :global(.bx--label) {
+		color: var(--ink);
+		font-size: 1rem;
 		font-weight: 700;
 	}
-	input {
-		width: 100%;
-		min-height: 48px;
-		font-size: 1.05rem;
+	.words :global(.bx--text-input) {
+		height: 48px;
 	}
 </style>

@@ -1,8 +1,11 @@
 <script lang="ts">
-	import { displayTime, displaySetpoint, timeStep, type ControlProfile } from '$core/control';
+	import { displaySetpoint, setpointWithUnit, timeStep } from '$core/control';
 	import type { ZoneFit } from '$core/fit';
-	import { levelOf, type Zone } from '$core/plan';
-	import { DAY_NAMES, DAY_SHORT, splitByDay } from '$core/week';
+	import { levelOf } from '$core/plan';
+	import { clockTime, DAY_NAMES, DAY_SHORT, splitByDay } from '$core/week';
+	import Button from '../kit/Button.svelte';
+	import TimeField from '../kit/TimeField.svelte';
+	import type { ZoneModel } from '../zone/zoneModel.svelte';
 	import {
 		dayCopied,
 		dayShapes,
@@ -14,21 +17,18 @@
 	} from './weekEdits';
 
 	let {
-		zone,
-		profile,
+		model,
 		fit,
 		day,
-		selected,
-		onchange
+		selected
 	}: {
-		zone: Zone;
-		profile: ControlProfile;
+		model: ZoneModel;
 		fit: ZoneFit | null;
 		day: number;
 		selected: RiserPlace | null;
-		onchange: (zone: Zone) => void;
 	} = $props();
 
+	const { zone, profile } = $derived(model);
 	let problem = $state<string | null>(null);
 
 	const riser = $derived(
@@ -38,13 +38,14 @@
 	const level = $derived(tread ? levelOf(zone, tread.value) : null);
 	const step = $derived(timeStep(profile));
 	const others = $derived(DAY_SHORT.map((_, d) => d).filter((d) => d !== day));
+	const sorted = $derived([...zone.levels].sort((a, b) => b.setpointC - a.setpointC));
 
 	/** Where the control makes this change, if it makes it at all. */
 	const heldWords = $derived.by(() => {
 		if (!fit || !selected || !riser || !level) return '';
 		const spans = splitByDay(fit.chosen.held)[selected.day]!;
 		const at = spans.find((span) => span.from <= riser.minute && riser.minute < span.to);
-		const then = at ? displaySetpoint(profile, zone.options, at.value) : '';
+		const then = at ? setpointWithUnit(profile, zone.options, at.value) : '';
 		const change = spans.find((span) => span.from === riser.minute && span.from > 0);
 		if (change) return 'The control changes at this very minute.';
 		if (riser.minute % step !== 0)
@@ -52,113 +53,106 @@
 		return `The control makes no change here; it holds ${then}.`;
 	});
 
-	function typed(field: HTMLInputElement) {
-		const match = /^\s*(\d{1,2})[:.]?(\d{2})\s*$/.exec(field.value);
-		const minute = match ? Number(match[1]) * 60 + Number(match[2]) : NaN;
-		if (!selected || !match || Number(match[2]) > 59 || minute >= 1440) {
-			problem = `"${field.value}" is no time of day; write it like 06:30.`;
-			field.value = displayTime(riser!.minute, '24');
-			return;
-		}
-		problem = null;
+	function moveTo(time: string) {
+		if (!selected) return;
+		const minute = Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
 		const next = riserMoved(zone, selected, minute, 1);
-		onchange(next);
+		model.change(next);
 		const now = risersOf(next, selected.day).find((r) => r.riser === selected.riser);
-		if (now && now.minute !== minute)
-			problem = `The changes before and after leave room only up to ${displayTime(now.minute, '24')}.`;
+		problem =
+			now && now.minute !== minute
+				? `The changes before and after leave room only up to ${clockTime(now.minute)}.`
+				: null;
 	}
 </script>
 
-{#if selected && riser && level}
-	<section aria-label="The chosen change">
+<section class="change" aria-label="The chosen change">
+	{#if selected && riser && level}
 		<h2>{DAY_NAMES[selected.day]}, from</h2>
-		{#key `${selected.day}-${riser.riser}-${riser.minute}`}
-			<input
-				class="time"
-				aria-label="Time of this change"
-				value={displayTime(riser.minute, '24')}
-				disabled={selected.riser === 0}
-				onchange={(event) => typed(event.currentTarget)}
-			/>
-		{/key}
+		<div class="time" class:fixed={selected.riser === 0}>
+			{#if selected.riser === 0}
+				<p class="figure">00:00</p>
+			{:else}
+				<TimeField label="Time of this change" hideLabel value={clockTime(riser.minute)} onchange={moveTo} />
+			{/if}
+		</div>
 		<div class="levels" role="group" aria-label="Level from this change on">
-			{#each [...zone.levels].sort((a, b) => b.setpointC - a.setpointC) as one (one.id)}
-				<button
-					class="quiet mono"
+			{#each sorted as one (one.id)}
+				<Button
 					aria-pressed={one.id === level.id}
-					aria-label={one.name}
-					onclick={() => onchange(treadSet(zone, selected.day, selected.riser, one.id))}>{one.letter}</button
+					aria-label="{one.name}, {displaySetpoint(profile, zone.options, one.setpointC)}"
+					onclick={() => model.change(treadSet(zone, selected.day, selected.riser, one.id))}
+					>{one.letter}</Button
 				>
 			{/each}
-			<button class="quiet" onclick={() => onchange(riserCleared(zone, selected))}>Clear</button>
+			<Button onclick={() => model.change(riserCleared(zone, selected))}>Clear</Button>
 		</div>
 		<p class="soft">{heldWords}</p>
 		{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
-	</section>
-{/if}
+	{:else}
+		<h2>A change</h2>
+		<p class="soft">Press an upright of the line: its time and level stand here.</p>
+	{/if}
+</section>
 
 <section aria-label="Copy a day">
 	<h2>Copy {DAY_NAMES[day]} onto</h2>
 	<div class="days">
 		{#each others as other (other)}
-			<button
-				class="quiet"
-				onclick={() => onchange(dayCopied(zone, day, [other]))}
-				aria-label="Copy {DAY_NAMES[day]} onto {DAY_NAMES[other]}">{DAY_SHORT[other]}</button
+			<Button
+				small
+				onclick={() => model.change(dayCopied(zone, day, [other]))}
+				aria-label="Copy {DAY_NAMES[day]} onto {DAY_NAMES[other]}">{DAY_SHORT[other]}</Button
 			>
 		{/each}
 		{#if day < 5}
-			<button class="quiet" onclick={() => onchange(dayCopied(zone, day, [0, 1, 2, 3, 4]))}>Mon–Fri</button>
+			<Button small onclick={() => model.change(dayCopied(zone, day, [0, 1, 2, 3, 4]))}>Mon–Fri</Button>
 		{/if}
-		<button class="quiet" onclick={() => onchange(dayCopied(zone, day, [0, 1, 2, 3, 4, 5, 6]))}>all</button>
+		<Button small onclick={() => model.change(dayCopied(zone, day, [0, 1, 2, 3, 4, 5, 6]))}>all</Button>
 	</div>
 </section>
 
 <style>
-	h2 {
-		font-size: 0.85rem;
-		color: var(--soft);
+	/* its place is kept, chosen or not: nothing jumps */
+	.change {
+		min-height: 12.5rem;
 	}
 	.time {
+		min-height: 56px;
+	}
+	.figure,
+	.time :global(.bx--time-picker__input-field) {
 		width: 100%;
-		padding: 0;
-		border: 0;
-		border-bottom: 1px dashed var(--rule);
+		height: 52px;
+		padding: 0 0.25rem;
+		border-width: 0 0 1px;
 		background: none;
-		color: inherit;
 		font-family: var(--display);
 		font-size: 2.1rem;
-		line-height: 1.25;
+		line-height: 52px;
 	}
-	.time:disabled {
-		border-bottom: 0;
-		opacity: 1;
+	.time :global(.bx--time-picker__input) {
+		width: 100%;
 	}
-	.levels,
-	.days {
+	.levels {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.35rem;
 		margin: 0.4rem 0;
 	}
+	.levels :global(.bx--btn) {
+		min-width: 44px;
+		padding: 0 0.3rem;
+		font-family: var(--mono);
+	}
 	.days {
 		display: grid;
 		grid-template-columns: repeat(4, 1fr);
+		gap: 0.35rem;
+		margin-top: 0.4rem;
 	}
-	.days .quiet {
-		font-size: 0.86rem;
-		letter-spacing: -0.01em;
-	}
-	.levels .quiet,
-	.days .quiet {
-		min-width: 44px;
-		padding: 0 0.2rem;
+	.days :global(.bx--btn) {
+		padding: 0;
 		white-space: nowrap;
-	}
-	p {
-		font-size: 0.92rem;
-	}
-	section + section {
-		margin-top: 1rem;
 	}
 </style>

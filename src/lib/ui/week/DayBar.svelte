@@ -1,7 +1,8 @@
 <script lang="ts">
 	import type { Level } from '$core/control';
 	import { routineWeek, type DayType } from '$core/plan';
-	import { heightScale, mapWeek, splitByDay, stepPath } from '$core/week';
+	import { mapWeek, splitByDay } from '$core/week';
+	import { heightScale, stepPath } from '$core/drawing';
 
 	let { type, levels }: { type: DayType; levels: readonly Level[] } = $props();
 

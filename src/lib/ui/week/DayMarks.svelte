@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { RoomLine } from '$core/drawing';
 	import Misfit from '../drawing/Misfit.svelte';
 	import type { DrawnDay } from './weekRows';
 
@@ -11,8 +12,8 @@
 		drawn: DrawnDay;
 		shown: { wanted: boolean; held: boolean; misfit: boolean };
 		breakAt: number | null;
-		/** The path of the room's own temperature; null where it is not drawn. */
-		room?: string | null;
+		/** The room's own temperature; null where it is not drawn. */
+		room?: RoomLine | null;
 	} = $props();
 </script>
 
@@ -28,7 +29,12 @@
 	<path d="M-5 {breakAt + 2}l4 -4m-2 6l4 -4" class="break" />
 {/if}
 {#if drawn.targetLine}<path d={drawn.targetLine} class="target" />{/if}
-{#if room}<path d={room} class="room" />{/if}
+{#if room}
+	<path d={room.path} class="room" />
+	{#each room.over as over, i (i)}
+		<path d="M{over.from - 4} 4L{(over.from + over.to) / 2} 0L{over.to + 4} 4" class="over" />
+	{/each}
+{/if}
 {#if shown.wanted}
 	<path d={drawn.line} class="wanted" />
 	{#if drawn.coolLine}<path d={drawn.coolLine} class="wanted cool" />{/if}
@@ -44,7 +50,13 @@
 	.room {
 		fill: none;
 		stroke: var(--soft);
-		stroke-width: 1.4;
+		stroke-width: 1.1;
+		opacity: 0.7;
+	}
+	.over {
+		fill: none;
+		stroke: var(--warm);
+		stroke-width: 1.6;
 	}
 	.held-line {
 		fill: none;
@@ -76,8 +88,12 @@
 	}
 	.letter {
 		font-family: var(--mono);
-		font-size: 12px;
+		font-size: var(--mark);
 		fill: var(--soft);
+		/* its own ground, so that no line runs through it */
+		stroke: var(--ground);
+		stroke-width: 4px;
+		paint-order: stroke;
 		pointer-events: none;
 	}
 </style>

@@ -1,9 +1,10 @@
 <script lang="ts">
 	import type { ControlProfile } from '$core/control';
-	import { routeMinutes } from '$core/keying';
-	import type { PricedFit } from '$core/keying';
-	import { ownPace } from '../keyin/pace.svelte';
+	import { routeMinutes, type PricedFit } from '$core/keying';
 	import { DAY_NAMES, clockTime, duration } from '$core/week';
+	import { ownPace } from '../keyin/pace.svelte';
+	import Tiles from '../kit/Tiles.svelte';
+	import Why from '../kit/Why.svelte';
 
 	let {
 		fit,
@@ -13,6 +14,7 @@
 	}: {
 		fit: PricedFit;
 		profile: ControlProfile;
+		/** A setpoint with its unit. */
 		say: (setpointC: number) => string;
 		onchoose: (grouping: string) => void;
 	} = $props();
@@ -33,131 +35,116 @@
 
 	const cost = $derived.by(() => {
 		const { lost, misfit } = chosen;
-		if (misfit.spans.length === 0) return 'Nothing is lost: the held week is the wanted week.';
+		if (misfit.spans.length === 0) return 'Nothing is lost.';
 		const first = lost[0];
-		if (!first) return 'Every period is there; some begin or end a little off.';
+		if (!first) return 'Every period is there; some begin or end a little early or late.';
 		const more = lost.length === 1 ? '' : ` and ${lost.length - 1} more`;
-		return `Merged away: ${DAY_NAMES[first.day]} ${clockTime(first.from)}–${clockTime(first.to)} at ${say(first.wantedC)}${more}.`;
+		return `Not held at all: ${DAY_NAMES[first.day]} ${clockTime(first.from)}–${clockTime(first.to)} at ${say(first.wantedC)}${more}.`;
 	});
 </script>
 
-<div class="groupings" role="radiogroup" aria-label="Day grouping">
-	{#each fit.fits as one, i (one.grouping.id)}
-		{@const taken = one.grouping.id === chosen.grouping.id}
-		<button role="radio" aria-checked={taken} class:taken onclick={() => onchoose(one.grouping.id)}>
+<div class="groupings">
+	<Tiles
+		label="Day grouping"
+		name="grouping"
+		value={chosen.grouping.id}
+		tiles={fit.fits.map((one, i) => ({
+			value: one.grouping.id,
+			one,
+			price: fit.prices[i]!,
+			minutes: minutes[i]!
+		}))}
+		onchange={onchoose}
+	>
+		{#snippet tile({ one, price, minutes })}
 			<span class="head">
 				<span class="name">{one.grouping.name}</span>
-				<span class="state">{taken ? 'chosen' : one.grouping.id === fit.suggested ? 'suggested' : ''}</span>
+				{#if one.grouping.id === fit.suggested}<span class="state">suggested</span>{/if}
 			</span>
 			<span class="fact">
-				<span class="soft">{isSwitch ? 'off too long' : 'too cold'}</span>
+				<span>{isSwitch ? 'off too long' : 'too cold'}</span>
 				<span class="mono" class:signal={one.misfit.coldMinutes > 0}>{duration(one.misfit.coldMinutes)}</span>
 			</span>
 			<span class="fact">
-				<span class="soft">{isSwitch ? 'on too long' : 'too warm'}</span>
+				<span>{isSwitch ? 'on too long' : 'too warm'}</span>
 				<span class="mono">{duration(one.misfit.warmMinutes)}</span>
 			</span>
-			{#if !isSwitch}
-				<span class="fact">
-					<span class="soft">K·min</span>
-					<span class="mono soft"
-						>{kelvinMinutes(one.misfit.coldKelvinMinutes)} + {kelvinMinutes(
-							one.misfit.warmKelvinMinutes
-						)}</span
-					>
-				</span>
-			{/if}
 			<span class="fact">
-				<span class="soft">to key</span>
-				<span class="mono">{fit.prices[i]!.values} in {minutes[i]} min</span>
+				<span>to key</span>
+				<span class="mono">{price.values} in {minutes} min</span>
 			</span>
-			<span class="fact">
-				<span class="soft">presses</span>
-				<span class="mono soft">{fit.prices[i]!.presses}</span>
-			</span>
-		</button>
-	{/each}
+		{/snippet}
+	</Tiles>
 	<div class="cost">
-		<p class="name">What it costs</p>
-		<p class="soft">{cost}</p>
-		<p class="soft proof">
-			Typing all: {chosen.valuesToKey} values. {chosen.couldGain === 0
-				? `Proved best of ${chosen.searched.candidateTimes} times × ${chosen.searched.setpoints} ${isSwitch ? 'states' : 'setpoints'}.`
-				: `The best found: no other is better by more than ${Math.max(1, Math.ceil(chosen.couldGain * 100))} %.`}
-		</p>
+		<h2>
+			What {chosen.grouping.name} costs
+			<Why of="How this was found">
+				<p>
+					{chosen.couldGain === 0
+						? `All programs were weighed against each other, from ${chosen.searched.candidateTimes} times and ${chosen.searched.setpoints} ${isSwitch ? 'states' : 'setpoints'}: none misses less.`
+						: `The best found; no other misses less by more than ${Math.max(1, Math.ceil(chosen.couldGain * 100))} %.`}
+				</p>
+				{#if !isSwitch}
+					<p>
+						Too cold and too warm, in kelvin times minutes: {kelvinMinutes(chosen.misfit.coldKelvinMinutes)} and
+						{kelvinMinutes(chosen.misfit.warmKelvinMinutes)}.
+					</p>
+				{/if}
+				<p>
+					Keying every value takes {chosen.valuesToKey} values; copying and leaving out what is right already leaves
+					{fit.prices[fit.fits.indexOf(chosen)]?.values ?? chosen.valuesToKey}.
+				</p>
+			</Why>
+		</h2>
+		<p>{cost}</p>
+		{#if route}<p class="soft">Keying: {route}</p>{/if}
 	</div>
 </div>
-{#if route}<p class="route"><span class="soft">Keying {chosen.grouping.name}:</span> {route}</p>{/if}
 
 <style>
 	.groupings {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
+		grid-template-columns: minmax(0, 3fr) minmax(12rem, 1fr);
+		gap: 0 1rem;
+		margin-top: 0.6rem;
 		border-top: 2px solid var(--ink);
-	}
-	button,
-	.cost {
-		display: flex;
-		flex-direction: column;
-		justify-content: flex-start;
-		gap: 0.1rem;
-		padding: 0.6rem 0.75rem 0.7rem;
-		border: 0;
-		border-right: 1px solid var(--rule);
-		background: none;
-		color: inherit;
-		text-align: left;
-		font-size: 0.95rem;
-	}
-	.cost {
-		border-right: 0;
-	}
-	button {
-		cursor: pointer;
-		border-top: 3px solid transparent;
-	}
-	.cost {
-		border-top: 3px solid transparent;
-	}
-	button:hover {
-		background: var(--faint);
-	}
-	button.taken {
-		background: var(--sheet);
-		border-top-color: var(--held);
 	}
 	.head,
 	.fact {
 		display: flex;
 		gap: 0.5rem;
-		justify-content: space-between;
 		align-items: baseline;
+		justify-content: space-between;
 	}
 	.fact {
-		line-height: 1.35;
-	}
-	.fact .soft:first-child {
-		white-space: nowrap;
+		color: var(--soft);
 	}
 	.fact .mono {
-		font-size: 0.9rem;
+		color: var(--ink);
 		white-space: nowrap;
 	}
-	.route {
-		padding: 0.5rem 0.75rem 0;
-		border-top: 1px solid var(--rule);
-		font-size: 0.95rem;
-	}
-	.proof {
-		font-size: 0.85rem;
+	.fact .mono.signal {
+		color: var(--signal);
 	}
 	.name {
 		font-weight: 700;
-		font-size: 1rem;
 	}
 	.state {
-		font-size: 0.85rem;
 		color: var(--held);
 		font-weight: 700;
+	}
+	.cost {
+		padding: 0.6rem 0;
+	}
+	h2 {
+		display: flex;
+		gap: 0.4rem;
+		align-items: center;
+		font-size: 1rem;
+	}
+	@media (max-width: 860px) {
+		.groupings {
+			grid-template-columns: minmax(0, 1fr);
+		}
 	}
 </style>

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { roundTemperatureWords, type ControlProfile } from '$core/control';
 	import { leadIsStale, target, type Lead, type Zone, unitOf } from '$core/plan';
+	import Choice from '../kit/Choice.svelte';
+	import NumberField from '../kit/NumberField.svelte';
 	import { clockTime, DAY_SHORT, dayOf, duration, minuteOfDay } from '$core/week';
 
 	let {
@@ -16,7 +18,6 @@
 		onchange: (zone: Zone) => void;
 	} = $props();
 
-	let problem = $state<string | null>(null);
 	const short = $derived(target(zone).short);
 
 	const words = $derived.by(() => {
@@ -59,67 +60,52 @@
 		};
 	});
 
-	function change(patch: Partial<Lead>) {
-		problem = null;
-		onchange({ ...zone, lead: { ...zone.lead, ...patch } });
-	}
-
-	function minutes(key: 'minutes' | 'stopMinutes', most: number, field: HTMLInputElement) {
-		const value = Number(field.value);
-		if (field.value.trim() === '' || !Number.isInteger(value) || value < 0 || value > most) {
-			problem = `"${field.value}" is no whole number of minutes from 0 to ${most}.`;
-			field.value = String(zone.lead[key]);
-		} else change({ [key]: value });
-	}
+	const change = (patch: Partial<Lead>) => onchange({ ...zone, lead: { ...zone.lead, ...patch } });
 </script>
 
 <section aria-labelledby="lead-title">
 	<h2 id="lead-title">When to start</h2>
-	<label>
-		<span class="soft">Start</span>
-		<select
-			value={zone.lead.school}
-			onchange={(event) => change({ school: event.currentTarget.value as Lead['school'] })}
-		>
-			<option value="at-need">at the time of need</option>
-			<option value="fixed">a fixed time before</option>
-			<option value="control">the control does it</option>
-			{#if zone.lead.computed}<option value="computed">computed for the room</option>{/if}
-		</select>
-	</label>
+	<Choice
+		label="Start"
+		value={zone.lead.school}
+		options={[
+			{ value: 'at-need', text: 'at the time of need' },
+			{ value: 'fixed', text: 'a fixed time before' },
+			{ value: 'control', text: 'the control does it' },
+			...(zone.lead.computed ? [{ value: 'computed' as const, text: 'computed for the room' }] : [])
+		]}
+		onchange={(school) => change({ school })}
+	/>
 	{#if zone.lead.school === 'fixed'}
-		<label>
-			<span class="soft">Minutes before</span>
-			<input
-				inputmode="numeric"
-				value={zone.lead.minutes}
-				onchange={(event) => minutes('minutes', 720, event.currentTarget)}
-			/>
-		</label>
-	{/if}
-	<label>
-		<span class="soft">Stop early, min</span>
-		<input
-			inputmode="numeric"
-			value={zone.lead.stopMinutes}
-			onchange={(event) => minutes('stopMinutes', 240, event.currentTarget)}
+		<NumberField
+			label="Before the need"
+			unit="min"
+			whole
+			least={0}
+			most={720}
+			value={zone.lead.minutes}
+			onchange={(minutes) => change({ minutes: minutes! })}
 		/>
-	</label>
+	{/if}
+	<NumberField
+		label="Stop early"
+		unit="min"
+		whole
+		least={0}
+		most={240}
+		value={zone.lead.stopMinutes}
+		onchange={(stopMinutes) => change({ stopMinutes: stopMinutes! })}
+	/>
 	<p class:signal={words.bad} class:soft={!words.bad}>{words.text}</p>
 	<p><a href={proof}>{zone.room ? 'What this room needs' : 'Compute it for the room'}</a></p>
-	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 </section>
 
 <style>
-	select {
-		max-width: 11rem;
-	}
-	input {
-		width: 4rem;
-		text-align: right;
+	section {
+		display: grid;
+		gap: 0.5rem;
 	}
 	p {
-		margin-top: 0.25rem;
-		font-size: 0.92rem;
+		font-size: var(--small);
 	}
 </style>

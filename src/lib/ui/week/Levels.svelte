@@ -13,12 +13,15 @@
 		type Level
 	} from '$core/control';
 	import { bindingLimits, heldInZone, unitOf, usedLevels, type Zone } from '$core/plan';
+	import Button from '../kit/Button.svelte';
+	import Field from '../kit/Field.svelte';
 
 	let { zone, profile, onchange }: { zone: Zone; profile: ControlProfile; onchange: (zone: Zone) => void } =
 		$props();
 
 	let editing = $state(false);
 	let problem = $state<string | null>(null);
+	let writes = $state(0);
 
 	const isSwitch = $derived(profile.temperature === null);
 	const sorted = $derived([...zone.levels].sort((a, b) => b.setpointC - a.setpointC));
@@ -60,43 +63,43 @@
 		});
 	}
 
-	function setpoint(level: Level, input: HTMLInputElement) {
-		const value = fromUnit(unit, Number(input.value.replace(',', '.')));
-		if (input.value.trim() === '' || !Number.isFinite(value) || value < 0 || value > 60) {
-			problem = `${level.name}: "${input.value}" is no setpoint between ${limitWords(unit, 0, 'least')} and ${limitWords(unit, 60, 'most')}.`;
-			input.value = field(level.setpointC);
-			return;
-		}
-		change(level.id, { setpointC: read(inUnit(unit, value)) });
+	function setpoint(level: Level, text: string) {
+		const value = fromUnit(unit, Number(text.replace(',', '.')));
+		if (text.trim() === '' || !Number.isFinite(value) || value < 0 || value > 60)
+			refuse(
+				`${level.name}: "${text}" is not a setpoint between ${limitWords(unit, 0, 'least')} and ${limitWords(unit, 60, 'most')}.`
+			);
+		else change(level.id, { setpointC: read(inUnit(unit, value)) });
 	}
 
-	function cooling(level: Level, input: HTMLInputElement) {
-		const text = input.value.trim().replace(',', '.');
+	function cooling(level: Level, written: string) {
+		const text = written.trim().replace(',', '.');
 		const value = fromUnit(unit, Number(text));
-		if (text !== '' && (!Number.isFinite(value) || value < 10 || value > 60)) {
-			problem = `${level.name}: "${input.value}" is no cooling setpoint between ${limitWords(unit, 10, 'least')} and ${limitWords(unit, 60, 'most')}; leave it empty for none.`;
-			input.value = level.coolC === null ? '' : field(level.coolC);
-		} else change(level.id, { coolC: text === '' ? null : read(inUnit(unit, value)) });
+		if (text !== '' && (!Number.isFinite(value) || value < 10 || value > 60))
+			refuse(
+				`${level.name}: "${written}" is not a cooling setpoint between ${limitWords(unit, 10, 'least')} and ${limitWords(unit, 60, 'most')}; leave it empty for none.`
+			);
+		else change(level.id, { coolC: text === '' ? null : read(inUnit(unit, value)) });
 	}
 
-	function rename(level: Level, field: HTMLInputElement) {
-		const name = field.value.trim();
-		if (name === '' || name.length > 80) {
-			problem = 'A level needs a name of at most 80 characters.';
-			field.value = level.name;
-		} else change(level.id, { name });
+	function rename(level: Level, text: string) {
+		const name = text.trim();
+		if (name === '' || name.length > 80) refuse('A level needs a name of at most 80 characters.');
+		else change(level.id, { name });
 	}
 
-	function letter(level: Level, field: HTMLInputElement) {
-		const wanted = field.value.trim().toUpperCase();
-		if (!/^[A-Z]$/.test(wanted)) problem = 'A level goes by one letter, A to Z.';
+	function letter(level: Level, text: string) {
+		const wanted = text.trim().toUpperCase();
+		if (!/^[A-Z]$/.test(wanted)) refuse('A level goes by one letter, A to Z.');
 		else if (zone.levels.some((other) => other.letter === wanted && other.id !== level.id))
-			problem = `${wanted} is taken by another level.`;
-		else {
-			change(level.id, { letter: wanted });
-			return;
-		}
-		field.value = level.letter;
+			refuse(`${wanted} is taken by another level.`);
+		else change(level.id, { letter: wanted });
+	}
+
+	/** What was written is not taken: the fields show again what is kept. */
+	function refuse(sentence: string) {
+		problem = sentence;
+		writes++;
 	}
 
 	function add() {
@@ -124,59 +127,67 @@
 
 <section aria-labelledby="levels-title">
 	<div class="head">
-		<h2 id="levels-title">Levels of this zone</h2>
-		<button class="quiet small" aria-pressed={editing} onclick={() => (editing = !editing)}>
+		<h2 id="levels-title">Levels</h2>
+		<Button small aria-pressed={editing} onclick={() => (editing = !editing)}>
 			{editing ? 'Done' : 'Change'}
-		</button>
+		</Button>
 	</div>
 	<ul>
 		{#each sorted as level (level.id)}
 			<li>
 				{#if editing}
-					<input
-						class="letter mono"
-						aria-label="Letter of {level.name}"
-						maxlength="1"
-						value={level.letter}
-						onchange={(event) => letter(level, event.currentTarget)}
-					/>
-					<span class="words">
-						<input
-							aria-label="Name of {level.name}"
-							maxlength="80"
-							value={level.name}
-							onchange={(event) => rename(level, event.currentTarget)}
-						/>
-						{#if profile.cooling}
-							<label class="cool soft"
-								>cool above
-								<input
-									class="figure mono"
-									inputmode="decimal"
+					{#key writes}
+						<span class="letter-field"
+							><Field
+								small
+								hideLabel
+								label="Letter of {level.name}"
+								maxlength={1}
+								value={level.letter}
+								onchange={(text) => letter(level, text)}
+							/></span
+						>
+						<span class="words">
+							<Field
+								small
+								hideLabel
+								label="Name of {level.name}"
+								maxlength={80}
+								value={level.name}
+								onchange={(text) => rename(level, text)}
+							/>
+							{#if profile.cooling}
+								<Field
+									small
+									label="cool above, °{unit}"
 									aria-label="Cooling setpoint of {level.name} in °{unit}"
+									inputmode="decimal"
 									value={level.coolC === null ? '' : field(level.coolC)}
-									onchange={(event) => cooling(level, event.currentTarget)}
-								/></label
+									onchange={(text) => cooling(level, text)}
+								/>
+							{/if}
+							{#if !used.has(level.id) && zone.levels.length > 1 && !isSwitch}
+								<Button
+									small
+									onclick={() =>
+										onchange({ ...zone, levels: zone.levels.filter((other) => other.id !== level.id) })}
+									>Remove</Button
+								>
+							{/if}
+						</span>
+						{#if !isSwitch}
+							<span class="figure-field"
+								><Field
+									small
+									hideLabel
+									label="Setpoint of {level.name} in °{unit}"
+									inputmode="decimal"
+									value={field(level.setpointC)}
+									onchange={(text) => setpoint(level, text)}
+								/></span
 							>
 						{/if}
-						{#if !used.has(level.id) && zone.levels.length > 1 && !isSwitch}
-							<button
-								class="quiet small"
-								onclick={() =>
-									onchange({ ...zone, levels: zone.levels.filter((other) => other.id !== level.id) })}
-								>Remove</button
-							>
-						{/if}
-					</span>
-					{#if !isSwitch}
-						<input
-							class="figure mono"
-							inputmode="decimal"
-							aria-label="Setpoint of {level.name} in °{unit}"
-							value={field(level.setpointC)}
-							onchange={(event) => setpoint(level, event.currentTarget)}
-						/>
-					{/if}
+					{/key}
 				{:else}
 					<span class="letter mono">{level.letter}</span>
 					<span class="words">
@@ -189,7 +200,9 @@
 						</span>
 					</span>
 					{#if !isSwitch}
-						<span class="figure mono">{displaySetpoint(profile, zone.options, level.setpointC)}°{unit}</span>
+						<span class="figure mono"
+							>{displaySetpoint(profile, zone.options, level.setpointC)}&nbsp;°{unit}</span
+						>
 					{/if}
 				{/if}
 			</li>
@@ -197,7 +210,7 @@
 	</ul>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{#if editing && !isSwitch && zone.levels.length < 12}
-		<button class="quiet" onclick={add}>Add a level</button>
+		<Button onclick={add}>Add a level</Button>
 	{/if}
 </section>
 
@@ -230,7 +243,7 @@
 		place-items: center;
 		font-weight: 700;
 		text-align: center;
-		font-size: 0.95rem;
+		font-size: var(--small);
 	}
 	.words {
 		min-width: 0;
@@ -241,34 +254,20 @@
 		line-height: 1.15;
 	}
 	.note {
-		font-size: 0.82rem;
+		font-size: var(--small);
 	}
 	.figure {
 		font-size: 1.15rem;
 		font-weight: 700;
 	}
-	input {
-		min-height: 36px;
-		width: 100%;
-	}
-	input.letter {
+	.letter-field :global(input) {
 		padding: 0;
-		min-height: 0;
+		text-align: center;
 	}
-	input.figure {
+	.figure-field {
 		width: 4.4rem;
+	}
+	.figure-field :global(input) {
 		text-align: right;
-	}
-	.cool {
-		display: flex;
-		gap: 0.4rem;
-		align-items: center;
-		margin-top: 0.25rem;
-		font-size: 0.85rem;
-	}
-	.small {
-		min-height: 32px;
-		padding: 0 0.5rem;
-		font-size: 0.875rem;
 	}
 </style>

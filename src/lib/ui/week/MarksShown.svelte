@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { roundTemperatureWords, type TemperatureUnit } from '$core/control';
+	import Button from '../kit/Button.svelte';
 
 	let {
 		shown = $bindable(),
@@ -22,48 +23,46 @@
 
 <div class="legend" role="group" aria-label="Marks shown">
 	{#each ['wanted', 'held'] as const as mark (mark)}
-		<button class="mark" aria-pressed={shown[mark]} onclick={() => (shown[mark] = !shown[mark])}>
+		<Button kind="quiet" small aria-pressed={shown[mark]} onclick={() => (shown[mark] = !shown[mark])}>
 			<span class="swatch {mark}" class:off={!shown[mark]} aria-hidden="true"></span>{mark}
-		</button>
+		</Button>
 	{/each}
-	<button class="mark" aria-pressed={shown.misfit} onclick={() => (shown.misfit = !shown.misfit)}>
+	<Button kind="quiet" small aria-pressed={shown.misfit} onclick={() => (shown.misfit = !shown.misfit)}>
 		<span class="swatch cold" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch
 			? 'off too long'
 			: 'too cold'}
 		<span class="swatch warm-dots" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch
 			? 'on too long'
 			: 'too warm'}
-	</button>
+	</Button>
 	{#if outdoorC !== null}
-		<button class="mark" aria-pressed={showRoom} onclick={() => (showRoom = !showRoom)}>
+		<Button kind="quiet" small aria-pressed={showRoom} onclick={() => (showRoom = !showRoom)}>
 			<span class="swatch room" class:off={!showRoom} aria-hidden="true"></span>{governed}, {roundTemperatureWords(
 				unit,
 				outdoorC
 			)} outside
-		</button>
+		</Button>
 	{/if}
 </div>
 
 <style>
 	.legend {
 		display: flex;
-		gap: 0.5rem;
+		gap: 0 0.25rem;
 		align-items: center;
 		flex-wrap: wrap;
 	}
-	.mark {
-		display: inline-flex;
-		align-items: center;
+	.legend :global(.bx--btn) {
 		gap: 0.4rem;
-		min-height: 36px;
-		padding: 0 0.5rem;
-		border: 0;
-		background: none;
-		color: inherit;
-		font-size: 0.9rem;
-		cursor: pointer;
+		text-decoration: none;
 	}
-	.mark[aria-pressed='false'] {
+	.legend :global(.bx--btn[aria-pressed='true']),
+	.legend :global(.bx--btn[aria-pressed='true']:hover) {
+		border-color: transparent;
+		background: transparent;
+		color: var(--ink);
+	}
+	.legend :global(.bx--btn[aria-pressed='false']) {
 		color: var(--soft);
 		text-decoration: line-through;
 	}
@@ -81,15 +80,5 @@
 	.swatch.held {
 		background: var(--held-fill);
 		border-top: 1.5px solid var(--held);
-	}
-	@media (max-width: 860px) {
-		.legend {
-			gap: 0;
-		}
-		.mark {
-			min-height: 44px;
-			padding: 0 0.3rem;
-			gap: 0.3rem;
-		}
 	}
 </style>

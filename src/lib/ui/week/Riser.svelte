@@ -7,6 +7,7 @@
 		day,
 		says,
 		here,
+		stop,
 		width,
 		height,
 		onfocus,
@@ -18,6 +19,8 @@
 		says: string;
 		/** Whether it is the chosen one. */
 		here: boolean;
+		/** Whether Tab comes to it: one upright of the week is the stop, from there on by Page Up and Page Down. */
+		stop: boolean;
 		width: number;
 		height: number;
 		onfocus: () => void;
@@ -28,7 +31,7 @@
 <g
 	data-riser="{day}-{riser.riser}"
 	role="slider"
-	tabindex="0"
+	tabindex={stop ? 0 : -1}
 	aria-label="{DAY_NAMES[day]}, change {riser.riser}"
 	aria-valuemin="0"
 	aria-valuemax="1440"
@@ -44,7 +47,8 @@
 	{#if here}
 		<line x1={riser.x} x2={riser.x} y1="-4" y2={height + 4} class="guide" />
 		<circle cx={riser.x} cy={(riser.top + riser.bottom) / 2} r="5.5" class="knob" />
-		<g transform="translate({Math.min(riser.x + 8, width - 52)} {Math.min(riser.bottom + 4, height - 18)})">
+		<!-- above what points at it -->
+		<g transform="translate({Math.min(Math.max(riser.x - 25, 0), width - 50)} -20)" class="flag-at">
 			<rect width="50" height="20" rx="3" class="flag" />
 			<text x="25" y="15" text-anchor="middle" class="flag-text">{clockTime(riser.minute)}</text>
 		</g>
@@ -83,7 +87,7 @@
 	.flag-text {
 		fill: var(--sheet);
 		font-family: var(--mono);
-		font-size: 13px;
+		font-size: var(--mark);
 	}
 	.riser:focus-visible .knob {
 		stroke-width: 4;

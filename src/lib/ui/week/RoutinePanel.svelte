@@ -20,6 +20,9 @@
 	} from '$core/plan';
 	import { DAY_NAMES, DAY_SHORT } from '$core/week';
 	import DayBar from './DayBar.svelte';
+	import Button from '../kit/Button.svelte';
+	import Choice from '../kit/Choice.svelte';
+	import Field from '../kit/Field.svelte';
 
 	let { zone, profile, onchange }: { zone: Zone; profile: ControlProfile; onchange: (zone: Zone) => void } =
 		$props();
@@ -66,9 +69,9 @@
 		refused = taken ? others : { ...others, [type.id]: text };
 	}
 
-	function rename(type: DayType, field: HTMLInputElement) {
-		if (field.value.trim() !== '') changeType(type.id, { name: field.value.trim() });
-		else field.value = type.name;
+	function rename(type: DayType, name: string) {
+		if (name.trim() !== '') changeType(type.id, { name: name.trim() });
+		else problem = `${type.name}: a kind of day needs a name.`;
 	}
 
 	function assign(day: number, id: string) {
@@ -81,7 +84,7 @@
 		const like = routine!.dayTypes.at(-1)!;
 		take({
 			...routine!,
-			dayTypes: [...routine!.dayTypes, { ...like, id: `day-${n}`, name: `Another day ${n}` }]
+			dayTypes: [...routine!.dayTypes, { ...like, id: `day-${n}`, name: `Kind of day ${n}` }]
 		});
 	}
 
@@ -98,28 +101,27 @@
 
 <section aria-label="The routine behind the week">
 	<div class="tools">
-		<label
-			><span class="soft">Room used as</span>
-			<select
-				value={zone.use ?? ''}
-				onchange={(event) => onchange({ ...zone, use: event.currentTarget.value || null })}
-			>
-				<option value="">not said</option>
-				{#each roomUses as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-			</select>
-		</label>
-		<label
-			><span class="soft">Start from</span>
-			<select value="" onchange={(event) => fromTemplate(event.currentTarget.value)}>
-				<option value="">a way of living …</option>
-				{#each routineTemplates as one (one.id)}<option value={one.id}>{one.name}: {one.words}</option>{/each}
-			</select>
-		</label>
+		<Choice
+			label="Room used as"
+			value={zone.use ?? ''}
+			options={[
+				{ value: '', text: 'not said' },
+				...roomUses.map((one) => ({ value: one.id, text: one.name }))
+			]}
+			onchange={(id) => onchange({ ...zone, use: (id || null) as Zone['use'] })}
+		/>
+		<Choice
+			label="Start from"
+			value=""
+			options={[
+				{ value: '', text: 'a way of living …' },
+				...routineTemplates.map((one) => ({ value: one.id, text: `${one.name}: ${one.words}` }))
+			]}
+			onchange={fromTemplate}
+		/>
 		{#if !routine}
-			<button
-				class="quiet"
-				onclick={() => take(routineOfWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC))}
-				>From the drawn week</button
+			<Button onclick={() => take(routineOfWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC))}
+				>From the drawn week</Button
 			>
 		{/if}
 	</div>
@@ -131,9 +133,7 @@
 					.filter((level, i) => level.setpointC !== ranked[i]!.setpointC)
 					.map((level) => `${level.name} ${setpointWithUnit(profile, zone.options, level.setpointC)}`)
 					.join(', ')}.
-				<button class="quiet small" onclick={() => onchange({ ...zone, levels: suggested })}
-					>Take these</button
-				>
+				<Button small onclick={() => onchange({ ...zone, levels: suggested })}>Take these</Button>
 			{:else}
 				The levels are those usual here.
 			{/if}
@@ -146,11 +146,9 @@
 			<p>
 				<strong>The drawn week no longer follows this routine.</strong> Both are kept until you choose.
 			</p>
-			<button class="quiet" onclick={() => take(routine)}>Draw the week from the routine</button>
-			<button
-				class="quiet"
-				onclick={() => take(routineOfWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC))}
-				>Take the routine from the drawing</button
+			<Button onclick={() => take(routine)}>Draw the week from the routine</Button>
+			<Button onclick={() => take(routineOfWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC))}
+				>Take the routine from the drawing</Button
 			>
 		</div>
 	{/if}
@@ -159,66 +157,63 @@
 		<div class="types">
 			{#each routine.dayTypes as type (type.id)}
 				<div class="type">
-					<input
-						class="name"
-						aria-label="Name of the day type {type.name}"
-						maxlength="80"
+					<Field
+						label="Name of the kind of day {type.name}"
+						hideLabel
+						maxlength={80}
 						value={type.name}
-						onchange={(event) => rename(type, event.currentTarget)}
+						onchange={(name) => rename(type, name)}
 					/>
 					<div class="days" role="group" aria-label="Days that are {type.name}">
 						{#each DAY_SHORT as short, day (short)}
-							<button
+							<Button
 								aria-pressed={routine.week[day] === type.id}
 								aria-label="{DAY_NAMES[day]} is {type.name}"
-								onclick={() => assign(day, type.id)}>{short.slice(0, 2)}</button
+								onclick={() => assign(day, type.id)}>{short.slice(0, 2)}</Button
 							>
 						{/each}
 					</div>
-					<label class="rest"
-						><span class="soft">otherwise</span>
-						<select
+					<div class="rest">
+						<Choice
+							label="Otherwise on {type.name}"
+							hideLabel
 							value={type.otherwise ?? ''}
-							aria-label="Otherwise on {type.name}"
-							onchange={(event) => {
-								if (!changeType(type.id, { otherwise: event.currentTarget.value || null }))
-									event.currentTarget.value = type.otherwise ?? '';
-							}}
-						>
-							{#each ranked as level (level.id)}<option value={level.id}>{level.letter} {level.name}</option
-								>{/each}
-							<option value="">nothing: spans fill the day</option>
-						</select>
-					</label>
+							options={[
+								...ranked.map((level) => ({
+									value: level.id,
+									text: `otherwise ${level.letter} ${level.name}`
+								})),
+								{ value: '', text: 'otherwise nothing: the spans fill the day' }
+							]}
+							onchange={(id) => changeType(type.id, { otherwise: id || null })}
+						/>
+					</div>
 					{#if routine.dayTypes.length > 1}
-						<button
-							class="quiet small remove"
-							aria-label="Remove {type.name}"
-							onclick={() => removeType(type.id)}>Remove</button
-						>
+						<Button small aria-label="Remove {type.name}" onclick={() => removeType(type.id)}>Remove</Button>
 					{/if}
 					<span class="bar"><DayBar {type} levels={zone.levels} /></span>
-					<input
-						class="spans mono"
-						aria-label="Spans of {type.name}"
-						aria-invalid={refused[type.id] !== undefined}
-						spellcheck="false"
-						placeholder="06:30–08:20 {ranked[0]!.letter}, 17:00–22:30 {ranked[0]!.letter}"
-						value={refused[type.id] ?? writeSpans(type.spans, zone.levels)}
-						onchange={(event) => spans(type, event.currentTarget.value)}
-					/>
+					<div class="spans">
+						<Field
+							label="Spans of {type.name}"
+							hideLabel
+							spellcheck="false"
+							placeholder="06:30–08:20 {ranked[0]!.letter}, 17:00–22:30 {ranked[0]!.letter}"
+							value={refused[type.id] ?? writeSpans(type.spans, zone.levels)}
+							problem={refused[type.id] === undefined ? null : (problem ?? 'This cannot be read yet.')}
+							onchange={(text) => spans(type, text)}
+						/>
+					</div>
 				</div>
 			{/each}
 		</div>
 		{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 		<div class="tools">
-			{#if routine.dayTypes.length < 7}<button class="quiet" onclick={addType}>Another day type</button>{/if}
-			<button
-				class="quiet"
+			{#if routine.dayTypes.length < 7}<Button onclick={addType}>Another kind of day</Button>{/if}
+			<Button
 				onclick={() => {
 					problem = null;
 					onchange({ ...zone, routine: null });
-				}}>Drop the routine, keep the drawing</button
+				}}>Remove the routine, keep the drawing</Button
 			>
 			<p class="soft">
 				Times run past midnight where the end comes first: 22:30–06:30. Where two nights meet, the warmer
@@ -241,13 +236,8 @@
 		gap: 0.5rem 1.1rem;
 		align-items: center;
 	}
-	label {
-		display: inline-flex;
-		gap: 0.5rem;
-		align-items: center;
-	}
-	.tools select {
-		max-width: 17.5rem;
+	.tools :global(.bx--form-item) {
+		flex: 0 1 20rem;
 	}
 	.advice {
 		margin: 0.5rem 0 0;
@@ -266,55 +256,28 @@
 	}
 	.type {
 		display: grid;
-		grid-template-columns: minmax(7rem, 11rem) auto 1fr auto;
+		grid-template-columns: minmax(8rem, 12rem) auto minmax(12rem, 1fr) auto;
 		gap: 0.5rem 0.75rem;
 		align-items: center;
 		padding: 0.35rem 0;
 		border-top: 1px solid var(--rule);
 	}
-	.name {
-		font-weight: 700;
-		width: 100%;
-	}
 	.spans {
 		grid-column: 2 / -1;
-		width: 100%;
-		font-size: 0.95rem;
+	}
+	.spans :global(input) {
+		font-family: var(--mono);
 	}
 	.bar {
 		grid-column: 1;
 	}
-	.rest {
-		justify-self: end;
-	}
-	.remove {
-		grid-column: 4;
-		grid-row: 1;
-	}
-	.spans[aria-invalid='true'] {
-		border: 2px solid var(--signal);
-	}
-	.rest select {
-		max-width: 8.5rem;
-	}
 	.days {
 		display: flex;
+		gap: 2px;
 	}
-	.days button {
-		width: 2rem;
-		min-height: 40px;
+	.days :global(.bx--btn) {
+		min-width: 40px;
 		padding: 0;
-		border: 1px solid var(--rule);
-		margin-left: -1px;
-		background: none;
-		color: var(--soft);
-		font-size: 0.9rem;
-		cursor: pointer;
-	}
-	.days button[aria-pressed='true'] {
-		background: var(--ink);
-		color: var(--sheet);
-		font-weight: 700;
 	}
 	@media (max-width: 860px) {
 		.type {
@@ -328,22 +291,8 @@
 		.bar {
 			display: none;
 		}
-		.remove {
-			grid-column: 2;
-		}
-		.days button {
+		.days :global(.bx--btn) {
 			flex: 1;
-			min-height: 44px;
-		}
-		select,
-		input,
-		.small {
-			min-height: 44px;
-		}
-		.tools label,
-		.tools select {
-			width: 100%;
-			max-width: none;
 		}
 	}
 </style>

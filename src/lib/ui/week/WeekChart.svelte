@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { displaySetpoint, timeStep, type ControlProfile } from '$core/control';
 	import type { ZoneFit } from '$core/fit';
-	import { DAY_NAMES, DAY_SHORT, minuteAt, roomPath, timeX } from '$core/week';
+	import { DAY_NAMES, DAY_SHORT } from '$core/week';
+	import { minuteAt, roomLine, timeX } from '$core/drawing';
 	import { levelOf, type Zone } from '$core/plan';
 	import MisfitPatterns from '../drawing/MisfitPatterns.svelte';
 	import DayMarks from './DayMarks.svelte';
@@ -66,9 +67,10 @@
 
 	const setpoints = $derived(zone.levels.map((level) => level.setpointC));
 	const shapes = $derived(dayShapes(zone));
-	const drawn = $derived(drawnWeek(zone, profile, fit, width, height));
+	const drawn = $derived(drawnWeek(zone, profile, fit, width, height, zone.room !== null));
 	const scale = $derived(drawn.scale);
 	const rows = $derived(drawn.days);
+	const rooms = $derived(roomC && DAY_SHORT.map((_, day) => roomLine(roomC, day, width, scale)));
 
 	type Drag =
 		| { readonly kind: 'riser'; readonly place: RiserPlace; readonly start: Zone }
@@ -80,6 +82,11 @@
 				readonly startY: number;
 		  };
 	let drag = $state.raw<Drag | null>(null);
+	/** Whether what was pressed has been moved: a press alone only chooses. */
+	let moved = $state(false);
+	let pressed = { x: 0, y: 0 };
+	/** Pixels that a finger moves without meaning it. */
+	const TREMBLE = 4;
 
 	function place(event: PointerEvent | MouseEvent, day: number) {
 		const rect = (event.currentTarget as Element).closest('svg')!.getBoundingClientRect();
@@ -109,6 +116,8 @@
 		if (!hit) return;
 		event.preventDefault();
 		(event.currentTarget as Element).setPointerCapture(event.pointerId);
+		pressed = { x: event.clientX, y: event.clientY };
+		moved = false;
 		if ('riser' in hit) {
 			selected = { day, riser: hit.riser };
 			drag = { kind: 'riser', place: selected, start: zone };
@@ -128,11 +137,13 @@
 			hover = hit ? ('riser' in hit ? 'riser' : 'tread') : null;
 			return;
 		}
+		moved ||= Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) > TREMBLE;
+		if (!moved) return;
 		if (drag.kind === 'riser') {
 			const next = riserMoved(drag.start, drag.place, minuteAt(x, width, step), step);
 			selected = placeAfterMove(next, drag.place);
 			onpreview(next);
-		} else if (Math.abs(y - drag.startY) > 3) {
+		} else if (Math.abs(y - drag.startY) > TREMBLE) {
 			const nearest = scale.nearest(y, setpoints);
 			const level = zone.levels.find((candidate) => candidate.setpointC === nearest)!;
 			onpreview(treadSet(drag.start, drag.day, drag.tread, level.id));
@@ -142,6 +153,7 @@
 	function pointerup() {
 		if (!drag) return;
 		drag = null;
+		moved = false;
 		oncommit();
 		if (selected && !risersOf(zone, selected.day).some((r) => r.riser === selected!.riser)) selected = null;
 	}
@@ -158,6 +170,20 @@
 		onchange(next);
 		selected = riserAt(next, day, minute);
 		if (selected) focusRiser(selected);
+	}
+
+	/** The upright that Tab comes to: the chosen one, else the first of the chosen day, else the first of all. */
+	const stop = $derived.by((): RiserPlace | null => {
+		if (selected && rows[selected.day]?.risers.some((one) => one.riser === selected!.riser)) return selected;
+		const day = [selectedDay, ...DAY_SHORT.keys()].find((one) => rows[one]!.risers.length > 0);
+		return day === undefined ? null : { day, riser: rows[day]!.risers[0]!.riser };
+	});
+
+	/** The upright some places after one (or before it), over the days. */
+	function neighbour(at: RiserPlace, by: 1 | -1): RiserPlace {
+		const all = rows.flatMap((row) => row.risers.map(({ riser }) => ({ day: row.day, riser })));
+		const here = all.findIndex((one) => one.day === at.day && one.riser === at.riser);
+		return all[(here + by + all.length) % all.length]!;
 	}
 
 	function focusRiser(at: RiserPlace) {
@@ -196,6 +222,10 @@
 				if (stepped) set(at, stepped);
 				break;
 			}
+			case 'PageUp':
+			case 'PageDown':
+				focusRiser(neighbour(at, event.key === 'PageDown' ? 1 : -1));
+				break;
 			case 'Enter':
 			case 'Insert': {
 				addAt(at.day, middleOfTread(zone, at, step), level);
@@ -307,12 +337,7 @@
 							<line x1={x} x2={x} y1={height - 4} y2={height} class="step" />
 						{/each}
 					{/if}
-					<DayMarks
-						drawn={row}
-						{shown}
-						breakAt={scale.breakAt}
-						room={roomC && roomPath(roomC, row.day, width, scale)}
-					/>
+					<DayMarks drawn={row} {shown} breakAt={scale.breakAt} room={rooms && rooms[row.day]!} />
 					{#each row.risers as riser (riser.riser)}
 						{@const [from, to] = [riser.from, riser.level].map((id) => levelOf(zone, id))}
 						<Riser
@@ -320,6 +345,7 @@
 							day={row.day}
 							says="to {levelWords(to!)}, from {levelWords(from!)}"
 							here={selected?.day === row.day && selected.riser === riser.riser}
+							stop={stop?.day === row.day && stop.riser === riser.riser}
 							{width}
 							{height}
 							onfocus={() => {
@@ -398,11 +424,11 @@
 	.hour,
 	.scale {
 		font-family: var(--mono);
-		font-size: 12px;
+		font-size: var(--mark);
 		fill: var(--soft);
 	}
 	.scale {
-		font-size: 11px;
+		font-size: var(--mark);
 	}
 	.grid {
 		stroke: var(--faint);
@@ -415,7 +441,7 @@
 		stroke: var(--rule);
 	}
 	.says {
-		font-size: 14px;
+		font-size: var(--mark);
 		fill: var(--soft);
 	}
 	.says.bad {

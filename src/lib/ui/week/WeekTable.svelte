@@ -1,8 +1,10 @@
 <script lang="ts">
+	import { TextArea } from 'carbon-components-svelte';
 	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import { readText, readWeekTable, writeWeekTable } from '$core/formats';
 	import { wantedWeek, withWanted, type Zone } from '$core/plan';
 	import { sameWeek } from '$core/week';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { zone, onchange }: { zone: Zone; onchange: (zone: Zone) => void } = $props();
 
@@ -55,24 +57,27 @@
 </script>
 
 <section aria-label="The wanted week as a table">
-	<textarea
-		class="mono"
-		rows="12"
-		spellcheck="false"
-		aria-label="Table of the wanted week: day, from, to, level"
-		value={text}
-		oninput={(event) => {
-			typed = event.currentTarget.value;
-			said = null;
-		}}></textarea>
+	<div class="table">
+		<TextArea
+			labelText="Table of the wanted week: day, from, to, level"
+			hideLabel
+			rows={12}
+			spellcheck="false"
+			value={text}
+			on:input={(event) => {
+				typed = (event.target as HTMLTextAreaElement).value;
+				said = null;
+			}}
+		/>
+	</div>
 	<div class="side">
 		<p class="soft">
 			One row a stretch: day, from, to, level. Type, or paste cells from a spreadsheet; days can be ranges
 			(Mon-Fri), levels a name, a letter or a setpoint.
 		</p>
 		<div class="keys">
-			<button class="quiet" onclick={take} disabled={typed === null}>Use this table</button>
-			<button class="quiet" onclick={copy}>Copy</button>
+			<Button onclick={take} disabled={typed === null}>Use this table</Button>
+			<Button onclick={copy}>Copy</Button>
 			<FilePicker
 				label="Open a CSV file"
 				name="CSV file of a week"
@@ -80,12 +85,11 @@
 				onfiles={([file]) => void open(file)}
 			/>
 			{#if typed !== null}
-				<button
-					class="quiet"
+				<Button
 					onclick={() => {
 						typed = null;
 						said = null;
-					}}>As drawn</button
+					}}>Back to what is drawn</Button
 				>
 			{/if}
 		</div>
@@ -100,13 +104,11 @@
 		gap: 1rem;
 		margin: 0.5rem 0 0.75rem;
 	}
-	textarea {
-		width: 100%;
-		padding: 0.5rem;
-		font-size: 0.95rem;
+	.table :global(textarea) {
+		height: auto;
+		font-family: var(--mono);
 		line-height: 1.4;
 		tab-size: 8;
-		resize: vertical;
 	}
 	.side {
 		display: flex;

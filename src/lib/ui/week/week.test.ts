@@ -3,16 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { findProfile } from '$core/control';
 import { fitZone } from '$core/fit';
 import { newZone, wantedWeek, withWanted, type Zone } from '$core/plan';
-import {
-	buildWeek,
-	heightScale,
-	minuteAt,
-	misfitRects,
-	splitByDay,
-	stepPath,
-	timeX,
-	valueAt
-} from '$core/week';
+import { buildWeek, splitByDay, valueAt } from '$core/week';
+import { heightScale, minuteAt, misfitRects, stepPath, timeX } from '$core/drawing';
 import {
 	dayCopied,
 	middleOfTread,
@@ -75,7 +67,7 @@ describe('the height scale', () => {
 			{ from: 0, to: 720, value: 16 },
 			{ from: 720, to: 1440, value: 20 }
 		];
-		expect(stepPath(wanted, 144, y)).toBe('M0 84.0H72.0V80.0H144.0');
+		expect(stepPath(wanted, 144, y)).toBe('M0,84L72,84L72,80L144,80');
 		const held = [
 			{ from: 0, to: 780, value: 16 },
 			{ from: 780, to: 1440, value: 20 }

@@ -7,17 +7,19 @@ import {
 	DAY_SHORT,
 	duration,
 	firstAlike,
+	sameWeek,
+	type Span,
+	splitByDay
+} from '$core/week';
+import {
 	type HeightScale,
 	heightScale,
 	type MisfitRect,
 	misfitRects,
-	sameWeek,
-	type Span,
-	splitByDay,
 	stepArea,
 	stepPath,
 	timeX
-} from '$core/week';
+} from '$core/drawing';
 import { carriedInto, dayShapes, risersOf, setpointOf } from './weekEdits';
 
 /** Treads narrower than this carry no letter. */
@@ -85,20 +87,21 @@ function saysOf(day: number, zone: Zone, profile: ControlProfile, fit: ZoneFit, 
 	return { text: alike === day ? 'holds' : `as ${DAY_SHORT[alike]!}`, kind: 'fine' };
 }
 
-/** Draws a zone's week into days of `width` by `height` pixels. Without a fit only the wanted week is drawn. */
+/** Draws a zone's week into days of `width` by `height` pixels, with space for the room's own line if it is drawn. Without a fit only the wanted week is drawn. */
 export function drawnWeek(
 	zone: Zone,
 	profile: ControlProfile,
 	fit: ZoneFit | null,
 	width: number,
-	height: number
+	height: number,
+	withRoom = false
 ): DrawnWeek {
 	const setpoints = zone.levels.map((level) => level.setpointC);
 	const cools = profile.cooling
 		? zone.levels.flatMap((level) => (level.coolC === null ? [] : [level.coolC]))
 		: [];
 	const all = [...new Set([...setpoints, ...cools])].sort((a, b) => b - a);
-	const scale = heightScale(all, height);
+	const scale = heightScale(all, height, { overshoot: withRoom });
 	const path = (spans: readonly Span<number>[]) => stepPath(spans, width, scale.y);
 
 	const shapes = dayShapes(zone);

@@ -1,10 +1,11 @@
 <script lang="ts">
-	import { Button, Modal } from 'carbon-components-svelte';
+	import { Modal } from 'carbon-components-svelte';
 	import type { ControlProfile } from '$core/control';
 	import type { Zone } from '$core/plan';
 	import { planChanges } from '$core/record';
 	import MiniWeek from '../board/MiniWeek.svelte';
-	import type { DocumentEditor } from '../documentEditor.svelte';
+	import type { DocumentEditor } from '../document/documentEditor.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { editor, profile }: { editor: DocumentEditor<Zone>; profile: ControlProfile } = $props();
 
@@ -35,12 +36,12 @@
 			<figure>
 				<figcaption>This window</figcaption>
 				<MiniWeek wanted={editor.document.wanted} levels={editor.document.levels} />
-				<Button on:click={() => editor.keepMine()}>Keep this one</Button>
+				<Button kind="next" onclick={() => editor.keepMine()}>Keep this one</Button>
 			</figure>
 			<figure>
 				<figcaption>The other window</figcaption>
 				<MiniWeek wanted={theirs.wanted} levels={theirs.levels} />
-				<Button kind="tertiary" on:click={() => editor.takeTheirs()}>Take the other</Button>
+				<Button onclick={() => editor.takeTheirs()}>Take the other</Button>
 			</figure>
 		</div>
 	{/if}

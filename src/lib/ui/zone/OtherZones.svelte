@@ -1,11 +1,14 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { Button, Modal, ProgressBar } from 'carbon-components-svelte';
+	import { Modal, ProgressBar } from 'carbon-components-svelte';
 	import { findProfile, type ControlProfile } from '$core/control';
 	import { takeWeek, type Zone } from '$core/plan';
-	import { duration } from '$core/week';
+	import { fitWords } from '$core/words';
 	import { fitMany, type ManyFits, type Outcome } from '$lib/workers/fitMany';
 	import { call } from '../call';
+	import Button from '../kit/Button.svelte';
+	import Check from '../kit/Check.svelte';
+	import Choice from '../kit/Choice.svelte';
 
 	/** A zone of the site's list, whole, as it stands at its revision. */
 	interface ZoneInList {
@@ -62,8 +65,7 @@
 	function words(one: ZoneInList): string {
 		const outcome = outcomes[one.id];
 		if (!outcome) return '';
-		const off = outcome.coldMinutes + outcome.warmMinutes;
-		return `${outcome.grouping}, ${off === 0 ? 'held exactly' : `${duration(off)} off`}, ${outcome.values} values`;
+		return `${outcome.grouping}, ${fitWords(outcome, profileOf(one.document).temperature === null)}, ${outcome.values} values`;
 	}
 
 	async function give() {
@@ -75,7 +77,7 @@
 		const answer = await call('POST', `/api/v1/jobs/${siteId}/zones/apply`, { changes });
 		problem = answer.ok ? null : answer.sentence;
 		if (answer.ok) {
-			given = `${changes.length === 1 ? changes[0]!.zone.name : `${changes.length} zones`} now ${changes.length === 1 ? 'lives' : 'live'} the week of ${zone.name}.`;
+			given = `${changes.length === 1 ? changes[0]!.zone.name : `${changes.length} zones`} ${changes.length === 1 ? 'has' : 'have'} the week of ${zone.name} now.`;
 			chosen = {};
 		}
 		await ongiven();
@@ -90,39 +92,38 @@
 </script>
 
 <Modal open passiveModal modalHeading="The week of {zone.name} and the other zones" on:close={onclose}>
-	<label class="take">
-		<span>Live the same week here as</span>
-		<select value="" onchange={(event) => take(event.currentTarget.value)}>
-			<option value="">choose a zone …</option>
-			{#each others as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-		</select>
-	</label>
-	<h3>Give this week, its levels and its lead to</h3>
+	<Choice
+		label="Copy the week of another zone here"
+		value=""
+		options={[
+			{ value: '', text: 'choose a zone …' },
+			...others.map((one) => ({ value: one.id, text: one.name }))
+		]}
+		onchange={take}
+	/>
+	<h3>Copy this week, its levels and its lead to</h3>
 	{#if running}
 		<div class="running">
 			<ProgressBar labelText="Fitting {others.length} zones" value={done} max={others.length} />
-			<button class="quiet" onclick={() => running?.stop()}>Stop</button>
+			<Button onclick={() => running?.stop()}>Stop</Button>
 		</div>
 	{/if}
 	<ul>
 		{#each others as one (one.id)}
 			<li>
-				<label>
-					<input type="checkbox" bind:checked={chosen[one.id]} />
+				<Check checked={chosen[one.id] ?? false} onchange={(on) => (chosen = { ...chosen, [one.id]: on })}>
 					<span class="name">{one.name}</span>
 					<span class="soft">{words(one)}</span>
-				</label>
+				</Check>
 			</li>
 		{/each}
 	</ul>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{#if given}<p role="status">{given}</p>{/if}
 	<div class="keys">
-		<button class="quiet" onclick={() => (chosen = Object.fromEntries(others.map((one) => [one.id, true])))}
-			>All</button
-		>
-		<Button disabled={picked.length === 0} on:click={give}
-			>Give it to {picked.length === 0
+		<Button onclick={() => (chosen = Object.fromEntries(others.map((one) => [one.id, true])))}>All</Button>
+		<Button kind="next" disabled={picked.length === 0} onclick={give}
+			>Copy it to {picked.length === 0
 				? 'those marked'
 				: picked.length === 1
 					? picked[0]!.name
@@ -132,15 +133,6 @@
 </Modal>
 
 <style>
-	.take {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.75rem;
-		align-items: center;
-	}
-	select {
-		min-width: 12rem;
-	}
 	h3 {
 		margin: 1.25rem 0 0.25rem;
 		font-size: 1rem;
@@ -152,23 +144,10 @@
 		max-height: 45vh;
 		overflow: auto;
 	}
-	li label {
-		display: grid;
-		grid-template-columns: 1.75rem minmax(8rem, 14rem) 1fr;
-		gap: 0.5rem;
-		align-items: center;
-		min-height: 44px;
-		border-bottom: 1px solid var(--rule);
-		cursor: pointer;
-	}
 	.name {
 		font-weight: 700;
+		margin-right: 0.5rem;
 		overflow-wrap: anywhere;
-	}
-	input {
-		width: 1.2rem;
-		height: 1.2rem;
-		accent-color: var(--ink);
 	}
 	.running {
 		display: flex;
@@ -180,14 +159,5 @@
 		display: flex;
 		gap: 0.75rem;
 		align-items: center;
-	}
-	@media (max-width: 600px) {
-		li label {
-			grid-template-columns: 1.75rem 1fr;
-			padding: 0.3rem 0;
-		}
-		li .soft {
-			grid-column: 2;
-		}
 	}
 </style>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import CustomerSheet from '$lib/ui/handover/CustomerSheet.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { data } = $props();
 </script>
@@ -11,8 +12,8 @@
 
 <main>
 	<p class="no-print tools">
-		<a class="quiet" href={data.large ? '?' : '?large=1'}>{data.large ? 'Usual print' : 'Large print'}</a>
-		<button class="quiet" onclick={() => window.print()}>Print</button>
+		<Button href={data.large ? '?' : '?large=1'}>{data.large ? 'Normal print' : 'Large print'}</Button>
+		<Button onclick={() => window.print()}>Print</Button>
 	</p>
 	{#each data.sheets as sheet (sheet.title)}
 		<CustomerSheet {sheet} firm={data.firm} large={data.large} />
@@ -33,11 +34,6 @@
 		max-width: 210mm;
 		margin: 0 auto;
 		padding: 0 0.75rem;
-	}
-	a {
-		display: inline-flex;
-		align-items: center;
-		text-decoration: none;
 	}
 	@media print {
 		main {

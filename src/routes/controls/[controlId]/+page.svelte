@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
-	import { InlineNotification } from 'carbon-components-svelte';
 	import {
 		allowedOptions,
 		displaySetpoint,
@@ -17,7 +16,7 @@
 	import { duration } from '$core/week';
 	import { call } from '$lib/ui/call';
 	import ProfileFields from '$lib/ui/controls/ProfileFields.svelte';
-	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
+	import { DocumentEditor } from '$lib/ui/document/documentEditor.svelte';
 	import { saving } from '$lib/ui/saving.svelte';
 	import Groupings from '$lib/ui/week/Groupings.svelte';
 	import WeekChart from '$lib/ui/week/WeekChart.svelte';
@@ -26,6 +25,12 @@
 	import { pricedFit, type PricedFit } from '$core/keying';
 	import { fitMany, type ManyFits, type Outcome } from '$lib/workers/fitMany';
 	import { refresh } from '$lib/ui/refresh';
+	import Redo from 'carbon-icons-svelte/lib/Redo.svelte';
+	import Undo from 'carbon-icons-svelte/lib/Undo.svelte';
+	import { fitWords } from '$core/words';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Problem from '$lib/ui/kit/Problem.svelte';
 
 	let { data } = $props();
 
@@ -135,13 +140,8 @@
 
 	function effectWords(was: Outcome, now: Outcome): string {
 		const said: string[] = [];
-		const off = (one: Outcome) => one.coldMinutes + one.warmMinutes;
-		if (off(was) !== off(now))
-			said.push(
-				off(now) === 0
-					? 'held exactly'
-					: `${duration(off(now))} off instead of ${off(was) === 0 ? 'none' : duration(off(was))}`
-			);
+		const held = (one: Outcome) => fitWords(one, profile.temperature === null);
+		if (held(was) !== held(now)) said.push(`${held(now)} instead of ${held(was)}`);
 		if (was.values !== now.values) said.push(`${now.values} values instead of ${was.values}`);
 		if (was.grouping !== now.grouping) said.push(`${now.grouping} instead of ${was.grouping}`);
 		return said.length === 0 ? 'nothing changes' : said.join(', ');
@@ -167,13 +167,16 @@
 	<header>
 		<div>
 			{#if own}
-				<input
-					class="title"
-					aria-label="Name of the control"
-					maxlength="80"
-					value={profile.name}
-					onchange={(event) => take({ ...profile, name: event.currentTarget.value })}
-				/>
+				<h1 class="out-of-sight">{profile.name}</h1>
+				<div class="title">
+					<Field
+						label="Name of the control"
+						hideLabel
+						maxlength={80}
+						value={profile.name}
+						onchange={(name) => take({ ...profile, name })}
+					/>
+				</div>
 			{:else}
 				<h1>{profile.name}</h1>
 			{/if}
@@ -188,29 +191,33 @@
 		</div>
 		<div class="tools">
 			{#if own}
-				<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
-				<button class="quiet" disabled={!editor.canRedo} onclick={() => editor.redo()}>Redo</button>
+				<Button
+					kind="quiet"
+					icon={Undo}
+					iconLabel="Undo"
+					disabled={!editor.canUndo}
+					onclick={() => editor.undo()}
+				/>
+				<Button
+					kind="quiet"
+					icon={Redo}
+					iconLabel="Redo"
+					disabled={!editor.canRedo}
+					onclick={() => editor.redo()}
+				/>
 			{/if}
-			<button class="quiet" onclick={copy}>Copy to change</button>
-			<a class="quiet" href="/api/v1/controls/{data.profile.id}" download>Export file</a>
+			<Button onclick={copy}>Copy to change</Button>
+			<Button href="/api/v1/controls/{data.profile.id}" download>Export file</Button>
 		</div>
 	</header>
 
-	{#if failed}
-		<InlineNotification
-			lowContrast
-			kind="error"
-			title="Not done."
-			subtitle={failed}
-			on:close={() => (failed = null)}
-		/>
-	{/if}
+	<Problem sentence={failed} onclose={() => (failed = null)} />
 	{#if editor.refusal}<p class="signal" role="alert">Not saved. {editor.refusal}</p>{/if}
 	{#if editor.conflict}
 		<div class="note" role="alert">
 			<p><strong>Another window changed this control.</strong> Both versions are kept until you choose.</p>
-			<button class="quiet" onclick={() => editor.keepMine()}>Keep this one</button>
-			<button class="quiet" onclick={() => editor.takeTheirs()}>Take the other</button>
+			<Button onclick={() => editor.keepMine()}>Keep this one</Button>
+			<Button onclick={() => editor.takeTheirs()}>Take the other</Button>
 		</div>
 	{/if}
 
@@ -236,11 +243,12 @@
 						.map((use) => `${use.zone.name} (${use.siteName})`)
 						.join(', ')}{behind.length > 4 ? ` and ${behind.length - 4} more` : ''}.
 				</p>
-				<button class="quiet" disabled={running !== null} onclick={preview}>What would change</button>
-				<button class="quiet" onclick={takeUp}>Fit them anew</button>
+				<Button disabled={running !== null} onclick={preview}>What would change</Button>
+				<Button onclick={takeUp}>Fit them anew</Button>
 				{#if running}
 					<p role="status">
-						{done} of {behind.length} <button class="quiet" onclick={() => running?.stop()}>Stop</button>
+						{done} of {behind.length}
+						<Button onclick={() => running?.stop()}>Stop</Button>
 					</p>
 				{/if}
 				{#if effects}
@@ -272,15 +280,15 @@
 						{/if}
 					</div>
 					{#if own}
-						<button
-							class="quiet small"
+						<Button
+							small
 							aria-expanded={openTopic === fact.topic}
 							aria-label="Change: {fact.title}"
 							onclick={() => {
 								problem = null;
 								draft = null;
 								openTopic = openTopic === fact.topic ? null : fact.topic;
-							}}>{openTopic === fact.topic ? 'Done' : 'Change'}</button
+							}}>{openTopic === fact.topic ? 'Done' : 'Change'}</Button
 						>
 					{/if}
 				</div>
@@ -298,9 +306,9 @@
 			<div class="sample-head">
 				<h2>A sample week on it</h2>
 				<p class="soft">
-					{#if sentence}With {fit.chosen.grouping.name}:
-						<span class={sentence.cold ? 'signal' : 'warm'}>{sentence.text}</span>{:else}Held exactly, with {fit
-							.chosen.grouping.name}.{/if}
+					{#if sentence}Programmed as {fit.chosen.grouping.name}:
+						<span class={sentence.cold ? 'signal' : 'warm'}>{sentence.text}</span>{:else}Held exactly,
+						programmed as {fit.chosen.grouping.name}.{/if}
 				</p>
 			</div>
 			<WeekChart
@@ -342,12 +350,9 @@
 	}
 	.title {
 		width: min(34rem, 100%);
-		padding: 0.1rem 0.3rem;
-		margin-left: -0.4rem;
-		border: 1px solid transparent;
-		border-bottom-color: var(--rule);
+	}
+	.title :global(input) {
 		background: transparent;
-		color: inherit;
 		font-size: 1.45rem;
 		font-weight: 700;
 	}
@@ -392,13 +397,8 @@
 		grid-column: 1 / -1;
 	}
 	h2 {
-		font-size: 0.85rem;
+		font-size: var(--small);
 		color: var(--soft);
-	}
-	.small {
-		min-height: 32px;
-		padding: 0 0.5rem;
-		font-size: 0.875rem;
 	}
 	.sample-head {
 		display: flex;
@@ -409,7 +409,7 @@
 	}
 	.hint {
 		margin: 0.35rem 0 0.75rem;
-		font-size: 0.9rem;
+		font-size: var(--small);
 	}
 	.findings {
 		padding-left: 1.1rem;

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import ArrowDown from 'carbon-icons-svelte/lib/ArrowDown.svelte';
+	import ArrowUp from 'carbon-icons-svelte/lib/ArrowUp.svelte';
 	import { goto } from '$app/navigation';
 	import { dateWords } from '$core/civil';
 	import { ROUND_PACE, spreadRound, stopMinutes, type RoundSite, type RoundStop } from '$core/record';
@@ -6,6 +8,12 @@
 	import { call } from '$lib/ui/call';
 	import { saving } from '$lib/ui/saving.svelte';
 	import { refresh } from '$lib/ui/refresh';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Check from '$lib/ui/kit/Check.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import DateField from '$lib/ui/kit/DateField.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import NumberField from '$lib/ui/kit/NumberField.svelte';
 
 	let { data } = $props();
 
@@ -21,27 +29,9 @@
 		new Date(Date.parse(`${day}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
 	// svelte-ignore state_referenced_locally
 	let from = $state(data.on < data.today ? data.today : dayAfter(data.on));
-	let hours = $state('6');
-	let minutesAStop = $state(String(ROUND_PACE.minutesAStop));
-	let minutesAClock = $state(String(ROUND_PACE.minutesAClock));
+	let hours = $state(6);
+	let pace = $state.raw<{ minutesAStop: number; minutesAClock: number }>({ ...ROUND_PACE });
 	let weekends = $state(false);
-	const number = (text: string, least: number, most: number) => {
-		const value = Number(text.replace(',', '.'));
-		return text.trim() !== '' && value >= least && value <= most ? value : null;
-	};
-	const pace = $derived({
-		minutesAStop: number(minutesAStop, 0, 600) ?? ROUND_PACE.minutesAStop,
-		minutesAClock: number(minutesAClock, 0, 120) ?? ROUND_PACE.minutesAClock
-	});
-	const wrong = $derived(
-		number(hours, 0.5, 24) === null
-			? 'Hours a day: between a half and 24.'
-			: number(minutesAStop, 0, 600) === null || number(minutesAClock, 0, 120) === null
-				? 'Minutes a site and a clock: a number, not less than nought.'
-				: !/^\d{4}-\d\d-\d\d$/.test(from)
-					? 'From: a date.'
-					: null
-	);
 
 	const clocks = $derived(data.sites.flatMap((site) => site.clocks));
 	const left = $derived(clocks.filter((clock) => !clock.set).length);
@@ -85,7 +75,7 @@
 	function spread() {
 		const plan = spreadRound(data.sites, {
 			from,
-			minutesADay: (number(hours, 0.5, 24) ?? 6) * 60,
+			minutesADay: hours * 60,
 			weekends,
 			pace
 		});
@@ -98,8 +88,8 @@
 			)
 		);
 	}
-	function setDay(site: RoundSite, day: string) {
-		if (day === '') void change({ [site.siteId]: null });
+	function setDay(site: RoundSite, day: string | null) {
+		if (day === null) void change({ [site.siteId]: null });
 		else {
 			const last = days.find((one) => one.day === day)?.sites.at(-1);
 			const place = last ? (stopOf(last)?.place ?? 0) + 1 : 0;
@@ -146,17 +136,19 @@
 		</div>
 		<div class="tools no-print">
 			{#if data.dates.length > 1}
-				<label class="pick">
-					<span class="out-of-sight">Change of clocks</span>
-					<select value={data.on} onchange={(event) => goto(`/due/round/${event.currentTarget.value}`)}>
-						{#each data.dates as date (date.on)}
-							<option value={date.on}>{dateWords(date.on)}, {date.left} of {date.clocks} left</option>
-						{/each}
-					</select>
-				</label>
+				<Choice
+					label="Change of clocks"
+					hideLabel
+					value={data.on}
+					options={data.dates.map((date) => ({
+						value: date.on,
+						text: `${dateWords(date.on)}, ${date.left} of ${date.clocks} left`
+					}))}
+					onchange={(on) => goto(`/due/round/${on}`)}
+				/>
 			{/if}
-			<a class="quiet" href="/api/v1/rounds/{data.on}/calendar" download>As a calendar</a>
-			<button class="quiet" onclick={() => window.print()}>Print</button>
+			<Button href="/api/v1/rounds/{data.on}/calendar" download>As a calendar</Button>
+			<Button onclick={() => window.print()}>Print</Button>
 		</div>
 	</div>
 
@@ -164,18 +156,36 @@
 		class="no-print"
 		onsubmit={(event) => {
 			event.preventDefault();
-			if (!wrong) spread();
+			spread();
 		}}
 	>
-		<label><span>From</span><input type="date" bind:value={from} /></label>
-		<label><span>Hours a day</span><input inputmode="decimal" size="4" bind:value={hours} /></label>
-		<label><span>Minutes a site</span><input inputmode="numeric" size="4" bind:value={minutesAStop} /></label>
-		<label
-			><span>Minutes a clock</span><input inputmode="numeric" size="4" bind:value={minutesAClock} /></label
-		>
-		<label class="tick"><input type="checkbox" bind:checked={weekends} /><span>weekends too</span></label>
-		<button class="quiet go" disabled={wrong !== null || left === 0}>Spread over days, town by town</button>
-		{#if wrong}<p class="signal" role="alert">{wrong}</p>{/if}
+		<DateField label="From" required value={from} onchange={(date) => (from = date!)} />
+		<NumberField
+			label="Hours a day"
+			unit="h"
+			least={0.5}
+			most={24}
+			value={hours}
+			onchange={(h) => (hours = h!)}
+		/>
+		<NumberField
+			label="A site"
+			unit="min"
+			least={0}
+			most={600}
+			value={pace.minutesAStop}
+			onchange={(minutes) => (pace = { ...pace, minutesAStop: minutes! })}
+		/>
+		<NumberField
+			label="A clock"
+			unit="min"
+			least={0}
+			most={120}
+			value={pace.minutesAClock}
+			onchange={(minutes) => (pace = { ...pace, minutesAClock: minutes! })}
+		/>
+		<Check label="weekends too" bind:checked={weekends} />
+		<Button kind="next" type="submit" disabled={left === 0}>Spread over days, town by town</Button>
 	</form>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 
@@ -199,33 +209,39 @@
 									>{clock.name}{j < site.clocks.length - 1 ? ', ' : ''}</span
 								>{/each}
 						</p>
-						<label class="no-print"
-							><span class="out-of-sight">Day for {site.siteName}</span><input
-								type="date"
-								value={stop?.day ?? ''}
-								onchange={(event) => setDay(site, event.currentTarget.value)}
-							/></label
-						>
-						<label
-							><span class="out-of-sight">Who goes to {site.siteName}</span><input
+						<div class="no-print">
+							<DateField
+								label="Day for {site.siteName}"
+								hideLabel
+								value={stop?.day ?? null}
+								onchange={(day) => setDay(site, day)}
+							/>
+						</div>
+						<div class="who">
+							<Field
+								label="Who goes to {site.siteName}"
+								hideLabel
 								placeholder="who"
-								size="10"
-								maxlength="80"
+								maxlength={80}
 								disabled={!stop}
 								value={stop?.who ?? ''}
-								onchange={(event) => setWho(site, event.currentTarget.value)}
-							/></label
-						>
+								onchange={(who) => setWho(site, who)}
+							/>
+						</div>
 						<span class="order no-print">
 							{#if stop && day.sites.length > 1}
-								<button class="quiet" disabled={i === 0} onclick={() => move(day, site, -1)}
-									><span class="out-of-sight">{site.siteName} earlier</span><span aria-hidden="true">↑</span
-									></button
-								>
-								<button class="quiet" disabled={i === day.sites.length - 1} onclick={() => move(day, site, 1)}
-									><span class="out-of-sight">{site.siteName} later</span><span aria-hidden="true">↓</span
-									></button
-								>
+								<Button
+									icon={ArrowUp}
+									iconLabel="{site.siteName} earlier"
+									disabled={i === 0}
+									onclick={() => move(day, site, -1)}
+								/>
+								<Button
+									icon={ArrowDown}
+									iconLabel="{site.siteName} later"
+									disabled={i === day.sites.length - 1}
+									onclick={() => move(day, site, 1)}
+								/>
 							{/if}
 						</span>
 					</li>
@@ -261,19 +277,12 @@
 		border-top: 1px solid var(--rule);
 		border-bottom: 1px solid var(--rule);
 	}
-	form label > span {
-		display: block;
-		color: var(--soft);
-		font-size: 0.9rem;
+	form > :global(.bx--form-item) {
+		flex: 0 0 auto;
+		width: 8rem;
 	}
-	form .tick {
-		display: flex;
-		gap: 0.5rem;
-		align-items: center;
-		min-height: 44px;
-	}
-	.go {
-		font-weight: 700;
+	.who {
+		width: 8rem;
 	}
 	h2 {
 		display: flex;
@@ -285,7 +294,7 @@
 		font-size: 1.1rem;
 	}
 	h2 .soft {
-		font-size: 0.95rem;
+		font-size: var(--small);
 		font-weight: 400;
 	}
 	ol {
@@ -306,7 +315,7 @@
 	}
 	.site .soft {
 		display: block;
-		font-size: 0.9rem;
+		font-size: var(--small);
 	}
 	.count {
 		display: block;
@@ -317,9 +326,6 @@
 	.order {
 		display: flex;
 		gap: 0.3rem;
-	}
-	.order button {
-		min-width: 44px;
 	}
 	@media (max-width: 800px) {
 		li {

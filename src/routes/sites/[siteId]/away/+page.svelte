@@ -1,6 +1,6 @@
 <script lang="ts">
+	import { Table, TableBody, TableCell, TableHead, TableHeader, TableRow } from 'carbon-components-svelte';
 	import { untrack } from 'svelte';
-	import { Button } from 'carbon-components-svelte';
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
 	import { exceptionSchema, type Absence, type Zone } from '$core/plan';
@@ -12,6 +12,10 @@
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
 	import { saving } from '$lib/ui/saving.svelte';
 	import { refresh } from '$lib/ui/refresh';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Check from '$lib/ui/kit/Check.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import MomentField from '$lib/ui/kit/MomentField.svelte';
 
 	let { data } = $props();
 
@@ -92,7 +96,9 @@
 		}));
 		const answer = await call('POST', `/api/v1/jobs/${data.site.id}/zones/apply`, { changes });
 		problem = answer.ok ? null : answer.sentence;
-		said = answer.ok ? `Kept for ${kept.length === 1 ? kept[0]!.row.name : `${kept.length} zones`}.` : null;
+		said = answer.ok
+			? `Planned for ${kept.length === 1 ? kept[0]!.row.name : `${kept.length} zones`}.`
+			: null;
 		saving.now = answer.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
 		await refresh('fq:site');
 		busy = false;
@@ -102,72 +108,67 @@
 <svelte:head><title>{data.site.name}, away · Fond Quarter</title></svelte:head>
 
 <main>
-	<h1>{data.site.name}: days that are not ordinary</h1>
+	<h1>{data.site.name}: holidays and special days</h1>
 	<p class="lead">
 		{ahead === 0
-			? 'Nothing out of the ordinary ahead on any zone.'
-			: `${ahead} of ${rows.length} zones have something ahead.`}
+			? 'Nothing is planned: every zone runs its week.'
+			: `${ahead} of ${rows.length} zones have something planned.`}
 	</p>
 	<YearStrip {strip} {rows} {timeZone} names />
 	<p class="soft legend">
 		<span class="swatch away"></span> away, as the control will hold it
 		<span class="swatch special"></span> special day
-		<span class="swatch stays"></span> left on hold, manual or off
+		<span class="swatch stays"></span> on hold, manual or off with no end
 	</p>
 
 	<section>
-		<h2>Everybody away</h2>
+		<h2>The whole site away</h2>
 		<div class="fields">
-			<label><span class="soft">leaving</span> <input type="datetime-local" bind:value={leave} /></label>
-			<label><span class="soft">back</span> <input type="datetime-local" bind:value={back} /></label>
-			<label
-				><span class="soft">what for</span>
-				<input maxlength="60" placeholder="Winter closing" bind:value={note} /></label
-			>
+			<MomentField label="Leaving" value={leave} onchange={(local) => (leave = local)} />
+			<MomentField label="Back" value={back} onchange={(local) => (back = local)} />
+			<Field label="What for" maxlength={60} placeholder="Winter closing" bind:value={note} />
 		</div>
 		{#if refusal}
 			<p class="signal" role="alert">{refusal}</p>
 		{:else}
-			<table>
-				<thead>
-					<tr><th>Zone</th><th>Key</th><th>When</th><th>Goes on</th><th>Mind</th></tr>
-				</thead>
-				<tbody>
+			<Table>
+				<TableHead>
+					<TableRow>
+						{#each ['Zone', 'Key', 'When', 'Goes on', 'Watch out for'] as name (name)}
+							<TableHeader>{name}</TableHeader>
+						{/each}
+					</TableRow>
+				</TableHead>
+				<TableBody>
 					{#each plans as { row, plan } (row.id)}
 						{#if plan}
-							<tr class:out={left.includes(row.id)}>
-								<th scope="row">
-									<label class="pick"
-										><input
-											type="checkbox"
-											checked={!left.includes(row.id)}
-											onchange={() =>
-												(left = left.includes(row.id)
-													? left.filter((id) => id !== row.id)
-													: [...left, row.id])}
-										/>
-										<span
-											><strong>{row.name}</strong><br /><span class="soft">{row.control.toLowerCase()}</span
-											></span
-										></label
+							<TableRow>
+								<TableCell>
+									<Check
+										checked={!left.includes(row.id)}
+										onchange={(on) => (left = on ? left.filter((id) => id !== row.id) : [...left, row.id])}
 									>
-								</th>
-								<td class="key">{plan.key}</td>
-								<td>{plan.when}</td>
-								<td
+										<strong>{row.name}</strong><br /><span class="soft">{row.control.toLowerCase()}</span>
+									</Check>
+								</TableCell>
+								<TableCell><strong class="key">{plan.key}</strong></TableCell>
+								<TableCell>{plan.when}</TableCell>
+								<TableCell
 									>{plan.toWall === null
 										? 'when someone ends it'
-										: localWords(localTime(plan.toWall), row.options)}</td
+										: localWords(localTime(plan.toWall), row.options)}</TableCell
 								>
-								<td class="mind">{plan.conflicts.join(' ')}</td>
-							</tr>
+								<TableCell><span class="warm">{plan.conflicts.join(' ')}</span></TableCell>
+							</TableRow>
 						{/if}
 					{/each}
-				</tbody>
-			</table>
-			<Button disabled={busy || kept.length === 0} on:click={keep}
-				>Keep it for {kept.length === 1 ? kept[0]!.row.name : `${kept.length} zones`}</Button
-			>
+				</TableBody>
+			</Table>
+			<p class="act">
+				<Button kind="next" disabled={busy || kept.length === 0} onclick={keep}
+					>Plan it for {kept.length === 1 ? kept[0]!.row.name : `${kept.length} zones`}</Button
+				>
+			</p>
 		{/if}
 		{#if said}<p role="status">{said}</p>{/if}
 		{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
@@ -187,7 +188,7 @@
 		flex-wrap: wrap;
 		gap: 0.5rem;
 		align-items: center;
-		font-size: 0.9rem;
+		font-size: var(--small);
 	}
 	.swatch.special {
 		width: 6px;
@@ -204,69 +205,12 @@
 	.fields {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 0.5rem 0.9rem;
+		gap: 0.5rem 1.5rem;
 	}
-	.fields label {
-		display: grid;
-	}
-	input[type='checkbox'] {
-		flex: none;
-		width: 1.25rem;
-		height: 1.25rem;
-		accent-color: var(--ink);
-	}
-	table {
-		width: 100%;
-		margin: 0.75rem 0;
-		border-collapse: collapse;
-	}
-	thead th {
-		padding: 0.4rem 0.6rem;
-		border-bottom: 2px solid var(--ink);
-		text-align: left;
-		font-size: 0.85rem;
-		color: var(--soft);
-	}
-	tbody tr {
-		border-bottom: 1px solid var(--rule);
-	}
-	tbody .out {
-		opacity: 0.5;
-	}
-	th[scope='row'] {
-		text-align: left;
-		font-weight: 400;
-	}
-	td,
-	th[scope='row'] {
-		padding: 0.35rem 0.6rem;
-		vertical-align: top;
-	}
-	.pick {
-		display: flex;
-		gap: 0.6rem;
-		min-height: 44px;
+	.act {
+		margin-top: 0.75rem;
 	}
 	.key {
 		font-size: 1.15rem;
-		font-weight: 700;
-		white-space: nowrap;
-	}
-	.mind {
-		max-width: 30rem;
-		font-size: 0.95rem;
-		color: var(--soft);
-	}
-	@media (max-width: 700px) {
-		thead {
-			display: none;
-		}
-		tbody tr {
-			display: grid;
-			padding: 0.4rem 0;
-		}
-		.key {
-			white-space: normal;
-		}
 	}
 </style>

@@ -4,6 +4,7 @@
 	import { call } from '$lib/ui/call';
 	import CheckList from '$lib/ui/visit/CheckList.svelte';
 	import { refresh } from '$lib/ui/refresh';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { data } = $props();
 
@@ -41,22 +42,23 @@
 	}
 </script>
 
-<svelte:head><title>{data.site.name}, what was forgotten · Fond Quarter</title></svelte:head>
+<svelte:head><title>{data.site.name}, checks · Fond Quarter</title></svelte:head>
 
 <main>
-	<h1>{data.site.name}: what was forgotten?</h1>
+	<h1>{data.site.name}: checks before the sign-off</h1>
 	<p class="answer" class:signal={stops > 0} aria-live="polite">
 		{#if stops > 0}
-			{things(stops)}
-			{stops === 1 ? 'stops' : 'stop'} the sign-off{looks > 0 ? `, ${looks} more want a look` : ''}.
+			{things(stops)} must be done before the sign-off{looks > 0
+				? `; ${looks} more ${looks === 1 ? 'is' : 'are'} worth a look`
+				: ''}.
 		{:else if looks > 0}
-			Nothing stops the sign-off; {things(looks)} {looks === 1 ? 'wants' : 'want'} a look.
+			It can be signed off; {things(looks)} {looks === 1 ? 'is' : 'are'} worth a look.
 		{:else}
-			Nothing.
+			It can be signed off: nothing is missing.
 		{/if}
 		{#if overruled > 0}<span class="soft">{overruled} overruled with a reason.</span>{/if}
 	</p>
-	<p><a class="quiet" href="/sites/{data.site.id}/visit">Go on with the visit</a></p>
+	<p><Button kind="next" href="/sites/{data.site.id}/visit">Go on with the visit</Button></p>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	<CheckList checked={data.checked} siteId={data.site.id} onoverrule={overrule} />
 </main>

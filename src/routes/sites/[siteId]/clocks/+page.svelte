@@ -7,6 +7,9 @@
 	import { RightTime } from '$lib/ui/run/now.svelte';
 	import { readClock } from '$lib/ui/run/readClock';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
+	import Checkmark from 'carbon-icons-svelte/lib/Checkmark.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
 
 	let { data } = $props();
 
@@ -77,7 +80,7 @@
 <svelte:head><title>{data.site.name}, the clocks · Fond Quarter</title></svelte:head>
 
 <main>
-	<h1>{data.site.name}: set them all</h1>
+	<h1>{data.site.name}: all clocks</h1>
 	<p class="lead">
 		{#if clocks.length === 0}
 			No control here has a clock.
@@ -102,7 +105,8 @@
 		{#each rows as row (row.id)}
 			{@const values = clockValues(row.profile, row.options, timeZone, time.ms)}
 			<li class:current={current === row.id}>
-				<button
+				<Button
+					kind="quiet"
 					class="head"
 					disabled={!row.hasClock}
 					aria-expanded={current === row.id}
@@ -110,11 +114,13 @@
 				>
 					<span>
 						<span class="name">{row.name}</span>
-						<span class="soft small">{row.control.toLowerCase()}</span>
+						<span class="soft">{row.control.toLowerCase()}</span>
 					</span>
 					<span class="state" class:signal={row.clock.bad}>{row.clock.words}</span>
-					<span class="tick">{isDone(row.doneAt) ? '✓' : ''}</span>
-				</button>
+					<span class="tick"
+						>{#if isDone(row.doneAt)}<Checkmark size={20} aria-label="done" />{/if}</span
+					>
+				</Button>
 				{#if current === row.id && row.hasClock}
 					<div class="now">
 						<p class="value">{values.time}</p>
@@ -123,14 +129,11 @@
 							<span class="soft">{row.profile.habits.clock.how}</span>
 						</p>
 						<div class="keys">
-							<button class="go" onclick={() => note(row, plain(true))}>I have set it</button>
-							<button class="quiet" onclick={() => note(row, plain(false))}>It was right</button>
+							<Button kind="next" onclick={() => note(row, plain(true))}>I have set it</Button>
+							<Button onclick={() => note(row, plain(false))}>It was right</Button>
 							<form onsubmit={(event) => typed(event, row)}>
-								<label
-									><span class="soft">it showed</span>
-									<input class="mono" bind:value={shows} placeholder="06:30" /></label
-								>
-								<button class="quiet" disabled={shows.trim() === ''}>and I set it</button>
+								<Field label="It showed" placeholder="06:30" autocomplete="off" bind:value={shows} />
+								<Button type="submit" disabled={shows.trim() === ''}>and I set it</Button>
 							</form>
 						</div>
 						<p><a href="/sites/{data.site.id}/zones/{row.id}/clock">Its clock in full</a></p>
@@ -158,31 +161,21 @@
 		background: var(--sheet);
 		border-left: 4px solid var(--ink);
 	}
-	.head {
+	li :global(.head) {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) auto 1.5rem;
 		gap: 1rem;
-		align-items: center;
 		width: 100%;
 		min-height: 56px;
 		padding: 0.4rem 0.75rem;
 		border: 0;
-		background: none;
-		color: inherit;
-		font-size: 1rem;
 		text-align: left;
-		cursor: pointer;
-	}
-	.head:disabled {
-		cursor: default;
+		text-decoration: none;
 	}
 	.name {
 		display: block;
 		font-weight: 700;
 		overflow-wrap: anywhere;
-	}
-	.small {
-		font-size: 0.85rem;
 	}
 	.tick {
 		color: var(--held);
@@ -209,19 +202,10 @@
 		gap: 0.6rem;
 		align-items: end;
 	}
-	.go {
+	.keys > :global(.bx--btn) {
 		min-height: 64px;
 		padding: 0 1.5rem;
-		border: 0;
-		border-radius: 4px;
-		background: var(--ink);
-		color: var(--ground);
-		font-size: 1.2rem;
-		font-weight: 700;
-		cursor: pointer;
-	}
-	.keys > .quiet {
-		min-height: 64px;
+		font-size: 1.1rem;
 	}
 	form {
 		display: flex;
@@ -229,18 +213,14 @@
 		gap: 0.4rem;
 		align-items: end;
 	}
-	label {
-		display: grid;
-	}
-	input {
-		width: 6.5rem;
-		font-size: 1.1rem;
+	form :global(.bx--form-item) {
+		width: 7.5rem;
 	}
 	.now > p:last-child {
 		grid-column: 1 / -1;
 	}
 	@media (max-width: 700px) {
-		.head {
+		li :global(.head) {
 			grid-template-columns: minmax(0, 1fr) 1.5rem;
 			gap: 0.1rem 0.5rem;
 		}
@@ -251,12 +231,12 @@
 		.now {
 			grid-template-columns: minmax(0, 1fr);
 		}
-		.go {
+		.keys > :global(.bx--btn) {
+			flex: 1;
+		}
+		.keys > :global(.bx--btn--primary) {
 			flex: 1 1 100%;
 			min-height: 84px;
-		}
-		.keys > .quiet {
-			flex: 1;
 		}
 	}
 </style>

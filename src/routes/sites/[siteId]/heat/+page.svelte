@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { Button, ProgressBar } from 'carbon-components-svelte';
+	import { ProgressBar } from 'carbon-components-svelte';
 	import Running from '$lib/ui/Running.svelte';
 	import { target, unitOf, type KeptStagger, type Zone } from '$core/plan';
 	import {
@@ -30,6 +30,8 @@
 		type StaggerRun
 	} from '$lib/workers/siteHeat';
 	import { refresh } from '$lib/ui/refresh';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Views from '$lib/ui/kit/Views.svelte';
 
 	let { data } = $props();
 
@@ -270,20 +272,22 @@
 
 	{#if shown}
 		<div class="section-head">
-			<div class="pick" role="group" aria-label="Day drawn">
-				{#each DAY_SHORT as name, i (name)}
-					<button class="quiet small" aria-pressed={day === i} onclick={() => (pickedDay = i)}>{name}</button>
-				{/each}
-			</div>
+			<Views
+				label="Day drawn"
+				views={DAY_SHORT.map((name, i) => [String(i), name] as const)}
+				value={String(day)}
+				onchange={(next) => (pickedDay = Number(next))}
+			/>
 			{#if staggered}
-				<div class="pick" role="group" aria-label="Starts drawn">
-					<button class="quiet small" aria-pressed={view === 'now'} onclick={() => (view = 'now')}
-						>as they are</button
-					>
-					<button class="quiet small" aria-pressed={view === 'staggered'} onclick={() => (view = 'staggered')}
-						>staggered</button
-					>
-				</div>
+				<Views
+					label="Starts drawn"
+					views={[
+						['now', 'as they are'],
+						['staggered', 'staggered']
+					]}
+					value={view}
+					onchange={(next) => (view = next)}
+				/>
 			{/if}
 		</div>
 		<LoadChart
@@ -321,7 +325,7 @@
 					/>
 				{:else if limit.limitW !== null}
 					<div class="keys">
-						<Button disabled={hopeless !== null} on:click={stagger}>Stagger the starts</Button>
+						<Button kind="next" disabled={hopeless !== null} onclick={stagger}>Stagger the starts</Button>
 						{#if kept}
 							<p class:signal={keptStale}>
 								{#if keptStale}
@@ -357,8 +361,8 @@
 	{#if unknown.length > 0}
 		<p class="soft">
 			Not counted, because their rooms are not described:
-			{#each unknown as row, i (row.id)}{i > 0 ? ', ' : ''}<a
-					href="/sites/{data.site.id}/zones/{row.id}/proof">{row.name}</a
+			{#each unknown as row, i (row.id)}{i > 0 ? ', ' : ''}<a href="/sites/{data.site.id}/zones/{row.id}/room"
+					>{row.name}</a
 				>{/each}.
 		</p>
 	{/if}
@@ -382,18 +386,11 @@
 		justify-content: space-between;
 		margin-bottom: 0.3rem;
 	}
-	.pick {
-		display: flex;
-		gap: 0.25rem;
-		flex-wrap: wrap;
-	}
-	.small {
-		min-height: 36px;
-		padding: 0 0.55rem;
-		font-size: 0.95rem;
+	.section-head :global(.bx--content-switcher) {
+		width: min(30rem, 100%);
 	}
 	.small-text {
-		font-size: 0.9rem;
+		font-size: var(--small);
 		max-width: 62rem;
 	}
 	.columns {

@@ -5,8 +5,9 @@
 	import { changesBetween, putBack, type Visit } from '$core/record';
 	import { call } from '$lib/ui/call';
 	import { saving } from '$lib/ui/saving.svelte';
-	import MiniWeek from '$lib/ui/board/MiniWeek.svelte';
+	import WeekOverlay from '$lib/ui/record/WeekOverlay.svelte';
 	import { refresh } from '$lib/ui/refresh';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { data } = $props();
 
@@ -58,7 +59,6 @@
 		afterId = null;
 		await refresh('fq:site');
 	}
-	const levels = (zone: Zone) => zone.levels.map(({ id, setpointC }) => ({ id, setpointC }));
 </script>
 
 <svelte:head><title>{data.site.name}, the record · Fond Quarter</title></svelte:head>
@@ -67,9 +67,9 @@
 	<div class="top">
 		<h1>{data.site.name}: how was it left, and what changed?</h1>
 		<div class="tools">
-			<a class="quiet" href="/api/v1/jobs/{data.site.id}/record.pdf">The record as PDF</a>
-			<a class="quiet" href="/api/v1/jobs/{data.site.id}/weeks" download>Weeks as CSV</a>
-			<a class="quiet" href="/sites/{data.site.id}/visit">A visit</a>
+			<Button href="/api/v1/jobs/{data.site.id}/record.pdf">The record as PDF</Button>
+			<Button href="/api/v1/jobs/{data.site.id}/weeks" download>Weeks as CSV</Button>
+			<Button href="/sites/{data.site.id}/visit">To the visit</Button>
 		</div>
 	</div>
 	{#if data.visits.length === 0}
@@ -126,12 +126,9 @@
 						</div>
 						<div class="pick">
 							{#if one.id !== NOW}
-								<button class="quiet" aria-pressed={one === before} onclick={() => (beforeId = one.id)}
-									>from</button
-								>
+								<Button aria-pressed={one === before} onclick={() => (beforeId = one.id)}>from</Button>
 							{/if}
-							<button class="quiet" aria-pressed={one === after} onclick={() => (afterId = one.id)}>to</button
-							>
+							<Button aria-pressed={one === after} onclick={() => (afterId = one.id)}>to</Button>
 						</div>
 					</li>
 				{/each}
@@ -146,22 +143,11 @@
 						<div class="zone-head">
 							<h2>{zone.name}</h2>
 							{#if zone.weekDiffers && after.id === NOW && data.zones.some((one) => one.id === zone.id)}
-								<button class="quiet" onclick={() => put(zone.id)}
-									>Put this week of {nameOf(before)} back</button
-								>
+								<Button onclick={() => put(zone.id)}>Put this week of {nameOf(before)} back</Button>
 							{/if}
 						</div>
 						{#if zone.weekDiffers && old && next}
-							<div class="weeks">
-								<figure>
-									<MiniWeek wanted={old.zone.wanted} levels={levels(old.zone)} />
-									<figcaption class="soft">{nameOf(before)}</figcaption>
-								</figure>
-								<figure>
-									<MiniWeek wanted={next.zone.wanted} levels={levels(next.zone)} />
-									<figcaption class="soft">{nameOf(after)}</figcaption>
-								</figure>
-							</div>
+							<WeekOverlay before={old.zone} after={next.zone} names={[nameOf(before), nameOf(after)]} />
 						{/if}
 						<ul>
 							{#each zone.sentences as sentence, i (i)}<li>{sentence}</li>{/each}
@@ -224,7 +210,7 @@
 	}
 	.pictures a {
 		width: 7.5rem;
-		font-size: 0.85rem;
+		font-size: var(--small);
 		overflow-wrap: anywhere;
 	}
 	.pictures img {
@@ -247,15 +233,6 @@
 	}
 	h2 {
 		font-size: 1.1rem;
-	}
-	.weeks {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 1.5rem;
-		margin: 0.4rem 0;
-	}
-	figure {
-		margin: 0;
 	}
 	section li {
 		padding: 0.15rem 0;

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { Button } from 'carbon-components-svelte';
 	import {
 		settingRefusal,
 		settingWords,
@@ -16,6 +15,8 @@
 	import SettingValueField from '$lib/ui/site/SettingValueField.svelte';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
 	import { refresh } from '$lib/ui/refresh';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Check from '$lib/ui/kit/Check.svelte';
 
 	let { data } = $props();
 
@@ -144,7 +145,11 @@
 <main>
 	<h1>{data.site.name}: survey and settings of all zones</h1>
 	<p class="answer" aria-live="polite">
-		{missing === 0 ? 'Everything asked is noted.' : `${missing} answers are missing.`}
+		{missing === 0
+			? 'Nothing is missing.'
+			: missing === 1
+				? '1 answer is missing.'
+				: `${missing} answers are missing.`}
 	</p>
 	{#if setting}
 		<div class="columns">
@@ -154,16 +159,20 @@
 					<ul>
 						{#each settings.filter((one) => one.group === group) as one (one.id)}
 							<li>
-								<button aria-current={one === setting ? 'true' : undefined} onclick={() => choose(one.id)}>
+								<Button
+									kind="quiet"
+									aria-current={one === setting ? 'true' : undefined}
+									onclick={() => choose(one.id)}
+								>
 									<span>{one.name}</span>
 									<span class="soft">
 										{open(one) === 0
-											? 'all'
+											? 'filled in'
 											: optional.has(one.id)
-												? `${open(one)} without`
-												: `${open(one)} open`}
+												? `${open(one)} have none`
+												: `${open(one)} missing`}
 									</span>
-								</button>
+								</Button>
 							</li>
 						{/each}
 					</ul>
@@ -175,34 +184,32 @@
 					{#each rows as row (row.id)}
 						{@const why = setting.lacks(row)}
 						<li>
-							<label class:lacks={why !== null}>
-								<input
-									type="checkbox"
-									disabled={why !== null}
-									checked={isTicked(row)}
-									onchange={(event) => (ticked = { ...ticked, [row.id]: event.currentTarget.checked })}
-								/>
-								<span class="name">{row.zone.name}</span>
-								{#if why}
-									<span class="soft">{why}</span>
-								{:else}
-									<span class="value" class:signal={setting.read(row) === null && !optional.has(setting.id)}
-										>{settingWords(setting, setting.read(row), unitOf(row.zone, row.profile))}</span
-									>
-								{/if}
-							</label>
+							<Check
+								disabled={why !== null}
+								checked={isTicked(row)}
+								onchange={(on) => (ticked = { ...ticked, [row.id]: on })}
+							>
+								<span class="zone" class:lacks={why !== null}>
+									<span class="name">{row.zone.name}</span>
+									{#if why}
+										<span class="soft">{why}</span>
+									{:else}
+										<span class="value" class:signal={setting.read(row) === null && !optional.has(setting.id)}
+											>{settingWords(setting, setting.read(row), unitOf(row.zone, row.profile))}</span
+										>
+									{/if}
+								</span>
+							</Check>
 						</li>
 					{/each}
 				</ul>
 				<div class="quick">
-					<button
-						class="quiet"
+					<Button
 						onclick={() => (ticked = Object.fromEntries(rows.map((row) => [row.id, has(setting, row)])))}
-						>All that have it</button
+						>All that have it</Button
 					>
-					<button
-						class="quiet"
-						onclick={() => (ticked = Object.fromEntries(rows.map((row) => [row.id, false])))}>None</button
+					<Button onclick={() => (ticked = Object.fromEntries(rows.map((row) => [row.id, false])))}
+						>None of them</Button
 					>
 				</div>
 				{#key setting.id}
@@ -214,19 +221,20 @@
 				{/if}
 				<div class="quick">
 					<Button
+						kind="next"
 						disabled={picked.length === 0 || (value === null && setting.id === 'emitter')}
-						on:click={setAll}
+						onclick={setAll}
 					>
 						{picked.length === 0
 							? 'Choose the zones'
 							: value === null || (Array.isArray(value) && value.length === 0)
-								? `Take it back for ${zonesWords(picked.length)}`
+								? `Clear it for ${zonesWords(picked.length)}`
 								: `Set ${settingWords(setting, value, unit)} for ${zonesWords(picked.length)}`}
 					</Button>
 				</div>
 				{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 				{#if done}
-					<p role="status">{done.words} <button class="quiet" onclick={undo}>Undo</button></p>
+					<p role="status">{done.words} <Button onclick={undo}>Undo</Button></p>
 				{/if}
 			</section>
 		</div>
@@ -248,7 +256,7 @@
 	}
 	nav h2 {
 		margin: 0.9rem 0 0.2rem;
-		font-size: 0.9rem;
+		font-size: var(--small);
 		color: var(--soft);
 	}
 	nav h2:first-child {
@@ -259,43 +267,36 @@
 		padding: 0;
 		list-style: none;
 	}
-	nav button {
-		display: flex;
-		gap: 1rem;
+	nav :global(.bx--btn) {
 		justify-content: space-between;
-		align-items: center;
 		width: 100%;
-		min-height: 44px;
-		padding: 0 0.6rem;
 		border: 0;
 		border-bottom: 1px solid var(--rule);
 		border-left: 4px solid transparent;
-		background: none;
-		color: inherit;
-		font-size: 1rem;
+		border-radius: 0;
 		text-align: left;
-		cursor: pointer;
+		text-decoration: none;
 	}
-	nav button[aria-current] {
+	nav :global(.bx--btn[aria-current]) {
 		border-left-color: var(--ink);
 		background: var(--sheet);
 		font-weight: 700;
 	}
-	nav button .soft {
+	nav .soft {
+		margin-left: 1rem;
 		font-weight: 400;
 		white-space: nowrap;
 	}
-	.zones label {
-		display: grid;
-		grid-template-columns: auto minmax(8rem, 1fr) minmax(0, 1.4fr);
-		gap: 0.75rem;
-		align-items: center;
-		min-height: 46px;
+	.zones li {
 		border-bottom: 1px solid var(--rule);
 	}
-	.zones input {
-		width: 1.3rem;
-		height: 1.3rem;
+	.zone {
+		display: grid;
+		grid-template-columns: minmax(8rem, 1fr) minmax(0, 1.4fr);
+		gap: 0.75rem;
+	}
+	.zones :global(.bx--checkbox-label-text) {
+		width: 100%;
 	}
 	.name,
 	.value {

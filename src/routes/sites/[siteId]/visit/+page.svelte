@@ -31,10 +31,13 @@
 		placeKept,
 		VISIT_STEPS,
 		type KeptPlace,
-		type VisitPlace
+		type VisitPlace,
+		type VisitStep
 	} from '$lib/ui/visit/visitSteps';
 	import { refresh } from '$lib/ui/refresh';
 	import { watchSite } from '$lib/ui/watchSite';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
 
 	let { data } = $props();
 
@@ -204,6 +207,29 @@
 		return '';
 	};
 
+	/** Whether what a step is for has been done. */
+	const isDone = (step: VisitStep): boolean => {
+		if (!onSite || !row) return false;
+		switch (step) {
+			case 'found':
+				return onSite.foundIn !== null;
+			case 'settings':
+				return onSite.frostOn !== null || onSite.offsetReadings.length > 0;
+			case 'clock':
+				return profile?.habits.clock.summerTime === 'no-clock' || onSite.clockReadings.length > 0;
+			case 'key-in':
+				return keying[row.id]!.done === keying[row.id]!.of;
+			case 'test':
+				return testStanding(onSite.test) === 'passed';
+			case 'leave':
+				return onSite.leftIn !== null;
+		}
+	};
+	/** A step with an act of its own that is not done yet: that act is the filled button, going on is only skipping it. */
+	const skips = $derived(
+		(place.step === 'clock' || place.step === 'key-in' || place.step === 'test') && !isDone(place.step)
+	);
+
 	async function end(signedOff: boolean) {
 		problem = null;
 		if (who.trim() === '') {
@@ -253,25 +279,20 @@
 		/>
 	{:else}
 		<div class="where">
-			<label>
-				<span class="out-of-sight">Zone</span>
-				<select
-					value={place.zone}
-					onchange={(event) => go({ zone: Number(event.currentTarget.value), step: 'found' })}
-				>
-					{#each data.zones as one, i (one.id)}<option value={i}>{one.name}</option>{/each}
-				</select>
-			</label>
+			<Choice
+				label="Zone"
+				hideLabel
+				value={String(place.zone)}
+				options={data.zones.map((one, i) => ({ value: String(i), text: one.name }))}
+				onchange={(zone) => go({ zone: Number(zone), step: 'found' })}
+			/>
 			<span class="soft">{place.zone + 1} of {data.zones.length}</span>
-			<button
-				class="quiet"
-				aria-pressed={place.step === 'sign-off'}
-				onclick={() => go({ ...place, step: 'sign-off' })}
-				>Sign off{stops > 0 ? `, ${stops} open` : ''}</button
+			<Button aria-pressed={place.step === 'sign-off'} onclick={() => go({ ...place, step: 'sign-off' })}
+				>Sign off{stops > 0 ? `, ${stops} open` : ''}</Button
 			>
 		</div>
 		{#if place.step !== 'sign-off'}
-			<Steps here={place.step} {stateOf} ongo={(step) => go({ ...place, step })} />
+			<Steps here={place.step} {stateOf} {isDone} ongo={(step) => go({ ...place, step })} />
 		{/if}
 
 		<Unsent
@@ -314,7 +335,9 @@
 						{left === 0 ? `All ${of} values are keyed.` : `${left} of ${of} values to key.`}
 					</p>
 					<p>
-						<a class="link" href="/sites/{data.site.id}/zones/{row.id}/key-in">Key in, one value at a time</a>
+						<Button kind={left === 0 ? 'plain' : 'next'} href="/sites/{data.site.id}/zones/{row.id}/key-in"
+							>Key in, one value at a time</Button
+						>
 					</p>
 					<p><a href="/sites/{data.site.id}/zones/{row.id}/read-back">Read back from the display</a></p>
 				{:else if place.step === 'test'}
@@ -343,15 +366,14 @@
 		{/key}
 		<KeptLine {keeping} />
 		<div class="bar">
-			<button
-				class="quiet"
+			<Button
 				disabled={place.zone === 0 && place.step === 'found'}
-				onclick={() => go(placeAfter(place, data.zones.length, -1))}>Back</button
+				onclick={() => go(placeAfter(place, data.zones.length, -1))}>Back</Button
 			>
-			<button
-				class="next"
+			<Button
+				kind={skips ? 'quiet' : place.step === 'sign-off' ? 'plain' : 'next'}
 				disabled={place.step === 'sign-off'}
-				onclick={() => go(placeAfter(place, data.zones.length, 1))}>Next</button
+				onclick={() => go(placeAfter(place, data.zones.length, 1))}>{skips ? 'Skip' : 'Next'}</Button
 			>
 		</div>
 	{/if}
@@ -370,29 +392,17 @@
 		gap: 0.75rem;
 		align-items: center;
 	}
-	.where label {
+	.where :global(.bx--form-item) {
 		flex: 1 1 9rem;
 	}
-	.where select {
-		width: 100%;
-		min-height: 48px;
+	.where :global(.bx--select-input) {
+		height: 48px;
 		font-size: 1.1rem;
 		font-weight: 700;
 	}
 	.big {
 		margin: 0.6rem 0;
 		font-size: 1.3rem;
-	}
-	.link {
-		display: inline-flex;
-		align-items: center;
-		min-height: 56px;
-		padding: 0 1.2rem;
-		border-radius: 4px;
-		background: var(--ink);
-		color: var(--sheet);
-		font-weight: 700;
-		text-decoration: none;
 	}
 	section p a {
 		min-height: 44px;
@@ -411,25 +421,19 @@
 		border-top: 1px solid var(--rule);
 		background: var(--ground);
 	}
-	.bar button {
+	.bar :global(.bx--btn) {
+		width: 100%;
 		min-height: 60px;
 		font-size: 1.15rem;
 	}
-	.next {
-		border: 0;
-		border-radius: 4px;
-		background: var(--ink);
-		color: var(--sheet);
-		font-weight: 700;
-		cursor: pointer;
-	}
-	@media (forced-colors: active) {
-		.next,
-		.link {
-			border: 3px solid ButtonText;
+	@media (min-width: 1056px) {
+		.bar {
+			left: var(--side);
 		}
 	}
-	.next:disabled {
-		opacity: 0.4;
+	@media (forced-colors: active) {
+		.bar :global(.bx--btn--primary) {
+			border: 3px solid ButtonText;
+		}
 	}
 </style>

@@ -2,8 +2,13 @@ import { pageLoad } from '$lib/server/pages';
 import { zoneForPages } from '$lib/server/store';
 import type { LayoutServerLoadEvent } from './$types';
 
-/** What the head and the palette say about the zone; each page loads the zone itself, fresh. */
-export const load = pageLoad(async ({ params }: LayoutServerLoadEvent) => {
-	const { stored } = await zoneForPages(params.siteId, params.zoneId);
-	return { zone: { id: stored.id, name: stored.zone.name } };
+/** The zone that its views work on; each view loads what it shows beside, fresh. */
+export const load = pageLoad(async ({ params, depends }: LayoutServerLoadEvent) => {
+	depends('fq:site');
+	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
+	return {
+		zone: { id: stored.id, name: stored.zone.name },
+		stored: { zone: stored.zone, revision: stored.revision },
+		profile
+	};
 });

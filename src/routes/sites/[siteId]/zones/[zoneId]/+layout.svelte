@@ -1,219 +1,196 @@
 <script lang="ts">
+	import Redo from 'carbon-icons-svelte/lib/Redo.svelte';
+	import Undo from 'carbon-icons-svelte/lib/Undo.svelte';
 	import { untrack } from 'svelte';
-	import { goto } from '$app/navigation';
+	import { beforeNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { duration } from '$core/week';
+	import { DAY_NAMES } from '$core/week';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import { saving } from '$lib/ui/saving.svelte';
+	import { offerCommands } from '$lib/ui/shell/commands.svelte';
+	import { zonePlaces } from '$lib/ui/shell/places';
+	import { dayCopied } from '$lib/ui/week/weekEdits';
+	import Conflict from '$lib/ui/zone/Conflict.svelte';
 	import { live } from '$lib/ui/zone/live.svelte';
+	import { tabStates } from '$lib/ui/zone/tabs';
+	import { giveZone, openZone } from '$lib/ui/zone/zoneModel.svelte';
 
 	let { data, children } = $props();
 
 	const view = $derived(page.url.pathname.split('/').at(-1) ?? 'week');
 	const here = $derived(data.zones.find((zone) => zone.id === data.zone.id));
-	const base = $derived(`/sites/${data.site.id}/zones/${data.zone.id}`);
+	const states = $derived(
+		tabStates(here ? { ...here, known: { ...here.summary, ...live.of(here.id) } } : null)
+	);
 
-	/** How the zone stands: by its page where that knows more, else by the lists. What a change made old is not said. */
-	const known = $derived(here ? { ...here.summary, ...live.of(here.id) } : null);
-	const OLD = '…';
+	const model = $derived.by(() => {
+		const id = data.zone.id;
+		return untrack(() => openZone(data.site.id, id, data.stored, () => data.profiles, data.profile));
+	});
+	giveZone(() => model);
+	const editor = $derived(model.editor);
+
+	$effect(() => editor.keepSteps(sessionStorage));
+	// what another hand saved meanwhile, as soon as a view has read it
+	$effect(() => {
+		const { stored } = page.data as { stored?: typeof data.stored };
+		if (stored) untrack(() => editor.meet(stored.zone, stored.revision));
+	});
 	// what was read again is as new as the page
 	$effect(() => {
 		void data.zones;
 		untrack(() => live.forget());
 	});
-
-	const steps = $derived.by(() => {
-		const summary = known;
-		const old = summary?.changed ?? false;
-		const off = summary ? summary.coldMinutes + summary.warmMinutes : 0;
-		return [
-			{
-				id: 'week',
-				name: 'Week',
-				state: off === 0 ? 'exact' : `${duration(off)} off`,
-				bad: off > 0 && (summary?.coldMinutes ?? 0) > 0
-			},
-			{
-				id: 'key-in',
-				name: 'Key in',
-				state: summary ? (old ? OLD : `${summary.done} of ${summary.of}`) : '–',
-				bad: false
-			},
-			{
-				id: 'read-back',
-				name: 'Read back',
-				state: summary ? (old ? OLD : `${summary.read} of ${summary.toRead}`) : '–',
-				bad: false
-			},
-			{ id: 'proof', name: 'Proof', state: old ? OLD : (here?.proof ?? '–'), bad: false },
-			{
-				id: 'clock',
-				name: 'Clock',
-				state: here?.clock.words ?? '–',
-				bad: here?.clock.bad ?? false
-			},
-			{ id: 'away', name: 'Away', state: here?.away.words ?? '–', bad: here?.away.bad ?? false },
-			{ id: 'moment', name: 'Any moment', state: 'what, and why', bad: false },
-			{
-				id: 'hand-over',
-				name: 'Hand over',
-				state: old ? OLD : summary && summary.done === summary.of ? 'ready' : '–',
-				bad: false
-			}
-		];
+	$effect(() => {
+		if (editor.unsaved) live.show(model.id, { changed: true });
 	});
-	const alone = $derived(view === 'key-in');
 
-	let stepsNav = $state<HTMLElement>();
+	// leaving never asks: what is not stored yet is stored first, unless the server cannot be reached
+	beforeNavigate(({ cancel, to, willUnload }) => {
+		if (!editor.unsaved || willUnload || !to || saving.now.kind === 'waiting') return;
+		cancel();
+		void editor.flush().then(() => goto(to.url));
+	});
+
+	function onbeforeunload(event: BeforeUnloadEvent) {
+		void editor.flush();
+		if (editor.refusal || editor.conflict) event.preventDefault();
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, textarea')) return;
+		const key = event.key.toLowerCase();
+		if (key === 'z' && !event.shiftKey) editor.undo();
+		else if (key === 'y' || (key === 'z' && event.shiftKey)) editor.redo();
+		else return;
+		event.preventDefault();
+	}
+
+	offerCommands(() => [
+		...DAY_NAMES.flatMap((name, day) => [
+			{
+				label: `Copy ${name} onto every day`,
+				detail: data.zone.name,
+				run: () => model.change(dayCopied(model.zone, day, [0, 1, 2, 3, 4, 5, 6]))
+			},
+			{
+				label: `Copy ${name} onto Monday to Friday`,
+				detail: data.zone.name,
+				run: () => model.change(dayCopied(model.zone, day, [0, 1, 2, 3, 4]))
+			}
+		]),
+		{
+			label: 'Print the card',
+			detail: data.zone.name,
+			run: () => void goto(`/sites/${data.site.id}/zones/${data.zone.id}/key-in`).then(() => window.print())
+		},
+		{
+			label: "Print the customer's page",
+			detail: data.zone.name,
+			run: () =>
+				void goto(`/sites/${data.site.id}/zones/${data.zone.id}/hand-over`).then(() => window.print())
+		}
+	]);
+
+	let tabs = $state<HTMLElement>();
 	$effect(() => {
 		void view;
-		const here = stepsNav?.querySelector<HTMLElement>('[aria-current]');
-		if (stepsNav && here)
-			stepsNav.scrollLeft = here.offsetLeft - stepsNav.clientWidth / 2 + here.clientWidth / 2;
+		const tab = tabs?.querySelector<HTMLElement>('[aria-current]');
+		if (tabs && tab) tabs.scrollLeft = tab.offsetLeft - tabs.clientWidth / 2 + tab.clientWidth / 2;
 	});
 </script>
 
-<div class="zone" class:alone>
-	<aside class="no-print">
-		<p class="count soft">Zones, {data.zones.length}</p>
-		<nav aria-label="Zones">
-			{#each data.zones as zone (zone.id)}
-				<a
-					href="/sites/{data.site.id}/zones/{zone.id}/{view}"
-					aria-current={zone.id === data.zone.id ? 'page' : undefined}
-				>
-					<span class="name">{zone.name}</span>
-					<span class="soft control">{zone.control.toLowerCase()}</span>
-				</a>
-			{/each}
-		</nav>
-		<label class="pick">
-			<span class="out-of-sight">Zone</span>
-			<select
-				value={data.zone.id}
-				onchange={(event) => goto(`/sites/${data.site.id}/zones/${event.currentTarget.value}/${view}`)}
-			>
-				{#each data.zones as zone (zone.id)}
-					<option value={zone.id}>{zone.name}</option>
-				{/each}
-			</select>
-		</label>
-	</aside>
-	<div class="work">
-		<nav class="steps no-print" aria-label="Steps of the work" bind:this={stepsNav}>
-			{#each steps as step (step.id)}
-				<a href="{base}/{step.id}" aria-current={view === step.id ? 'step' : undefined}>
-					<span>{step.name}</span>
-					<span class="state" class:signal={step.bad}>{step.state}</span>
-				</a>
-			{/each}
-		</nav>
-		{#key data.zone.id}
-			{@render children()}
-		{/key}
+<svelte:window {onkeydown} {onbeforeunload} />
+
+<div class="tabs no-print" class:alone={view === 'key-in'}>
+	<nav aria-label="Steps of the work" bind:this={tabs}>
+		{#each zonePlaces(data.site.id, data.zone.id) as place (place.id)}
+			{@const state = states[place.id]}
+			<a href={place.href} aria-current={view === place.id ? 'step' : undefined}>
+				<span>{place.name}</span>
+				<span class="state" class:signal={state.bad}>{state.words}</span>
+			</a>
+		{/each}
+	</nav>
+	<div class="steps">
+		<Button
+			kind="quiet"
+			icon={Undo}
+			iconLabel="Undo"
+			disabled={!editor.canUndo}
+			onclick={() => editor.undo()}
+		/>
+		<Button
+			kind="quiet"
+			icon={Redo}
+			iconLabel="Redo"
+			disabled={!editor.canRedo}
+			onclick={() => editor.redo()}
+		/>
 	</div>
 </div>
+{#if editor.refusal}
+	<p class="signal refused" role="alert">Not saved. {editor.refusal}</p>
+{/if}
+{#key data.zone.id}
+	{@render children()}
+{/key}
+<Conflict {editor} profile={model.profile} />
 
 <style>
-	.zone {
+	.tabs {
+		display: flex;
+		align-items: center;
+		border-bottom: 1px solid var(--rule);
+	}
+	nav {
+		display: flex;
+		flex: 1 1 auto;
+		gap: 1.4rem;
+		min-width: 0;
+		padding: 0 1.4rem;
+		overflow-x: auto;
+		scrollbar-width: none;
+	}
+	a {
 		display: grid;
-		grid-template-columns: 12.75rem minmax(0, 1fr);
-		min-height: calc(100vh - 47px);
-	}
-	aside {
-		border-right: 1px solid var(--rule);
-		padding-top: 1rem;
-	}
-	.count {
-		padding: 0 1.25rem 0.5rem;
-		font-size: 0.85rem;
-		font-weight: 700;
-	}
-	aside nav a {
-		display: block;
-		padding: 0.5rem 1.1rem;
-		border-left: 3px solid transparent;
+		flex: none;
+		align-content: center;
+		min-height: 58px;
+		border-bottom: 3px solid transparent;
+		color: var(--soft);
 		text-decoration: none;
-		overflow-wrap: anywhere;
 	}
-	aside nav a:hover {
-		background: var(--faint);
+	a:hover {
+		color: var(--ink);
 	}
-	aside nav a[aria-current] {
-		background: var(--sheet);
-		border-left-color: var(--ink);
-	}
-	.name {
-		display: block;
+	a[aria-current] {
+		border-bottom-color: var(--ink);
+		color: var(--ink);
 		font-weight: 700;
 	}
-	.control {
-		font-size: 0.85rem;
-	}
-	.pick {
-		display: none;
+	.state {
+		min-height: 1.2em;
+		font-size: var(--small);
 	}
 	.steps {
 		display: flex;
-		gap: 1.75rem;
-		padding: 0 1.4rem;
-		border-bottom: 1px solid var(--rule);
+		flex: none;
+		padding-right: 0.5rem;
 	}
-	.steps a {
-		display: grid;
-		align-content: center;
-		min-height: 58px;
-		text-decoration: none;
-		color: var(--soft);
-		border-bottom: 3px solid transparent;
-		margin-bottom: -1px;
-	}
-	.steps a:hover {
-		color: var(--ink);
-	}
-	.steps a[aria-current] {
-		color: var(--ink);
-		font-weight: 700;
-		border-bottom-color: var(--ink);
-	}
-	.state {
-		font-size: 0.85rem;
+	.refused {
+		padding: 0.6rem 1.4rem 0;
 	}
 	@media (max-width: 860px) {
-		.zone {
-			grid-template-columns: minmax(0, 1fr);
-			grid-template-rows: auto 1fr;
-		}
-		aside {
-			border-right: 0;
-			border-bottom: 1px solid var(--rule);
-			padding: 0.5rem 0.75rem;
-		}
-		.count,
-		aside nav {
-			display: none;
-		}
-		.pick {
-			display: block;
-		}
-		.pick select {
-			width: 100%;
-		}
-		.steps {
-			padding: 0 0.75rem;
+		nav {
 			gap: 1.25rem;
-			overflow-x: auto;
+			padding: 0 0.75rem;
 		}
-		.steps a {
-			flex: none;
+		.state {
+			font-size: 1rem;
 		}
-		.alone aside,
-		.alone .steps {
+		.alone {
 			display: none;
-		}
-	}
-	@media print {
-		.zone {
-			display: block;
-			min-height: 0;
 		}
 	}
 </style>

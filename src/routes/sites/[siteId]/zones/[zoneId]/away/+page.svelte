@@ -1,39 +1,25 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { beforeNavigate, goto } from '$app/navigation';
-	import { Button } from 'carbon-components-svelte';
 	import { allowedOptions, setpointWithUnit } from '$core/control';
 	import { dateOfDay, dateWords, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
 	import { exceptionSchema, type Absence, type Exception } from '$core/plan';
 	import { absenceConflicts, awayStanding, bookedDates, localWords, planAbsence } from '$core/run';
 	import { capital, wrongWords } from '$core/schema';
 	import { DAY_NAMES } from '$core/week';
-	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
 	import AbsencePlanned from '$lib/ui/run/AbsencePlanned.svelte';
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
-	import { saving } from '$lib/ui/saving.svelte';
-	import { refresh } from '$lib/ui/refresh';
-	import Conflict from '$lib/ui/zone/Conflict.svelte';
-	import { live } from '$lib/ui/zone/live.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import DateField from '$lib/ui/kit/DateField.svelte';
+	import MomentField from '$lib/ui/kit/MomentField.svelte';
+	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
 
 	let { data } = $props();
 
-	// the page is made anew for each zone
-	// svelte-ignore state_referenced_locally
-	const editor = new DocumentEditor(
-		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`,
-		'zone',
-		data.stored.zone,
-		data.stored.revision,
-		// the tabs and lists are read again, so that none of them is older than this page
-		() => void refresh('fq:site')
-	);
-	$effect(() => {
-		if (editor.unsaved) live.show(data.zone.id, { changed: true });
-	});
-	const zone = $derived(editor.document);
-	const profile = $derived(data.profile);
+	const model = zoneModel();
+	const zone = $derived(model.zone);
+	const profile = $derived(model.profile);
 	const options = $derived(allowedOptions(profile, zone.options));
 	const timeZone = $derived(data.site.timeZone);
 	const habits = $derived(profile.habits);
@@ -113,13 +99,13 @@
 	}
 
 	function add(one: Exception) {
-		editor.change({ ...zone, exceptions: [...zone.exceptions, one] });
+		model.change({ ...zone, exceptions: [...zone.exceptions, one] });
 	}
 	function keep() {
 		if ('absence' in draft) add({ ...draft.absence, id: crypto.randomUUID() });
 	}
 	const remove = (id: string) =>
-		editor.change({ ...zone, exceptions: zone.exceptions.filter((one) => one.id !== id) });
+		model.change({ ...zone, exceptions: zone.exceptions.filter((one) => one.id !== id) });
 
 	let specialDate = $state('');
 	let specialRuns = $state('rest');
@@ -133,7 +119,8 @@
 			date: specialDate,
 			runs
 		});
-		if (!read.success) specialProblem = `The date ${wrongWords(read.error)}.`;
+		if (specialDate === '') specialProblem = 'Say which date.';
+		else if (!read.success) specialProblem = `The date ${wrongWords(read.error)}.`;
 		else if (zone.exceptions.some((one) => one.kind === 'special-day' && one.date === specialDate))
 			specialProblem = `${dateWords(specialDate, 'short')} is a special day already.`;
 		else if (specialAhead >= (habits.specialDays?.most ?? 0))
@@ -167,34 +154,24 @@
 				!zone.exceptions.some((one) => one.kind === 'special-day' && one.date === date.date)
 		)
 	);
-
-	beforeNavigate(({ cancel, to, willUnload }) => {
-		if (!editor.unsaved || willUnload || !to || saving.now.kind === 'waiting') return;
-		cancel();
-		void editor.flush().then(() => goto(to.url));
-	});
 </script>
 
 <svelte:head><title>{zone.name}, away · Fond Quarter</title></svelte:head>
-<svelte:window onbeforeunload={() => void editor.flush()} />
 
 <main>
 	<div class="heading">
-		<h1>{zone.name}, days that are not ordinary</h1>
+		<h1>{zone.name}: holidays and special days</h1>
 		<div class="tools">
-			<button class="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
-			<button class="quiet" aria-pressed={importing} onclick={() => (importing = !importing)}
-				>Bring in a calendar</button
-			>
-			<a class="quiet" href="/api/v1/jobs/{data.site.id}/zones/{data.zone.id}/calendar" download
-				>Export calendar</a
+			<Button aria-pressed={importing} onclick={() => (importing = !importing)}>Bring in a calendar</Button>
+			<Button href="/api/v1/jobs/{data.site.id}/zones/{data.zone.id}/calendar" download
+				>Export calendar</Button
 			>
 		</div>
 	</div>
 	<p class="lead">
-		{#if standing.bad}<span class="signal">It was {standing.words}.</span>
-		{:else if standing.words === '–'}Nothing out of the ordinary ahead.
-		{:else if standing.words.startsWith('from')}Away {standing.words}.
+		{#if standing.kind === 'wrong'}<span class="signal">It is {standing.words}.</span>
+		{:else if standing.kind === 'none'}Nothing is planned: the week runs.
+		{:else if standing.kind === 'planned'}Away {standing.words}.
 		{:else}{capital(standing.words)}.{/if}
 		{#each conflicts as conflict (conflict)}<span class="warm"> {conflict}</span>{/each}
 	</p>
@@ -207,7 +184,7 @@
 				{profile}
 				{timeZone}
 				{today}
-				onchange={(next) => editor.change(next)}
+				onchange={model.change}
 				onclose={() => (importing = false)}
 			/>
 		{/await}
@@ -217,24 +194,17 @@
 		<section>
 			<h2>Going away</h2>
 			<div class="fields">
-				<label
-					><span class="soft">leaving</span>
-					<input type="datetime-local" bind:value={leave} /></label
-				>
-				<label
-					><span class="soft">back</span>
-					<input type="datetime-local" bind:value={back} /></label
-				>
-				<label
-					><span class="soft">kept at</span>
-					<select value={awayLevel.id} onchange={(event) => (level = event.currentTarget.value)}>
-						{#each ranked as one (one.id)}
-							<option value={one.id}
-								>{one.name}{isSwitch ? '' : ` ${setpointWithUnit(profile, options, one.setpointC)}`}</option
-							>
-						{/each}
-					</select></label
-				>
+				<MomentField label="Leaving" value={leave} onchange={(local) => (leave = local)} />
+				<MomentField label="Back" value={back} onchange={(local) => (back = local)} />
+				<Choice
+					label="Kept at"
+					value={awayLevel.id}
+					options={ranked.map((one) => ({
+						value: one.id,
+						text: `${one.name}${isSwitch ? '' : ` ${setpointWithUnit(profile, options, one.setpointC)}`}`
+					}))}
+					onchange={(id) => (level = id)}
+				/>
 			</div>
 			{#if 'absence' in draft}
 				<AbsencePlanned
@@ -252,7 +222,7 @@
 						freeze first.
 					</p>
 				{/if}
-				<Button on:click={keep}>Keep it</Button>
+				<Button kind="next" onclick={keep}>Plan this holiday</Button>
 			{:else}
 				<p class="signal" role="alert">{draft.problem}</p>
 			{/if}
@@ -260,7 +230,7 @@
 		<section>
 			<h2>Ahead</h2>
 			{#if listed.length === 0}
-				<p class="soft">Nothing kept yet.</p>
+				<p class="soft">Nothing planned yet.</p>
 			{:else}
 				<ul class="list">
 					{#each listed as one (one.id)}
@@ -269,10 +239,10 @@
 							<span
 								>{words(one)}{#if 'note' in one && one.note}<span class="soft">, {one.note}</span>{/if}</span
 							>
-							<button
-								class="quiet small"
+							<Button
+								small
 								aria-label="Remove {say(startOf(one))}, {words(one)}"
-								onclick={() => remove(one.id)}>Remove</button
+								onclick={() => remove(one.id)}>Remove</Button
 							>
 						</li>
 					{/each}
@@ -281,16 +251,21 @@
 			{#if habits.specialDays}
 				<h2>Special days <span class="soft">{specialAhead} of {habits.specialDays.most}</span></h2>
 				<form class="fields" onsubmit={addSpecial}>
-					<label><span class="soft">date</span> <input type="date" bind:value={specialDate} required /></label
-					>
-					<label
-						><span class="soft">runs</span>
-						<select bind:value={specialRuns}>
-							<option value="rest">{ranked[0]!.name} all day</option>
-							{#each DAY_NAMES as name, i (name)}<option value={String(i)}>as {name}</option>{/each}
-						</select></label
-					>
-					<button class="quiet">Add</button>
+					<DateField
+						label="Date"
+						value={specialDate || null}
+						onchange={(date) => (specialDate = date ?? '')}
+					/>
+					<Choice
+						label="Runs"
+						value={specialRuns}
+						options={[
+							{ value: 'rest', text: `${ranked[0]!.name} all day` },
+							...DAY_NAMES.map((name, i) => ({ value: String(i), text: `as ${name}` }))
+						]}
+						onchange={(runs) => (specialRuns = runs)}
+					/>
+					<Button type="submit">Add</Button>
 				</form>
 				{#if specialProblem}<p class="signal" role="alert">{specialProblem}</p>{/if}
 				<p class="soft how">{habits.specialDays.how}</p>
@@ -304,9 +279,7 @@
 		<section>
 			<h2>
 				Bookings, {zone.bookings.length}
-				<button class="quiet small" onclick={() => editor.change({ ...zone, bookings: [] })}
-					>Forget them</button
-				>
+				<Button small onclick={() => model.change({ ...zone, bookings: [] })}>Forget them</Button>
 			</h2>
 			{#if byHand.length === 0}
 				<p>The week and its special days serve every booking from today on.</p>
@@ -330,8 +303,6 @@
 		</section>
 	{/if}
 </main>
-
-<Conflict {editor} {profile} />
 
 <style>
 	.heading {
@@ -363,7 +334,7 @@
 		align-content: start;
 	}
 	h2 {
-		font-size: 0.95rem;
+		font-size: var(--small);
 		margin: 0.25rem 0;
 	}
 	.fields {
@@ -372,12 +343,11 @@
 		gap: 0.5rem 0.9rem;
 		align-items: end;
 	}
-	label {
-		display: grid;
-		gap: 0.1rem;
+	.fields :global(.bx--select) {
+		width: 14rem;
 	}
 	.how {
-		font-size: 0.95rem;
+		font-size: var(--small);
 		max-width: 34rem;
 	}
 	.list {

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { Button } from 'carbon-components-svelte';
 	import { allowedOptions } from '$core/control';
 	import { dateWords, localTime, wallAt } from '$core/civil';
 	import { joinReadings, type ClockReading } from '$core/plan';
@@ -22,6 +21,11 @@
 	import { RightTime } from '$lib/ui/run/now.svelte';
 	import { readClock } from '$lib/ui/run/readClock';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Slide from '$lib/ui/kit/Slide.svelte';
+	import Tiles from '$lib/ui/kit/Tiles.svelte';
 
 	let { data } = $props();
 
@@ -151,7 +155,7 @@
 				{#if drift && Math.abs(drift.secondsPerDay) >= 0.5}
 					It {drift.secondsPerDay > 0 ? 'gains' : 'loses'}
 					{Math.abs(drift.secondsPerDay).toFixed(1)} s a day{drift.worstAtMs
-						? `: five minutes off by ${dateWords(dateOf(drift.worstAtMs))}`
+						? `: five minutes wrong by ${dateWords(dateOf(drift.worstAtMs))}`
 						: ''}.
 				{/if}
 			</p>
@@ -167,32 +171,23 @@
 				</div>
 				<form onsubmit={take}>
 					<div class="big">
-						<Button on:click={() => note(plain(true))}>I have set it</Button>
-						<Button kind="tertiary" on:click={() => note(plain(false))}>It was right</Button>
-						<button type="button" class="quiet" onclick={() => note(plain(false, true))}
-							>Blinks, or shows an old year</button
-						>
+						<Button kind="next" onclick={() => note(plain(true))}>I have set it</Button>
+						<Button onclick={() => note(plain(false))}>It was right</Button>
+						<Button onclick={() => note(plain(false, true))}>Blinks, or shows an old year</Button>
 					</div>
 					<div class="typed">
-						<label
-							><span class="soft">It shows</span><input
-								class="mono"
-								bind:value={shows}
-								placeholder="06:30"
-								inputmode="text"
-								aria-invalid={problem !== null}
-							/></label
-						>
-						<label
-							><span class="soft">day</span>
-							<select bind:value={day}>
-								<option value="">right</option>
-								{#each DAY_NAMES as name, i (name)}<option value={String(i)}>{name}</option>{/each}
-							</select></label
-						>
-						<button class="quiet" disabled={shows.trim() === ''}>Note</button>
+						<Field label="It shows" placeholder="06:30" autocomplete="off" {problem} bind:value={shows} />
+						<Choice
+							label="Day"
+							value={day}
+							options={[
+								{ value: '', text: 'the right one' },
+								...DAY_NAMES.map((name, i) => ({ value: String(i), text: name }))
+							]}
+							onchange={(next) => (day = next)}
+						/>
+						<Button type="submit" disabled={shows.trim() === ''}>Note it</Button>
 					</div>
-					{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 				</form>
 			</div>
 
@@ -202,19 +197,19 @@
 					<p class="soft">{rule.join(' ')}</p>
 				</div>
 				{#if changes.length > 0}
-					<div class="changes" role="radiogroup" aria-label="Which change is drawn">
-						{#each changes as change, i (change.atMs)}
-							<button
-								role="radio"
-								aria-checked={which === i}
-								class="change"
-								class:chosen={which === i}
-								onclick={() => (which = i)}
-							>
-								<span><strong>{change.date}</strong>, {change.from} becomes {change.to}</span>
-								<span class:signal={change.byHand}>{change.sentence}</span>
-							</button>
-						{/each}
+					<div class="changes">
+						<Tiles
+							label="Which change is drawn"
+							name="change"
+							value={String(which)}
+							tiles={changes.map((change, i) => ({ value: String(i), change }))}
+							onchange={(next) => (which = Number(next))}
+						>
+							{#snippet tile({ change })}
+								<span><strong>{change.date}</strong>, {change.from} becomes {change.to}</span><br />
+								<span class:warm={change.byHand}>{change.sentence}</span>
+							{/snippet}
+						</Tiles>
 					</div>
 				{/if}
 			</section>
@@ -248,16 +243,15 @@
 	</main>
 	<aside>
 		<section>
-			<h2 id="cut">Without power</h2>
+			<h2>Without power</h2>
 			<p>{reserveSentence(profile)}</p>
 			{#if hasClock}
-				<input
-					type="range"
-					min="0"
-					max={cuts.length - 1}
+				<Slide
+					label="Power cut"
+					least={0}
+					most={cuts.length - 1}
+					said={(i) => cutWords[i]!}
 					bind:value={cut}
-					aria-labelledby="cut"
-					aria-valuetext={cutWords[cut]}
 				/>
 				<p class="soft">After {cutWords[cut]}: {afterPowerLoss(profile, options, cuts[cut]!).sentence}</p>
 			{/if}
@@ -270,7 +264,7 @@
 						<li><span class="soft">{when(reading.at)}</span> <span>{said(reading)}</span></li>
 					{/each}
 				</ul>
-				<button class="quiet" disabled={noted.length === 0} onclick={takeBack}>Take the last back</button>
+				<Button disabled={noted.length === 0} onclick={takeBack}>Take the last back</Button>
 			</section>
 		{/if}
 		<section>
@@ -320,18 +314,10 @@
 		gap: 0.6rem;
 		align-items: end;
 	}
-	label {
-		display: grid;
-		gap: 0.15rem;
-	}
-	input.mono {
-		width: 7rem;
-		font-size: 1.15rem;
-	}
 	h2 {
 		margin-bottom: 0.25rem;
 		color: var(--soft);
-		font-size: 0.85rem;
+		font-size: var(--small);
 	}
 	.changes-head {
 		display: flex;
@@ -340,33 +326,8 @@
 		align-items: baseline;
 	}
 	.changes {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
 		border-top: 2px solid var(--ink);
 		border-bottom: 1px solid var(--rule);
-	}
-	.change {
-		display: grid;
-		gap: 0.1rem;
-		align-content: start;
-		padding: 0.2rem 0.75rem 0.4rem;
-		border: 0;
-		border-top: 3px solid transparent;
-		background: none;
-		color: inherit;
-		font-size: 1rem;
-		text-align: left;
-		cursor: pointer;
-	}
-	.change + .change {
-		border-left: 1px solid var(--rule);
-	}
-	.change.chosen {
-		background: var(--sheet);
-		border-top-color: var(--held);
-	}
-	.change .signal {
-		font-weight: 400;
 	}
 	.night {
 		display: grid;
@@ -383,7 +344,7 @@
 	}
 	.hint {
 		margin-top: 0.4rem;
-		font-size: 0.9rem;
+		font-size: var(--small);
 	}
 	aside ul {
 		margin: 0 0 0.5rem;
@@ -394,21 +355,12 @@
 		display: grid;
 		padding: 0.25rem 0;
 		border-bottom: 1px solid var(--rule);
-		font-size: 0.95rem;
-	}
-	input[type='range'] {
-		width: 100%;
-		height: 40px;
+		font-size: var(--small);
 	}
 	@media (max-width: 860px) {
 		.now,
-		.night,
-		.changes {
+		.night {
 			grid-template-columns: minmax(0, 1fr);
-		}
-		.change + .change {
-			border-left: 0;
-			border-top: 1px solid var(--rule);
 		}
 		.big :global(.bx--btn) {
 			flex: 1;

@@ -1,9 +1,10 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { Button } from 'carbon-components-svelte';
 	import CustomerLinks from '$lib/ui/handover/CustomerLinks.svelte';
 	import CustomerSheet from '$lib/ui/handover/CustomerSheet.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
 
 	let { data } = $props();
 
@@ -36,46 +37,43 @@
 			>
 		</p>
 		<div class="keys">
-			<label>
-				<span class="out-of-sight">Print</span>
-				<select
-					value={data.choice.large ? '1' : ''}
-					onchange={(event) => choose('large', event.currentTarget.value || null)}
-				>
-					<option value="">usual print</option>
-					<option value="1">large print</option>
-				</select>
-			</label>
+			<Choice
+				label="Print"
+				value={data.choice.large ? '1' : ''}
+				options={[
+					{ value: '', text: 'normal print' },
+					{ value: '1', text: 'large print' }
+				]}
+				onchange={(large) => choose('large', large || null)}
+			/>
 			{#if !isSwitch}
-				<label>
-					<span class="out-of-sight">Unit</span>
-					<select
-						value={data.choice.unit ?? ''}
-						onchange={(event) => choose('unit', event.currentTarget.value || null)}
-					>
-						<option value="">its unit</option>
-						<option value="C">°C</option>
-						<option value="F">°F</option>
-					</select>
-				</label>
+				<Choice
+					label="Temperatures"
+					value={data.choice.unit ?? ''}
+					options={[
+						{ value: '', text: 'as the control' },
+						{ value: 'C', text: '°C' },
+						{ value: 'F', text: '°F' }
+					]}
+					onchange={(unit) => choose('unit', unit || null)}
+				/>
 			{/if}
-			<label>
-				<span class="out-of-sight">Times</span>
-				<select
-					value={data.choice.clock ?? ''}
-					onchange={(event) => choose('clock', event.currentTarget.value || null)}
-				>
-					<option value="">its clock</option>
-					<option value="24">24 h</option>
-					<option value="12">12 h</option>
-				</select>
-			</label>
-			<a class="quiet" href="{api}/customer.pdf{search}">PDF</a>
-			<a class="quiet" href="{api}/calendar" download>Calendar</a>
-			<a class="quiet" href="/api/v1/jobs/{data.site.id}/weeks" download
-				>CSV<span class="out-of-sight"> of the weeks of all zones</span></a
+			<Choice
+				label="Times"
+				value={data.choice.clock ?? ''}
+				options={[
+					{ value: '', text: 'as the control' },
+					{ value: '24', text: '24 h' },
+					{ value: '12', text: '12 h' }
+				]}
+				onchange={(clock) => choose('clock', clock || null)}
+			/>
+			<Button href="{api}/customer.pdf{search}">PDF</Button>
+			<Button href="{api}/calendar" download>Calendar</Button>
+			<Button href="/api/v1/jobs/{data.site.id}/weeks" download
+				>CSV<span class="out-of-sight"> of the weeks of all zones</span></Button
 			>
-			<Button on:click={() => window.print()}>Print</Button>
+			<Button kind="next" onclick={() => window.print()}>Print</Button>
 		</div>
 	</div>
 	<CustomerLinks siteId={data.site.id} links={data.links} />
@@ -99,12 +97,10 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.5rem;
-		align-items: center;
+		align-items: end;
 	}
-	a {
-		display: inline-flex;
-		align-items: center;
-		text-decoration: none;
+	.keys :global(.bx--form-item) {
+		flex: 0 1 9.5rem;
 	}
 	@media (max-width: 860px) {
 		.desk {

@@ -1,7 +1,10 @@
 <script lang="ts">
+	import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
 	import { onMount, tick, untrack } from 'svelte';
+	import { afterNavigate } from '$app/navigation';
 	import { wallAt } from '$core/civil';
 	import { clockTime } from '$core/week';
+	import { gestureWords } from '$core/words';
 	import { isKeyed, readId, routeMinutes, type CardItem } from '$core/keying';
 	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
 	import { ownPace } from '$lib/ui/keyin/pace.svelte';
@@ -14,8 +17,10 @@
 	import { refresh } from '$lib/ui/refresh';
 	import { watchSite } from '$lib/ui/watchSite';
 	import { live } from '$lib/ui/zone/live.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { data } = $props();
+	const base = $derived(`/sites/${data.site.id}/zones/${data.zone.id}`);
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
@@ -56,13 +61,23 @@
 	/** What the route takes, and saves against typing every value, at this person's pace. */
 	const saved = $derived.by(() => {
 		const { route, typed } = card.cost;
-		const minutes = (way: typeof route) =>
-			Math.max(1, Math.round(routeMinutes({ presses: way.presses, looks: way.values }, ownPace.now)));
-		const pace = ownPace.learnt ? ' at your pace' : '';
-		if (route.values === typed.values)
-			return `; ${route.presses} presses, about ${minutes(route)} min${pace}`;
-		return `; ${route.presses} presses, about ${minutes(route)} min${pace} by copying; ${typed.presses} presses, ${minutes(typed)} min to type all ${typed.values}`;
+		const minutes = Math.max(
+			1,
+			Math.round(routeMinutes({ presses: route.presses, looks: route.values }, ownPace.now))
+		);
+		const takes = `${route.presses} presses, about ${minutes} min${ownPace.learnt ? ' at your pace' : ''}`;
+		const fewer = typed.presses - route.presses;
+		return fewer > 0 ? `${takes}. This order saves ${fewer} presses` : takes;
 	});
+	const gesture = $derived(item && gestureWords(item, card.confirm));
+
+	/** Where leaving leads: back into the visit, if that is where it was come from. */
+	let leaveTo = $state<{ readonly href: string; readonly name: string }>();
+	afterNavigate(({ from }) => {
+		const visit = `/sites/${data.site.id}/visit`;
+		if (from?.url.pathname === visit) leaveTo = { href: visit, name: 'Back to the visit' };
+	});
+	const leave = $derived(leaveTo ?? { href: `/sites/${data.site.id}`, name: 'Leave' });
 
 	const words = (presses: number) => (presses === 1 ? '1 press' : `about ${presses} presses`);
 	/** When the value on show came up, for learning the person's pace. */
@@ -123,10 +138,10 @@
 			event.ctrlKey ||
 			event.metaKey ||
 			event.altKey ||
-			(event.target as HTMLElement).closest('dialog, input')
+			(event.target as HTMLElement).closest('[role="dialog"], input')
 		)
 			return;
-		const onControl = (event.target as HTMLElement).closest('a, button:not(.go)');
+		const onControl = (event.target as HTMLElement).closest('a:not(.go), button:not(.go)');
 		if (event.key === 'ArrowRight' || ((event.key === 'Enter' || event.key === ' ') && !onControl)) confirm();
 		else if (event.key === 'ArrowLeft' || event.key === 'Backspace') back();
 		else return;
@@ -146,8 +161,10 @@
 					? `, ${toKeyAgain} to key again`
 					: ''}</span
 			>
-			<button class="quiet print" onclick={() => window.print()}>print</button>
-			<a class="quiet" href="/sites/{data.site.id}">leave</a>
+			<span class="print"
+				><Button icon={Printer} iconLabel="Print the card" onclick={() => window.print()} /></span
+			>
+			<Button href={leave.href}>{leave.name}</Button>
 		</div>
 		<div class="track"><Track {items} keyed={notes.keyed} {index} {progress} /></div>
 
@@ -177,9 +194,12 @@
 				>
 					<p class="what"><strong>{item.section}</strong>, {item.what}</p>
 					<p class="soft aside">{item.aside}</p>
-					<p class="value" class:long={item.shows.length > 5}>
-						{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}
-					</p>
+					<div class="set">
+						<p class="value" class:long={item.shows.length > 5}>
+							{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}
+						</p>
+						{#if gesture}<p class="gesture">{gesture}</p>{/if}
+					</div>
 				</div>
 				<p class="soft">
 					{#if item.from !== null}shows now <span class="mono">{item.from}{item.unit}</span> ·
@@ -208,28 +228,30 @@
 				{/if}
 			</div>
 			<div class="keys">
-				<button class="back" onclick={back} disabled={index === 0}>Back</button>
-				<button class="go" onclick={confirm}>Shows {item.shows}{item.unit}</button>
+				<Button kind="quiet" onclick={back} disabled={index === 0}>Back</Button>
+				<Button kind="next" class="go" onclick={confirm}>Shows {item.shows}{item.unit}</Button>
 			</div>
 		{:else}
 			<div class="ask">
 				<p class="finished" tabindex="-1" bind:this={instruction}>All in.</p>
 				<p>{card.leave}</p>
 				<p>
-					Leave the control on automatic, then
-					<a href="/sites/{data.site.id}/zones/{data.zone.id}/read-back">read it back</a>.
+					Leave the control on automatic, then <a href="{base}/read-back">read it back</a>, or go
+					<a href="/sites/{data.site.id}">to the overview</a>.
 				</p>
-				<p><a href="/sites/{data.site.id}/zones/{data.zone.id}/hand-over">The customer's page</a></p>
+				<p><a href="{base}/hand-over">The customer's page</a></p>
 			</div>
 			<div class="keys">
-				<button class="back" onclick={back} disabled={items.length === 0}>Back</button>
-				<a class="go" href="/sites/{data.site.id}">To the board</a>
+				<Button kind="quiet" onclick={back} disabled={items.length === 0}>Back</Button>
+				<Button kind="next" class="go" href={leaveTo?.href ?? `${base}/read-back`}
+					>{leaveTo?.name ?? 'Read it back'}</Button
+				>
 			</div>
 		{/if}
 	</main>
 
 	<WholeCard {items} keyed={notes.keyed} {index} ongo={go}>
-		{progress.done} of {progress.of} in{saved}{toKeyAgain > 0 ? `; ${toKeyAgain} to key again` : ''}
+		{progress.done} of {progress.of} in; {saved}{toKeyAgain > 0 ? `; ${toKeyAgain} to key again` : ''}
 	</WholeCard>
 </div>
 
@@ -249,7 +271,7 @@
 	.page {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 21rem;
-		height: calc(100vh - 106px);
+		height: calc(100vh - 108px);
 	}
 	main {
 		display: flex;
@@ -282,7 +304,7 @@
 	}
 	.care {
 		margin-bottom: 0.75rem;
-		font-size: 0.9rem;
+		font-size: var(--small);
 	}
 	.before {
 		margin-bottom: 0.9rem;
@@ -292,6 +314,21 @@
 	}
 	.what {
 		font-size: 1.25rem;
+	}
+	.set {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 2rem;
+		align-items: center;
+	}
+	.gesture {
+		padding: 0.35rem 0.9rem;
+		border: 2px solid var(--ink);
+		border-radius: 6px;
+		font-family: var(--display);
+		font-size: clamp(1.5rem, 5vw, 2.2rem);
+		font-weight: 600;
+		white-space: nowrap;
 	}
 	.value {
 		margin: 0.75rem 0 0.5rem;
@@ -334,43 +371,24 @@
 		grid-template-columns: minmax(0, min(7rem, 30%)) minmax(0, 1fr);
 		border-top: 1px solid var(--rule);
 	}
-	.keys > * {
-		display: grid;
-		place-items: center;
+	.keys :global(.bx--btn) {
+		width: 100%;
 		min-height: 96px;
-		border: 0;
+		border-radius: 0;
 		font-size: 1.25rem;
-		text-decoration: none;
-		cursor: pointer;
 	}
-	.back {
-		background: none;
-		color: inherit;
-	}
-	.back:disabled {
-		color: var(--soft);
-		opacity: 0.5;
-	}
-	.go {
-		background: var(--ink);
-		color: var(--ground);
+	.keys :global(.go) {
 		font-family: var(--display);
-		font-weight: 600;
 		font-size: 1.5rem;
 	}
-	.keys > *:focus-visible {
+	.keys :global(.bx--btn:focus-visible) {
 		outline-offset: -6px;
 		outline-color: var(--held);
-	}
-	@media (forced-colors: active) {
-		.go {
-			border: 3px solid ButtonText;
-		}
 	}
 	@media (max-width: 860px) {
 		.page {
 			grid-template-columns: minmax(0, 1fr);
-			height: calc(100dvh - 47px);
+			height: calc(100dvh - 49px);
 		}
 		.top,
 		.ask {
@@ -386,7 +404,7 @@
 		.value.long {
 			font-size: clamp(3rem, 17vw, 6rem);
 		}
-		.keys > * {
+		.keys :global(.bx--btn) {
 			min-height: 112px;
 		}
 	}

@@ -2,40 +2,27 @@
 	import { untrack } from 'svelte';
 	import { replaceState } from '$app/navigation';
 	import { page } from '$app/state';
-	import { fromUnit, allowedOptions, displaySetpoint, heldSetpoint } from '$core/control';
+	import { allowedOptions, displaySetpoint } from '$core/control';
 	import { dateWords, instantOf, localTime, wallAt, wallMinute } from '$core/civil';
 	import { localDateTime, type Exception } from '$core/plan';
-	import { demandOf, momentInWords, resolve, runOfZone, stateWords } from '$core/run';
-	import { DocumentEditor } from '$lib/ui/documentEditor.svelte';
+	import { momentInWords, resolve, runOfZone, stateWords } from '$core/run';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import MomentField from '$lib/ui/kit/MomentField.svelte';
+	import CallsFor from '$lib/ui/run/CallsFor.svelte';
 	import DatedChart from '$lib/ui/run/DatedChart.svelte';
 	import { datedDays, mondayOf } from '$lib/ui/run/datedDays';
-	import SettingsAtControl from '$lib/ui/run/SettingsAtControl.svelte';
+	import TryHere from '$lib/ui/run/TryHere.svelte';
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
-	import { refresh } from '$lib/ui/refresh';
-	import Conflict from '$lib/ui/zone/Conflict.svelte';
-	import { live } from '$lib/ui/zone/live.svelte';
+	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
 
 	let { data } = $props();
 
-	// the page is made anew for each zone
-	// svelte-ignore state_referenced_locally
-	const editor = new DocumentEditor(
-		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`,
-		'zone',
-		data.stored.zone,
-		data.stored.revision,
-		// the tabs and lists are read again, so that none of them is older than this page
-		() => void refresh('fq:site')
-	);
-	$effect(() => {
-		if (editor.unsaved) live.show(data.zone.id, { changed: true });
-	});
-	const zone = $derived(editor.document);
-	const profile = $derived(data.profile);
+	const model = zoneModel();
+	const zone = $derived(model.zone);
+	const profile = $derived(model.profile);
 	const options = $derived(allowedOptions(profile, zone.options));
 	const timeZone = $derived(data.site.timeZone);
-	const habits = $derived(profile.habits);
 	const isSwitch = $derived(profile.temperature === null);
 
 	/** The moment in question. */
@@ -79,78 +66,6 @@
 	const strip = $derived(yearAhead(timeZone, data.nowMs));
 	const rows = $derived([stripRow(zone, profile, strip, data.zone.id, null)]);
 
-	const stepC = $derived(profile.temperature?.stepC ?? 1);
-	let setpointC = $state(
-		untrack(
-			() =>
-				Math.max(...data.stored.zone.levels.map((level) => level.setpointC)) +
-				(data.profile.temperature ? 1 : 0)
-		)
-	);
-	let steps = $state(1);
-	const shownSetpoint = $derived(
-		isSwitch
-			? setpointC >= 0.5
-				? 'On'
-				: 'Off'
-			: displaySetpoint(profile, options, heldSetpoint(profile, options, setpointC))
-	);
-	function bump(by: number) {
-		setpointC = isSwitch
-			? by > 0
-				? 1
-				: 0
-			: heldSetpoint(
-					profile,
-					options,
-					Math.min(
-						Math.max(setpointC + by * (options.unit === 'F' ? 5 / 9 : stepC), profile.temperature!.minC),
-						profile.temperature!.maxC
-					)
-				);
-	}
-	function attempt(kind: 'override' | 'advance' | 'hold' | 'boost' | 'manual' | 'off') {
-		const common = { id: 'tried', from: atLocal };
-		tried =
-			kind === 'boost'
-				? { kind, ...common, steps, setpointC }
-				: kind === 'advance'
-					? { kind, ...common }
-					: kind === 'off'
-						? { kind, ...common, until: null }
-						: kind === 'override'
-							? { kind, ...common, setpointC }
-							: { kind, ...common, until: null, setpointC };
-	}
-	const triedNames: Record<Exception['kind'], string> = {
-		override: 'a change by hand',
-		advance: 'an advance',
-		hold: 'a hold',
-		boost: 'a boost',
-		manual: 'manual',
-		off: 'off',
-		absence: 'an absence',
-		'special-day': 'a special day'
-	};
-	function keep() {
-		if (!tried) return;
-		editor.change({ ...zone, exceptions: [...zone.exceptions, { ...tried, id: crypto.randomUUID() }] });
-		tried = null;
-	}
-
-	let roomC = $state('');
-	const room = $derived(roomC.trim() === '' ? NaN : fromUnit(options.unit, Number(roomC.replace(',', '.'))));
-	const demand = $derived(
-		Number.isFinite(room) || isSwitch
-			? demandOf(profile, zone.settings, held, Number.isFinite(room) ? room : 0, atMs)
-			: null
-	);
-	const demandWords = {
-		heat: 'It calls for heat.',
-		cool: 'It calls for cooling.',
-		none: 'It calls for nothing.'
-	};
-
 	function keys(event: KeyboardEvent) {
 		if ((event.target as HTMLElement).closest('input, select, textarea, [role="slider"]')) return;
 		const step = event.shiftKey ? 60 : 10;
@@ -164,7 +79,7 @@
 </script>
 
 <svelte:head><title>{zone.name}, any moment · Fond Quarter</title></svelte:head>
-<svelte:window onkeydown={keys} bind:innerHeight={windowHeight} onbeforeunload={() => void editor.flush()} />
+<svelte:window onkeydown={keys} bind:innerHeight={windowHeight} />
 
 <div class="page with-aside">
 	<main>
@@ -206,19 +121,15 @@
 	<aside>
 		<section>
 			<h2>The moment</h2>
-			<div class="at">
-				<input
-					type="datetime-local"
-					aria-label="Date and time"
-					value={atLocal}
-					onchange={(event) => {
-						const asked = localDateTime.safeParse(event.currentTarget.value);
-						if (asked.success) go(instantOf(timeZone, wallMinute(asked.data)));
-						else event.currentTarget.value = atLocal;
-					}}
-				/>
-				<button class="quiet" onclick={() => go(data.nowMs)}>Now</button>
-			</div>
+			<MomentField
+				label="Moment"
+				value={atLocal}
+				onchange={(local) => {
+					const asked = localDateTime.safeParse(local);
+					if (asked.success) go(instantOf(timeZone, wallMinute(asked.data)));
+				}}
+			/>
+			<Button onclick={() => go(data.nowMs)}>Now</Button>
 		</section>
 		<section>
 			<h2>Why: from the week up</h2>
@@ -228,88 +139,10 @@
 				{/each}
 			</ol>
 		</section>
-		<section>
-			<h2>Try at this moment</h2>
-			{#if !isSwitch || habits.override || habits.boost}
-				<div class="stepper" role="group" aria-label="Setpoint tried">
-					<button class="quiet" aria-label="Lower" onclick={() => bump(-1)}>−</button>
-					<span class="mono">{shownSetpoint}{isSwitch ? '' : `°`}</span>
-					<button class="quiet" aria-label="Higher" onclick={() => bump(1)}>+</button>
-				</div>
-			{/if}
-			<div class="tries">
-				{#if habits.override}<button class="quiet" onclick={() => attempt('override')}>Change by hand</button
-					>{/if}
-				{#if habits.advance}<button class="quiet" onclick={() => attempt('advance')}>Advance</button>{/if}
-				{#if habits.boost}
-					<button class="quiet" onclick={() => attempt('boost')}
-						>Boost{habits.boost.ends === 'after-steps'
-							? `, ${steps} × ${habits.boost.stepMinutes} min`
-							: ''}</button
-					>
-					{#if habits.boost.ends === 'after-steps'}
-						<input
-							class="mono"
-							type="number"
-							min="1"
-							max={habits.boost.mostSteps}
-							aria-label="Boost steps"
-							bind:value={steps}
-						/>
-					{/if}
-				{/if}
-				{#if habits.hold}<button class="quiet" onclick={() => attempt('hold')}>Hold</button>{/if}
-				{#if habits.manual}<button class="quiet" onclick={() => attempt('manual')}>Manual</button>{/if}
-				{#if habits.off}<button class="quiet" onclick={() => attempt('off')}>Off</button>{/if}
-				<a class="quiet" href="/sites/{data.site.id}/zones/{data.zone.id}/away">Away</a>
-			</div>
-			{#if tried}
-				<p class="tried">
-					Only tried: {triedNames[tried.kind]} from {'from' in tried ? tried.from.slice(11) : ''}.
-					<button class="quiet small" onclick={() => (tried = null)}>Drop it</button>
-					<button class="quiet small" onclick={keep}>It was done so</button>
-				</p>
-			{/if}
-			{#if editor.canUndo}
-				<p><button class="quiet small" onclick={() => editor.undo()}>Undo</button></p>
-			{/if}
-		</section>
-		<SettingsAtControl
-			settings={zone.settings}
-			{profile}
-			unit={options.unit}
-			onchange={(settings) => editor.change({ ...zone, settings })}
-		/>
-		<section>
-			<h2>What it calls for</h2>
-			{#if !isSwitch}
-				<label
-					><span class="soft">with the room at</span>
-					<input
-						class="mono short"
-						inputmode="decimal"
-						bind:value={roomC}
-						placeholder={options.unit === 'F' ? '65' : '18.5'}
-					/>
-					<span class="soft">°{options.unit}</span></label
-				>
-			{/if}
-			{#if demand}
-				<p aria-live="polite">
-					{demandWords[demand.call]}
-					{#if demand.fan}The fan {demand.fan}.{/if}
-					{#if habits.minimumOffMinutes > 0}
-						<span class="soft"
-							>After a stop it waits {habits.minimumOffMinutes} min before it may start again: no fault.</span
-						>
-					{/if}
-				</p>
-			{/if}
-		</section>
+		<TryHere {model} at={atLocal} bind:tried />
+		<CallsFor {model} {held} {atMs} unit={options.unit} />
 	</aside>
 </div>
-
-<Conflict {editor} {profile} />
 
 <style>
 	.page {
@@ -347,14 +180,7 @@
 	}
 	.hint {
 		margin-top: 0.3rem;
-		font-size: 0.9rem;
-	}
-	.at {
-		display: flex;
-		gap: 0.4rem;
-	}
-	input {
-		min-width: 0;
+		font-size: var(--small);
 	}
 	.chain {
 		margin: 0;
@@ -380,37 +206,6 @@
 		height: 8px;
 		background: var(--ink);
 		border-radius: 50%;
-	}
-	.stepper {
-		display: flex;
-		gap: 0.5rem;
-		align-items: center;
-		margin-bottom: 0.5rem;
-		font-size: 1.3rem;
-	}
-	.stepper .quiet {
-		min-width: 44px;
-	}
-	.tries {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.4rem;
-	}
-	.tries input {
-		width: 4rem;
-	}
-	.tried {
-		margin-top: 0.6rem;
-		padding-left: 0.6rem;
-		border-left: 4px solid var(--held);
-	}
-	label {
-		display: flex;
-		gap: 0.4rem;
-		align-items: center;
-	}
-	.short {
-		width: 4.5rem;
 	}
 	@media (max-width: 860px) {
 		.value {

@@ -2,7 +2,6 @@
 	import { onMount } from 'svelte';
 	import {
 		explainReadBack,
-		isRead,
 		notesOfReading,
 		readBackGroups,
 		readBackProgress,
@@ -11,8 +10,11 @@
 		wordsThere,
 		type ReadBackGroup
 	} from '$core/keying';
+	import { alikeDays } from '$lib/ui/keyin/readBackRows';
+	import ReadDay from '$lib/ui/keyin/ReadDay.svelte';
 	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
 	import { live } from '$lib/ui/zone/live.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { data } = $props();
 
@@ -51,16 +53,21 @@
 		}
 	}
 
-	function readIn(group: ReadBackGroup, field: Field, input: HTMLInputElement) {
+	function readIn(group: ReadBackGroup, field: Field, text: string) {
 		delete refused[field.id];
-		if (input.value.trim() === '') {
+		if (text.trim() === '') {
 			note(group, field, null);
 			return;
 		}
-		const read = readDisplayed(field, input.value, data.options, wordsThere(groups, field));
-		if ('sentence' in read) refused[field.id] = { text: input.value, sentence: read.sentence };
+		const read = readDisplayed(field, text, data.options, wordsThere(groups, field));
+		if ('sentence' in read) refused[field.id] = { text, sentence: read.sentence };
 		else note(group, field, read.value);
 	}
+
+	const sets = $derived(alikeDays(groups));
+	/** On a phone one day (with those like it) is shown at a time. */
+	let at = $state(0);
+	const names = (set: readonly ReadBackGroup[]) => set.map((group) => group.section).join(', ');
 </script>
 
 <svelte:head><title>{data.zone.name}, read back · Fond Quarter</title></svelte:head>
@@ -72,7 +79,7 @@
 			All of it was read back: the display shows what is planned.
 		{:else if slips.length === 0}
 			{progress.read === 0 ? '' : `${progress.read} of ${progress.toRead} read back. `}Step through the days
-			at the control. Tick a day that shows this; type over what shows otherwise.
+			at the control. Press "shows this" where the display agrees; type over what it shows otherwise.
 		{:else}
 			<span class="signal">{slips.length === 1 ? 'One slip' : `${slips.length} slips`}</span>, {wrong}
 			{wrong === 1 ? 'value' : 'values'} to key again:
@@ -85,38 +92,25 @@
 		</ul>
 	{/if}
 
-	<div class="groups" class:strips={data.program.form === 'slots'}>
-		{#each groups as group (group.section)}
-			<section aria-label={group.section}>
-				<div class="head">
-					<h2>{group.section}</h2>
-					<button class="quiet" aria-pressed={isRead(group, readings)} onclick={() => tick(group)}>
-						{isRead(group, readings) ? 'as planned' : 'shows this'}
-					</button>
-				</div>
-				<div class="fields">
-					{#each group.fields as field (field.id)}
-						<label
-							class:wrong={refused[field.id] !== undefined ||
-								(readings[field.id] ?? field.shows) !== field.shows}
-							class:read={readings[field.id] === field.shows}
-						>
-							<span class="soft">{field.what}</span>
-							<input
-								class="mono"
-								aria-label="{group.section}, {field.what}"
-								value={refused[field.id]?.text ?? readings[field.id] ?? field.shows}
-								onchange={(event) => readIn(group, field, event.currentTarget)}
-							/>
-							{#if refused[field.id]}
-								<span class="signal" role="alert">{refused[field.id]!.sentence}</span>
-							{:else if (readings[field.id] ?? field.shows) !== field.shows}
-								<span class="signal">must show {field.shows}{field.unit}</span>
-							{/if}
-						</label>
-					{/each}
-				</div>
-			</section>
+	<div class="turn">
+		<Button disabled={at === 0} onclick={() => at--}>Back</Button>
+		<span role="status">{names(sets[at] ?? [])}, {at + 1} of {sets.length}</span>
+		<Button disabled={at >= sets.length - 1} onclick={() => at++}>Next</Button>
+	</div>
+	<div class="groups">
+		{#each sets as set, s (set[0]!.section)}
+			<div class="set" class:here={s === at}>
+				{#each set as group, i (group.section)}
+					<ReadDay
+						{group}
+						like={i === 0 ? null : set[0]!.section}
+						{readings}
+						{refused}
+						ontick={() => tick(group)}
+						onread={(field, text) => readIn(group, field, text)}
+					/>
+				{/each}
+			</div>
 		{/each}
 	</div>
 </main>
@@ -134,54 +128,28 @@
 	}
 	.groups {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(min(17rem, 100%), 1fr));
-		gap: 1rem 2rem;
+		grid-template-columns: repeat(auto-fill, minmax(min(22rem, 100%), 1fr));
+		gap: 1rem 2.5rem;
 		margin-top: 1rem;
 	}
-	.head {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		gap: 0.5rem;
-		border-bottom: 2px solid var(--ink);
-		padding-bottom: 0.3rem;
-	}
-	h2 {
-		font-size: 1rem;
-	}
-	label {
+	.set {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) min(7rem, 45%);
-		gap: 0 0.75rem;
-		align-items: center;
-		border-bottom: 1px solid var(--rule);
-		min-height: 44px;
+		gap: 0.75rem;
+		align-content: start;
 	}
-	label .signal {
-		grid-column: 1 / -1;
-		padding-bottom: 0.3rem;
+	.turn {
+		display: none;
 	}
-	input {
-		min-height: 40px;
-		padding: 0 0.5rem;
-		border: 1px solid transparent;
-		border-radius: 3px;
-		background: none;
-		color: inherit;
-		font-size: 1.05rem;
-		text-align: right;
-	}
-	input:hover,
-	input:focus {
-		border-color: var(--rule);
-		background: var(--sheet);
-	}
-	.read input {
-		color: var(--held);
-	}
-	.wrong input {
-		color: var(--signal);
-		font-weight: 700;
-		border-color: var(--signal);
+	@media (max-width: 860px) {
+		.turn {
+			display: flex;
+			gap: 0.75rem;
+			align-items: center;
+			justify-content: space-between;
+			margin-top: 0.75rem;
+		}
+		.set:not(.here) {
+			display: none;
+		}
 	}
 </style>

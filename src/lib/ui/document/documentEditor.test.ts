@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { asked, later, net, type Network } from '../../../tests/support/network';
+import { asked, later, net, type Network } from '../../../../tests/support/network';
 import { DocumentEditor } from './documentEditor.svelte';
-import { saving } from './saving.svelte';
+import { saving } from '../saving.svelte';
 
 interface Doc {
 	readonly text: string;
@@ -149,5 +149,45 @@ describe('a document on a page', () => {
 			}),
 			{ numRuns: 200 }
 		);
+	});
+
+	it('takes over what another hand saved meanwhile, and undoing here does not undo theirs', async () => {
+		interface Two extends Doc {
+			readonly note: string;
+		}
+		const found: Two = { text: 'as found', note: '' };
+		const editor = new DocumentEditor<Two>('/zone', 'zone', found, 1);
+		editor.change({ ...found, text: 'mine' });
+		await later(400);
+		editor.meet({ text: 'mine', note: 'theirs' }, 3);
+		expect(editor.document).toEqual({ text: 'mine', note: 'theirs' });
+		editor.undo();
+		expect(editor.document).toEqual({ text: 'as found', note: 'theirs' });
+		// what is older, or comes while something is unsaved here, is not taken over
+		editor.meet({ text: 'old', note: '' }, 2);
+		editor.meet({ text: 'new', note: '' }, 9);
+		expect(editor.document.note).toBe('theirs');
+	});
+
+	it('keeps its steps of undo over a reload, but not over what another window saved', async () => {
+		const stack = new Map<string, string>();
+		const keeper = {
+			getItem: (key: string) => stack.get(key) ?? null,
+			setItem: (key: string, value: string) => void stack.set(key, value),
+			removeItem: (key: string) => void stack.delete(key)
+		};
+		const before = opened();
+		before.keepSteps(keeper);
+		before.change(text('a'));
+		await later(400);
+		const after = opened();
+		after.keepSteps(keeper);
+		after.undo();
+		expect(after.document.text).toBe('as found');
+		await later(400);
+		elsewhere('theirs');
+		const late = opened();
+		late.keepSteps(keeper);
+		expect([late.canUndo, late.canRedo]).toEqual([false, false]);
 	});
 });

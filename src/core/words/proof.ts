@@ -5,11 +5,12 @@ import {
 	setpointWithUnit,
 	temperatureWords,
 	type ControlOptions,
-	type ControlProfile
+	type ControlProfile,
+	type TemperatureUnit
 } from '../control';
 import { bindingLimits, levelOf, unitOf, type Room, type Zone } from '../plan';
 import { DAY_MINUTES, DAY_SHORT, dayOf, duration, minuteOfDay } from '../week';
-import { LONGEST_LEAD, type Proof } from './proof';
+import { LONGEST_LEAD, type Proof, type RiseLead } from '../thermal';
 
 /** What a proof says, in sentences for an installer. */
 export interface ProofWords {
@@ -22,7 +23,8 @@ export interface ProofWords {
 	readonly setback: string;
 	/** What comes of the chosen setback against how far the room falls. */
 	readonly low: string;
-	readonly floor: string | null;
+	/** What of the floor's own limit, and whether it is passed. */
+	readonly floor: { readonly text: string; readonly stops: boolean } | null;
 	readonly frost: string | null;
 }
 
@@ -119,15 +121,39 @@ export function proofWords(proof: Proof, zone: Zone, room: Room, profile: Contro
 			proof.floor === null
 				? null
 				: proof.floor.warmestC > proof.floor.limitC + 0.05
-					? `Stop: the floor surface reaches ${say(proof.floor.warmestC)}, its limit is ${limitWords(unit, proof.floor.limitC, 'most')}${room.sensor === 'air' ? '; nothing guards it' : ''}.`
-					: `The floor surface stays at ${say(proof.floor.warmestC)} at most, under its limit of ${limitWords(unit, proof.floor.limitC, 'most')}.`,
+					? {
+							stops: true,
+							text: `Stop: the floor surface reaches ${say(proof.floor.warmestC)}, its limit is ${limitWords(unit, proof.floor.limitC, 'most')}${room.sensor === 'air' ? '; nothing guards it' : ''}.`
+						}
+					: {
+							stops: false,
+							text: `The floor surface stays at ${say(proof.floor.warmestC)} at most, under its limit of ${limitWords(unit, proof.floor.limitC, 'most')}.`
+						},
 		frost: proof.frost
 			? `Part of the week lies under ${limitWords(unit, 5, 'least')} ${at}: pipes can freeze; raise ${zone.levels.reduce((a, b) => (b.setpointC < a.setpointC ? b : a)).name} or drain them.`
 			: null
 	};
 }
 
-/** When the setpoint must rise for a need, in words, in the control's clock format: `Mon 06:30: 1 h 20 before`. */
-export function riseWords(at: number, minutes: number | null, clock: ControlOptions['clock']): string {
-	return `${DAY_SHORT[dayOf(at)]} ${displayTime(minuteOfDay(at), clock)}: ${minutes === null ? 'not reached' : minutes === 0 ? 'no lead' : `${duration(minutes)} before`}`;
+/** When the setpoint must rise for a need, and why so early: the night before it. */
+export interface RiseSaid {
+	/** In the control's clock format: `Mon 06:30`. */
+	readonly at: string;
+	/** `1 h 20 before`. */
+	readonly lead: string;
+	/** `after 9 h at 17.0 °C`. */
+	readonly why: string;
+}
+
+/** A rise in words. */
+export function riseWords(
+	{ at, minutes, night }: RiseLead,
+	unit: TemperatureUnit,
+	clock: ControlOptions['clock']
+): RiseSaid {
+	return {
+		at: `${DAY_SHORT[dayOf(at)]} ${displayTime(minuteOfDay(at), clock)}`,
+		lead: minutes === null ? 'not reached' : minutes === 0 ? 'no lead' : `${duration(minutes)} before`,
+		why: `after ${duration(night.minutes)} at ${temperatureWords(unit, night.setbackC)}`
+	};
 }

@@ -1,0 +1,14 @@
+import type { CardItem } from '../keying';
+
+/** How a value is set from what the display stands at, as it stands in the box beside it: "+ 10 times", "+ held"; null where that is not known. */
+export function gestureWords({ gesture }: Pick<CardItem, 'gesture'>, confirm: string): string | null {
+	if (!gesture) return null;
+	if (gesture.direction === 'none') return confirm;
+	const key = gesture.direction === 'up' ? '+' : '\u2212';
+	if (gesture.held) return `${key} held`;
+	return gesture.times === 1
+		? `${key} once`
+		: gesture.times === 2
+			? `${key} twice`
+			: `${key} ${gesture.times} times`;
+}

@@ -1,0 +1,4 @@
+export * from './proof';
+export * from './standing';
+export * from './card';
+export * from './terms';

@@ -1,0 +1,165 @@
+<script lang="ts">
+	import {
+		Header,
+		HeaderGlobalAction,
+		HeaderUtilities,
+		SideNav,
+		SkipToContent
+	} from 'carbon-components-svelte';
+	import Asleep from 'carbon-icons-svelte/lib/Asleep.svelte';
+	import Contrast from 'carbon-icons-svelte/lib/BrightnessContrast.svelte';
+	import Help from 'carbon-icons-svelte/lib/Help.svelte';
+	import Light from 'carbon-icons-svelte/lib/Light.svelte';
+	import Search from 'carbon-icons-svelte/lib/Search.svelte';
+	import type { Snippet } from 'svelte';
+	import { afterNavigate } from '$app/navigation';
+	import { page } from '$app/state';
+	import { firmPlaces } from './places';
+	import SavingSaid from './SavingSaid.svelte';
+	import SiteNav from './SiteNav.svelte';
+
+	let {
+		theme,
+		onpalette,
+		onhelp,
+		children
+	}: {
+		theme: 'auto' | 'light' | 'dark';
+		onpalette: () => void;
+		onhelp: () => void;
+		children: Snippet;
+	} = $props();
+
+	/** The window is wide enough for the places of a site to stand beside its views; Carbon's own bound. */
+	const WIDE_PX = 1056;
+
+	const { site, zone } = $derived(
+		page.data as { site?: { id: string; name: string }; zone?: { id: string; name: string } }
+	);
+	let open = $state(false);
+	let width = $state(0);
+
+	const THEMES = {
+		auto: { next: 'light', name: 'Theme: as the system', icon: Contrast },
+		light: { next: 'dark', name: 'Theme: light', icon: Light },
+		dark: { next: 'auto', name: 'Theme: dark', icon: Asleep }
+	} as const;
+	let chosen = $state<keyof typeof THEMES | null>(null);
+	const shown = $derived(THEMES[chosen ?? theme]);
+
+	function nextTheme() {
+		chosen = shown.next;
+		document.documentElement.dataset.theme = chosen;
+		document.cookie = `theme=${chosen}; path=/; max-age=31536000; samesite=lax`;
+	}
+
+	// on a narrow window the menu is out of the way once a place was chosen
+	afterNavigate(() => {
+		if (width < WIDE_PX) open = false;
+	});
+
+	const isHere = (href: string) =>
+		page.url.pathname === href || (href !== '/' && page.url.pathname.startsWith(href));
+</script>
+
+<svelte:window bind:innerWidth={width} />
+
+<Header bind:isSideNavOpen={open} platformName="Fond Quarter" href="/" expansionBreakpoint={WIDE_PX}>
+	<svelte:fragment slot="skipToContent"
+		><SkipToContent href="#content">Skip to the content</SkipToContent></svelte:fragment
+	>
+	<nav class="crumbs" aria-label="Where you are">
+		{#if site}
+			<a href="/sites/{site.id}">{site.name}</a>
+			{#if zone}<span aria-hidden="true">/</span><span class="last">{zone.name}</span>{/if}
+		{/if}
+	</nav>
+	<SavingSaid />
+	<nav class="firm" aria-label="Fond Quarter">
+		{#each firmPlaces as place (place.id)}
+			<a href={place.href} aria-current={isHere(place.href) ? 'page' : undefined}>{place.name}</a>
+		{/each}
+	</nav>
+	<HeaderUtilities>
+		<HeaderGlobalAction icon={Search} iconDescription="Find: Ctrl K" on:click={onpalette} />
+		<HeaderGlobalAction icon={shown.icon} iconDescription={shown.name} on:click={nextTheme} />
+		<HeaderGlobalAction icon={Help} iconDescription="Help: ?" tooltipAlignment="end" on:click={onhelp} />
+	</HeaderUtilities>
+</Header>
+{#if site || (width > 0 && width < WIDE_PX)}
+	<SideNav
+		bind:isOpen={open}
+		ariaLabel={site ? `Places of ${site.name}` : 'Places'}
+		expansionBreakpoint={WIDE_PX}
+	>
+		<SiteNav />
+	</SideNav>
+{/if}
+<div id="content" class="content" class:beside={site !== undefined} tabindex="-1">
+	{@render children()}
+</div>
+
+<style>
+	.crumbs {
+		display: flex;
+		flex: 1 1 auto;
+		gap: 0.6rem;
+		align-items: baseline;
+		min-width: 0;
+		color: var(--soft);
+	}
+	.crumbs a,
+	.crumbs .last {
+		overflow: hidden;
+		color: var(--soft);
+		line-height: 44px;
+		text-decoration: none;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+	.crumbs .last {
+		color: var(--ink);
+	}
+	a:hover {
+		text-decoration: underline;
+	}
+	.firm {
+		display: flex;
+		flex: none;
+		gap: 1.25rem;
+		padding: 0 0.75rem;
+	}
+	.firm a {
+		color: var(--soft);
+		line-height: 44px;
+		text-decoration: none;
+	}
+	.firm a[aria-current] {
+		color: var(--ink);
+		font-weight: 700;
+	}
+	.content {
+		min-width: 0;
+		outline: none;
+	}
+	@media (min-width: 1056px) {
+		.content.beside {
+			margin-left: var(--side);
+		}
+	}
+	@media (max-width: 1055px) {
+		.firm {
+			display: none;
+		}
+	}
+	@media (max-width: 560px) {
+		.crumbs span {
+			display: none;
+		}
+	}
+	@media print {
+		.content.beside {
+			margin-left: 0;
+		}
+	}
+</style>

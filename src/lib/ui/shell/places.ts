@@ -1,0 +1,55 @@
+/** Where things are, in the order of the work: what the shell, the tabs and the palette go by. */
+export interface Place {
+	readonly id: string;
+	readonly name: string;
+	readonly href: string;
+	/** Other words that it is found by. */
+	readonly also?: string;
+}
+
+/** The places of the firm. */
+export const firmPlaces: readonly Place[] = [
+	{ id: 'jobs', name: 'Jobs', href: '/' },
+	{ id: 'due', name: 'Visits due', href: '/due', also: 'clock changes batteries promised round' },
+	{ id: 'controls', name: 'Controls', href: '/controls', also: 'profiles describe a control' }
+];
+
+const SITE = [
+	['', 'Overview', 'board zones'],
+	['visit', 'Visit', 'found clock test sign off leave'],
+	['clocks', 'Clocks', 'summer time winter time all clocks'],
+	['away', 'Holidays', 'away absence whole site closing'],
+	['heat', 'Heat at once', 'fuse peak load boiler stagger'],
+	['settings', 'Settings', 'limits lock fan frost survey'],
+	['checks', 'Checks', 'forgotten wrong missing'],
+	['record', 'Record', 'visits versions what changed pdf']
+] as const;
+
+/** The places of a site. */
+export function sitePlaces(siteId: string): Place[] {
+	return SITE.map(([id, name, also]) => ({
+		id: id || 'overview',
+		name,
+		also,
+		href: `/sites/${siteId}${id === '' ? '' : `/${id}`}`
+	}));
+}
+
+const ZONE = [
+	['room', 'Room and control', 'survey emitter radiator floor options unit logger measure'],
+	['clock', 'Clock', 'time summer time an hour wrong'],
+	['week', 'Week', 'draw program levels routine'],
+	['away', 'Away', 'holiday special day calendar'],
+	['proof', 'Proof', 'cold mornings warm in time lead warm-up'],
+	['key-in', 'Key in', 'card press program'],
+	['read-back', 'Read back', 'compare display'],
+	['hand-over', 'Hand over', 'customer page pdf link'],
+	['moment', 'Any moment', 'why is it on off now override boost']
+] as const;
+
+export type ZoneView = (typeof ZONE)[number][0];
+
+/** The views of a zone, in the order of the work. */
+export function zonePlaces(siteId: string, zoneId: string): (Place & { readonly id: ZoneView })[] {
+	return ZONE.map(([id, name, also]) => ({ id, name, also, href: `/sites/${siteId}/zones/${zoneId}/${id}` }));
+}

@@ -1,0 +1,66 @@
+import { onMount } from 'svelte';
+import type { PricedFit } from '$core/keying';
+import { FitFollower } from '$lib/workers/fitFollower';
+import { RoomFollower } from '$lib/workers/proofFollower';
+import { onceAFrame } from '../onceAFrame';
+import { live } from '../zone/live.svelte';
+import type { ZoneModel } from '../zone/zoneModel.svelte';
+
+/** What follows the drawn week as it changes: what its control holds, and how the room lives with that. */
+export interface WeekView {
+	readonly fit: PricedFit;
+	/** The room's own temperature in °C for every five minutes of the held week; null where it is not known or not shown. */
+	readonly roomC: Float32Array | null;
+	/** Outside, for the room's line. */
+	readonly outdoorC: number;
+	showRoom: boolean;
+}
+
+/** Follows the open zone from the fit that came with the page; while it is dragged, only the fit. */
+export function followWeek(model: ZoneModel, firstFit: PricedFit): WeekView {
+	let fit = $state.raw<PricedFit>(firstFit);
+	let airC = $state.raw<Float32Array | null>(null);
+	let showRoom = $state(true);
+	let fits: FitFollower | undefined;
+	let rooms: RoomFollower | undefined;
+
+	const outdoorC = $derived(model.zone.lead.computed?.outdoorC ?? 0);
+	const drawsRoom = $derived(model.zone.room !== null && showRoom && model.profile.temperature !== null);
+
+	onMount(() => {
+		fits = new FitFollower(onceAFrame((next) => (fit = next)));
+		return () => {
+			fits?.stop();
+			rooms?.stop();
+		};
+	});
+	$effect(() => fits?.request(model.zone, model.profile));
+	$effect(() => {
+		if (!drawsRoom || model.editor.dragged) return;
+		rooms ??= new RoomFollower(onceAFrame((next) => (airC = next)));
+		rooms.request(model.zone, model.profile, outdoorC);
+	});
+	$effect(() => {
+		const { coldMinutes, warmMinutes } = fit.chosen.misfit;
+		// the tab and the navigation follow when it is let go
+		if (!model.editor.dragged) live.show(model.id, { coldMinutes, warmMinutes });
+	});
+
+	return {
+		get fit() {
+			return fit;
+		},
+		get roomC() {
+			return drawsRoom ? airC : null;
+		},
+		get outdoorC() {
+			return outdoorC;
+		},
+		get showRoom() {
+			return showRoom;
+		},
+		set showRoom(next) {
+			showRoom = next;
+		}
+	};
+}

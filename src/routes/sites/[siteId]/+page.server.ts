@@ -1,0 +1,13 @@
+import { database } from '$lib/server/db';
+import { pageLoad } from '$lib/server/pages';
+import { dueList } from '$lib/server/store';
+import type { PageServerLoadEvent } from './$types';
+
+/** How many things due a site says at once. */
+const SOONEST = 4;
+
+export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
+	depends('fq:site');
+	const due = (await dueList(await database())).filter((one) => one.siteId === params.siteId);
+	return { due: due.slice(0, SOONEST), moreDue: Math.max(0, due.length - SOONEST) };
+});

@@ -1,0 +1,112 @@
+<script lang="ts">
+	import { levelOf, roomUse, roomUses, unitOf, wantedWeek } from '$core/plan';
+	import { DAY_MINUTES, valueAt, wrapWeek } from '$core/week';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import MeasureRoom from '$lib/ui/proof/MeasureRoom.svelte';
+	import RoomSurvey from '$lib/ui/proof/RoomSurvey.svelte';
+	import SettingsAtControl from '$lib/ui/run/SettingsAtControl.svelte';
+	import DescribeRoom from '$lib/ui/zone/DescribeRoom.svelte';
+	import ItsControl from '$lib/ui/zone/ItsControl.svelte';
+	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
+
+	let { data } = $props();
+
+	const model = zoneModel();
+	const zone = $derived(model.zone);
+	const profile = $derived(model.profile);
+	const unit = $derived(unitOf(zone, profile));
+	const use = $derived(roomUse(zone.use));
+	const wanted = $derived(wantedWeek(zone));
+	/** What is wanted at a minute on the wall since 1970, which began on a Thursday; null where the control only switches. */
+	const plannedC = $derived(
+		profile.temperature
+			? (minute: number) => levelOf(zone, valueAt(wanted, wrapWeek(minute + 3 * DAY_MINUTES))).setpointC
+			: null
+	);
+</script>
+
+<svelte:head><title>{zone.name}, room and control · Fond Quarter</title></svelte:head>
+
+<main>
+	<h1>{zone.name}: the room and its control</h1>
+	<p class="lead">
+		{zone.room
+			? 'What the week is computed for. Everything here is saved as you change it.'
+			: 'The control is chosen; the room is not described yet, so nothing can be proved of it.'}
+	</p>
+	<div class="parts">
+		<div>
+			<section aria-label="What the room is for">
+				<div class="fields">
+					<Choice
+						label="Room used as"
+						value={zone.use ?? ''}
+						options={[
+							{ value: '', text: 'not said' },
+							...roomUses.map((one) => ({ value: one.id, text: one.name }))
+						]}
+						onchange={(id) => model.change({ ...zone, use: (id || null) as typeof zone.use })}
+					/>
+					<Field
+						label="Note"
+						value={zone.note}
+						maxlength={400}
+						onchange={(note) => model.change({ ...zone, note: note.trim() })}
+					/>
+				</div>
+				{#if use?.care(unit)}<p>{use.care(unit)}.</p>{/if}
+			</section>
+			{#if zone.room}
+				<RoomSurvey room={zone.room} {unit} onchange={(room) => model.change({ ...zone, room })} />
+				<MeasureRoom
+					room={zone.room}
+					outdoorC={zone.lead.computed?.outdoorC ?? 0}
+					{unit}
+					{plannedC}
+					onmeasured={(room) => model.change({ ...zone, room })}
+				/>
+				<p class="forget">
+					<Button kind="quiet" onclick={() => model.change({ ...zone, room: null })}>Forget the room</Button>
+				</p>
+			{:else}
+				<DescribeRoom {model} />
+			{/if}
+		</div>
+		<div>
+			<ItsControl {model} profiles={data.profiles} />
+			<SettingsAtControl
+				settings={zone.settings}
+				{profile}
+				{unit}
+				onchange={(settings) => model.change({ ...zone, settings })}
+			/>
+		</div>
+	</div>
+</main>
+
+<style>
+	.parts {
+		display: grid;
+		grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+		gap: 1rem 2.5rem;
+		margin-top: 1rem;
+	}
+	.parts :global(h2) {
+		font-size: 1.05rem;
+	}
+	.fields {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(13rem, 100%), 1fr));
+		gap: 0.75rem 1rem;
+	}
+	.forget {
+		margin-top: 1rem;
+	}
+	@media (max-width: 860px) {
+		.parts {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>
