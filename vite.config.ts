@@ -1,6 +1,7 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import { optimizeCss } from 'carbon-preprocess-svelte';
 import { defineConfig, type Plugin } from 'vite';
+import { dropUnusedCarbon } from './scripts/carbonCss';
 
 /**
  * Carbon's stylesheet names fonts on a remote host. Nothing may be asked of another origin, and the
@@ -18,7 +19,7 @@ function stripRemoteFonts(): Plugin {
 }
 
 export default defineConfig({
-	plugins: [stripRemoteFonts(), sveltekit(), optimizeCss()],
+	plugins: [stripRemoteFonts(), sveltekit(), optimizeCss(), dropUnusedCarbon()],
 	worker: { format: 'es' },
 	build: {
 		target: 'es2022',

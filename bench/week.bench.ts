@@ -129,6 +129,31 @@ await drag(5);
 await page.goto(await weekOf(sixty.id), { waitUntil: 'networkidle' });
 await drag(60);
 
+/** From one view of a zone to another, as long as it takes until the other's heading is there. */
+const views = ['Proof', 'Away', 'Key in', 'Read back', 'Clock', 'Room', 'Any moment', 'Week'];
+const tabs = page.getByRole('navigation', { name: 'Steps of the work' });
+const took: number[] = [];
+for (let round = 0; round < 3; round++)
+	for (const view of views) {
+		const before = await page.locator('main h1').innerText();
+		const start = performance.now();
+		await tabs.getByRole('link', { name: new RegExp(`^${view}`) }).click();
+		await page.waitForFunction(
+			(words) => {
+				const now = document.querySelector<HTMLElement>('main h1')?.innerText;
+				return now !== undefined && now !== words;
+			},
+			before,
+			{ polling: 'raf' }
+		);
+		// the first round loads the views' own code
+		if (round > 0) took.push(performance.now() - start);
+	}
+took.sort((a, b) => a - b);
+console.log(
+	`from view to view of a zone (${took.length} times): median ${took[took.length >> 1]!.toFixed(0)} ms (${(took[took.length >> 1]! / 150).toFixed(2)} of 150 ms), longest ${took.at(-1)!.toFixed(0)} ms`
+);
+
 await browser.close();
 await server.stop();
 rmSync(folder, { recursive: true, force: true });

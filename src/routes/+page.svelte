@@ -181,7 +181,7 @@
 	{/if}
 </main>
 
-<Dialog heading="A new site" focus="input[placeholder='Name']" bind:open={adding}><NewSite /></Dialog>
+<Dialog heading="Add a site" focus="input[placeholder='Name']" bind:open={adding}><NewSite /></Dialog>
 
 <style>
 	main {

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { loadDemo, startServer, type RunningServer } from '../../scripts/setup.mjs';
 
 /** A built server of its own for each test, on real files, that can be killed and started again. */
@@ -71,6 +71,9 @@ export async function open(page: Page, address: string): Promise<void> {
 /** Makes a site as a person does and stays on its board. */
 export async function makeSite(page: Page, name: string): Promise<void> {
 	await open(page, '/');
+	// an empty list shows the form itself
+	const first = page.getByRole('heading', { name: 'The first site' });
+	if (!(await first.isVisible())) await page.getByRole('button', { name: 'New site' }).click();
 	await page.getByLabel('New site').fill(name);
 	await page.getByLabel('Place', { exact: true }).fill('Somewhere, Anywhere');
 	await page.getByRole('button', { name: 'Add site' }).click();
@@ -101,4 +104,27 @@ export async function placeOn(page: Page, day: string, minute: number): Promise<
 	};
 	const [left, right] = [await hour('00'), await hour('24')];
 	return { x: left + ((right - left) * minute) / 1440, y: label.y + label.height / 2 };
+}
+
+/** Presses a choice, tile or box as a person does: on its label. */
+export async function press(choice: Locator): Promise<void> {
+	const id = await choice.getAttribute('id');
+	await choice.page().locator(`label[for="${id}"]`).click();
+}
+
+/** Sets a slider of the program by its keys to a value. */
+export async function slide(slider: Locator, value: number): Promise<void> {
+	await slider.focus();
+	for (let i = 0; i < 200; i++) {
+		const now = Number(await slider.getAttribute('aria-valuenow'));
+		if (now === value) return;
+		await slider.press(now < value ? 'ArrowRight' : 'ArrowLeft');
+	}
+	throw new Error(`The slider does not come to ${value}.`);
+}
+
+/** One of the rare acts of a site, from the menu of its overview. */
+export async function siteAct(page: Page, name: string): Promise<void> {
+	await page.getByRole('button', { name: 'More for this site' }).click();
+	await page.getByRole('menuitem', { name }).click();
 }

@@ -35,7 +35,7 @@ test('bad job files get a sentence and leave nothing behind', async ({ page }) =
 		await expect(notice).toContainText('Nothing was imported');
 		await notice.getByRole('button').click();
 	}
-	await expect(page.getByText('No sites yet.')).toBeVisible();
+	await expect(page.getByText('Nothing yet: begin with the first site.')).toBeVisible();
 
 	await give(
 		'markup.json',
@@ -92,13 +92,13 @@ test('any place is a few keys away, and the theme stays chosen', async ({ page, 
 	await installation.loadDemo();
 	await open(page, '/');
 	await page.keyboard.press('Control+k');
-	await page.getByRole('combobox', { name: 'Site, zone or view' }).fill('osier');
+	await page.getByRole('combobox', { name: 'A site, a zone, a view, or something to do' }).fill('osier');
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('heading', { name: 'Where Osier Lane Reading Room stands' })).toBeVisible();
 	await page.keyboard.press('?');
-	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+	await expect(page.getByRole('dialog', { name: 'Help' })).toBeVisible();
 	await page.keyboard.press('Escape');
-	await page.getByRole('button', { name: 'Theme: system' }).click();
+	await page.getByRole('button', { name: 'Theme: as the system' }).click();
 	await page.getByRole('button', { name: 'Theme: light' }).click();
 	await page.reload();
 	await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
@@ -119,17 +119,17 @@ test('many sites: what presses comes first, one is found by name or place, all a
 			data: { name: `Site ${i}`, place: i % 2 ? 'Combe Aldern' : 'Brinmoor', timeZone: 'Europe/London' }
 		});
 	await open(page, '/');
-	const sites = page.locator('ul.jobs > li');
+	const sites = page.locator('main ul > li').filter({ has: page.getByRole('button', { name: /^More for/ }) });
 	await expect(page.getByText('65 sites', { exact: true })).toBeVisible();
 	await expect(sites).toHaveCount(60);
 	await page.getByRole('link', { name: 'Show all 65 sites' }).click();
 	await expect(sites).toHaveCount(65);
-	await page.getByLabel('Find a site by name or place').fill('combe 6');
+	await page.getByRole('searchbox', { name: 'Find a site by name or place' }).fill('combe 6');
 	await expect(page.getByText('3 of 65 sites')).toBeVisible();
 	await expect(sites).toHaveText([/Site 65/, /Site 63/, /Site 61/]);
-	await expect(page.getByLabel('Find a site by name or place')).toBeFocused();
+	await expect(page.getByRole('searchbox', { name: 'Find a site by name or place' })).toBeFocused();
 	await page.reload();
 	await expect(sites).toHaveCount(3);
-	await page.getByLabel('Find a site by name or place').fill('');
+	await page.getByRole('searchbox', { name: 'Find a site by name or place' }).fill('');
 	await expect(sites).toHaveCount(60);
 });

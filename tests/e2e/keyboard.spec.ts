@@ -57,9 +57,9 @@ test('from a new site to the customer’s page, to a file and back, without a mo
 		await page.waitForLoadState('networkidle');
 	};
 	await addZone('Stage');
-	await goTo(page, 'Board');
+	await goTo(page, 'Overview');
 	await addZone('Kitchen');
-	await goTo(page, 'Board');
+	await goTo(page, 'Overview');
 	const zones = page.locator('tbody th a');
 	await expect(zones).toHaveText([/^Stage/, /^Kitchen/]);
 	await tabTo(page, zones.nth(1));
@@ -107,9 +107,14 @@ test('from a new site to the customer’s page, to a file and back, without a mo
 	await expect(page.getByRole('heading', { name: 'Your heating week: Stage' })).toBeVisible();
 
 	// out as a file, deleted, and in again
-	await goTo(page, 'Board');
+	await goTo(page, 'Overview');
 	const download = page.waitForEvent('download');
-	await tabTo(page, page.getByRole('link', { name: 'Export job file' }));
+	await tabTo(page, page.getByRole('button', { name: 'More for this site' }));
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('menuitem', { name: 'Name, notes, place' })).toBeFocused();
+	await page.keyboard.press('ArrowDown');
+	await page.keyboard.press('ArrowDown');
+	await expect(page.getByRole('menuitem', { name: 'Export job file' })).toBeFocused();
 	await page.keyboard.press('Enter');
 	const file = await (await download).path();
 	const text = readFileSync(file, 'utf8');

@@ -22,7 +22,7 @@ test('a table pasted from a spreadsheet becomes the week, and comes out as it we
 		'aria-valuetext',
 		/^16:00 to Open/
 	);
-	await expect(page.getByText('This control holds the week exactly, with 5+2.')).toBeVisible();
+	await expect(page.getByText('This control holds the week exactly, programmed as 5+2.')).toBeVisible();
 
 	await table.fill('Mon-Fri;0:00;16.25;E');
 	await page.getByRole('button', { name: 'Use this table' }).click();
@@ -73,11 +73,11 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		await saved(page);
 
 		await page.goto(link.replace(/week$/, 'read-back'), { waitUntil: 'networkidle' });
-		const field = page.locator('.fields input').last();
+		const field = page.locator('.row input').last();
 		const planned = await field.inputValue();
 		// something else that could stand there: another time, figure, or word of the same kind
 		const others = await page
-			.locator('.fields input')
+			.locator('.row input')
 			.evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value));
 		const wrong = /:/.test(planned)
 			? '03:33'

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { expect, open, saved, test } from './bench';
 
-const next = (page: Page) => page.getByRole('button', { name: 'Next', exact: true }).click();
+const next = (page: Page) => page.getByRole('button', { name: /^(Next|Skip)$/ }).click();
 const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click();
 
 /** Keys every value of the card on the page: Enter notes it and goes on. */
@@ -165,14 +165,18 @@ test('what stops the sign-off stops it, until it is overruled with a reason; a c
 	await expect(page.locator('tbody th a').first()).toBeVisible();
 	const site = new URL(page.url()).pathname;
 	await open(page, `${site}/checks`);
-	await expect(page.getByText('things stop the sign-off')).toBeVisible();
+	await expect(page.getByText('things must be done before the sign-off')).toBeVisible();
 	const refused = await page.request.post(`/api/v1/jobs/${site.split('/')[2]}/visits`, {
 		data: { who: 'R. Tilling', note: '', signedOff: true }
 	});
 	expect(refused.status()).toBe(409);
 	expect(JSON.stringify(await refused.json())).toContain('functional test');
 
-	for (const details of await page.locator('details').all()) await details.locator('summary').click();
+	const unfold = async () => {
+		for (const closed of await page.locator('.bx--accordion__heading[aria-expanded="false"]').all())
+			await closed.click();
+	};
+	await unfold();
 	for (
 		let left = 20;
 		left > 0 && (await page.getByRole('button', { name: 'Overrule', exact: true }).count()) > 0;
@@ -184,10 +188,9 @@ test('what stops the sign-off stops it, until it is overruled with a reason; a c
 		await page.getByLabel('Why it may stay so').fill('Boiler away for repair until Friday');
 		await page.getByRole('button', { name: 'Overrule with this reason' }).click();
 		await expect(page.getByRole('button', { name: 'Overrule', exact: true })).toHaveCount(before - 1);
-		for (const details of await page.locator('details:not([open])').all())
-			await details.locator('summary').click();
+		await unfold();
 	}
-	await expect(page.getByText('Nothing stops the sign-off')).toBeVisible();
+	await expect(page.getByText(/^It can be signed off/)).toBeVisible();
 	await page.getByRole('link', { name: 'Go on with the visit' }).click();
 	await press(page, 'Sign off');
 	await page.getByLabel('Who').fill('R. Tilling');
@@ -204,6 +207,7 @@ test('what stops the sign-off stops it, until it is overruled with a reason; a c
 	await saved(page);
 	await open(page, `${site}/record`);
 	await expect(page.getByText(/^1 zone changed from/)).toBeVisible();
+	await page.getByRole('button', { name: 'What changed, in words' }).click();
 	await expect(page.getByText(/^Sat: .* → /)).toBeVisible();
 	await page.getByRole('button', { name: /^Put this week of .* back$/ }).click();
 	await expect(page.getByText(/^Nothing changed from/)).toBeVisible();

@@ -195,7 +195,7 @@ export function profileFacts(profile: ControlProfile): Fact[] {
 			...(keying.correctsSingly ? [] : ['A slip means keying the day again.']),
 			keying.timeoutSeconds === null
 				? 'The menu stays until it is left.'
-				: `The menu leaves by itself after ${keying.timeoutSeconds} s without a key.`,
+				: `The menu closes by itself after ${keying.timeoutSeconds} s without a key.`,
 			...(keying.bracket
 				? [`Set it to ${keying.bracket.before} before keying and to ${keying.bracket.after} afterwards.`]
 				: []),

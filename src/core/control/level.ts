@@ -25,7 +25,7 @@ export function onUnitScale(unit: ControlOptions['unit'], celsius: number): numb
 export const levelSchema = z.strictObject({
 	id: slug,
 	/** The one letter that stands for the level on the drawn week and on the keyboard. */
-	letter: z.string().regex(/^[A-Z]$/, 'must be one capital letter'),
+	letter: z.string().regex(/^[A-Z0-9]$/, 'must be one capital letter or a figure'),
 	name: shortName,
 	note: shortNote,
 	setpointC: z.number().min(0).max(60).transform(keptSetpoint),
@@ -116,8 +116,8 @@ export function wantedCooling(level: Level, profile: ControlProfile): number {
 export function startingLevels(profile: ControlProfile): Level[] {
 	if (!profile.temperature)
 		return [
-			{ id: 'on', letter: 'O', name: 'On', note: '', setpointC: 1, coolC: null },
-			{ id: 'off', letter: 'X', name: 'Off', note: '', setpointC: 0, coolC: null }
+			{ id: 'on', letter: 'I', name: 'On', note: '', setpointC: 1, coolC: null },
+			{ id: 'off', letter: '0', name: 'Off', note: '', setpointC: 0, coolC: null }
 		];
 	const cool = (c: number) => (profile.cooling ? c : null);
 	return [

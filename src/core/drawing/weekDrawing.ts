@@ -9,6 +9,8 @@ const BREAK_BELOW_C = 14;
 export interface HeightScale {
 	/** Pixels from the top for a setpoint in °C. */
 	y(setpointC: number): number;
+	/** Pixels from the top for any temperature in °C: as {@link y} at the setpoints, and without a jump between them. */
+	between(c: number): number;
 	/** Pixels from the top where the scale is broken; null if it runs through. */
 	readonly breakAt: number | null;
 	readonly height: number;
@@ -45,8 +47,13 @@ export function heightScale(
 		: between(sorted, height * 0.76, top);
 	const lower = broken ? between(low, height * 0.9, height * (low.length > 1 ? 0.74 : 0.86)) : upper;
 	const y = (c: number) => (broken && c < BREAK_BELOW_C ? lower(c) : upper(c));
+	// where the scale is broken, what a room does between frost and setback runs straight through the break
+	const through = broken
+		? scaleLinear([low.at(-1)!, high[0]!], [lower(low.at(-1)!), upper(high[0]!)])
+		: upper;
 	return {
 		y,
+		between: (c) => (!broken || c >= high[0]! ? upper(c) : c <= low.at(-1)! ? lower(c) : through(c)),
 		breakAt: broken ? height * 0.66 : null,
 		height,
 		nearest: (at, setpoints) =>
@@ -150,13 +157,13 @@ export function roomLine(
 	weekC: ArrayLike<number>,
 	day: number,
 	width: number,
-	scale: Pick<HeightScale, 'y' | 'height'>
+	scale: Pick<HeightScale, 'between' | 'height'>
 ): RoomLine {
 	const points: [number, number][] = [];
 	const over: { from: number; to: number }[] = [];
 	for (let slot = 0; slot <= DAY_SLOTS; slot += DRAWN) {
 		const x = timeX(slot * 5, width);
-		const y = scale.y(weekC[(day * DAY_SLOTS + slot) % weekC.length]!);
+		const y = scale.between(weekC[(day * DAY_SLOTS + slot) % weekC.length]!);
 		points.push([x, Math.min(Math.max(y, 1), scale.height - 1)]);
 		if (y >= 1) continue;
 		const last = over.at(-1);

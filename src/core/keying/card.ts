@@ -88,7 +88,7 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, holds }: Walk): C
 				...plain(item),
 				id: `${stem}/all/${item.id.slice(like.prefix.length)}`,
 				section: 'All days at once',
-				aside: 'fills every day; those that differ are put right after',
+				aside: 'fills every day; those that differ are corrected after',
 				from: null,
 				presses: presses[i]! + (i === 0 ? grammar.presses.day : 0),
 				gesture: gestures[i]!

@@ -204,7 +204,7 @@ export function explainReadBack(
 			continue;
 		}
 		if (twin) {
-			const sentence = `${group.section} holds ${twin.section}'s program: it was copied, or the copy was not put right.`;
+			const sentence = `${group.section} holds ${twin.section}'s program: it was copied, or the copy was not corrected.`;
 			add('other-day', sentence, wrong);
 			continue;
 		}

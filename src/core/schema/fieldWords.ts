@@ -25,7 +25,7 @@ const NAMES: Readonly<Record<string, string>> = {
 	coldKelvinMinutes: 'cold',
 	computed: 'computed lead',
 	coolC: 'cooling setpoint',
-	correctsSingly: 'whether one value can be put right',
+	correctsSingly: 'whether one value can be corrected',
 	customerTold: 'whether the customer was told',
 	dayNumbering: 'numbering of the days',
 	daysAhead: 'days ahead',

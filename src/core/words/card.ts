@@ -1,5 +1,9 @@
 import type { CardItem } from '../keying';
 
+/** A value as the display must show it, with its unit: `20.5 °C`, `06:30`. */
+export const shownWith = ({ shows, unit }: Pick<CardItem, 'shows' | 'unit'>): string =>
+	unit === '' ? shows : `${shows}\u00a0${unit}`;
+
 /** How a value is set from what the display stands at, as it stands in the box beside it: "+ 10 times", "+ held"; null where that is not known. */
 export function gestureWords({ gesture }: Pick<CardItem, 'gesture'>, confirm: string): string | null {
 	if (!gesture) return null;

@@ -101,7 +101,7 @@ export const emitterStats: readonly ProfileInput[] = [
 		groupings: [sevenDays],
 		keying: {
 			...programKey,
-			leave: 'The menu leaves by itself; any change leaves the stat in manual.',
+			leave: 'The menu closes by itself; any change leaves the stat in manual.',
 			bracket: { before: 'Manual', after: 'Automatic' },
 			timeoutSeconds: 15
 		},

@@ -143,12 +143,14 @@
 						{#if row.away.bad}<a class="signal when-narrow" href="{base}/away">It is {row.away.words}</a>{/if}
 					</td>
 					<td class="when-wide"><a href="{base}/away" class:signal={row.away.bad}>{row.away.words}</a></td>
-					<td class:now={nextId === row.id}><a href="{base}/key-in">{keyedWords(row.summary)}</a></td>
-					<td class="when-wide">
+					<td class="count" class:now={nextId === row.id}
+						><a href="{base}/key-in">{keyedWords(row.summary)}</a></td
+					>
+					<td class="when-wide count">
 						<a href="{base}/read-back">{row.summary.read} of {row.summary.toRead}</a>
 					</td>
 					<td class="when-wide">
-						<a href="{base}/hand-over">{row.summary.done === row.summary.of ? 'ready' : 'after keying'}</a>
+						<a href="{base}/hand-over">{row.summary.done === row.summary.of ? 'ready' : '–'}</a>
 					</td>
 					<td class="more">
 						<OverflowMenu flipped aria-label="More for {row.name}" iconDescription="More for {row.name}">
@@ -200,6 +202,9 @@
 		display: block;
 		font-size: 1.05rem;
 		font-weight: 700;
+	}
+	.count {
+		white-space: nowrap;
 	}
 	.handle {
 		width: 44px;

@@ -37,6 +37,9 @@
 	h2 {
 		font-size: 1rem;
 	}
+	strong {
+		white-space: nowrap;
+	}
 	ul {
 		display: flex;
 		flex-wrap: wrap;
@@ -49,7 +52,7 @@
 		display: flex;
 		gap: 0.6rem;
 		align-items: center;
-		min-height: 44px;
+		min-height: 32px;
 		text-decoration: none;
 	}
 	a:hover {
@@ -61,6 +64,7 @@
 		}
 		a {
 			align-items: baseline;
+			min-height: 44px;
 		}
 	}
 </style>

@@ -317,7 +317,7 @@
 			{@render number('in presses', copy.presses, (presses) => patchKeying({ copy: { ...copy, presses } }))}
 		{/if}
 		{@render tick('One entry can fill all days', keying.allDays, (allDays) => patchKeying({ allDays }))}
-		{@render tick('A single value can be put right', keying.correctsSingly, (correctsSingly) =>
+		{@render tick('A single value can be corrected', keying.correctsSingly, (correctsSingly) =>
 			patchKeying({ correctsSingly })
 		)}
 		{@render tick('Leaves the menu by itself', keying.timeoutSeconds !== null, (leaves) =>

@@ -5,7 +5,7 @@
 		seconds,
 		restarted
 	}: {
-		/** After how long the menu leaves by itself. */
+		/** After how long the menu closes by itself. */
 		seconds: number;
 		/** When the last key was pressed, by the page's clock in ms; 0 for not yet. */
 		restarted: number;
@@ -23,12 +23,12 @@
 </script>
 
 {#if restarted === 0}
-	<p class="soft">The menu leaves by itself after {seconds} s without a key.</p>
+	<p class="soft">The menu closes by itself after {seconds} s without a key.</p>
 {:else if left > 0}
-	<p class="soft">menu leaves by itself in {left} s</p>
+	<p class="soft">The menu closes in {left} s</p>
 	<div><span style:width="{(100 * left) / seconds}%" class:short={left <= SHORT}></span></div>
 {:else}
-	<p class="signal">The menu may have left by itself. Go in again: nothing done here is lost.</p>
+	<p class="signal">The menu may have closed by itself. Go in again: nothing done here is lost.</p>
 {/if}
 
 <style>

@@ -67,6 +67,7 @@
 						problem={problemOf(field)}
 						onchange={(text) => onread(field, text)}
 					/>
+					{#if field.unit}<span class="soft">{field.unit}</span>{/if}
 				{/each}
 			</div>
 		{/each}
@@ -96,11 +97,14 @@
 	}
 	.row {
 		display: grid;
-		grid-template-columns: minmax(4.5rem, 1fr) repeat(auto-fit, minmax(5rem, 7rem));
+		grid-template-columns: minmax(4.5rem, 1fr) repeat(3, minmax(2rem, auto));
 		gap: 0.5rem;
 		align-items: center;
 		min-height: 46px;
 		border-bottom: 1px solid var(--rule);
+	}
+	.row :global(.bx--text-input-wrapper) {
+		width: 6.5rem;
 	}
 	.row :global(input) {
 		border-color: transparent;

@@ -2,6 +2,7 @@
 	import Checkmark from 'carbon-icons-svelte/lib/Checkmark.svelte';
 	import type { Snippet } from 'svelte';
 	import { isKeyed, type CardItem, type Keyed } from '$core/keying';
+	import { shownWith } from '$core/words';
 	import Button from '../kit/Button.svelte';
 
 	let {
@@ -54,7 +55,7 @@
 						onclick={() => ongo(at)}
 					>
 						<span>{one.what}</span>
-						<span class="mono">{one.shows}{one.unit}</span>
+						<span class="mono">{shownWith(one)}</span>
 						<span class="tick">
 							{#if isKeyed(one, keyed)}<Checkmark size={16} aria-label="in" />{:else}<span
 									class="out-of-sight">to key</span

@@ -20,14 +20,19 @@
 	} = $props();
 </script>
 
-<Modal
-	passiveModal
-	size={large ? 'lg' : 'sm'}
-	modalHeading={heading}
-	iconDescription="Close"
-	selectorPrimaryFocus={focus}
-	bind:open
-	on:close={() => onclose?.()}
->
-	{#if open}{@render children()}{/if}
-</Modal>
+{#if open}
+	<Modal
+		open
+		passiveModal
+		size={large ? 'lg' : 'sm'}
+		modalHeading={heading}
+		iconDescription="Close"
+		selectorPrimaryFocus={focus}
+		on:close={() => {
+			open = false;
+			onclose?.();
+		}}
+	>
+		{@render children()}
+	</Modal>
+{/if}

@@ -25,7 +25,8 @@ const A_DAY = 288;
 /** Most points of a line: more than there are pixels. */
 const MOST_POINTS = 1500;
 
-const legend = { labels: { boxWidth: 22, boxHeight: 1 } };
+/** Lines show as lines, areas as areas, each with its own dash and width. */
+const legend = { labels: { usePointStyle: true, pointStyleWidth: 26, boxHeight: 8 } };
 const line = (
 	label: string,
 	data: { x: number; y: number }[],
@@ -36,7 +37,8 @@ const line = (
 	data,
 	borderColor: color,
 	borderWidth: width,
-	pointRadius: 0
+	pointRadius: 0,
+	pointStyle: 'line'
 });
 
 /** An hour on the axis of days that begins with a weekday: `Mon 00`, `06`. */
@@ -60,8 +62,7 @@ export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit)
 	const governed = proof.governs === 'floor' ? proof.days.floor! : air;
 	const isSwitch = proof.governs === 'nothing';
 	const least = Math.min(...air, ...governed, ...(isSwitch ? [] : set.filter((c) => !Number.isNaN(c))));
-	const floor = Math.floor(inUnit(unit, least) - 1);
-	const tall = unit === 'F' ? 1.4 : 0.8;
+	const floor = Math.floor(inUnit(unit, least) - (unit === 'F' ? 4 : 2));
 	const name = (words: string) => `${words}, °${unit}`;
 	// what is less than the tolerance under what is wanted is the swing of the regulation, not a cold room
 	const short = wanted.map((c, i) => (c - governed[i]! > COLD_TOLERANCE_K ? c : NaN));
@@ -74,21 +75,25 @@ export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit)
 		if (!isSwitch)
 			datasets.push(
 				{
-					...line('cold', degrees(short), 'transparent', 0),
+					...line('too cold', degrees(short), 'transparent', 0),
+					pointStyle: 'rect',
 					backgroundColor: `${ink.signal}55`,
 					stepped: true,
 					fill: { target: 0, above: `${ink.signal}55`, below: 'transparent' }
 				},
-				{ ...line('wanted', degrees(wanted), ink.soft, 1.4), borderDash: [3, 3], stepped: true },
-				{ ...line('setpoint', degrees(set), ink.held, 1.6), stepped: true }
+				// broad under thin: both are seen where they run together
+				{ ...line('wanted', degrees(wanted), `${ink.soft}66`, 6), stepped: true },
+				{ ...line('setpoint', degrees(set), ink.held, 1.8), borderDash: [6, 3], stepped: true }
 			);
 		datasets.push({
 			...line(
-				'heating',
-				points(heating).map((p) => ({ x: p.x, y: floor + p.y * tall })),
+				'heating, share of the time',
+				points(heating).map((p) => ({ x: p.x, y: p.y * 100 })),
 				ink.held,
 				0.8
 			),
+			pointStyle: 'rect',
+			yAxisID: 'heat',
 			backgroundColor: ink.heldFill,
 			stepped: true,
 			fill: 'start'
@@ -110,7 +115,18 @@ export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit)
 						ticks: { stepSize: 6, callback: (value) => hourWords(Number(value), firstDay) },
 						grid: { color: ink.rule }
 					},
-					y: { min: floor, title: { display: true, text: `°${unit}` }, grid: { color: ink.rule } }
+					y: { min: floor, title: { display: true, text: `°${unit}` }, grid: { color: ink.rule } },
+					heat: {
+						// the lowest fifth of the drawing
+						min: 0,
+						max: 500,
+						position: 'right',
+						grid: { display: false },
+						ticks: {
+							stepSize: 100,
+							callback: (value) => (Number(value) <= 100 ? `${value} %` : '')
+						}
+					}
 				},
 				plugins: {
 					legend,

@@ -27,6 +27,15 @@
 			HEIGHT
 		)
 	);
+	/** A time needs so much room, in pixels. */
+	const MARK_WIDTH = 46;
+	/** Times that can stand beside each other. */
+	function apart(minutes: readonly number[]): number[] {
+		const shown: number[] = [];
+		for (const minute of minutes)
+			if (shown.length === 0 || timeX(minute - shown.at(-1)!, width) > MARK_WIDTH) shown.push(minute);
+		return shown;
+	}
 	const days = $derived(
 		DAY_SHORT.map((name, day) => {
 			const moved = misfitRects(is[day]!, was[day]!, width, scale.y);
@@ -37,8 +46,10 @@
 				was: stepPath(was[day]!, width, scale.y),
 				is: stepPath(is[day]!, width, scale.y),
 				/** The changes of the later week that the earlier did not make at that minute. */
-				marks: is[day]!.slice(1).flatMap(({ from }) =>
-					was[day]!.some((span) => span.from === from) ? [] : [from]
+				marks: apart(
+					is[day]!.slice(1).flatMap(({ from }) =>
+						was[day]!.some((span) => span.from === from) ? [] : [from]
+					)
 				)
 			};
 		})

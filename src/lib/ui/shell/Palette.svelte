@@ -39,8 +39,7 @@
 				detail: 'zone',
 				to: `/sites/${site!.id}/zones/${other.id}/week`
 			})),
-			...found(firmPlaces, 'all sites'),
-			{ label: 'Firm', detail: 'name, logo, copies', also: 'backup sign out', to: '/firm' }
+			...found(firmPlaces, 'all sites')
 		];
 	});
 
@@ -139,7 +138,7 @@
 		/>
 		<ul id="palette-list" role="listbox" aria-label="Places and acts">
 			{#each found as one, i (`${one.label}|${one.detail}|${i}`)}
-				<!-- svelte-ignore a11y_click_events_have_key_events -- the keys are the field's -->
+				<!-- svelte-ignore a11y_click_events_have_key_events -->
 				<li
 					id="palette-{i}"
 					role="option"

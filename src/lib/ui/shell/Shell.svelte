@@ -82,7 +82,7 @@
 	</nav>
 	<HeaderUtilities>
 		<HeaderGlobalAction icon={Search} iconDescription="Find: Ctrl K" on:click={onpalette} />
-		<HeaderGlobalAction icon={shown.icon} iconDescription={shown.name} on:click={nextTheme} />
+		<HeaderGlobalAction class="theme" icon={shown.icon} iconDescription={shown.name} on:click={nextTheme} />
 		<HeaderGlobalAction icon={Help} iconDescription="Help: ?" tooltipAlignment="end" on:click={onhelp} />
 	</HeaderUtilities>
 </Header>
@@ -92,7 +92,7 @@
 		ariaLabel={site ? `Places of ${site.name}` : 'Places'}
 		expansionBreakpoint={WIDE_PX}
 	>
-		<SiteNav />
+		<SiteNav theme={shown.name} ontheme={nextTheme} />
 	</SideNav>
 {/if}
 <div id="content" class="content" class:beside={site !== undefined} tabindex="-1">
@@ -153,7 +153,11 @@
 		}
 	}
 	@media (max-width: 560px) {
-		.crumbs span {
+		.crumbs {
+			padding-left: 0.75rem;
+		}
+		.crumbs span,
+		:global(.bx--header .theme.bx--btn) {
 			display: none;
 		}
 	}

@@ -2,8 +2,11 @@
 	import { SideNavDivider, SideNavItems, SideNavLink } from 'carbon-components-svelte';
 	import { page } from '$app/state';
 	import { keyedWords } from '$core/words';
+	import Button from '../kit/Button.svelte';
 	import { live } from '../zone/live.svelte';
 	import { firmPlaces, sitePlaces } from './places';
+
+	let { theme, ontheme }: { /** How the theme stands. */ theme: string; ontheme: () => void } = $props();
 
 	interface ZoneInList {
 		readonly id: string;
@@ -28,6 +31,7 @@
 		{#each firmPlaces as place (place.id)}
 			<SideNavLink href={place.href} isSelected={path === place.href}>{place.name}</SideNavLink>
 		{/each}
+		<li class="theme"><Button kind="quiet" onclick={ontheme}>{theme}</Button></li>
 		{#if site}<SideNavDivider />{/if}
 	</div>
 	{#if site}
@@ -52,6 +56,9 @@
 </SideNavItems>
 
 <style>
+	.theme {
+		padding: 0 0.6rem;
+	}
 	.title {
 		padding: 1rem 1.25rem 0.35rem;
 		color: var(--soft);

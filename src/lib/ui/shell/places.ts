@@ -11,7 +11,8 @@ export interface Place {
 export const firmPlaces: readonly Place[] = [
 	{ id: 'jobs', name: 'Jobs', href: '/' },
 	{ id: 'due', name: 'Visits due', href: '/due', also: 'clock changes batteries promised round' },
-	{ id: 'controls', name: 'Controls', href: '/controls', also: 'profiles describe a control' }
+	{ id: 'controls', name: 'Controls', href: '/controls', also: 'profiles describe a control' },
+	{ id: 'firm', name: 'Firm', href: '/firm', also: 'name logo copies backup sign out' }
 ];
 
 const SITE = [
@@ -36,7 +37,7 @@ export function sitePlaces(siteId: string): Place[] {
 }
 
 const ZONE = [
-	['room', 'Room and control', 'survey emitter radiator floor options unit logger measure'],
+	['room', 'Room', 'survey emitter radiator floor options unit logger measure'],
 	['clock', 'Clock', 'time summer time an hour wrong'],
 	['week', 'Week', 'draw program levels routine'],
 	['away', 'Away', 'holiday special day calendar'],

@@ -154,14 +154,13 @@
 		text-align: center;
 	}
 	.stop .mark {
-		border-color: var(--signal);
-		background: var(--signal);
-		color: var(--on-signal);
+		border-color: var(--ink);
+		background: var(--ink);
+		color: var(--sheet);
 		font-weight: 700;
 	}
 	.look .mark {
-		border-color: var(--signal);
-		color: var(--signal);
+		border-color: var(--ink);
 		font-weight: 700;
 	}
 	.overruled .mark {

@@ -24,9 +24,23 @@
 		most={weightStops.length - 1}
 		value={nearestWeightStop(model.zone.weights)}
 		said={(stop) => words(weightStops[stop]!)}
-		ends={['never waste', 'never cold']}
+		ends={[' ', ' ']}
 		oninput={(stop) => model.editor.preview({ ...model.zone, weights: { ...weightStops[stop]! } })}
 		onchange={() => model.editor.commit()}
 	/>
+	<p class="ends soft" aria-hidden="true"><span>never waste</span><span>never cold</span></p>
 	<p class="soft">{words(model.zone.weights)}</p>
 </section>
+
+<style>
+	section :global(.bx--slider__range-label) {
+		display: none;
+	}
+	section :global(.bx--slider) {
+		margin: 0;
+	}
+	.ends {
+		display: flex;
+		justify-content: space-between;
+	}
+</style>

@@ -82,7 +82,7 @@
 					aria-pressed={one.id === level.id}
 					aria-label="{one.name}, {displaySetpoint(profile, zone.options, one.setpointC)}"
 					onclick={() => model.change(treadSet(zone, selected.day, selected.riser, one.id))}
-					>{one.letter}</Button
+					>{profile.temperature ? one.letter : one.name}</Button
 				>
 			{/each}
 			<Button onclick={() => model.change(riserCleared(zone, selected))}>Clear</Button>
@@ -153,6 +153,7 @@
 	}
 	.days :global(.bx--btn) {
 		padding: 0;
+		font-size: var(--small);
 		white-space: nowrap;
 	}
 </style>

@@ -130,6 +130,7 @@
 		font-weight: 700;
 	}
 	.state {
+		margin-right: 0.4rem;
 		color: var(--held);
 		font-weight: 700;
 	}

@@ -90,7 +90,7 @@
 
 	function letter(level: Level, text: string) {
 		const wanted = text.trim().toUpperCase();
-		if (!/^[A-Z]$/.test(wanted)) refuse('A level goes by one letter, A to Z.');
+		if (!/^[A-Z0-9]$/.test(wanted)) refuse('A level goes by one letter, A to Z, or a figure.');
 		else if (zone.levels.some((other) => other.letter === wanted && other.id !== level.id))
 			refuse(`${wanted} is taken by another level.`);
 		else change(level.id, { letter: wanted });

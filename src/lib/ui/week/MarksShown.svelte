@@ -47,6 +47,7 @@
 
 <style>
 	.legend {
+		margin: 0 0 0.3rem -0.5rem;
 		display: flex;
 		gap: 0 0.25rem;
 		align-items: center;
@@ -54,6 +55,7 @@
 	}
 	.legend :global(.bx--btn) {
 		gap: 0.4rem;
+		padding-inline: 0.4rem;
 		text-decoration: none;
 	}
 	.legend :global(.bx--btn[aria-pressed='true']),

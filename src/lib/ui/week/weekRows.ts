@@ -169,7 +169,10 @@ export function drawnWeek(
 					{
 						x: timeX((span.from + span.to) / 2, width),
 						y: below ? Math.min(y + 13, height - 1) : y - 5,
-						letter: levelOf(zone, shapes[day]![i]!.value).letter
+						// a switch knows on and off: the words, not letters for them
+						letter: profile.temperature
+							? levelOf(zone, shapes[day]![i]!.value).letter
+							: levelOf(zone, shapes[day]![i]!.value).name.toLowerCase()
 					}
 				];
 			}),

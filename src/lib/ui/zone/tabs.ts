@@ -29,7 +29,7 @@ export function tabStates(
 		proof: of(() => zone!.proof),
 		'key-in': of(({ done, of }) => `${done} of ${of}`),
 		'read-back': of(({ read, toRead }) => `${read} of ${toRead}`),
-		'hand-over': of(({ done, of }) => (done === of ? 'ready' : 'after keying')),
-		moment: plain('what runs, and why')
+		'hand-over': of(({ done, of }) => (done === of ? 'ready' : '–')),
+		moment: plain('and why')
 	};
 }

@@ -13,7 +13,6 @@
 	import { misfitSentences } from '$core/fit';
 	import { problemOf, writeControlFile } from '$core/formats';
 	import { onControl, type Zone } from '$core/plan';
-	import { duration } from '$core/week';
 	import { call } from '$lib/ui/call';
 	import ProfileFields from '$lib/ui/controls/ProfileFields.svelte';
 	import { DocumentEditor } from '$lib/ui/document/documentEditor.svelte';

@@ -4,7 +4,7 @@ import { dueList } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 /** How many things due a site says at once. */
-const SOONEST = 4;
+const SOONEST = 3;
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
 	depends('fq:site');

@@ -46,7 +46,7 @@
 
 <main>
 	<h1>{data.site.name}: checks before the sign-off</h1>
-	<p class="answer" class:signal={stops > 0} aria-live="polite">
+	<p class="answer" aria-live="polite">
 		{#if stops > 0}
 			{things(stops)} must be done before the sign-off{looks > 0
 				? `; ${looks} more ${looks === 1 ? 'is' : 'are'} worth a look`

@@ -8,6 +8,7 @@
 	import WeekOverlay from '$lib/ui/record/WeekOverlay.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import More from '$lib/ui/kit/More.svelte';
 
 	let { data } = $props();
 
@@ -149,9 +150,11 @@
 						{#if zone.weekDiffers && old && next}
 							<WeekOverlay before={old.zone} after={next.zone} names={[nameOf(before), nameOf(after)]} />
 						{/if}
-						<ul>
-							{#each zone.sentences as sentence, i (i)}<li>{sentence}</li>{/each}
-						</ul>
+						<More title="What changed, in words" open={!zone.weekDiffers}>
+							<ul>
+								{#each zone.sentences as sentence, i (i)}<li>{sentence}</li>{/each}
+							</ul>
+						</More>
 					</article>
 				{/each}
 			</section>

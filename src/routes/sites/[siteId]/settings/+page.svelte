@@ -74,6 +74,9 @@
 	/** The unit of what is set: that of the first zone that is ticked. */
 	const unit = $derived(picked[0] ? unitOf(picked[0].zone, picked[0].profile) : 'C');
 	let value = $state<SettingValue | null>(null);
+	/** Whether nothing is chosen to be set; then what is there can be cleared, if something is. */
+	const nothing = $derived(value === null || (Array.isArray(value) && value.length === 0));
+	const nothingThere = $derived(setting !== null && picked.every((row) => setting.read(row) === null));
 	let problem = $state<string | null>(null);
 	let done = $state<{ words: string; before: { row: Row; value: SettingValue | null }[] } | null>(null);
 
@@ -194,7 +197,7 @@
 									{#if why}
 										<span class="soft">{why}</span>
 									{:else}
-										<span class="value" class:signal={setting.read(row) === null && !optional.has(setting.id)}
+										<span class="value" class:soft={setting.read(row) === null}
 											>{settingWords(setting, setting.read(row), unitOf(row.zone, row.profile))}</span
 										>
 									{/if}
@@ -222,13 +225,15 @@
 				<div class="quick">
 					<Button
 						kind="next"
-						disabled={picked.length === 0 || (value === null && setting.id === 'emitter')}
+						disabled={picked.length === 0 || (nothing && (setting.id === 'emitter' || nothingThere))}
 						onclick={setAll}
 					>
 						{picked.length === 0
 							? 'Choose the zones'
-							: value === null || (Array.isArray(value) && value.length === 0)
-								? `Clear it for ${zonesWords(picked.length)}`
+							: nothing
+								? nothingThere
+									? 'Choose what to set'
+									: `Clear it for ${zonesWords(picked.length)}`
 								: `Set ${settingWords(setting, value, unit)} for ${zonesWords(picked.length)}`}
 					</Button>
 				</div>

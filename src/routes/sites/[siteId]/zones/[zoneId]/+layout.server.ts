@@ -8,7 +8,7 @@ export const load = pageLoad(async ({ params, depends }: LayoutServerLoadEvent) 
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
 	return {
 		zone: { id: stored.id, name: stored.zone.name },
-		stored: { zone: stored.zone, revision: stored.revision },
+		kept: { zone: stored.zone, revision: stored.revision },
 		profile
 	};
 });

@@ -25,7 +25,7 @@
 
 	const model = $derived.by(() => {
 		const id = data.zone.id;
-		return untrack(() => openZone(data.site.id, id, data.stored, () => data.profiles, data.profile));
+		return untrack(() => openZone(data.site.id, id, data.kept, () => data.profiles, data.profile));
 	});
 	giveZone(() => model);
 	const editor = $derived(model.editor);
@@ -33,8 +33,8 @@
 	$effect(() => editor.keepSteps(sessionStorage));
 	// what another hand saved meanwhile, as soon as a view has read it
 	$effect(() => {
-		const { stored } = page.data as { stored?: typeof data.stored };
-		if (stored) untrack(() => editor.meet(stored.zone, stored.revision));
+		const { kept } = page.data as { kept?: typeof data.kept };
+		if (kept) untrack(() => editor.meet(kept.zone, kept.revision));
 	});
 	// what was read again is as new as the page
 	$effect(() => {
@@ -146,7 +146,7 @@
 	nav {
 		display: flex;
 		flex: 1 1 auto;
-		gap: 1.4rem;
+		gap: 1.25rem;
 		min-width: 0;
 		padding: 0 1.4rem;
 		overflow-x: auto;
@@ -170,8 +170,12 @@
 		font-weight: 700;
 	}
 	.state {
+		max-width: 9rem;
 		min-height: 1.2em;
+		overflow: hidden;
 		font-size: var(--small);
+		text-overflow: ellipsis;
+		white-space: nowrap;
 	}
 	.steps {
 		display: flex;

@@ -100,7 +100,7 @@
 		align-items: end;
 	}
 	.keys :global(.bx--form-item) {
-		flex: 0 1 9.5rem;
+		flex: 0 1 11rem;
 	}
 	@media (max-width: 860px) {
 		.desk {

@@ -4,7 +4,7 @@
 	import { afterNavigate } from '$app/navigation';
 	import { wallAt } from '$core/civil';
 	import { clockTime } from '$core/week';
-	import { gestureWords } from '$core/words';
+	import { gestureWords, shownWith } from '$core/words';
 	import { isKeyed, readId, routeMinutes, type CardItem } from '$core/keying';
 	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
 	import { ownPace } from '$lib/ui/keyin/pace.svelte';
@@ -189,7 +189,7 @@
 					class="instruction"
 					role="group"
 					tabindex="-1"
-					aria-label="{item.section}, {item.what}: {item.shows}{item.unit}"
+					aria-label="{item.section}, {item.what}: {shownWith(item)}"
 					bind:this={instruction}
 				>
 					<p class="what"><strong>{item.section}</strong>, {item.what}</p>
@@ -202,7 +202,9 @@
 					</div>
 				</div>
 				<p class="soft">
-					{#if item.from !== null}shows now <span class="mono">{item.from}{item.unit}</span> ·
+					{#if item.from !== null}shows now <span class="mono"
+							>{shownWith({ ...item, shows: item.from })}</span
+						> ·
 					{/if}{words(item.presses)}
 				</p>
 				{#if notes.keyed[item.id] !== undefined && notes.keyed[item.id] !== item.shows}
@@ -221,7 +223,7 @@
 					<p class="then soft">
 						then {#each upNext as one, i (one.id)}{i > 0 ? ', then ' : ''}{one.section === item.section
 								? ''
-								: `${one.section}, `}{one.what} <strong>{one.shows}{one.unit}</strong>{/each}
+								: `${one.section}, `}{one.what} <strong>{shownWith(one)}</strong>{/each}
 					</p>
 				{:else}
 					<p class="then soft">That is the last value to key.</p>
@@ -229,7 +231,7 @@
 			</div>
 			<div class="keys">
 				<Button kind="quiet" onclick={back} disabled={index === 0}>Back</Button>
-				<Button kind="next" class="go" onclick={confirm}>Shows {item.shows}{item.unit}</Button>
+				<Button kind="next" class="go" onclick={confirm}>Shows {shownWith(item)}</Button>
 			</div>
 		{:else}
 			<div class="ask">

@@ -3,11 +3,13 @@ import { pageLoad } from '$lib/server/pages';
 import { zoneForPages } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
-export const load = pageLoad(async ({ params }: PageServerLoadEvent) => {
+export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
+	// what the control holds follows what was changed, once it is saved
+	depends('fq:site');
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
 	const { chosen } = await compute('zoneFit', { zone: stored.zone, profile });
 	return {
-		stored: { zone: stored.zone, revision: stored.revision },
+		kept: { zone: stored.zone, revision: stored.revision },
 		profile,
 		program: chosen.program,
 		held: chosen.held,

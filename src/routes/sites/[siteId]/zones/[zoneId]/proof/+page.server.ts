@@ -4,5 +4,5 @@ import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params }: PageServerLoadEvent) => {
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
-	return { stored: { zone: stored.zone, revision: stored.revision }, profile };
+	return { kept: { zone: stored.zone, revision: stored.revision }, profile };
 });

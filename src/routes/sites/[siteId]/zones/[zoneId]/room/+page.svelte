@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { levelOf, roomUse, roomUses, unitOf, wantedWeek } from '$core/plan';
+	import { emitterClasses, lossOf } from '$core/thermal';
 	import { DAY_MINUTES, valueAt, wrapWeek } from '$core/week';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
@@ -32,9 +33,15 @@
 <main>
 	<h1>{zone.name}: the room and its control</h1>
 	<p class="lead">
-		{zone.room
-			? 'What the week is computed for. Everything here is saved as you change it.'
-			: 'The control is chosen; the room is not described yet, so nothing can be proved of it.'}
+		{#if zone.room}
+			The room loses <strong>{Math.round(lossOf(zone.room))} W</strong> for each {unit === 'F'
+				? '1.8 °F'
+				: 'kelvin'} that it is warmer than outside; its {emitterClasses[zone.room.emitter.kind].words} gives up
+			to
+			<strong>{(zone.room.emitter.ratedW / 1000).toFixed(1)} kW</strong>.
+		{:else}
+			The room is not described yet, so nothing can be proved of it.
+		{/if}
 	</p>
 	<div class="parts">
 		<div>
@@ -49,12 +56,14 @@
 						]}
 						onchange={(id) => model.change({ ...zone, use: (id || null) as typeof zone.use })}
 					/>
-					<Field
-						label="Note"
-						value={zone.note}
-						maxlength={400}
-						onchange={(note) => model.change({ ...zone, note: note.trim() })}
-					/>
+					<div class="note">
+						<Field
+							label="Note"
+							value={zone.note}
+							maxlength={400}
+							onchange={(note) => model.change({ ...zone, note: note.trim() })}
+						/>
+					</div>
 				</div>
 				{#if use?.care(unit)}<p>{use.care(unit)}.</p>{/if}
 			</section>
@@ -100,6 +109,14 @@
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(min(13rem, 100%), 1fr));
 		gap: 0.75rem 1rem;
+	}
+	.note {
+		grid-column: 1 / -1;
+	}
+	.parts > div {
+		display: grid;
+		gap: 1.2rem;
+		align-content: start;
 	}
 	.forget {
 		margin-top: 1rem;

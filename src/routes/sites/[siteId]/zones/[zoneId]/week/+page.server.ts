@@ -7,7 +7,7 @@ import type { PageServerLoadEvent } from './$types';
 export const load = pageLoad(async ({ params }: PageServerLoadEvent) => {
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
 	return {
-		stored: { zone: stored.zone, revision: stored.revision },
+		kept: { zone: stored.zone, revision: stored.revision },
 		profile,
 		firstFit: await compute('pricedFit', { zone: stored.zone, profile })
 	};

@@ -37,7 +37,7 @@
 	const untouched = $derived(zone.wanted.length === 1 && zone.routine === null);
 	/** What stands open above the drawing: on an untouched week the routine it can be made from. */
 	let open = $state<'table' | 'routine' | null>(untrack(() => (untouched ? 'routine' : null)));
-	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 420) / 7))));
+	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 405) / 7))));
 
 	/** Whether this browser has drawn a week before: until then the page says how. */
 	let drewBefore = $state(true);
@@ -54,18 +54,8 @@
 
 <div class="with-aside">
 	<main>
-		<h1>{zone.name}, the week</h1>
-		<WeekSaid {zone} {profile} fit={view.fit} />
-
 		<div class="bar">
-			<MarksShown
-				bind:shown
-				bind:showRoom={view.showRoom}
-				{isSwitch}
-				governed={zone.room?.sensor === 'floor' ? 'floor' : 'room'}
-				unit={unitOf(zone, profile)}
-				outdoorC={zone.room && !isSwitch ? view.outdoorC : null}
-			/>
+			<h1>{zone.name}, the week</h1>
 			<div class="ways">
 				{#each [['routine', 'Routine'], ['table', 'Table']] as const as [id, name] (id)}
 					<Button aria-pressed={open === id} onclick={() => (open = open === id ? null : id)}>{name}</Button>
@@ -75,6 +65,7 @@
 				{/if}
 			</div>
 		</div>
+		<WeekSaid {zone} {profile} fit={view.fit} />
 
 		{#if open === 'table'}
 			{#await import('$lib/ui/week/WeekTable.svelte') then { default: WeekTable }}
@@ -97,20 +88,30 @@
 			</p>
 		{/if}
 
-		<WeekChart
-			{zone}
-			{profile}
-			fit={view.fit}
-			{shown}
-			roomC={view.roomC}
-			{rowHeight}
-			bind:selected
-			bind:selectedDay
-			onpreview={(next) => editor.preview(next)}
-			oncommit={() => editor.commit()}
-			oncancel={() => editor.cancel()}
-			onchange={model.change}
-		/>
+		<div class="drawing">
+			<MarksShown
+				bind:shown
+				bind:showRoom={view.showRoom}
+				{isSwitch}
+				governed={zone.room?.sensor === 'floor' ? 'floor' : 'room'}
+				unit={unitOf(zone, profile)}
+				outdoorC={zone.room && !isSwitch ? view.outdoorC : null}
+			/>
+			<WeekChart
+				{zone}
+				{profile}
+				fit={view.fit}
+				{shown}
+				roomC={view.roomC}
+				{rowHeight}
+				bind:selected
+				bind:selectedDay
+				onpreview={(next) => editor.preview(next)}
+				oncommit={() => editor.commit()}
+				oncancel={() => editor.cancel()}
+				onchange={model.change}
+			/>
+		</div>
 		<Groupings
 			fit={view.fit}
 			{profile}
@@ -162,8 +163,9 @@
 		align-items: center;
 		justify-content: space-between;
 	}
-	.bar {
-		margin-bottom: 0.3rem;
+	.drawing {
+		display: flex;
+		flex-direction: column;
 	}
 	.parted {
 		padding-left: 0.6rem;
@@ -175,5 +177,11 @@
 		padding: 0.5rem 0.75rem;
 		border-left: 4px solid var(--held);
 		background: var(--sheet);
+	}
+	@media (max-width: 860px) {
+		/* the week first, what its marks mean under it */
+		.drawing {
+			flex-direction: column-reverse;
+		}
 	}
 </style>

@@ -1,0 +1,351 @@
+import { onMount, tick, untrack } from 'svelte';
+import { goto } from '$app/navigation';
+import { checksOf, stopsOf } from '$core/checks';
+import { dateOfDay, dateWords, wallAt } from '$core/civil';
+import { findProfile, type ControlProfile } from '$core/control';
+import { keyingStanding, type Keyed, type KeyingStanding } from '$core/keying';
+import { joinReadings, testStanding, unitOf, type OnSite, type Zone } from '$core/plan';
+import type { Missed } from '$core/words';
+import { keep, keepJson, kept as keptText, keptJson } from '../browserStore';
+import { call, UNREACHABLE, WHO } from '../call';
+import type { KeyedNotes } from '../keyin/keyedNotes.svelte';
+import { refresh } from '../refresh';
+import { watchSite } from '../watchSite';
+import { keepingOf, keepVisit } from './keptPages.svelte';
+import { outboxOf } from './outbox.svelte';
+import { newUuid, PictureQueue } from './pictureQueue.svelte';
+import { keyedOfSite, sendAll } from './sendAll';
+import { placeKept, VISIT_STEPS, type KeptPlace, type VisitPlace, type VisitStep } from './visitSteps';
+
+/** What the page of a visit read from the server. */
+export interface VisitData {
+	readonly site: { readonly id: string; readonly timeZone: string };
+	readonly mark: string;
+	readonly readAtMs: number;
+	readonly nowMs: number;
+	readonly readBackStops: boolean;
+	readonly zones: readonly {
+		readonly id: string;
+		readonly name: string;
+		readonly document: Zone;
+		readonly summary: Missed & KeyingStanding & { readonly grouping: string };
+		readonly clock: { readonly words: string };
+	}[];
+	readonly removed: readonly { readonly id: string; readonly name: string }[];
+	readonly profiles: readonly ControlProfile[];
+	readonly noted: Readonly<Record<string, OnSite>>;
+	readonly keyed: Readonly<Record<string, Keyed>>;
+	/** The last visit that was ended, and whether nothing was noted since. */
+	readonly last: {
+		readonly id: string;
+		readonly at: string;
+		readonly who: string;
+		readonly signedOff: boolean;
+		readonly isLatest: boolean;
+	} | null;
+}
+
+/**
+ * A visit as it goes on in this window: where it stands, what was noted and keyed and waits to be sent, what the checks say of
+ * it, and its end. `read` gives what the page last read. `arrived` hears of every place that is gone to.
+ */
+export function visitHere(read: () => VisitData, arrived: () => void) {
+	const data = $derived(read());
+
+	const loaded = $derived({
+		readAtMs: data.readAtMs,
+		after: data.last?.id ?? null,
+		names: Object.fromEntries([...data.zones, ...data.removed].map((one) => [one.id, one.name]))
+	});
+	const outbox = outboxOf(data.site.id, data.noted, loaded);
+	$effect(() => {
+		const now = loaded;
+		untrack(() => {
+			outbox.refresh(data.noted, now);
+			pictures.knows(now.after);
+		});
+	});
+	const pictures = new PictureQueue(data.site.id);
+	const placeKey = `fond-quarter/visit-at/${data.site.id}`;
+	const zoneIds = $derived(data.zones.map((one) => one.id));
+	let place = $state.raw<VisitPlace>({ zone: 0, step: 'found' });
+	/** The zone on show, wherever it stands by now: others are added, moved and removed meanwhile. */
+	let shownId: string | undefined;
+	$effect(() => {
+		const ids = zoneIds;
+		untrack(() => {
+			place = placeKept({ ...place, zoneId: shownId }, ids);
+			shownId = ids[place.zone];
+		});
+	});
+	let who = $state('');
+	let note = $state('');
+	let problem = $state<string | null>(null);
+	let busy = $state(false);
+	/** Of the end of this visit: sent again without having heard an answer, it is the same end. */
+	let endId = newUuid();
+	const keeping = $derived(keepingOf(data.site.id));
+
+	/** What was keyed from this browser, by zone: it may not have come in yet. */
+	let keyedNotes = $state.raw<Readonly<Record<string, KeyedNotes>>>({});
+	onMount(() => {
+		outbox.resume();
+		void pictures.resume().catch(() => undefined);
+		// what was keyed without a connection is sent from here too
+		keyedNotes = keyedOfSite(data.site.id, data.keyed, data.readAtMs);
+		const at = keptJson(placeKey) as KeptPlace | null;
+		if (at && (at.step === 'sign-off' || VISIT_STEPS.some(([id]) => id === at.step))) {
+			place = placeKept(at, zoneIds);
+			shownId = zoneIds[place.zone];
+		}
+		who = keptText(WHO) ?? '';
+		void keepVisit(data.site.id, zoneIds);
+		const stop = watchSite(
+			data.site.id,
+			() => data.mark,
+			() => refresh('fq:site')
+		);
+		return () => {
+			stop();
+			pictures.stop();
+		};
+	});
+
+	/** Of which visit the person here knows that it ended: they began another, only look, or have read who ended it. */
+	let knownEnd = $state(untrack(() => (data.last?.isLatest ? null : (data.last?.id ?? null))));
+	const isKnown = (id: string) => id === knownEnd || id === outbox.begunAfter;
+	/** The visit that somebody ended while this page was open, where the next one goes on already. */
+	const endedMeanwhile = $derived(
+		data.last && !data.last.isLatest && !isKnown(data.last.id) ? data.last : null
+	);
+	const ended = $derived(data.last?.isLatest ? data.last : null);
+	const between = $derived(
+		ended !== null && !isKnown(ended.id) && outbox.waiting === 0 && outbox.unsent.length === 0
+	);
+	const dateOf = (iso: string) =>
+		dateWords(dateOfDay(Math.floor(wallAt(data.site.timeZone, Date.parse(iso)) / 1440)));
+	/** What belongs to one visit starts empty; survey, offset, batteries and lock stay as they were left. */
+	function begin() {
+		knownEnd = ended?.id ?? null;
+		if (ended) outbox.begin(ended.id);
+		// the first note opens it, and on the server nothing of the last one counts from then on
+		const first = data.zones[0];
+		if (first) outbox.note(first.id, 'foundNote', '');
+		go({ zone: 0, step: 'found' });
+	}
+	function go(next: VisitPlace) {
+		place = next;
+		shownId = zoneIds[next.zone];
+		keepJson(placeKey, { ...next, zoneId: shownId });
+		window.scrollTo(0, 0);
+		// whoever does not see the page hears where they are now
+		void tick().then(arrived);
+	}
+
+	const row = $derived(data.zones[place.zone]);
+	const zone = $derived(row?.document);
+	const profileOf = (one: Zone): ControlProfile =>
+		data.profiles.find((candidate) => candidate.id === one.control) ?? findProfile('six-step-room-stat')!;
+	const profile = $derived(zone ? profileOf(zone) : null);
+	const unitOfZone = (id: string) => {
+		const of = data.zones.find((one) => one.id === id)?.document;
+		return of ? unitOf(of, profileOf(of)) : 'C';
+	};
+	const nameOf = (id: string) => loaded.names[id] ?? '';
+	const onSite = $derived(row ? outbox.of(row.id) : null);
+	function set<K extends keyof OnSite>(key: K, value: OnSite[K]) {
+		problem = row ? outbox.note(row.id, key, value) : null;
+	}
+
+	$effect(() => {
+		const { keyed, readAtMs } = data;
+		for (const [id, notes] of Object.entries(keyedNotes))
+			if (keyed[id]) untrack(() => notes.refresh(keyed[id]!, readAtMs));
+	});
+
+	/** What is keyed at each control and how far its card is, values that were keyed here and not yet sent included. */
+	const keying = $derived(
+		Object.fromEntries(
+			data.zones.map(({ id, document, summary }) => {
+				const keyed = keyedNotes[id]?.keyed ?? data.keyed[id] ?? {};
+				const { done, of, read, toRead } = keyedNotes[id]
+					? keyingStanding(document, profileOf(document), keyed)
+					: summary;
+				return [id, { keyed, done, of, read, toRead }];
+			})
+		)
+	);
+
+	/** The checks of every zone as it stands here, noted but not yet sent included. */
+	const checked = $derived(
+		data.zones.map((one) => {
+			const noted = outbox.of(one.id);
+			const known = profileOf(one.document);
+			const checks = checksOf({
+				zone: {
+					...one.document,
+					clockReadings: joinReadings(one.document.clockReadings, noted.clockReadings)
+				},
+				profile: known,
+				onSite: noted,
+				...keying[one.id]!,
+				readBackStops: data.readBackStops,
+				misfit: one.summary,
+				groupingName: known.groupings.find(({ id }) => id === one.summary.grouping)?.name ?? '',
+				timeZone: data.site.timeZone,
+				nowMs: data.nowMs
+			});
+			return { id: one.id, name: one.name, checks, onSite: noted, stops: stopsOf(checks, noted) };
+		})
+	);
+	const stops = $derived(checked.reduce((sum, one) => sum + one.stops.length, 0));
+	const stepIndex = $derived(VISIT_STEPS.findIndex(([id]) => id === place.step));
+	const stepName = $derived(VISIT_STEPS[stepIndex]?.[1] ?? 'Sign off');
+	const stateOf = (step: string): string => {
+		if (!onSite || !row) return '';
+		if (step === 'found') return onSite.foundIn ?? '–';
+		if (step === 'key-in') return `${keying[row.id]!.done}/${keying[row.id]!.of}`;
+		if (step === 'test')
+			return { missing: '–', 'under-way': '…', passed: 'passed', failed: 'failed' }[
+				testStanding(onSite.test)
+			];
+		if (step === 'leave') return onSite.leftIn ?? '–';
+		if (step === 'clock') return onSite.clockReadings.length > 0 ? 'set' : row.clock.words;
+		return '';
+	};
+
+	/** Whether what a step is for has been done. */
+	const isDone = (step: VisitStep): boolean => {
+		if (!onSite || !row) return false;
+		switch (step) {
+			case 'found':
+				return onSite.foundIn !== null;
+			case 'settings':
+				return onSite.frostOn !== null || onSite.offsetReadings.length > 0;
+			case 'clock':
+				return profile?.habits.clock.summerTime === 'no-clock' || onSite.clockReadings.length > 0;
+			case 'key-in':
+				return keying[row.id]!.done === keying[row.id]!.of;
+			case 'test':
+				return testStanding(onSite.test) === 'passed';
+			case 'leave':
+				return onSite.leftIn !== null;
+		}
+	};
+	/** A step with an act of its own that is not done yet: that act is the filled button, going on is only skipping it. */
+	const skips = $derived(
+		(place.step === 'clock' || place.step === 'key-in' || place.step === 'test') && !isDone(place.step)
+	);
+
+	async function end(signedOff: boolean) {
+		problem = null;
+		if (who.trim() === '') {
+			problem = 'Say who you are.';
+			return;
+		}
+		problem = await sendAll(outbox, Object.values(keyedNotes), pictures);
+		if (problem !== null) return;
+		busy = true;
+		keep(WHO, who.trim());
+		const answer = await call('POST', `/api/v1/jobs/${data.site.id}/visits`, {
+			who: who.trim(),
+			note: note.trim(),
+			signedOff,
+			id: endId,
+			after: loaded.after
+		});
+		busy = false;
+		if (!answer.ok) {
+			problem =
+				answer.status === UNREACHABLE
+					? 'No connection: everything is kept; sign off when it is back.'
+					: answer.sentence;
+			return;
+		}
+		endId = newUuid();
+		keep(placeKey, null);
+		await refresh('fq:site');
+		await goto(`/sites/${data.site.id}/record`);
+	}
+
+	return {
+		outbox,
+		pictures,
+		keeping: () => keepingOf(data.site.id),
+		get place() {
+			return place;
+		},
+		go,
+		begin,
+		/** Only looks at what was left: no visit is begun. */
+		look: () => (knownEnd = ended?.id ?? null),
+		/** The end of the visit by another hand has been read. */
+		seenEnd: () => (knownEnd = endedMeanwhile?.id ?? null),
+		get between() {
+			return between;
+		},
+		get ended() {
+			return ended;
+		},
+		get endedMeanwhile() {
+			return endedMeanwhile;
+		},
+		dateOf,
+		get row() {
+			return row;
+		},
+		get zone() {
+			return zone;
+		},
+		get profile() {
+			return profile;
+		},
+		get onSite() {
+			return onSite;
+		},
+		set,
+		unitOfZone,
+		nameOf,
+		get keyedNotes() {
+			return keyedNotes;
+		},
+		get keying() {
+			return keying;
+		},
+		get checked() {
+			return checked;
+		},
+		get stops() {
+			return stops;
+		},
+		get stepName() {
+			return stepName;
+		},
+		stateOf,
+		isDone,
+		get skips() {
+			return skips;
+		},
+		overrule: (zoneId: string, overruled: OnSite['overruled']) =>
+			(problem = outbox.note(zoneId, 'overruled', overruled)),
+		get who() {
+			return who;
+		},
+		set who(next) {
+			who = next;
+		},
+		get note() {
+			return note;
+		},
+		set note(next) {
+			note = next;
+		},
+		get problem() {
+			return problem;
+		},
+		get busy() {
+			return busy;
+		},
+		end
+	};
+}
