@@ -69,7 +69,7 @@ test('values keyed while the server is away survive a reload and arrive, and a s
 	await installation.loadDemo();
 	await open(page, '/');
 	await page.getByRole('link', { name: /Tallow Quay/ }).click();
-	await page.getByRole('link', { name: /^Bindery, \d+ values/ }).click();
+	await page.getByRole('link', { name: /^Key in Bindery, \d+ values/ }).click();
 	await expect(page.getByText(/^value 1 of \d+$/)).toBeVisible();
 	await page.waitForLoadState('networkidle');
 	await page.keyboard.press('Enter');
@@ -124,7 +124,7 @@ test.describe('overtaken', () => {
 		});
 		await open(page, '/');
 		await page.getByRole('link', { name: /Tallow Quay/ }).click();
-		await page.getByRole('link', { name: /^Bindery, \d+ values/ }).click();
+		await page.getByRole('link', { name: /^Key in Bindery, \d+ values/ }).click();
 		await expect(page.getByText(/^value 1 of \d+$/)).toBeVisible();
 		await page.waitForLoadState('networkidle');
 		await page.keyboard.press('Enter');
@@ -132,7 +132,7 @@ test.describe('overtaken', () => {
 		await page.reload({ waitUntil: 'commit', timeout: 20_000 });
 		await expect(page.getByText(/^value 2 of \d+$/)).toBeVisible({ timeout: 10_000 });
 		// the board's list was read before the note as well: gone to, it is read anew
-		await page.getByRole('link', { name: 'Tallow Quay Workshops' }).click();
+		await page.getByRole('link', { name: 'Tallow Quay Workshops', exact: true }).click();
 		await expect(page.getByRole('row', { name: /Bindery/ })).toContainText(/\b1 of \d+/);
 	});
 });

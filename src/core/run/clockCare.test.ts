@@ -109,19 +109,19 @@ describe('the clock of a control', () => {
 			set,
 			lost
 		});
-		expect(standing([])).toEqual({ words: 'not looked at', bad: false });
-		expect(standing([reading('2026-10-01T12:00', 0, true)])).toEqual({
+		expect(standing([])).toMatchObject({ words: 'not looked at', bad: false });
+		expect(standing([reading('2026-10-01T12:00', 0, true)])).toMatchObject({
 			words: 'not changed since Sun 25 Oct',
 			bad: true
 		});
 		expect(standing([reading('2026-10-01T12:00', 0, true)], 'six-step-room-stat')).toMatchObject({
 			bad: false
 		});
-		expect(standing([reading('2026-10-30T12:00', -240, false)])).toEqual({
+		expect(standing([reading('2026-10-30T12:00', -240, false)])).toMatchObject({
 			words: '4 min behind',
 			bad: true
 		});
-		expect(standing([reading('2026-10-30T12:00', 0, false, true)])).toEqual({
+		expect(standing([reading('2026-10-30T12:00', 0, false, true)])).toMatchObject({
 			words: 'lost its time',
 			bad: true
 		});

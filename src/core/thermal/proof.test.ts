@@ -115,7 +115,8 @@ describe('a proof', () => {
 			}),
 			-5
 		);
-		expect(hot.words.floor).toMatch(/^Stop: the floor surface reaches/);
+		expect(hot.words.floor).toMatchObject({ stops: true });
+		expect(hot.words.floor?.text).toMatch(/^Stop: the floor surface reaches/);
 		const frost = proved(room({ emitter: { kind: 'electric-panel', ratedW: 300 } }), -12);
 		expect(frost.words.frost).toMatch(/pipes can freeze/);
 	});

@@ -83,6 +83,7 @@
 <style>
 	.head {
 		display: flex;
+		flex-wrap: wrap;
 		gap: 0.5rem;
 		align-items: center;
 		padding-bottom: 0.3rem;
@@ -96,15 +97,20 @@
 		font-weight: 400;
 	}
 	.row {
-		display: grid;
-		grid-template-columns: minmax(4.5rem, 1fr) repeat(3, minmax(2rem, auto));
-		gap: 0.5rem;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.25rem 0.5rem;
 		align-items: center;
 		min-height: 46px;
 		border-bottom: 1px solid var(--rule);
 	}
+	.row > .soft:first-child {
+		flex: 1 1 4.5rem;
+	}
 	.row :global(.bx--text-input-wrapper) {
+		flex: 0 1 6.5rem;
 		width: 6.5rem;
+		max-width: 100%;
 	}
 	.row :global(input) {
 		border-color: transparent;

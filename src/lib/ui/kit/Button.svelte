@@ -11,6 +11,7 @@
 		download,
 		icon,
 		iconLabel,
+		tip = 'center',
 		disabled = false,
 		class: extra = '',
 		ref = $bindable(null),
@@ -25,6 +26,8 @@
 		icon?: CarbonIcon;
 		/** What a button that shows only its icon does. */
 		iconLabel?: string;
+		/** Where that is shown: at the end of a row to its start, so that it stays on the page. */
+		tip?: 'start' | 'center' | 'end';
 		disabled?: boolean;
 		class?: string;
 		ref?: HTMLButtonElement | HTMLAnchorElement | null;
@@ -56,6 +59,7 @@
 		{icon}
 		{disabled}
 		iconDescription={iconLabel}
+		tooltipAlignment={tip}
 		bind:ref
 		{...given}
 	/>

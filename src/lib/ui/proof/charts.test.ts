@@ -43,7 +43,13 @@ const lines = (chart: ReturnType<ReturnType<typeof daysChart>>): Record<string, 
 describe('what a proof draws', () => {
 	it('two days from any weekday on, over Sunday midnight too', () => {
 		const sunday = lines(daysChart(proof, 6, 'C')(ink));
-		expect(Object.keys(sunday)).toEqual(['room, °C', 'cold', 'wanted', 'setpoint', 'heating']);
+		expect(Object.keys(sunday)).toEqual([
+			'room, °C',
+			'too cold',
+			'wanted',
+			'setpoint',
+			'heating, share of the time'
+		]);
 		expect(sunday['wanted']).toHaveLength(SHOWN_DAYS * 288 + 1);
 		// Sunday 07:00 up, 22:00 to frost; Monday 07:00 up again
 		const wantedAt = (hour: number) => sunday['wanted']!.find((point) => point.x === hour)!.y;
@@ -59,21 +65,28 @@ describe('what a proof draws', () => {
 		let filled = 0;
 		for (const day of [0, 2, 4, 6])
 			filled += lines(daysChart(proof, day, 'C')(ink))
-				['cold']!.slice(0, day === 6 ? 288 : 576)
+				['too cold']!.slice(0, day === 6 ? 288 : 576)
 				.filter((point) => !Number.isNaN(point.y)).length;
 		expect(filled).toBe(cold);
 		const days = { ...proof.days, floor: proof.days.air.map((c) => c + 20) };
 		const floor = lines(daysChart({ ...proof, governs: 'floor', days }, 0, 'F')(ink));
-		expect(Object.keys(floor)).toEqual(['floor, °F', 'room air', 'cold', 'wanted', 'setpoint', 'heating']);
+		expect(Object.keys(floor)).toEqual([
+			'floor, °F',
+			'room air',
+			'too cold',
+			'wanted',
+			'setpoint',
+			'heating, share of the time'
+		]);
 		expect(floor['floor, °F']![0]!.y).toBeCloseTo((proof.days.air[0]! + 20) * 1.8 + 32, 6);
 		expect(floor['wanted']!.find((point) => point.x === 7)!.y).toBe(68);
-		expect(floor['cold']!.every((point) => Number.isNaN(point.y))).toBe(true);
+		expect(floor['too cold']!.every((point) => Number.isNaN(point.y))).toBe(true);
 	});
 
 	it('of a switch no setpoint', () => {
 		expect(Object.keys(lines(daysChart({ ...proof, governs: 'nothing' }, 0, 'C')(ink)))).toEqual([
 			'room, °C',
-			'heating'
+			'heating, share of the time'
 		]);
 	});
 

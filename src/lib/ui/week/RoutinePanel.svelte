@@ -206,7 +206,7 @@
 				</div>
 			{/each}
 		</div>
-		{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+		{#if problem && Object.keys(refused).length === 0}<p class="signal" role="alert">{problem}</p>{/if}
 		<div class="tools">
 			{#if routine.dayTypes.length < 7}<Button onclick={addType}>Another kind of day</Button>{/if}
 			<Button

@@ -67,7 +67,7 @@ describe('the height scale', () => {
 			{ from: 0, to: 720, value: 16 },
 			{ from: 720, to: 1440, value: 20 }
 		];
-		expect(stepPath(wanted, 144, y)).toBe('M0,84L72,84L72,80L144,80');
+		expect(stepPath(wanted, 144, y)).toBe('M0,84L72,84L72,80L144,80L144,80');
 		const held = [
 			{ from: 0, to: 780, value: 16 },
 			{ from: 780, to: 1440, value: 20 }
@@ -130,8 +130,8 @@ describe('the drawn week', () => {
 		expect(drawnWeek(zone, stat, null, 600, 50).days[0]!.targetLine).toBe('');
 		const led = { ...zone, lead: { ...zone.lead, school: 'fixed' as const, minutes: 30 } };
 		const day = drawnWeek(led, stat, fitZone(led, stat), 1440, 50).days[0]!;
-		expect(day.targetLine).toMatch(/^M0 [\d.]+H330\.0/);
-		expect(day.line).toMatch(/^M0 [\d.]+H360\.0/);
+		expect(day.targetLine).toMatch(/^M0,[\d.]+L330,/);
+		expect(day.line).toMatch(/^M0,[\d.]+L360,/);
 		expect(day.says.kind).toBe('fine');
 	});
 

@@ -23,8 +23,10 @@
 		tabStates(here ? { ...here, known: { ...here.summary, ...live.of(here.id) } } : null)
 	);
 
+	/** What is read anew is another object each time: only another zone makes another model. */
+	const zoneId = $derived(data.zone.id);
 	const model = $derived.by(() => {
-		const id = data.zone.id;
+		const id = zoneId;
 		return untrack(() => openZone(data.site.id, id, data.kept, () => data.profiles, data.profile));
 	});
 	giveZone(() => model);
@@ -117,6 +119,7 @@
 			kind="quiet"
 			icon={Undo}
 			iconLabel="Undo"
+			tip="end"
 			disabled={!editor.canUndo}
 			onclick={() => editor.undo()}
 		/>
@@ -124,6 +127,7 @@
 			kind="quiet"
 			icon={Redo}
 			iconLabel="Redo"
+			tip="end"
 			disabled={!editor.canRedo}
 			onclick={() => editor.redo()}
 		/>

@@ -3,29 +3,16 @@
 	import { allowedOptions } from '$core/control';
 	import { dateWords, localTime, wallAt } from '$core/civil';
 	import { joinReadings, type ClockReading } from '$core/plan';
-	import {
-		afterPowerLoss,
-		clockChanges,
-		clockStanding,
-		clockValues,
-		driftOfReadings,
-		errorWords,
-		reserveSentence,
-		rightClock,
-		runOfZone,
-		summerTimeSentences
-	} from '$core/run';
+	import { clockStanding, clockValues, driftOfReadings, errorWords } from '$core/run';
 	import { DAY_NAMES } from '$core/week';
-	import DatedChart from '$lib/ui/run/DatedChart.svelte';
-	import { datedDays } from '$lib/ui/run/datedDays';
+	import ChangeNight from '$lib/ui/run/ChangeNight.svelte';
+	import PowerCut from '$lib/ui/run/PowerCut.svelte';
 	import { RightTime } from '$lib/ui/run/now.svelte';
 	import { readClock } from '$lib/ui/run/readClock';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
-	import Slide from '$lib/ui/kit/Slide.svelte';
-	import Tiles from '$lib/ui/kit/Tiles.svelte';
 
 	let { data } = $props();
 
@@ -47,17 +34,11 @@
 
 	const values = $derived(clockValues(profile, options, timeZone, time.ms));
 	const standing = $derived(clockStanding(zone, profile, timeZone, time.ms));
-	const changes = $derived(clockChanges(profile, options, timeZone, data.nowMs, 2));
-	const rule = $derived(summerTimeSentences(timeZone, options, new Date(data.nowMs).getUTCFullYear()));
 	const drift = $derived(driftOfReadings(zone.clockReadings, timeZone));
 
 	let shows = $state('');
 	let day = $state<string>('');
 	let problem = $state<string | null>(null);
-	let which = $state(0);
-	const cuts = [1, 10, 60, 720, 2880, 10_080];
-	let cut = $state(2);
-	const cutWords = ['1 min', '10 min', '1 h', '12 h', '2 days', '7 days'];
 
 	function note(reading: ClockReading) {
 		const before = new Set(outbox.of(data.zone.id).clockReadings.map((one) => one.at));
@@ -107,36 +88,9 @@
 		return `${dateWords(local.slice(0, 10), 'short')} ${local.slice(11)}`;
 	};
 
-	let frameWidth = $state(760);
-	const narrow = $derived(frameWidth < 640);
-	const hourWidth = $derived(
-		Math.max(6, narrow ? (frameWidth - 90) / 25.3 : (frameWidth / 2 - 12 - 124) / 25.3)
-	);
-	/** The week round a clock change on two controls that differ in one thing: whether they change by themselves. */
-	const night = $derived.by(() => {
-		const change = changes[which];
-		if (!change || !hasClock) return null;
-		const before = rightClock(profile, change.atMs - 7 * 86_400_000);
-		const run = (follows: boolean) =>
-			runOfZone({ ...zone, exceptions: [] }, profile, data.program, {
-				timeZone,
-				nowMs: data.nowMs,
-				clock: { ...before, follows }
-			});
-		const start = dateOf(change.atMs - 2 * 86_400_000);
-		const right = run(true);
-		const height = 30;
-		return {
-			change,
-			itself: datedDays(right, start, 7, hourWidth, height),
-			byHand: datedDays(run(false), start, 7, hourWidth, height, right)
-		};
-	});
 	function dateOf(ms: number): string {
 		return localTime(wallAt(timeZone, ms)).slice(0, 10);
 	}
-	const ownWay = $derived(habit.summerTime === 'by-hand' ? 'byHand' : 'itself');
-
 	const nextZone = $derived(data.zones[data.zones.findIndex((one) => one.id === data.zone.id) + 1]);
 </script>
 
@@ -191,71 +145,11 @@
 				</form>
 			</div>
 
-			<section>
-				<div class="changes-head">
-					<h2>The next changes of clocks</h2>
-					<p class="soft">{rule.join(' ')}</p>
-				</div>
-				{#if changes.length > 0}
-					<div class="changes">
-						<Tiles
-							label="Which change is drawn"
-							name="change"
-							value={String(which)}
-							tiles={changes.map((change, i) => ({ value: String(i), change }))}
-							onchange={(next) => (which = Number(next))}
-						>
-							{#snippet tile({ change })}
-								<span><strong>{change.date}</strong>, {change.from} becomes {change.to}</span><br />
-								<span class:warm={change.byHand}>{change.sentence}</span>
-							{/snippet}
-						</Tiles>
-					</div>
-				{/if}
-			</section>
-			<div class="night" bind:clientWidth={frameWidth}>
-				{#if night}
-					{#each [['itself', 'A clock that changes by itself'], ['byHand', 'One that waits for a hand']] as const as [key, title] (key)}
-						<figure class:own={ownWay === key}>
-							<figcaption>
-								<strong>{title}</strong>{#if ownWay === key}<span class="soft">, as this control does</span
-									>{/if}
-							</figcaption>
-							<DatedChart
-								drawing={night[key]}
-								rowHeight={38}
-								hours={[0, 6, 12, 18, 24]}
-								narrowLabels={narrow}
-								label="The week round {night.change.date}: {title}"
-							/>
-						</figure>
-					{/each}
-				{/if}
-			</div>
-			{#if night}
-				<p class="soft hint">
-					Drawn by the right time, a day of 23 or 25 hours as long as it is.
-					<span class="swatch cold" aria-hidden="true"></span> colder,
-					<span class="swatch warm-dots" aria-hidden="true"></span> warmer than it should be.
-				</p>
-			{/if}
+			<ChangeNight {zone} {profile} program={data.program} {timeZone} nowMs={data.nowMs} />
 		{/if}
 	</main>
 	<aside>
-		<section>
-			<h2>Without power</h2>
-			<p>{reserveSentence(profile)}</p>
-			{#if hasClock}
-				<Slide
-					label="Power cut"
-					least={0}
-					most={cuts.length - 1}
-					said={(i) => cutWords[i]!}
-					bind:value={cut}
-				/>
-				<p class="soft">After {cutWords[cut]}: {afterPowerLoss(profile, options, cuts[cut]!).sentence}</p>
-			{/if}
-		</section>
+		<PowerCut {profile} {options} />
 		{#if zone.clockReadings.length > 0}
 			<section>
 				<h2>Looked at</h2>
@@ -319,33 +213,6 @@
 		color: var(--soft);
 		font-size: var(--small);
 	}
-	.changes-head {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 1rem;
-		align-items: baseline;
-	}
-	.changes {
-		border-top: 2px solid var(--ink);
-		border-bottom: 1px solid var(--rule);
-	}
-	.night {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 24px;
-		margin-top: 0.4rem;
-	}
-	figure {
-		margin: 0;
-		min-width: 0;
-	}
-	figcaption {
-		margin-bottom: 0.2rem;
-	}
-	.hint {
-		margin-top: 0.4rem;
-		font-size: var(--small);
-	}
 	aside ul {
 		margin: 0 0 0.5rem;
 		padding: 0;
@@ -358,8 +225,7 @@
 		font-size: var(--small);
 	}
 	@media (max-width: 860px) {
-		.now,
-		.night {
+		.now {
 			grid-template-columns: minmax(0, 1fr);
 		}
 		.big :global(.bx--btn) {

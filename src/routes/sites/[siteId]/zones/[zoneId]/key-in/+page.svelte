@@ -4,13 +4,13 @@
 	import { afterNavigate } from '$app/navigation';
 	import { wallAt } from '$core/civil';
 	import { clockTime } from '$core/week';
-	import { gestureWords, shownWith } from '$core/words';
+	import { shownWith } from '$core/words';
 	import { isKeyed, readId, routeMinutes, type CardItem } from '$core/keying';
 	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
 	import { ownPace } from '$lib/ui/keyin/pace.svelte';
+	import Ask from '$lib/ui/keyin/Ask.svelte';
 	import PrintedCard from '$lib/ui/keyin/PrintedCard.svelte';
 	import { HeldCard } from '$lib/ui/keyin/heldCard.svelte';
-	import MenuTimer from '$lib/ui/keyin/MenuTimer.svelte';
 	import PlanChanged from '$lib/ui/keyin/PlanChanged.svelte';
 	import Track from '$lib/ui/keyin/Track.svelte';
 	import WholeCard from '$lib/ui/keyin/WholeCard.svelte';
@@ -55,8 +55,6 @@
 	const enter = $derived(
 		item && (item.before ?? (index === began && index > 0 && item.section !== 'Settings' ? card.enter : null))
 	);
-	/** Whether the display was read to show something else here, rather than the plan changed. */
-	const wasRead = $derived(item !== undefined && notes.keyed[readId(item.id)] === notes.keyed[item.id]);
 
 	/** What the route takes, and saves against typing every value, at this person's pace. */
 	const saved = $derived.by(() => {
@@ -69,7 +67,6 @@
 		const fewer = typed.presses - route.presses;
 		return fewer > 0 ? `${takes}. This order saves ${fewer} presses` : takes;
 	});
-	const gesture = $derived(item && gestureWords(item, card.confirm));
 
 	/** Where leaving leads: back into the visit, if that is where it was come from. */
 	let leaveTo = $state<{ readonly href: string; readonly name: string }>();
@@ -79,7 +76,6 @@
 	});
 	const leave = $derived(leaveTo ?? { href: `/sites/${data.site.id}`, name: 'Leave' });
 
-	const words = (presses: number) => (presses === 1 ? '1 press' : `about ${presses} presses`);
 	/** When the value on show came up, for learning the person's pace. */
 	let shownAt = 0;
 
@@ -177,58 +173,16 @@
 			}}
 		/>
 		{#if item}
-			<div class="ask">
-				{#if index === 0}
-					<p class="care soft">
-						The keys at the front are all this needs: never open a live enclosure; wiring and gas belong to
-						licensed trades.
-					</p>
-				{/if}
-				{#if enter}<p class="before">{enter}</p>{/if}
-				<div
-					class="instruction"
-					role="group"
-					tabindex="-1"
-					aria-label="{item.section}, {item.what}: {shownWith(item)}"
-					bind:this={instruction}
-				>
-					<p class="what"><strong>{item.section}</strong>, {item.what}</p>
-					<p class="soft aside">{item.aside}</p>
-					<div class="set">
-						<p class="value" class:long={item.shows.length > 5}>
-							{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}
-						</p>
-						{#if gesture}<p class="gesture">{gesture}</p>{/if}
-					</div>
-				</div>
-				<p class="soft">
-					{#if item.from !== null}shows now <span class="mono"
-							>{shownWith({ ...item, shows: item.from })}</span
-						> ·
-					{/if}{words(item.presses)}
-				</p>
-				{#if notes.keyed[item.id] !== undefined && notes.keyed[item.id] !== item.shows}
-					<p class="signal">
-						{wasRead
-							? `Read from the display: ${notes.keyed[item.id]}. Key it again.`
-							: `The plan has changed: ${notes.keyed[item.id]} was keyed here before.`}
-					</p>
-				{:else if isKeyed(item, notes.keyed)}
-					<p class="soft">Keyed already. Confirm again, or go on.</p>
-				{/if}
-				{#if card.timeoutSeconds !== null}
-					<MenuTimer seconds={card.timeoutSeconds} restarted={pressedAt} />
-				{/if}
-				{#if upNext.length > 0}
-					<p class="then soft">
-						then {#each upNext as one, i (one.id)}{i > 0 ? ', then ' : ''}{one.section === item.section
-								? ''
-								: `${one.section}, `}{one.what} <strong>{shownWith(one)}</strong>{/each}
-					</p>
-				{:else}
-					<p class="then soft">That is the last value to key.</p>
-				{/if}
-			</div>
+			<Ask
+				{item}
+				{card}
+				{enter}
+				keyed={notes.keyed}
+				isFirst={index === 0}
+				{upNext}
+				{pressedAt}
+				bind:instruction
+			/>
 			<div class="keys">
 				<Button kind="quiet" onclick={back} disabled={index === 0}>Back</Button>
 				<Button kind="next" class="go" onclick={confirm}>Shows {shownWith(item)}</Button>
@@ -293,9 +247,6 @@
 		font-size: 1.1rem;
 		overflow-wrap: anywhere;
 	}
-	.instruction:focus {
-		outline: none;
-	}
 	.track {
 		margin: 0.9rem 1.4rem 0;
 	}
@@ -303,64 +254,6 @@
 		flex: 1;
 		padding: 1.4rem 1.4rem 0;
 		overflow: auto;
-	}
-	.care {
-		margin-bottom: 0.75rem;
-		font-size: var(--small);
-	}
-	.before {
-		margin-bottom: 0.9rem;
-		padding: 0.6rem 0.75rem;
-		border-left: 4px solid var(--ink);
-		background: var(--sheet);
-	}
-	.what {
-		font-size: 1.25rem;
-	}
-	.set {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 2rem;
-		align-items: center;
-	}
-	.gesture {
-		padding: 0.35rem 0.9rem;
-		border: 2px solid var(--ink);
-		border-radius: 6px;
-		font-family: var(--display);
-		font-size: clamp(1.5rem, 5vw, 2.2rem);
-		font-weight: 600;
-		white-space: nowrap;
-	}
-	.value {
-		margin: 0.75rem 0 0.5rem;
-		font-family: var(--display);
-		font-weight: 600;
-		font-size: clamp(5rem, 17vw, 9rem);
-		line-height: 1.05;
-		letter-spacing: -0.01em;
-		overflow-wrap: anywhere;
-	}
-	.value.long {
-		font-size: clamp(3rem, 13vw, 6rem);
-	}
-	.unit {
-		margin-left: 0.15em;
-		font-size: 0.42em;
-		font-weight: 600;
-		vertical-align: 0.75em;
-		color: var(--soft);
-	}
-	.then {
-		margin-top: 1rem;
-		padding-top: 0.75rem;
-		border-top: 1px solid var(--rule);
-		max-width: 40rem;
-	}
-	.then strong {
-		font-family: var(--display);
-		font-weight: 600;
-		color: var(--ink);
 	}
 	.finished {
 		font-family: var(--display);
@@ -399,12 +292,6 @@
 		}
 		.track {
 			margin: 0.9rem 1.1rem 0;
-		}
-		.value {
-			font-size: clamp(4.6rem, 27vw, 9rem);
-		}
-		.value.long {
-			font-size: clamp(3rem, 17vw, 6rem);
 		}
 		.keys :global(.bx--btn) {
 			min-height: 112px;

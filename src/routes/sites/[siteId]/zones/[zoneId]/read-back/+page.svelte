@@ -143,6 +143,7 @@
 	@media (max-width: 860px) {
 		.turn {
 			display: flex;
+			flex-wrap: wrap;
 			gap: 0.75rem;
 			align-items: center;
 			justify-content: space-between;

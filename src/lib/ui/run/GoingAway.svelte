@@ -1,0 +1,103 @@
+<script lang="ts">
+	import { untrack } from 'svelte';
+	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
+	import { allowedOptions, setpointWithUnit, type Program } from '$core/control';
+	import { exceptionSchema, type Absence } from '$core/plan';
+	import { wrongWords } from '$core/schema';
+	import Button from '../kit/Button.svelte';
+	import Choice from '../kit/Choice.svelte';
+	import MomentField from '../kit/MomentField.svelte';
+	import type { ZoneModel } from '../zone/zoneModel.svelte';
+	import AbsencePlanned from './AbsencePlanned.svelte';
+
+	let {
+		model,
+		program,
+		timeZone,
+		nowMs
+	}: {
+		model: ZoneModel;
+		program: Program;
+		timeZone: string;
+		nowMs: number;
+	} = $props();
+
+	const { zone, profile } = $derived(model);
+	const options = $derived(allowedOptions(profile, zone.options));
+	const isSwitch = $derived(profile.temperature === null);
+	const ranked = $derived([...zone.levels].sort((a, b) => a.setpointC - b.setpointC));
+
+	/** The coming Friday at 14:00, and nine nights later at 18:00: something to change, not a guess at a life. */
+	const friday = untrack(() => {
+		const day = dayNumber(localTime(wallAt(timeZone, nowMs)).slice(0, 10)) + 1;
+		return day + ((4 - weekdayOfDay(day) + 7) % 7);
+	});
+	let leave = $state(`${dateOfDay(friday)}T14:00`);
+	let back = $state(`${dateOfDay(friday + 9)}T18:00`);
+	let level = $state<string | null>(null);
+	const kept = $derived(ranked.find((one) => one.id === level) ?? ranked[0]!);
+	const words = $derived(setpointWithUnit(profile, options, kept.setpointC));
+	const draft = $derived.by((): { absence: Absence } | { problem: string } => {
+		const read = exceptionSchema.safeParse({
+			kind: 'absence',
+			id: 'draft',
+			leave,
+			back,
+			setpointC: kept.setpointC
+		});
+		if (read.success) return { absence: read.data as Absence };
+		const field = read.error.issues[0]!.path[0] === 'leave' ? 'Leaving' : 'The return';
+		return { problem: `${field} ${wrongWords(read.error)}.` };
+	});
+
+	function plan() {
+		if (!('absence' in draft)) return;
+		const exceptions = [...zone.exceptions, { ...draft.absence, id: crypto.randomUUID() }];
+		model.change({ ...zone, exceptions });
+	}
+</script>
+
+<section>
+	<h2>Going away</h2>
+	<div class="fields">
+		<MomentField label="Leaving" value={leave} onchange={(local) => (leave = local)} />
+		<MomentField label="Back" value={back} onchange={(local) => (back = local)} />
+		<Choice
+			label="Kept at"
+			value={kept.id}
+			options={ranked.map((one) => ({
+				value: one.id,
+				text: `${one.name}${isSwitch ? '' : ` ${setpointWithUnit(profile, options, one.setpointC)}`}`
+			}))}
+			onchange={(id) => (level = id)}
+		/>
+	</div>
+	{#if 'absence' in draft}
+		<AbsencePlanned {zone} {profile} {program} {timeZone} {nowMs} absence={draft.absence} />
+		{#if profile.habits.holiday}<p class="soft">{profile.habits.holiday.how}</p>{/if}
+		{#if !isSwitch && kept.setpointC < 12}
+			<p class="soft">{words} protects pipes, not people or pets; cold corners freeze first.</p>
+		{/if}
+		<Button kind="next" onclick={plan}>Plan this holiday</Button>
+	{:else}
+		<p class="signal" role="alert">{draft.problem}</p>
+	{/if}
+</section>
+
+<style>
+	section {
+		display: grid;
+		gap: 0.6rem;
+		align-content: start;
+		justify-items: start;
+	}
+	.fields {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 0.9rem;
+		align-items: end;
+	}
+	.fields :global(.bx--select) {
+		width: 14rem;
+	}
+</style>
