@@ -1,35 +1,20 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
-	import { beforeNavigate, goto } from '$app/navigation';
-	import {
-		allowedOptions,
-		displaySetpoint,
-		profileFacts,
-		profileSchema,
-		type ControlProfile,
-		type FactTopic
-	} from '$core/control';
-	import { profileSense, sampleZone } from '$core/checks';
-	import { misfitSentences } from '$core/fit';
-	import { problemOf, writeControlFile } from '$core/formats';
-	import { onControl, type Zone } from '$core/plan';
-	import { call } from '$lib/ui/call';
-	import ProfileFields from '$lib/ui/controls/ProfileFields.svelte';
-	import { DocumentEditor } from '$lib/ui/document/documentEditor.svelte';
-	import { saving } from '$lib/ui/saving.svelte';
-	import Groupings from '$lib/ui/week/Groupings.svelte';
-	import WeekChart from '$lib/ui/week/WeekChart.svelte';
-	import type { RiserPlace } from '$lib/ui/week/weekEdits';
-	import { FitFollower } from '$lib/workers/fitFollower';
-	import { pricedFit, type PricedFit } from '$core/keying';
-	import { fitMany, type ManyFits, type Outcome } from '$lib/workers/fitMany';
-	import { refresh } from '$lib/ui/refresh';
 	import Redo from 'carbon-icons-svelte/lib/Redo.svelte';
 	import Undo from 'carbon-icons-svelte/lib/Undo.svelte';
-	import { fitWords } from '$core/words';
+	import { beforeNavigate, goto } from '$app/navigation';
+	import { profileSense } from '$core/checks';
+	import { profileFacts, profileSchema, type ControlProfile, type FactTopic } from '$core/control';
+	import { problemOf, writeControlFile } from '$core/formats';
+	import { call } from '$lib/ui/call';
+	import ProfileFields from '$lib/ui/controls/ProfileFields.svelte';
+	import SampleWeek from '$lib/ui/controls/SampleWeek.svelte';
+	import UsedBy from '$lib/ui/controls/UsedBy.svelte';
+	import { DocumentEditor } from '$lib/ui/document/documentEditor.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import Problem from '$lib/ui/kit/Problem.svelte';
+	import { refresh } from '$lib/ui/refresh';
+	import { saving } from '$lib/ui/saving.svelte';
 
 	let { data } = $props();
 
@@ -50,30 +35,8 @@
 	let openTopic = $state<FactTopic | null>(null);
 	let failed = $state<string | null>(null);
 
-	let sample = $state.raw<Zone>(untrack(() => sampleZone(data.profile)));
-	let before = $state.raw<Zone | null>(null);
-	let fit = $state.raw<PricedFit>(untrack(() => pricedFit(sample, data.profile)));
-	let selected = $state.raw<RiserPlace | null>(null);
-	let selectedDay = $state(0);
-	const shown = { wanted: true, held: true, misfit: true };
-
 	const facts = $derived(profileFacts(profile));
 	const findings = $derived(profileSense(profile));
-	const options = $derived(allowedOptions(profile, sample.options));
-	const say = $derived((c: number) => {
-		const text = displaySetpoint(profile, options, c);
-		return profile.temperature === null ? text.toLowerCase() : text;
-	});
-	const sentence = $derived(misfitSentences(fit.chosen.misfit, sample.weights, say)[0]);
-
-	let follower: FitFollower | undefined;
-	onMount(() => {
-		follower = new FitFollower((next) => (fit = next));
-		return () => follower?.stop();
-	});
-	$effect(() => {
-		follower?.request(sample, profile);
-	});
 
 	function take(next: ControlProfile) {
 		const read = profileSchema.safeParse(next);
@@ -82,12 +45,9 @@
 			problem = `${problemOf(read.error).sentence} Not kept until it is mended.`;
 			return;
 		}
-		const was = profile;
 		draft = null;
 		problem = null;
 		editor.change(read.data);
-		if ((was.temperature === null) !== (read.data.temperature === null))
-			sample = onControl(sample, was, read.data);
 	}
 
 	beforeNavigate(({ cancel, to, willUnload }) => {
@@ -111,53 +71,6 @@
 	$effect(() => {
 		if (own && saving.now.kind === 'saved') void refresh('fq:control');
 	});
-	const behind = $derived(data.uses.filter((use) => !use.current));
-	let running = $state.raw<ManyFits | null>(null);
-	let done = $state(0);
-	let effects = $state.raw<{ use: (typeof data.uses)[number]; was: Outcome; now: Outcome }[] | null>(null);
-	let takenUp = $state<string | null>(null);
-
-	async function preview() {
-		effects = null;
-		takenUp = null;
-		done = 0;
-		const uses = behind;
-		running = fitMany(
-			uses.flatMap((use) => [
-				{ zone: use.zone, profile: use.profile },
-				{
-					zone: { ...use.zone, options: allowedOptions(profile, use.zone.options) },
-					profile
-				}
-			]),
-			(count) => (done = Math.floor(count / 2))
-		);
-		const found = await running.outcomes;
-		running = null;
-		if (found) effects = uses.map((use, i) => ({ use, was: found[2 * i]!, now: found[2 * i + 1]! }));
-	}
-
-	function effectWords(was: Outcome, now: Outcome): string {
-		const said: string[] = [];
-		const held = (one: Outcome) => fitWords(one, profile.temperature === null);
-		if (held(was) !== held(now)) said.push(`${held(now)} instead of ${held(was)}`);
-		if (was.values !== now.values) said.push(`${now.values} values instead of ${was.values}`);
-		if (was.grouping !== now.grouping) said.push(`${now.grouping} instead of ${was.grouping}`);
-		return said.length === 0 ? 'nothing changes' : said.join(', ');
-	}
-
-	async function takeUp() {
-		await editor.flush();
-		const answer = await call<{ sites: number; zones: number }>(
-			'POST',
-			`/api/v1/controls/${data.profile.id}/take-up`
-		);
-		failed = answer.ok ? null : answer.sentence;
-		effects = null;
-		if (answer.ok)
-			takenUp = `${answer.data.zones === 1 ? 'One zone was' : `${answer.data.zones} zones were`} fitted anew.`;
-		await refresh('fq:control');
-	}
 </script>
 
 <svelte:head><title>{profile.name}, control · Fond Quarter</title></svelte:head>
@@ -221,44 +134,12 @@
 	{/if}
 
 	{#if data.uses.length > 0}
-		<div class="note" class:still={behind.length === 0}>
-			{#if behind.length === 0}
-				<p class="soft">
-					Used by {data.uses.length === 1 ? 'one zone' : `${data.uses.length} zones`}:
-					{data.uses
-						.slice(0, 4)
-						.map((use) => `${use.zone.name} (${use.siteName})`)
-						.join(', ')}{data.uses.length > 4 ? ` and ${data.uses.length - 4} more` : ''}.
-					{takenUp ?? ''}
-				</p>
-			{:else}
-				<p>
-					<strong
-						>{behind.length === 1 ? 'One zone still works' : `${behind.length} zones still work`} with this control
-						as it was.</strong
-					>
-					{behind
-						.slice(0, 4)
-						.map((use) => `${use.zone.name} (${use.siteName})`)
-						.join(', ')}{behind.length > 4 ? ` and ${behind.length - 4} more` : ''}.
-				</p>
-				<Button disabled={running !== null} onclick={preview}>What would change</Button>
-				<Button onclick={takeUp}>Fit them anew</Button>
-				{#if running}
-					<p role="status">
-						{done} of {behind.length}
-						<Button onclick={() => running?.stop()}>Stop</Button>
-					</p>
-				{/if}
-				{#if effects}
-					<ul class="effects">
-						{#each effects as { use, was, now } (use.zoneId)}
-							<li><strong>{use.zone.name}</strong> {effectWords(was, now)}</li>
-						{/each}
-					</ul>
-				{/if}
-			{/if}
-		</div>
+		<UsedBy
+			{profile}
+			uses={data.uses}
+			flush={() => editor.flush()}
+			onfailed={(sentence) => (failed = sentence)}
+		/>
 	{/if}
 
 	<div class="two">
@@ -301,39 +182,7 @@
 			{/if}
 		</section>
 
-		<section aria-label="A sample week on it">
-			<div class="sample-head">
-				<h2>A sample week on it</h2>
-				<p class="soft">
-					{#if sentence}Programmed as {fit.chosen.grouping.name}:
-						<span class={sentence.cold ? 'signal' : 'warm'}>{sentence.text}</span>{:else}Held exactly,
-						programmed as {fit.chosen.grouping.name}.{/if}
-				</p>
-			</div>
-			<WeekChart
-				zone={sample}
-				{profile}
-				{fit}
-				{shown}
-				rowHeight={46}
-				bind:selected
-				bind:selectedDay
-				onpreview={(next) => {
-					before ??= sample;
-					sample = next;
-				}}
-				oncommit={() => (before = null)}
-				oncancel={() => {
-					sample = before ?? sample;
-					before = null;
-				}}
-				onchange={(next) => (sample = next)}
-			/>
-			<p class="soft hint">
-				Four working days, a day at home, a weekend: drag to try another. Nothing of it is kept.
-			</p>
-			<Groupings {fit} {profile} {say} onchoose={(grouping) => (sample = { ...sample, grouping })} />
-		</section>
+		<SampleWeek {profile} />
 	</div>
 </main>
 
@@ -370,14 +219,6 @@
 		padding: 0.25rem 0 0.25rem 0.75rem;
 		border-left: 4px solid var(--signal);
 	}
-	.note.still {
-		border-left-color: var(--rule);
-	}
-	.effects {
-		flex: 1 1 100%;
-		margin: 0;
-		padding-left: 1rem;
-	}
 	.two {
 		display: grid;
 		grid-template-columns: minmax(20rem, 2fr) minmax(0, 3fr);
@@ -398,17 +239,6 @@
 	h2 {
 		font-size: var(--small);
 		color: var(--soft);
-	}
-	.sample-head {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 1rem;
-		align-items: baseline;
-		margin-bottom: 0.3rem;
-	}
-	.hint {
-		margin: 0.35rem 0 0.75rem;
-		font-size: var(--small);
 	}
 	.findings {
 		padding-left: 1.1rem;
