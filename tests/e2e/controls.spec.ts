@@ -94,8 +94,8 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 	await expect(page.getByText('One zone still works with this control as it was.')).toBeVisible();
 	await page.getByRole('button', { name: 'What would change' }).click();
 	await expect(page.getByText(/^Cellar \d+ values instead of \d+/)).toBeVisible();
-	await page.getByRole('button', { name: 'Fit them anew' }).click();
+	await page.getByRole('button', { name: 'Fit them again' }).click();
 	await expect(
-		page.getByText('Used by one zone: Cellar (Vellum Row). One zone was fitted anew.')
+		page.getByText('Used by one zone: Cellar (Vellum Row). One zone was fitted again.')
 	).toBeVisible();
 });

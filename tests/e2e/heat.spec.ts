@@ -61,7 +61,7 @@ test('the guest house: over its supply, staggered under it with every room in ti
 	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
 	await saved(page);
 	await open(page, `${new URL(page.url()).pathname.replace(/\/zones.*/, '')}/heat`);
-	await expect(page.getByText(/for other rooms, weeks or supply: do it anew\.$/)).toBeVisible();
+	await expect(page.getByText(/for other rooms, weeks or supply: do it again\.$/)).toBeVisible();
 
 	// nonsense is refused in words, and nothing is lost
 	const field = page.getByRole('textbox', { name: /^Supply for heating/ });

@@ -51,7 +51,7 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
 	await page.getByRole('link', { name: /^Proof/ }).click();
 	await expect(
-		page.getByText('The lead in the week was computed for another room or week: take it anew.')
+		page.getByText('The lead in the week was computed for another room or week: take it again.')
 	).toBeVisible();
 });
 
@@ -86,14 +86,16 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 	await choose(text);
 	await expect(page.getByText(/^Warms from .*C to .*C in .* \(.* to .*\)$/)).toBeVisible({ timeout: 20_000 });
 	// the columns are guessed, shown, and can be chosen otherwise
-	await expect(page.getByRole('combobox', { name: 'Room' }).locator('option:checked')).toHaveText(
-		/^room °C: /
-	);
-	await page.getByRole('combobox', { name: 'Heating' }).selectOption({ label: 'told from the temperature' });
+	await expect(
+		page.getByRole('combobox', { name: 'Room', exact: true }).locator('option:checked')
+	).toHaveText(/^room °C: /);
+	await page
+		.getByRole('combobox', { name: 'Heating', exact: true })
+		.selectOption({ label: 'told from the temperature' });
 	await expect(page.getByText(/that is told from how the temperature rises and falls/)).toBeVisible({
 		timeout: 20_000
 	});
-	await page.getByRole('combobox', { name: 'Heating' }).selectOption({ index: 5 });
+	await page.getByRole('combobox', { name: 'Heating', exact: true }).selectOption({ index: 5 });
 	await expect(page.getByText(/^Warms from/)).toBeVisible({ timeout: 20_000 });
 	await page.getByRole('button', { name: 'Take what was measured' }).click();
 	await expect(
@@ -101,7 +103,7 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 	).toBeVisible();
 	await page.getByRole('link', { name: /^Proof/ }).click();
 	await expect(
-		page.getByText('The lead in the week was computed for another room or week: take it anew.')
+		page.getByText('The lead in the week was computed for another room or week: take it again.')
 	).toBeVisible();
 	await expect(first).not.toHaveText(before);
 	await saved(page);

@@ -117,7 +117,7 @@
 	{#if data.signIn}
 		<p>You are signed in as {data.role}. <a href="/sign-in">Sign out</a></p>
 		<p>
-			A telephone lost, somebody gone? Everybody signs in anew, you too:
+			A telephone lost, somebody gone? Everybody then has to sign in again, you too:
 			<Button onclick={signOutAll}>Sign everybody out</Button>
 		</p>
 	{:else}
@@ -138,6 +138,9 @@
 		margin: 0.9rem 0;
 	}
 	.logo,
+	.tick {
+		grid-column: 1 / -1;
+	}
 	img {
 		max-width: 16rem;
 		max-height: 6rem;

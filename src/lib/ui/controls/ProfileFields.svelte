@@ -208,7 +208,7 @@
 		{/each}
 		<div class="wide">
 			<Field
-				label="Blocks of days"
+				label="Other blocks"
 				placeholder="Mon Wed Fri / Tue Thu / Sat-Sun"
 				bind:value={blocks}
 				onchange={addBlocks}

@@ -147,7 +147,7 @@
 	}
 	.days {
 		display: grid;
-		grid-template-columns: repeat(4, 1fr);
+		grid-template-columns: repeat(auto-fit, minmax(3.25rem, 1fr));
 		gap: 0.35rem;
 		margin-top: 0.4rem;
 	}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import isSame from 'fast-deep-equal';
 	import { displaySetpoint, timeStep, type ControlProfile } from '$core/control';
 	import type { ZoneFit } from '$core/fit';
 	import { DAY_NAMES, DAY_SHORT } from '$core/week';
@@ -7,7 +8,7 @@
 	import MisfitPatterns from '../drawing/MisfitPatterns.svelte';
 	import DayMarks from './DayMarks.svelte';
 	import Riser from './Riser.svelte';
-	import { drawnWeek } from './weekRows';
+	import { drawnWeek, type DrawnDay } from './weekRows';
 	import {
 		dayShapes,
 		middleOfTread,
@@ -69,7 +70,12 @@
 	const shapes = $derived(dayShapes(zone));
 	const drawn = $derived(drawnWeek(zone, profile, fit, width, height, zone.room !== null));
 	const scale = $derived(drawn.scale);
-	const rows = $derived(drawn.days);
+	/** A day that looks as it did is the very same, so that nothing of it is drawn again while another is dragged. */
+	let seen: readonly DrawnDay[] = [];
+	const rows = $derived.by(() => {
+		seen = drawn.days.map((day, i) => (isSame(day, seen[i]) ? seen[i]! : day));
+		return seen;
+	});
 	const rooms = $derived(roomC && DAY_SHORT.map((_, day) => roomLine(roomC, day, width, scale)));
 
 	type Drag =

@@ -152,6 +152,7 @@
 	}
 	.acts {
 		display: flex;
+		flex-wrap: wrap;
 		gap: 0.5rem;
 		align-items: start;
 	}

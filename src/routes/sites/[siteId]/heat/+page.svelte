@@ -99,7 +99,7 @@
 						{#if kept}
 							<p class:signal={heat.keptStale}>
 								{#if heat.keptStale}
-									The starts were staggered on {kept.at.slice(0, 10)} for other rooms, weeks or supply: do it anew.
+									The starts were staggered on {kept.at.slice(0, 10)} for other rooms, weeks or supply: do it again.
 								{:else}
 									Staggered on {kept.at.slice(0, 10)} for {outside(kept.outdoorC)}: {kW(kept.beforeW)} came down
 									to {kW(kept.afterW)}, {new Set(kept.moved.map((one) => one.zone)).size} zones start earlier.

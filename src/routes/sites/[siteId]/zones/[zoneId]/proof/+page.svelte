@@ -98,7 +98,7 @@
 			{/if}
 		</div>
 		{#if leadIsStale(zone)}
-			<p class="signal">The lead in the week was computed for another room or week: take it anew.</p>
+			<p class="signal">The lead in the week was computed for another room or week: take it again.</p>
 		{/if}
 		{#if proof && words}
 			<section aria-label="The days">
