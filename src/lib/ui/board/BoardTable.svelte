@@ -174,6 +174,9 @@
 <style>
 	.board {
 		margin-top: 1rem;
+		/* what only who does not see it hears stays within */
+		position: relative;
+		overflow-x: auto;
 	}
 	.board :global(tbody td),
 	.board :global(tbody th) {

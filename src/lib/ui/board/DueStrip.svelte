@@ -37,9 +37,6 @@
 	h2 {
 		font-size: 1rem;
 	}
-	strong {
-		white-space: nowrap;
-	}
 	ul {
 		display: flex;
 		flex-wrap: wrap;
@@ -50,7 +47,8 @@
 	}
 	a {
 		display: flex;
-		gap: 0.6rem;
+		flex-wrap: wrap;
+		gap: 0 0.6rem;
 		align-items: center;
 		min-height: 32px;
 		text-decoration: none;

@@ -32,7 +32,7 @@
 		}}
 	>
 		{#each tiles as one (one.value)}
-			<RadioTile value={one.value} checked={one.value === value} iconDescription="chosen">
+			<RadioTile value={one.value} checked={one.value === value} iconDescription="">
 				{@render tile(one)}
 			</RadioTile>
 		{/each}

@@ -18,15 +18,19 @@
 	const bad = $derived(saving.now.kind === 'waiting' || saving.now.kind === 'refused');
 </script>
 
-<p role="status" class:signal={bad}>{words}</p>
+<p role="status" class:signal={bad} class:empty={words === ''}>{words}</p>
 
 <style>
 	p {
 		flex: 0 1 auto;
+		min-width: 0;
 		max-width: 50%;
 		padding: 0 0.5rem;
 		color: var(--soft);
 		font-size: var(--small);
+	}
+	p.empty {
+		padding: 0;
 	}
 	p.signal {
 		color: var(--signal);

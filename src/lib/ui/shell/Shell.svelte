@@ -153,7 +153,7 @@
 		}
 	}
 	@media (max-width: 560px) {
-		.crumbs {
+		.crumbs:has(a) {
 			padding-left: 0.75rem;
 		}
 		.crumbs span,
