@@ -99,7 +99,7 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		await saved(page);
 		await page.getByRole('link', { name: 'the short card' }).click();
 		// it alone is asked for; where a slip means doing the day again, that day and nothing else
-		if (again === 1) await expect(page.locator('.value')).toContainText(planned);
+		await expect(page.locator('.value')).toContainText(again === 1 ? planned : /\w/);
 		await expect(page.getByText('All in.')).toHaveCount(0);
 		for (let i = 0; i < again; i++) await page.keyboard.press('Enter');
 		await expect(page.getByText('All in.')).toBeVisible();

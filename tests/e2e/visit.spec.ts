@@ -173,8 +173,8 @@ test('what stops the sign-off stops it, until it is overruled with a reason; a c
 	expect(JSON.stringify(await refused.json())).toContain('functional test');
 
 	const unfold = async () => {
-		for (const closed of await page.locator('.bx--accordion__heading[aria-expanded="false"]').all())
-			await closed.click();
+		const closed = page.locator('.bx--accordion__heading[aria-expanded="false"]');
+		while ((await closed.count()) > 0) await closed.first().click();
 	};
 	await unfold();
 	for (
