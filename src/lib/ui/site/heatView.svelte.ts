@@ -22,6 +22,9 @@ import { call } from '../call';
 import { refresh } from '../refresh';
 import { saving } from '../saving.svelte';
 
+/** This instant, in ISO 8601. */
+const nowIso = () => new Date().toISOString();
+
 /** What the page of a site's load read from the server. */
 export interface HeatData {
 	readonly site: Site & { readonly id: string };
@@ -221,7 +224,7 @@ export function heatView(read: () => HeatData) {
 	async function take() {
 		if (!staggered || !now) return;
 		const stagger: KeptStagger = {
-			at: new Date().toISOString(),
+			at: nowIso(),
 			source,
 			outdoorC,
 			limitW: limit.limitW!,

@@ -30,6 +30,22 @@ export interface SettingRow extends SurveyedZone {
 }
 type Row = SettingRow;
 
+/** What many zones rightly go without. */
+const OPTIONAL: readonly string[] = [
+	'highLimitC',
+	'lowLimitC',
+	'floorLimitC',
+	'differential',
+	'cycles',
+	'offsetSetK',
+	'sensorTroubles',
+	'occupants',
+	'paired'
+];
+
+/** Each once, in the order of the first. */
+const distinct = <T>(all: readonly T[]): T[] => all.filter((one, i) => all.indexOf(one) === i);
+
 /** What all zones of a site are set to, one setting at a time: seen at once, set for several, taken back. */
 export function settingsView(read: () => SettingsData) {
 	const data = $derived(read());
@@ -50,28 +66,16 @@ export function settingsView(read: () => SettingsData) {
 	const has = (setting: ZoneSetting, row: Row) => setting.lacks(row) === null;
 	/** Only what some zone here has. */
 	const settings = $derived(zoneSettings.filter((setting) => rows.some((row) => has(setting, row))));
-	const groups = $derived([...new Set(settings.map((setting) => setting.group))]);
+	const groups = $derived(distinct(settings.map((setting) => setting.group)));
 	const open = (setting: ZoneSetting) =>
 		rows.filter((row) => has(setting, row) && setting.read(row) === null).length;
-	/** What many zones rightly go without. */
-	const optional = new Set([
-		'highLimitC',
-		'lowLimitC',
-		'floorLimitC',
-		'differential',
-		'cycles',
-		'offsetSetK',
-		'sensorTroubles',
-		'occupants',
-		'paired'
-	]);
 	const missing = $derived(
-		settings.filter((setting) => !optional.has(setting.id)).reduce((sum, one) => sum + open(one), 0)
+		settings.filter((setting) => !OPTIONAL.includes(setting.id)).reduce((sum, one) => sum + open(one), 0)
 	);
 
 	let chosenId = $state<string | null>(null);
 	/** The one chosen; before that, as it was when the page came, the first that is open. */
-	const first = settings.find((one) => !optional.has(one.id) && open(one) > 0)?.id;
+	const first = settings.find((one) => !OPTIONAL.includes(one.id) && open(one) > 0)?.id;
 	const setting = $derived(settings.find((one) => one.id === (chosenId ?? first)) ?? settings[0] ?? null);
 	/** Which zones are to be set; those not noted yet unless a person says otherwise. */
 	let ticked = $state<Record<string, boolean>>({});
@@ -154,7 +158,7 @@ export function settingsView(read: () => SettingsData) {
 		settings: () => settings,
 		groups: () => groups,
 		open,
-		isOptional: (of: ZoneSetting) => optional.has(of.id),
+		isOptional: (of: ZoneSetting) => OPTIONAL.includes(of.id),
 		get rows() {
 			return rows;
 		},

@@ -84,7 +84,6 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	let busy = $state(false);
 	/** Of the end of this visit: sent again without having heard an answer, it is the same end. */
 	let endId = newUuid();
-	const keeping = $derived(keepingOf(data.site.id));
 
 	/** What was keyed from this browser, by zone: it may not have come in yet. */
 	let keyedNotes = $state.raw<Readonly<Record<string, KeyedNotes>>>({});
