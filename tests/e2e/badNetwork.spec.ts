@@ -306,7 +306,7 @@ test('a commissioning through a network that drops a quarter, hangs a tenth and 
 	await expect(allIn).toBeVisible();
 	// what stands above is what is so
 	expect(await progress.getAttribute('aria-valuenow')).toBe(await progress.getAttribute('aria-valuemax'));
-	await a.getByRole('link', { name: 'To the board' }).tap();
+	await a.getByRole('link', { name: 'to the overview' }).tap();
 	await a.goto(`${network.url}${site}/visit`);
 	await a.getByRole('button', { name: /^Test/ }).tap();
 	for (let i = 0; i < 6; i++) await a.getByRole('button', { name: 'Seen', exact: true }).tap();
