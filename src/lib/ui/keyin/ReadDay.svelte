@@ -125,6 +125,13 @@
 		border-color: var(--rule);
 		background: var(--sheet);
 	}
+	/* the field is as narrow as what a display shows; the sentence under it says what is wrong */
+	.row :global(.bx--text-input__invalid-icon) {
+		display: none;
+	}
+	.row :global(.bx--text-input__field-wrapper input) {
+		padding-right: 0.9rem;
+	}
 	.row.read :global(input) {
 		color: var(--held);
 	}

@@ -14,7 +14,10 @@
 		names: readonly [string, string];
 	} = $props();
 
-	const HEIGHT = 40;
+	const HEIGHT = 36;
+	/** Above each day, where its times stand clear of the lines. */
+	const HEADROOM = 18;
+	const PITCH = HEADROOM + HEIGHT + 6;
 	const LABEL = 44;
 	let frameWidth = $state(600);
 	const width = $derived(Math.max(160, frameWidth - LABEL - 4));
@@ -65,14 +68,14 @@
 	</p>
 	<svg
 		width={frameWidth}
-		height={HEIGHT * 7 + 7 * 6}
+		height={PITCH * 7}
 		role="img"
 		aria-label="Both weeks, day by day: {changed.length === 0
 			? 'the times are the same'
 			: `other on ${changed.join(', ')}`}"
 	>
 		{#each days as { name, day, moved, was, is, marks } (day)}
-			<g transform="translate(0 {day * (HEIGHT + 6)})">
+			<g transform="translate(0 {day * PITCH + HEADROOM})">
 				<text x="0" y={HEIGHT / 2 + 5} class:changed={moved.length > 0}>{name}</text>
 				<g transform="translate({LABEL} 0)">
 					<line x1="0" x2={width} y1={HEIGHT + 1} y2={HEIGHT + 1} class="foot" />
@@ -84,7 +87,7 @@
 					{#each marks as minute (minute)}
 						<text
 							x={Math.min(Math.max(timeX(minute, width), 18), width - 18)}
-							y="10"
+							y="-5"
 							class="mark"
 							text-anchor="middle">{clockTime(minute)}</text
 						>
@@ -129,9 +132,6 @@
 	}
 	text.mark {
 		fill: var(--ink);
-		stroke: var(--ground);
-		stroke-width: 4px;
-		paint-order: stroke;
 		font-family: var(--mono);
 		font-size: var(--mark);
 	}
