@@ -22,7 +22,10 @@ test('of a stylesheet stays what the parts in use can match', () => {
 });
 
 test('no colour of the parts\u2019 own shows through: each of their colour tokens is ours, tags in hues aside, which are not used', () => {
-	const css = readFileSync(createRequire(import.meta.url).resolve('carbon-components-svelte/css/all.css'), 'utf8');
+	const css = readFileSync(
+		createRequire(import.meta.url).resolve('carbon-components-svelte/css/all.css'),
+		'utf8'
+	);
 	const ours = readFileSync(new URL('../../src/lib/ui/style/tokens.css', import.meta.url), 'utf8');
 	const theirs = new Set([...css.matchAll(/var\((--cds-[\w-]+),#/g)].map(([, name]) => name!));
 	expect(theirs.size).toBeGreaterThan(80);
