@@ -7,8 +7,9 @@ import { dateOfDay, dayNumber, instantOf, wallMinute } from '../src/core/civil';
 import { findProfile } from '../src/core/control';
 import { fitZone } from '../src/core/fit';
 import { newZone, withWanted, type Exception } from '../src/core/plan';
-import { momentInWords, resolve, runOfZone, timeline } from '../src/core/run';
+import { resolve, runOfZone, timeline } from '../src/core/run';
 import { buildWeek } from '../src/core/week';
+import { momentInWords } from '../src/core/words';
 
 let state = 99;
 function random(below: number): number {

@@ -34,6 +34,7 @@ const coreOrder = {
 	words: [
 		'schema',
 		'week',
+		'drawing',
 		'civil',
 		'control',
 		'plan',
@@ -55,7 +56,8 @@ const coreOrder = {
 		'run',
 		'thermal',
 		'checks',
-		'record'
+		'record',
+		'words'
 	]
 };
 

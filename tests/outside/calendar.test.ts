@@ -12,8 +12,9 @@ import { fitZone } from '../../src/core/fit';
 import { readJobFile, writeCalendar } from '../../src/core/formats';
 import { occurrences, readRule } from '../../src/core/formats/recurrence';
 import { newZone, withWanted, type Exception } from '../../src/core/plan';
-import { rightClock, runOfZone, stateWords, timeline } from '../../src/core/run';
+import { rightClock, runOfZone, timeline } from '../../src/core/run';
 import { buildWeek } from '../../src/core/week';
+import { stateWords } from '../../src/core/words';
 
 let state = 4711;
 function random(below: number): number {

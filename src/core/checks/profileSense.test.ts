@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { factoryOptions, findProfile, profileFacts, profileSchema, shippedProfiles } from '../control';
+import { factoryOptions, findProfile, profileSchema, shippedProfiles } from '../control';
 import { fitZone } from '../fit';
 import { keyCard, learnPace, startingPace, type CardItem, type KeyCard } from '../keying';
 import { profileSense, sampleZone } from '.';
+import { profileFacts } from '../words';
 
 const stat = findProfile('six-step-room-stat')!;
 const found = (change: object) => {

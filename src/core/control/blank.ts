@@ -1,4 +1,4 @@
-import { standardGroupings } from './facts';
+import { standardGroupings } from './groupings';
 import { profileSchema, type ControlProfile, type ProgramForm } from './profile';
 
 const programs: Record<ProgramForm['form'], ProgramForm> = {

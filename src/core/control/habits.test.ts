@@ -1,13 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readControlFile, writeControlFile } from '../formats';
-import {
-	findProfile,
-	habitsSchema,
-	profileFacts,
-	profileSchema,
-	shippedProfiles,
-	type ControlProfile
-} from '.';
+import { findProfile, habitsSchema, profileSchema, shippedProfiles, type ControlProfile } from '.';
+import { profileFacts } from '../words';
 
 const stat = findProfile('six-step-room-stat')!;
 const words = (id: string, topic: 'hand' | 'away' | 'clock') =>

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { findProfile, type ControlProfile } from '../control';
 import { movedLevels, newZone, onOwnScale, withWanted, zoneSchema } from '../plan';
 import { buildWeek, constantWeek } from '../week';
-import { defaultWeights, fitZone, misfitOf, misfitSentences, nearestWeightStop, weightStops } from '.';
+import { defaultWeights, fitZone, misfitOf, nearestWeightStop, weightStops } from '.';
+import { misfitSentences } from '../words';
 
 const [stat, keypad, timer] = ['six-step-room-stat', 'hour-strip-keypad', 'switch-timer'].map((id) =>
 	findProfile(id)!

@@ -1,13 +1,4 @@
-import {
-	clockTime,
-	DAY_MINUTES,
-	dayOf,
-	dayRange,
-	duration,
-	minuteOfDay,
-	zipSpans,
-	type WeekSteps
-} from '../week';
+import { DAY_MINUTES, zipSpans, type WeekSteps } from '../week';
 import type { Weights } from './cost';
 
 /** A stretch of the week in which the held week is off the target by one constant amount. Minutes of the week; °C. */
@@ -36,7 +27,8 @@ export interface Misfit {
 	readonly worst: MisfitSpan | null;
 }
 
-function weightedOf(span: MisfitSpan, weights: Weights): number {
+/** What a stretch weighs under the given weights, in weighted K·min; never negative. */
+export function weightedOf(span: MisfitSpan, weights: Weights): number {
 	const short = span.cooling ? span.heldC - span.wantedC : span.wantedC - span.heldC;
 	return (span.to - span.from) * (short > 0 ? weights.cold * short : weights.warm * -short);
 }
@@ -115,49 +107,4 @@ export function withCooling(heat: Misfit, cool: Misfit, weights: Weights): Misfi
 /** Whether a span is on the side that hurts: too cold while heating, too little cooling while cooling. */
 export function isShort(span: MisfitSpan): boolean {
 	return span.cooling ? span.heldC > span.wantedC : span.wantedC > span.heldC;
-}
-
-/** The same misfit on one or several days. */
-export interface MisfitSentence {
-	readonly days: readonly number[];
-	readonly from: number;
-	readonly to: number;
-	readonly cold: boolean;
-	/** "Thu 13:10–14:00, 50 min at 17.0 instead of 20.5" */
-	readonly text: string;
-	/** Weighted K·min over all its days, for putting the worst first. */
-	readonly weighted: number;
-}
-
-/**
- * The misfit in words, worst first; the same stretch on several days is said once.
- * `say` puts a setpoint in °C into the control's own figures.
- */
-export function misfitSentences(
-	misfit: Misfit,
-	weights: Weights,
-	say: (setpointC: number) => string
-): MisfitSentence[] {
-	const alike = new Map<string, MisfitSpan[]>();
-	for (const span of misfit.spans) {
-		const key = [minuteOfDay(span.from), span.to - span.from, span.wantedC, span.heldC, span.cooling].join();
-		alike.set(key, [...(alike.get(key) ?? []), span]);
-	}
-	return [...alike.values()]
-		.map((spans) => {
-			const first = spans[0]!;
-			const days = spans.map((span) => dayOf(span.from));
-			const from = minuteOfDay(first.from);
-			const to = from + (first.to - first.from);
-			const all = to - from === DAY_MINUTES ? 'all day' : `${clockTime(from)}–${clockTime(to)}`;
-			return {
-				days,
-				from,
-				to,
-				cold: isShort(first),
-				text: `${dayRange(days)} ${all}, ${duration(to - from)} ${first.cooling ? 'cooling ' : ''}at ${say(first.heldC)} instead of ${say(first.wantedC)}`,
-				weighted: spans.reduce((sum, span) => sum + weightedOf(span, weights), 0)
-			};
-		})
-		.sort((a, b) => b.weighted - a.weighted);
 }

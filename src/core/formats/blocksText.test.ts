@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { groupingWords, shippedProfiles } from '../control';
+import { shippedProfiles } from '../control';
 import { readBlocks, writeBlocks } from '.';
+import { groupingWords } from '../words';
 
 const said = (text: string) => {
 	const read = readBlocks(text);

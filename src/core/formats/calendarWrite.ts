@@ -10,8 +10,9 @@ import {
 	type RuleSide
 } from '../civil';
 import { DAY_MINUTES, spansOf, WEEK_MINUTES, wrapWeek, type WeekSteps } from '../week';
-import { aboveBand, causeWords, stateWords, timeline, type Layer, type Prepared } from '../run';
+import { aboveBand, timeline, type Layer, type Prepared } from '../run';
 import { folded } from './foldedLines';
+import { causeWords, stateWords } from '../words';
 
 const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 const DAY_MS = 86_400_000;

@@ -3,7 +3,8 @@ import { factoryOptions, findProfile, shippedProfiles, valuesToKey, type Control
 import { fitZone } from '../fit';
 import { newZone, withWanted, type Zone } from '../plan';
 import { buildWeek, splitByDay } from '../week';
-import { cardProgress, heldInWords, isKeyed, keyCard } from '.';
+import { cardProgress, isKeyed, keyCard } from '.';
+import { heldInWords } from '../words';
 
 const [stat, keypad, timer] = ['six-step-room-stat', 'hour-strip-keypad', 'switch-timer'].map((id) =>
 	findProfile(id)!

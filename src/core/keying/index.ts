@@ -1,6 +1,5 @@
 export * from './card';
 export { settingItems, type CardItem } from './cardItems';
-export * from './customerWords';
 export * from './displayed';
 export * from './pace';
 export * from './price';

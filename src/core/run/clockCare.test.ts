@@ -1,20 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { driftOf, instantOf, minutesAhead, wallMinute } from '../civil';
-import { factoryOptions, findProfile } from '../control';
+import { factoryOptions, findProfile, timeLeft } from '../control';
 import { newZone, type Zone } from '../plan';
+import { afterPowerLoss, awayStanding, clockStanding, clockValues, demandOf, errorWords } from '.';
 import {
-	afterPowerLoss,
-	awayStanding,
-	clockChanges,
-	clockStanding,
-	clockValues,
 	customerLines,
-	demandOf,
-	errorWords,
+	clockChanges,
+	powerLossSentence,
 	reserveSentence,
-	summerTimeSentences,
-	timeLeft
-} from '.';
+	summerTimeSentences
+} from '../words';
 
 const profileOf = (id: string) => findProfile(id)!;
 const at = (local: string, zone = 'Europe/Berlin') => instantOf(zone, wallMinute(local));
@@ -55,7 +50,7 @@ describe('the clock of a control', () => {
 
 	it('loses after its reserve what its profile says, and no sooner', () => {
 		const lost = (id: string, minutes: number) => {
-			const { clockLost, programLost } = afterPowerLoss(profileOf(id), plain, minutes);
+			const { clockLost, programLost } = afterPowerLoss(profileOf(id), minutes);
 			return [clockLost, programLost];
 		};
 		expect(lost('radio-stat', 5)).toEqual([false, false]);
@@ -64,9 +59,7 @@ describe('the clock of a control', () => {
 		expect(lost('line-voltage-stat', 4321)).toEqual([true, false]);
 		expect(lost('heat-and-cool-stat', 500_000)).toEqual([false, false]);
 		expect(lost('plain-stat', 500_000)).toEqual([false, false]);
-		expect(afterPowerLoss(profileOf('line-voltage-stat'), plain, 5000).sentence).toContain(
-			'shows Monday 08:00'
-		);
+		expect(powerLossSentence(profileOf('line-voltage-stat'), plain, 5000)).toContain('shows Monday 08:00');
 		expect(reserveSentence(profileOf('dial-stat'))).toMatch(/a few seconds/);
 	});
 

@@ -1,8 +1,7 @@
 import { dateOfDay, localTime, transitionsBetween, wallAt } from '../civil';
-import { allowedOptions, type ControlProfile } from '../control';
+import { allowedOptions, type ControlProfile, localWords } from '../control';
 import type { ClockReading, Zone } from '../plan';
 import { spanWords } from '../week';
-import { localWords } from './words';
 
 /** Where one side of a zone's work stands, in a few words. */
 export interface Standing {

@@ -1,6 +1,6 @@
-import { allowedOptions, setpointWithUnit, type ControlProfile } from '../control';
+import { allowedOptions, setpointWithUnit, type ControlProfile, localWords } from '../control';
 import type { Exception, Zone } from '../plan';
-import { localWords, planAbsence } from '../run';
+import { planAbsence } from '../run';
 import { DAY_NAMES } from '../week';
 
 /** What a departure from the week is, in a phrase: "away until Sun 6 Dec 18:00: 9 days", "run as Sunday", "boost, 2 steps". */

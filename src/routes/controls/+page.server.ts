@@ -1,8 +1,9 @@
 import { pageLoad } from '$lib/server/pages';
-import { profileInShort, shippedProfiles } from '$core/control';
+import { shippedProfiles } from '$core/control';
 import { carriedBySites, countUses, listControls } from '$lib/server/store';
 import { database } from '$lib/server/db';
 import type { PageServerLoadEvent } from './$types';
+import { profileInShort } from '$core/words';
 
 export const load = pageLoad(async ({ depends }: PageServerLoadEvent) => {
 	depends('fq:controls');

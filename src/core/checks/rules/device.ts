@@ -1,7 +1,7 @@
-import { allowedOptions, differenceWords, limitWords, temperatureWords } from '../../control';
+import { allowedOptions, differenceWords, limitWords, temperatureWords, localWords } from '../../control';
 import { dateOfDay, wallAt } from '../../civil';
 import { heatsStore, notAsked, offsetOf, TROUBLE_WORDS, unitOf } from '../../plan';
-import { clockStanding, localWords, nextTransitions } from '../../run';
+import { clockStanding, nextTransitions } from '../../run';
 import { emitterClasses } from '../../thermal';
 import { DAY_MINUTES } from '../../week';
 import { type Rule, visit } from './check';

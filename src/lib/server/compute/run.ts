@@ -11,19 +11,15 @@ import type {
 	timelineRequest,
 	timelineResponse
 } from '$core/formats';
-import {
-	afterPowerLoss,
-	clockChanges,
-	clockValues,
-	demandOf,
-	momentInWords,
-	reserveSentence,
-	resolve,
-	runOfZone,
-	summerTimeSentences,
-	timeline
-} from '$core/run';
+import { clockValues, demandOf, resolve, runOfZone, timeline } from '$core/run';
 import { unknownControl } from './zone';
+import {
+	momentInWords,
+	clockChanges,
+	powerLossSentence,
+	reserveSentence,
+	summerTimeSentences
+} from '$core/words';
 
 type Computed<T> = { value: T } | { problem: Problem };
 type Asked = Pick<z.output<typeof resolveRequest>, 'zone' | 'profile' | 'timeZone'>;
@@ -111,7 +107,7 @@ export function computeClock(
 				sentence: change.sentence
 			})),
 			reserve: reserveSentence(profile),
-			afterPowerLoss: afterPowerLoss(profile, options, request.withoutPowerMinutes).sentence
+			afterPowerLoss: powerLossSentence(profile, options, request.withoutPowerMinutes)
 		}
 	};
 }

@@ -1,6 +1,7 @@
 import type { Column, Content } from 'pdfmake/interfaces';
-import type { CustomerPage, CustomerPart, Firm, PrintedWeekDrawing } from '$core/record';
+import type { Firm } from '$core/record';
 import { print, together, words } from './printer';
+import { type CustomerPage, type CustomerPart, type PrintedWeekDrawing } from '$core/words';
 
 const escape = (text: string) => text.replace(/[&<>]/g, (letter) => `&#${letter.charCodeAt(0)};`);
 

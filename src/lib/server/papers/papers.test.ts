@@ -4,10 +4,11 @@ import { describe, expect, it } from 'vitest';
 import { findProfile } from '$core/control';
 import { readJobFile } from '$core/formats';
 import { onSiteSchema } from '$core/plan';
-import { customerPage, firmSchema, visitSchema, type CustomerPage } from '$core/record';
+import { firmSchema, visitSchema } from '$core/record';
 import { customerPdf, recordPdf } from '.';
 import { faceOf } from './faces';
 import { words } from './printer';
+import { customerPage, type CustomerPage } from '$core/words';
 
 const read = readJobFile(readFileSync('demo/tallow-quay-workshops.job.json', 'utf8'));
 if (!read.ok) throw new Error(read.problem.sentence);

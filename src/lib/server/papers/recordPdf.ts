@@ -8,7 +8,7 @@ import {
 	type ControlProfile
 } from '$core/control';
 import { fitZone } from '$core/fit';
-import { heldInWords } from '$core/keying';
+import { heldInWords, changesBetween } from '$core/words';
 import {
 	offsetOf,
 	onSiteValueWords,
@@ -17,7 +17,7 @@ import {
 	testStanding,
 	type Site
 } from '$core/plan';
-import { changesBetween, type Firm, type Visit } from '$core/record';
+import { type Firm, type Visit } from '$core/record';
 import { profileOf } from '../store/profileOf';
 import { print, together, words } from './printer';
 

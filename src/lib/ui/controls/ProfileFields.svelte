@@ -4,7 +4,6 @@
 		standardGroupings,
 		withForm,
 		type ControlProfile,
-		type FactTopic,
 		type Grouping,
 		type ProgramForm
 	} from '$core/control';
@@ -15,6 +14,7 @@
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
 	import NumberField from '../kit/NumberField.svelte';
+	import { type FactTopic } from '$core/words';
 
 	let {
 		topic,

@@ -2,7 +2,7 @@
 	import { onMount, untrack } from 'svelte';
 	import { allowedOptions, setpointWithUnit, type ControlProfile } from '$core/control';
 	import { sampleZone } from '$core/checks';
-	import { misfitSentences } from '$core/fit';
+	import { misfitSentences } from '$core/words';
 	import { pricedFit, type PricedFit } from '$core/keying';
 	import { onControl, type Zone } from '$core/plan';
 	import { FitFollower } from '$lib/workers/fitFollower';

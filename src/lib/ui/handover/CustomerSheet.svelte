@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { CustomerPage } from '$core/record';
+	import { type CustomerPage } from '$core/words';
 	import PrintedWeek from './PrintedWeek.svelte';
 
 	let {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { PrintedWeekDrawing } from '$core/record';
+	import { type PrintedWeekDrawing } from '$core/words';
 
 	let { drawing }: { drawing: PrintedWeekDrawing } = $props();
 </script>

@@ -2,7 +2,7 @@
 	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { timeZones } from '$core/civil';
-	import { summerTimeSentences } from '$core/run';
+	import { summerTimeSentences } from '$core/words';
 	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';

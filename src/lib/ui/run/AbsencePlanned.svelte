@@ -1,8 +1,14 @@
 <script lang="ts">
-	import { allowedOptions, expandProgram, type ControlProfile, type Program } from '$core/control';
+	import {
+		allowedOptions,
+		expandProgram,
+		type ControlProfile,
+		type Program,
+		localWords
+	} from '$core/control';
 	import { instantOf, localTime, wallAt, wallMinute } from '$core/civil';
 	import type { Absence, Zone } from '$core/plan';
-	import { localWords, planAbsence, runOfZone, timeline } from '$core/run';
+	import { planAbsence, runOfZone, timeline } from '$core/run';
 
 	let {
 		zone,

@@ -1,7 +1,6 @@
 <script lang="ts">
-	import { allowedOptions } from '$core/control';
+	import { allowedOptions, localWords } from '$core/control';
 	import type { Exception } from '$core/plan';
-	import { localWords } from '$core/run';
 	import { exceptionWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import type { ZoneModel } from '../zone/zoneModel.svelte';

@@ -2,10 +2,11 @@
 	import { localTime, wallAt } from '$core/civil';
 	import { allowedOptions, type ControlProfile, type Program } from '$core/control';
 	import type { Zone } from '$core/plan';
-	import { clockChanges, rightClock, runOfZone, summerTimeSentences } from '$core/run';
+	import { rightClock, runOfZone } from '$core/run';
 	import Tiles from '../kit/Tiles.svelte';
 	import DatedChart from './DatedChart.svelte';
 	import { datedDays } from './datedDays';
+	import { clockChanges, summerTimeSentences } from '$core/words';
 
 	let {
 		zone,

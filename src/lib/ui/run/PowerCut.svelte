@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { ControlOptions, ControlProfile } from '$core/control';
-	import { afterPowerLoss, reserveSentence } from '$core/run';
 	import Slide from '../kit/Slide.svelte';
+	import { powerLossSentence, reserveSentence } from '$core/words';
 
 	let { profile, options }: { profile: ControlProfile; options: ControlOptions } = $props();
 
@@ -23,6 +23,6 @@
 	<p>{reserveSentence(profile)}</p>
 	{#if profile.habits.clock.summerTime !== 'no-clock'}
 		<Slide label="Power cut" least={0} most={CUTS.length - 1} said={(i) => CUTS[i]![1]} bind:value={cut} />
-		<p class="soft">After {words}: {afterPowerLoss(profile, options, minutes).sentence}</p>
+		<p class="soft">After {words}: {powerLossSentence(profile, options, minutes)}</p>
 	{/if}
 </section>

@@ -1,12 +1,13 @@
 <script lang="ts">
 	import { allowedOptions } from '$core/control';
 	import { withReading } from '$core/plan';
-	import { clockChanges, clockValues, reserveSentence } from '$core/run';
+	import { clockValues } from '$core/run';
 	import { readClock } from '../run/readClock';
 	import { VisitTime } from './visitTime.svelte';
 	import type { StepProps } from './stepProps';
 	import Button from '../kit/Button.svelte';
 	import Field from '../kit/Field.svelte';
+	import { clockChanges, reserveSentence } from '$core/words';
 
 	let {
 		zone,

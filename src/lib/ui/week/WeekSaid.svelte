@@ -1,8 +1,9 @@
 <script lang="ts">
 	import { setpointWithUnit, type ControlProfile } from '$core/control';
-	import { misfitSentences, type ZoneFit } from '$core/fit';
+	import { type ZoneFit } from '$core/fit';
 	import type { Zone } from '$core/plan';
 	import Button from '../kit/Button.svelte';
+	import { misfitSentences } from '$core/words';
 
 	let { zone, profile, fit }: { zone: Zone; profile: ControlProfile; fit: ZoneFit } = $props();
 

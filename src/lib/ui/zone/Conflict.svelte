@@ -2,7 +2,7 @@
 	import { Modal } from 'carbon-components-svelte';
 	import type { ControlProfile } from '$core/control';
 	import type { Zone } from '$core/plan';
-	import { planChanges } from '$core/record';
+	import { planChanges } from '$core/words';
 	import MiniWeek from '../board/MiniWeek.svelte';
 	import type { DocumentEditor } from '../document/documentEditor.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';

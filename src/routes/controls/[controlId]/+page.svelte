@@ -3,7 +3,7 @@
 	import Undo from 'carbon-icons-svelte/lib/Undo.svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { profileSense } from '$core/checks';
-	import { profileFacts, profileSchema, type ControlProfile, type FactTopic } from '$core/control';
+	import { profileSchema, type ControlProfile } from '$core/control';
 	import { problemOf, writeControlFile } from '$core/formats';
 	import { call } from '$lib/ui/call';
 	import ProfileFields from '$lib/ui/controls/ProfileFields.svelte';
@@ -15,6 +15,7 @@
 	import Problem from '$lib/ui/kit/Problem.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import { saving } from '$lib/ui/saving.svelte';
+	import { profileFacts, type FactTopic } from '$core/words';
 
 	let { data } = $props();
 

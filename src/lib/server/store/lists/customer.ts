@@ -1,4 +1,4 @@
-import { customerPage, type CustomerChoice, type CustomerPage } from '$core/record';
+import { customerPage, type CustomerChoice, type CustomerPage } from '$core/words';
 import type { Database } from '../../db';
 import type { StoredSite, StoredZone } from '../rows';
 import { profileOf } from '../profileOf';

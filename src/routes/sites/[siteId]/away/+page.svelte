@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { Table, TableBody, TableCell, TableHead, TableHeader, TableRow } from 'carbon-components-svelte';
 	import { untrack } from 'svelte';
-	import { allowedOptions, type ControlProfile } from '$core/control';
+	import { allowedOptions, type ControlProfile, localWords } from '$core/control';
 	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
 	import { exceptionSchema, type Absence, type Zone } from '$core/plan';
 	import { fitZone } from '$core/fit';
 	import { wrongWords } from '$core/schema';
-	import { localWords, planAbsence } from '$core/run';
+	import { planAbsence } from '$core/run';
 	import { call } from '$lib/ui/call';
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';

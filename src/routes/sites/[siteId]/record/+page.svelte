@@ -2,13 +2,14 @@
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
 	import { findProfile } from '$core/control';
 	import type { Zone } from '$core/plan';
-	import { changesBetween, putBack, type Visit } from '$core/record';
+	import { putBack, type Visit } from '$core/record';
 	import { call } from '$lib/ui/call';
 	import { saving } from '$lib/ui/saving.svelte';
 	import WeekOverlay from '$lib/ui/record/WeekOverlay.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import More from '$lib/ui/kit/More.svelte';
+	import { changesBetween } from '$core/words';
 
 	let { data } = $props();
 

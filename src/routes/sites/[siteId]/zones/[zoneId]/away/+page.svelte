@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { localTime, wallAt } from '$core/civil';
-	import { allowedOptions } from '$core/control';
+	import { allowedOptions, localWords } from '$core/control';
 	import type { Absence } from '$core/plan';
-	import { absenceConflicts, awayStanding, localWords } from '$core/run';
+	import { absenceConflicts, awayStanding } from '$core/run';
 	import { capital } from '$core/schema';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Ahead from '$lib/ui/run/Ahead.svelte';

@@ -5,7 +5,7 @@
 	import { allowedOptions, displaySetpoint } from '$core/control';
 	import { dateWords, instantOf, localTime, wallAt, wallMinute } from '$core/civil';
 	import { localDateTime, type Exception } from '$core/plan';
-	import { momentInWords, resolve, runOfZone, stateWords } from '$core/run';
+	import { resolve, runOfZone } from '$core/run';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import MomentField from '$lib/ui/kit/MomentField.svelte';
 	import CallsFor from '$lib/ui/run/CallsFor.svelte';
@@ -15,6 +15,7 @@
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
+	import { momentInWords, stateWords } from '$core/words';
 
 	let { data } = $props();
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { instantOf, wallMinute } from '../civil';
-import { allowedOptions, findProfile, shippedProfiles } from '../control';
+import { allowedOptions, findProfile, localWords, momentWords, shippedProfiles } from '../control';
 import { fitZone } from '../fit';
 import {
 	newZone,
@@ -12,7 +12,8 @@ import {
 	type Zone
 } from '../plan';
 import { buildWeek } from '../week';
-import { bookedDates, localWords, momentInWords, momentWords, rightClock, runOfZone } from '.';
+import { bookedDates, rightClock, runOfZone } from '../run';
+import { momentInWords } from '.';
 
 const ZONE = 'Europe/Paris';
 const at = (local: string) => instantOf(ZONE, wallMinute(local));

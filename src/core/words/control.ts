@@ -1,5 +1,5 @@
 import { DAY_SHORT, dayRange, duration, spanWords } from '../week';
-import { perDayOffers, type ControlProfile, type Grouping } from './profile';
+import { perDayOffers, type ControlProfile, type Grouping } from '../control';
 import { capital, spokenName } from '../schema';
 
 /** The parts of a profile that a person reads and changes together. */
@@ -219,21 +219,3 @@ export function profileInShort(profile: ControlProfile): string {
 		profile.program.form === 'plain' ? '' : ` ${profile.groupings.map((g) => g.name).join(', ')}.`;
 	return `${holds(profile)[0]}${offers}`;
 }
-
-const standard: readonly Grouping[] = [
-	{ id: '24-hour', name: '24-hour', groups: [[0, 1, 2, 3, 4, 5, 6]] },
-	{
-		id: '5-2',
-		name: '5+2',
-		groups: [
-			[0, 1, 2, 3, 4],
-			[5, 6]
-		]
-	},
-	{ id: '6-1', name: '6+1', groups: [[0, 1, 2, 3, 4, 5], [6]] },
-	{ id: '5-1-1', name: '5+1+1', groups: [[0, 1, 2, 3, 4], [5], [6]] },
-	{ id: '7-day', name: '7-day', groups: [[0], [1], [2], [3], [4], [5], [6]] }
-];
-
-/** The day groupings that are common among controls, coarsest first. */
-export const standardGroupings = standard;

@@ -1,6 +1,6 @@
 import type { ControlOptions, ControlProfile } from '../control';
 import { duration } from '../week';
-import { clockChanges, reserveSentence } from './clockCare';
+import { clockChanges, reserveSentence } from '.';
 
 /** A heading of the customer's page and what stands under it. */
 export interface CustomerLines {

@@ -1,35 +1,17 @@
-import { dateOfDay, dateWords, wallAt, weekdayOfDay } from '../civil';
-import { displayTime, setpointWithUnit, type ControlOptions } from '../control';
+import { wallAt, weekdayOfDay } from '../civil';
+import { displayTime, momentWords, setpointWithUnit, timeLeft } from '../control';
 import { heldInZone } from '../plan';
-import { DAY_MINUTES, DAY_NAMES, DAY_SHORT, spanWords } from '../week';
-import type { Layer, Prepared } from './layers';
-import type { OwnedPeriod } from './periods';
-import { aheadOf, resolve, type ChainLink } from './resolve';
-import { timeline, type RunSpan } from './timeline';
-
-/** A wall minute as a person says it from another one: `19:10`, `Fri 06:30`, `Fri 4 Dec 06:30`, in the control's clock format. */
-export function momentWords(wall: number, fromWall: number, options: ControlOptions): string {
-	const day = Math.floor(wall / DAY_MINUTES);
-	const fromDay = Math.floor(fromWall / DAY_MINUTES);
-	const time = displayTime(wall - day * DAY_MINUTES, options.clock);
-	if (day === fromDay) return time;
-	if (day > fromDay && day - fromDay < 7) return `${DAY_SHORT[weekdayOfDay(day)]} ${time}`;
-	return `${dateWords(dateOfDay(day), 'short')} ${time}`;
-}
-
-/** A local time or date at the site, `YYYY-MM-DD` with or without `THH:MM`, in the control's clock format. */
-export function localWords(local: string, options: ControlOptions): string {
-	const [date, time] = local.split('T') as [string, string | undefined];
-	const day = dateWords(date, 'short');
-	if (time === undefined) return day;
-	const [hour, minute] = time.split(':').map(Number) as [number, number];
-	return `${day} ${displayTime(hour * 60 + minute, options.clock)}`;
-}
-
-/** A length of time that is left, begun minutes counted whole: `1 h 35`, `3 days 4 h`. */
-export function timeLeft(ms: number): string {
-	return spanWords(Math.max(0, Math.ceil(ms / 60_000)));
-}
+import {
+	aheadOf,
+	resolve,
+	timeline,
+	type ChainLink,
+	type Layer,
+	type OwnedPeriod,
+	type Prepared,
+	type RunSpan
+} from '../run';
+import { DAY_MINUTES, DAY_NAMES, DAY_SHORT } from '../week';
 
 /** What a control holds, by its level's name where one has that setpoint: `Eco 17.0 °C`, `On`, `off`. */
 export function stateWords(prepared: Prepared, heatC: number | null, coolC: number | null): string {

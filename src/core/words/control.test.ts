@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { blankProfile, FACT_TOPICS, findProfile, profileFacts, profileInShort, shippedProfiles } from '.';
+import { blankProfile, findProfile, shippedProfiles } from '../control';
+import { FACT_TOPICS, profileFacts, profileInShort } from '.';
 
 describe('a control in sentences', () => {
 	it('is told whole, topic by topic, each sentence ended once', () => {

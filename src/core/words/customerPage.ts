@@ -7,10 +7,9 @@ import {
 	type ControlOptions,
 	type ControlProfile
 } from '../control';
-import { fitZone, misfitSentences } from '../fit';
-import { heldInWords } from '../keying';
+import { fitZone } from '../fit';
+import { misfitSentences, heldInWords, customerLines } from '.';
 import { heatsStore, heldInZone, type Zone } from '../plan';
-import { customerLines } from '../run';
 import { DAY_MINUTES, dayRange, duration } from '../week';
 import { NARROW_SPAN, printedWeek, type PrintedWeekDrawing } from './printedWeek';
 

@@ -16,7 +16,7 @@ import {
 	type Zone
 } from '../plan';
 import { clockTime, dayRange, duration, sameWeek, splitByDay, type Span } from '../week';
-import type { LeftZone, Visit } from './visit';
+import type { LeftZone, Visit } from '../record';
 import { capital } from '../schema';
 
 /** What differs between two versions of a zone, sentence by sentence; nothing where they are alike. */
@@ -217,25 +217,4 @@ export function changesBetween(
 			weekDiffers: false
 		}));
 	return [...changed, ...gone];
-}
-
-/** A zone with the week of an older version: its levels, week, routine, lead, grouping and options; the rest as it is now. */
-export function putBack(now: Zone, old: Zone): Zone {
-	return {
-		...now,
-		control: old.control,
-		options: old.options,
-		levels: old.levels,
-		wanted: old.wanted,
-		routine: old.routine,
-		weights: old.weights,
-		lead: old.lead,
-		grouping: old.grouping,
-		exceptions: now.exceptions.filter(
-			(one) =>
-				one.kind !== 'special-day' ||
-				!('level' in one.runs) ||
-				old.levels.some((level) => 'level' in one.runs && level.id === one.runs.level)
-		)
-	};
 }
