@@ -149,7 +149,7 @@
 				warm: the card says what to press.
 			</p>
 			<NewSite />
-			<p class="soft">Has a colleague sent you one?</p>
+			<p class="soft">Or take over a site that somebody sent you as a file:</p>
 			{@render importer()}
 		</Empty>
 	{/if}

@@ -122,6 +122,9 @@ const { name, control, options, exceptions, clockReadings } = zoneSchema.shape;
 export const zoneNoticeSchema = z.object({ name, control, options, exceptions, clockReadings });
 export type ZoneNotice = z.infer<typeof zoneNoticeSchema>;
 
+/** Whether a zone's week keeps one level throughout, as a new zone's does. */
+export const isOneLevel = (zone: Pick<Zone, 'wanted'>): boolean => zone.wanted.length === 1;
+
 /** The wanted week as a step function of level ids. */
 export function wantedWeek(zone: Zone): WeekSteps<string> {
 	return zone.wanted.map((step) => ({ at: step.at, value: step.level }));

@@ -2,6 +2,7 @@
 	import { setpointWithUnit, type ControlProfile } from '$core/control';
 	import { problemOf, readSpans, writeSpans } from '$core/formats';
 	import {
+		isOneLevel,
 		followsRoutine,
 		levelOf,
 		levelsForUse,
@@ -114,12 +115,12 @@
 			label="Start from"
 			value=""
 			options={[
-				{ value: '', text: 'a way of living …' },
+				{ value: '', text: 'how they live here …' },
 				...routineTemplates.map((one) => ({ value: one.id, text: `${one.name}: ${one.words}` }))
 			]}
 			onchange={fromTemplate}
 		/>
-		{#if !routine}
+		{#if !routine && !isOneLevel(zone)}
 			<Button onclick={() => take(routineOfWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC))}
 				>From the drawn week</Button
 			>

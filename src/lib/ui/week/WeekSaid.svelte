@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { setpointWithUnit, type ControlProfile } from '$core/control';
 	import { type ZoneFit } from '$core/fit';
-	import type { Zone } from '$core/plan';
+	import { isOneLevel, levelOf, type Zone } from '$core/plan';
 	import Button from '../kit/Button.svelte';
 	import { misfitSentences } from '$core/words';
 
@@ -18,7 +18,9 @@
 </script>
 
 <p class="lead" aria-live="polite">
-	{#if sentences.length === 0}
+	{#if sentences.length === 0 && isOneLevel(zone) && profile.program.form !== 'plain'}
+		{levelOf(zone, zone.wanted[0]!.level).name} all week so far: begin with a routine, or draw.
+	{:else if sentences.length === 0}
 		This control holds the week exactly, programmed as {grouping}.
 	{:else}
 		Programmed as {grouping}, this control leaves

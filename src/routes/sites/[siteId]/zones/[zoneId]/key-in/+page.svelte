@@ -214,11 +214,6 @@
 <PrintedCard name={data.zone.name} site={data.site.name} {card} keyed={notes.keyed} />
 
 <style>
-	@media print {
-		.page {
-			display: none;
-		}
-	}
 	@media (max-width: 860px) {
 		.print {
 			display: none;
@@ -295,6 +290,12 @@
 		}
 		.keys :global(.bx--btn) {
 			min-height: 112px;
+		}
+	}
+	/* what is printed is the card alone; this stands last, so that nothing above shows the page again */
+	@media print {
+		.page {
+			display: none;
 		}
 	}
 </style>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { setpointWithUnit } from '$core/control';
-	import { followsRoutine, unitOf } from '$core/plan';
+	import { followsRoutine, isOneLevel, unitOf } from '$core/plan';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import Balance from '$lib/ui/week/Balance.svelte';
@@ -34,7 +34,7 @@
 	let windowHeight = $state(800);
 
 	/** Nobody has drawn here yet: one level all the week. */
-	const untouched = $derived(zone.wanted.length === 1 && zone.routine === null);
+	const untouched = $derived(zone.routine === null && isOneLevel(zone));
 	/** What stands open above the drawing: on an untouched week the routine it can be made from. */
 	let open = $state<'table' | 'routine' | null>(untrack(() => (untouched ? 'routine' : null)));
 	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 405) / 7))));
