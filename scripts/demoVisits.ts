@@ -1,7 +1,7 @@
 /** `npx tsx scripts/demoVisits.ts`: writes two years of invented visits into the demo's job files. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { allowedOptions, findProfile } from '../src/core/control';
-import { checksOf, reasonFor } from '../src/core/checks';
+import { reasonFor } from '../src/core/checks';
 import { fitZone } from '../src/core/fit';
 import { cardProgress, keyCard } from '../src/core/keying';
 import { readJobFile, writeJobFile, type Job, type JobZone } from '../src/core/formats';
@@ -15,6 +15,7 @@ import {
 } from '../src/core/plan';
 import type { LeftZone, Visit } from '../src/core/record';
 import { buildWeek, DAY_MINUTES } from '../src/core/week';
+import { checksOf } from '../src/core/words';
 
 const test = (at: string): OnSite['test'] =>
 	TEST_STEPS.map((step, i) => ({

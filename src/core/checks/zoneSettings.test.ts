@@ -9,14 +9,8 @@ import {
 	roomSchema,
 	type Room
 } from '../plan';
-import {
-	checksOf,
-	settingRefusal,
-	settingWords,
-	zoneSettings,
-	type SettingValue,
-	type SurveyedZone
-} from '.';
+import { settingRefusal, settingWords, zoneSettings, type SettingValue, type SurveyedZone } from '.';
+import { checksOf } from '../words';
 
 const room = (kind: Room['emitter']['kind'], more: Partial<Room> = {}): Room =>
 	roomSchema.parse({

@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import { folded } from './foldedLines';
-import type { Due, Round, RoundSite } from '../record';
+import type { Round, RoundSite } from '../record';
+import { type Due } from '../words';
 
 /** Something due with the name of its site. */
 export interface DueEntry extends Due {

@@ -1,20 +1,33 @@
 import { dateOfDay, wallAt } from '../civil';
 import type { ControlProfile } from '../control';
 import { dueOf } from '../checks';
-import { LEFT_WORDS, type OnSiteNotice, type ZoneNotice } from '../plan';
-import { awayStanding, lastRight, nextTransitions } from '../run';
+import type { OnSiteNotice, ZoneNotice } from '../plan';
+import { awayFacts, lastRight, nextTransitions, type AwayFacts } from '../run';
+
+/** What it is that somebody must come or call for. */
+export type DueWhat =
+	/** A change of clocks is behind, and nobody set the clock after it. */
+	| { readonly kind: 'clock'; readonly missed: true }
+	/** By how many minutes the clock is to be set on; back is negative. */
+	| { readonly kind: 'clock'; readonly missed: false; readonly shiftMinutes: number }
+	| { readonly kind: 'batteries' }
+	/** It runs on something that does not end by itself. */
+	| { readonly kind: 'left-on'; readonly endless: Extract<AwayFacts, { kind: 'endless' }> }
+	/** What it was left in on the last visit, where that is not its program. */
+	| { readonly kind: 'left-on'; readonly leftIn: NonNullable<OnSiteNotice['leftIn']> }
+	| { readonly kind: 'promised'; readonly promised: string };
 
 /** Something that somebody must come or call for. */
-export interface Due {
+export interface DueFact {
 	/** `YYYY-MM-DD`; today's date for what is due since some time. */
 	readonly on: string;
-	readonly kind: 'clock' | 'batteries' | 'left-on' | 'promised';
-	readonly sentence: string;
+	readonly what: DueWhat;
 	readonly zoneId: string;
 	readonly zoneName: string;
 	readonly late: boolean;
 }
 
+/** A zone of which is asked what is due. */
 export interface DueZone {
 	readonly id: string;
 	readonly zone: ZoneNotice;
@@ -29,14 +42,14 @@ export const DUE_DAYS = 400;
  * What is due at a site, soonest first: clocks changed by hand (missed ones too, until a reading says that the clock was
  * set after them), batteries, holidays and holds left on, promised returns.
  */
-export function dueAt(zones: readonly DueZone[], timeZone: string, nowMs: number): Due[] {
+export function dueFacts(zones: readonly DueZone[], timeZone: string, nowMs: number): DueFact[] {
 	const dateAt = (ms: number) => dateOfDay(Math.floor(wallAt(timeZone, ms) / 1440));
 	const today = dateAt(nowMs);
 	const last = dateAt(nowMs + DUE_DAYS * 86_400_000);
-	const all = zones.flatMap(({ id, zone, onSite, profile }): Due[] => {
-		const due: Due[] = [];
-		const put = (on: string, kind: Due['kind'], sentence: string) => {
-			if (on <= last) due.push({ on, kind, sentence, zoneId: id, zoneName: zone.name, late: on < today });
+	const all = zones.flatMap(({ id, zone, onSite, profile }): DueFact[] => {
+		const due: DueFact[] = [];
+		const put = (on: string, what: DueWhat) => {
+			if (on <= last) due.push({ on, what, zoneId: id, zoneName: zone.name, late: on < today });
 		};
 		if (profile.habits.clock.summerTime === 'by-hand') {
 			const right = lastRight(zone.clockReadings);
@@ -46,29 +59,21 @@ export function dueAt(zones: readonly DueZone[], timeZone: string, nowMs: number
 				(change) => change.atMs <= nowMs + DUE_DAYS * 86_400_000
 			);
 			const missed = changes.filter((change) => change.atMs <= nowMs).at(-1);
-			if (missed)
-				put(dateAt(missed.atMs), 'clock', 'Its clock was not changed: everything comes at the wrong hour.');
-			for (const change of changes.filter(({ atMs }) => atMs > nowMs)) {
-				const minutes = change.afterMinutes - change.beforeMinutes;
-				put(
-					dateAt(change.atMs),
-					'clock',
-					`Set its clock ${Math.abs(minutes)} min ${minutes > 0 ? 'on' : 'back'}, by hand.`
-				);
-			}
+			if (missed) put(dateAt(missed.atMs), { kind: 'clock', missed: true });
+			for (const change of changes.filter(({ atMs }) => atMs > nowMs))
+				put(dateAt(change.atMs), {
+					kind: 'clock',
+					missed: false,
+					shiftMinutes: change.afterMinutes - change.beforeMinutes
+				});
 		}
 		if (profile.habits.power === 'batteries' && onSite.batteriesOn !== null)
-			put(dueOf(onSite.batteriesOn, onSite.batteryMonths), 'batteries', 'Change its batteries.');
-		const away = awayStanding(zone, profile, timeZone, nowMs);
-		if (away.bad) put(today, 'left-on', `It is ${away.words}.`);
+			put(dueOf(onSite.batteriesOn, onSite.batteryMonths), { kind: 'batteries' });
+		const away = awayFacts(zone, timeZone, nowMs);
+		if (away.kind === 'endless') put(today, { kind: 'left-on', endless: away });
 		if (onSite.leftIn !== null && onSite.leftIn !== 'automatic')
-			put(today, 'left-on', `It was left in ${LEFT_WORDS[onSite.leftIn]}.`);
-		if (onSite.promisedBy !== null)
-			put(
-				onSite.promisedBy,
-				'promised',
-				onSite.promised === '' ? 'Come back, as promised.' : `Promised: ${onSite.promised}`
-			);
+			put(today, { kind: 'left-on', leftIn: onSite.leftIn });
+		if (onSite.promisedBy !== null) put(onSite.promisedBy, { kind: 'promised', promised: onSite.promised });
 		return due;
 	});
 	return all.sort((a, b) => (a.on === b.on ? a.zoneName.localeCompare(b.zoneName) : a.on < b.on ? -1 : 1));

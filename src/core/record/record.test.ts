@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { findProfile } from '../control';
 import { newZone, onSiteSchema, wantedWeek, withWanted, type OnSite, type Zone } from '../plan';
 import { buildWeek, sameWeek } from '../week';
-import { dueAt, putBack, visitSchema, type LeftZone, type Visit } from '.';
-import { changesBetween, planChanges, zoneChanges } from '../words';
+import { putBack, visitSchema, type LeftZone, type Visit } from '.';
+import { changesBetween, planChanges, zoneChanges, dueAt } from '../words';
 
 const stat = findProfile('six-step-room-stat')!;
 const radio = findProfile('radio-stat')!;

@@ -2,13 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { driftOf, instantOf, minutesAhead, wallMinute } from '../civil';
 import { factoryOptions, findProfile, timeLeft } from '../control';
 import { newZone, type Zone } from '../plan';
-import { afterPowerLoss, awayStanding, clockStanding, clockValues, demandOf, errorWords } from '.';
+import { afterPowerLoss, clockValues, demandOf } from '.';
 import {
 	customerLines,
 	clockChanges,
 	powerLossSentence,
 	reserveSentence,
-	summerTimeSentences
+	summerTimeSentences,
+	awayStanding,
+	clockStanding,
+	errorWords
 } from '../words';
 
 const profileOf = (id: string) => findProfile(id)!;

@@ -1,4 +1,7 @@
-import { duration } from '../week';
+import { allowedOptions, localWords, type ControlProfile } from '../control';
+import type { Zone } from '../plan';
+import { awayFacts, clockFacts, clockIsWrong, type AwayFacts } from '../run';
+import { duration, spanWords } from '../week';
 
 /** How much of the week a control misses, in minutes. */
 export interface Missed {
@@ -19,3 +22,86 @@ export function fitWords({ coldMinutes, warmMinutes }: Missed, isSwitch: boolean
 /** How far the keying of a zone is: "14 of 31", "keyed" where all is. */
 export const keyedWords = ({ done, of }: { readonly done: number; readonly of: number }): string =>
 	done === of ? 'keyed' : `${done} of ${of}`;
+
+/** Where one side of a zone's work stands, in a few words. */
+export interface Standing {
+	/** What it is: by this a page decides, never by the words. */
+	readonly kind: 'none' | 'fine' | 'wrong' | 'now' | 'planned';
+	readonly words: string;
+	/** Whether a person is needed. */
+	readonly bad: boolean;
+}
+
+/** How far ahead or behind a clock is, in words: `3 min behind`, `1 h 02 ahead`. */
+export function errorWords(errorSeconds: number): string {
+	const size = Math.abs(errorSeconds);
+	const side = errorSeconds > 0 ? 'ahead' : 'behind';
+	if (size < 30) return 'right';
+	if (size < 90) return `1 min ${side}`;
+	return `${spanWords(Math.round(size / 60))} ${side}`;
+}
+
+/** Where a zone's clock stands, in a few words: "not looked at", "set Tue 17 Nov", "3 min behind", "not changed since Sun 25 Oct". */
+export function clockStanding(
+	zone: Pick<Zone, 'options' | 'clockReadings'>,
+	profile: ControlProfile,
+	timeZone: string,
+	nowMs: number
+): Standing {
+	const clock = clockFacts(zone, profile, timeZone, nowMs);
+	const date = (iso: string) => localWords(iso, allowedOptions(profile, zone.options));
+	const bad = clockIsWrong(clock);
+	switch (clock.kind) {
+		case 'no-clock':
+			return { kind: 'none', words: 'has none', bad };
+		case 'unseen':
+			return { kind: 'none', words: 'not looked at', bad };
+		case 'left-behind':
+			return { kind: 'wrong', words: `not changed since ${date(clock.date)}`, bad };
+		case 'lost':
+			return { kind: 'wrong', words: 'lost its time', bad };
+		case 'wrong-day':
+			return { kind: 'wrong', words: 'wrong day', bad };
+		case 'off':
+			return { kind: 'wrong', words: errorWords(clock.errorSeconds), bad };
+		default:
+			return {
+				kind: 'fine',
+				words: `${clock.kind === 'set' ? 'set' : 'right on'} ${date(clock.date)}`,
+				bad
+			};
+	}
+}
+
+/** What a control is left on that does not end: "off, with no end", "on manual, with no end". */
+export const endlessWords = ({ what }: Extract<AwayFacts, { kind: 'endless' }>): string =>
+	what === 'off' ? 'off, with no end' : `on ${what}, with no end`;
+
+/** Where a zone's departures from its week stand, in a few words: "from Fri 4 Dec 14:00", "off, with no end", "–". */
+export function awayStanding(
+	zone: Pick<Zone, 'options' | 'exceptions'>,
+	profile: ControlProfile,
+	timeZone: string,
+	nowMs: number
+): Standing {
+	const away = awayFacts(zone, timeZone, nowMs);
+	const say = (local: string) => localWords(local, allowedOptions(profile, zone.options));
+	switch (away.kind) {
+		case 'endless':
+			return { kind: 'wrong', words: endlessWords(away), bad: true };
+		case 'held':
+			return { kind: 'now', words: `${away.what} until ${say(away.until)}`, bad: false };
+		case 'away':
+			return { kind: 'now', words: `away until ${say(away.back)}`, bad: false };
+		case 'planned':
+			return { kind: 'planned', words: `from ${say(away.leave)}`, bad: false };
+		case 'special-days':
+			return {
+				kind: 'now',
+				words: away.count === 1 ? '1 special day' : `${away.count} special days`,
+				bad: false
+			};
+		default:
+			return { kind: 'none', words: '–', bad: false };
+	}
+}

@@ -1,6 +1,6 @@
 import { pageLoad } from '$lib/server/pages';
 import { dateOfDay, wallAt } from '$core/civil';
-import type { Due } from '$core/record';
+import { type Due } from '$core/words';
 import { database } from '$lib/server/db';
 import { dueCounts, dueList, roundDates } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { dateWords } from '$core/civil';
-	import type { Due } from '$core/record';
+	import { type Due } from '$core/words';
 	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { data } = $props();

@@ -1,23 +1,57 @@
-import { allowedOptions, limitWords, setpointWithUnit, type ControlProfile } from '../../control';
+import type { ControlProfile } from '../../control';
 import type { Misfit } from '../../fit';
 import type { Keyed } from '../../keying';
-import { unitOf, usedLevels, type OnSite, type Zone } from '../../plan';
+import { usedLevels, type OnSite, type Zone } from '../../plan';
+import type { AwayFacts, ClockFacts } from '../../run';
 
 /** How much a check weighs: it stops the sign-off, wants a look, or is worth knowing. */
 export type Severity = 'stop' | 'look' | 'note';
 
-/** Something that was forgotten or is out of the usual, and where it is mended. */
-export interface Check {
-	/** The rule, and under it what is overruled. */
-	readonly id: string;
-	readonly severity: Severity;
-	readonly sentence: string;
-	/** What to do, and the view of the zone where it is done. */
-	readonly mend: {
-		readonly words: string;
-		readonly view: 'week' | 'key-in' | 'read-back' | 'clock' | 'proof' | 'away' | 'visit';
-	};
-}
+/** The view of a zone where something is mended. */
+export type MendView = 'week' | 'key-in' | 'read-back' | 'clock' | 'proof' | 'away' | 'visit';
+
+/** What a rule finds, by the rule. Temperatures in °C, differences in K, lengths of time in minutes, heights in m. */
+export type Found =
+	| { readonly id: 'keyed-missing'; readonly done: number; readonly of: number }
+	| { readonly id: 'unread'; readonly read: number; readonly toRead: number }
+	| { readonly id: 'test-missing'; readonly standing: 'missing' | 'under-way' }
+	| {
+			readonly id: 'test-missing';
+			readonly standing: 'failed';
+			readonly step: OnSite['test'][number]['step'] | null;
+	  }
+	| { readonly id: 'left-in'; readonly leftIn: OnSite['leftIn'] }
+	| { readonly id: 'left-standing'; readonly away: Extract<AwayFacts, { kind: 'endless' }> }
+	| { readonly id: 'unpaired' | 'control-outside' | 'lock-code' | 'lock-missing' | 'fan' }
+	| { readonly id: 'floor-finish' | 'double-lead' | 'lead-stale' }
+	| { readonly id: 'settings-changed'; readonly what: 'unit' | 'grouping' }
+	| { readonly id: 'floor-limit'; readonly setC: number; readonly limitC: number }
+	| { readonly id: 'setback'; readonly depthK: number }
+	| { readonly id: 'comfort-high'; readonly setC: number; readonly mostC: number }
+	/** The lowest level in use where that is too low; null where frost protection is switched off. */
+	| { readonly id: 'frost'; readonly lowestC: number | null; readonly leastC: number }
+	| { readonly id: 'high-limit'; readonly limitC: number; readonly setC: number; readonly binds: boolean }
+	| {
+			readonly id: 'frail';
+			readonly who: OnSite['occupants'];
+			readonly setC: number;
+			readonly leastC: number;
+	  }
+	| { readonly id: 'misfit'; readonly coldMinutes: number; readonly warmMinutes: number }
+	| { readonly id: 'clock'; readonly clock: ClockFacts }
+	/** The day of the next change, `YYYY-MM-DD`. */
+	| { readonly id: 'summer-time'; readonly date: string }
+	/** The day on which they were due, `YYYY-MM-DD`; null where it is not known when they were fitted. */
+	| { readonly id: 'batteries'; readonly due: string | null }
+	| { readonly id: 'sensor-place'; readonly troubles: OnSite['sensorTroubles'] }
+	| { readonly id: 'sensor-place'; readonly heightM: number }
+	| { readonly id: 'hot-water'; readonly storeC: number | null; readonly leastC: number }
+	| { readonly id: 'differential'; readonly isK: number; readonly leastK: number }
+	/** By how much the control reads under the thermometer; over it is negative. */
+	| { readonly id: 'offset'; readonly leftK: number };
+
+/** Something that was forgotten or is out of the usual, how much it weighs, and where it is mended. */
+export type Finding = Found & { readonly severity: Severity; readonly view: MendView };
 
 /** Everything that is known of a zone when it is checked. */
 export interface Checked {
@@ -39,17 +73,7 @@ export interface Checked {
 }
 
 /** One rule: what it finds, or null. */
-export type Rule = (checked: Checked) => Check | null;
-
-/** What is mended on the visit's page. */
-export const visit = (words: string) => ({ words, view: 'visit' as const });
-
-/** A setpoint in a zone's own figures. */
-export const say = ({ zone, profile }: Checked, c: number) =>
-	setpointWithUnit(profile, allowedOptions(profile, zone.options), c);
-/** A threshold in a zone's own figures, on its safe side. */
-export const limit = ({ zone, profile }: Checked, c: number, side: 'most' | 'least') =>
-	limitWords(unitOf(zone, profile), c, side);
+export type Rule = (checked: Checked) => Finding | null;
 
 /** The setpoints in use, warmest first, in °C; none on a switch. */
 export function used({ zone, profile }: Checked): number[] {

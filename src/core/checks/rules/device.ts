@@ -1,13 +1,17 @@
-import { allowedOptions, differenceWords, limitWords, temperatureWords, localWords } from '../../control';
 import { dateOfDay, wallAt } from '../../civil';
-import { heatsStore, notAsked, offsetOf, TROUBLE_WORDS, unitOf } from '../../plan';
-import { clockStanding, nextTransitions } from '../../run';
+import { heatsStore, notAsked, offsetOf } from '../../plan';
+import { clockFacts, clockIsWrong, nextTransitions } from '../../run';
 import { emitterClasses } from '../../thermal';
 import { DAY_MINUTES } from '../../week';
-import { type Rule, visit } from './check';
+import { type Rule } from './check';
 
 const localDate = (timeZone: string, atMs: number) =>
 	dateOfDay(Math.floor(wallAt(timeZone, atMs) / DAY_MINUTES));
+
+/** Under this germs can grow in a store of hot water, in °C: common practice, local rules come first. */
+const STORE_LEAST_C = 60;
+/** A narrower differential starts a boiler too often, in K: common practice. */
+const DIFFERENTIAL_LEAST_K = 0.3;
 
 /** The control itself: where it hangs, its clock, lock, batteries, sensor and settings. Figures are common practice unless another source stands beside them: docs/domain.md §11. */
 export const deviceRules = {
@@ -15,145 +19,72 @@ export const deviceRules = {
 		onSite.controlPlace !== null &&
 		onSite.controlPlace !== 'in-room' &&
 		(zone.room?.sensor ?? 'air') !== 'floor'
-			? {
-					id: 'control-outside',
-					severity: 'look',
-					sentence: 'The control hangs outside its room and measures the air there.',
-					mend: { words: 'Regulate by the floor sensor', view: 'proof' }
-				}
+			? { id: 'control-outside', severity: 'look', view: 'proof' }
 			: null,
 	clock: ({ zone, profile, timeZone, nowMs }) => {
-		if (profile.habits.clock.summerTime === 'no-clock') return null;
-		const standing = clockStanding(zone, profile, timeZone, nowMs);
-		const unseen = zone.clockReadings.length === 0;
-		return unseen || standing.bad
-			? {
-					id: 'clock',
-					severity: 'look',
-					sentence: unseen ? 'Its clock was not checked.' : `Its clock: ${standing.words}.`,
-					mend: { words: 'Set the clock', view: 'clock' }
-				}
+		const clock = clockFacts(zone, profile, timeZone, nowMs);
+		return clock.kind === 'unseen' || clockIsWrong(clock)
+			? { id: 'clock', severity: 'look', view: 'clock', clock }
 			: null;
 	},
-	'summer-time': ({ zone, profile, onSite, timeZone, nowMs }) => {
+	'summer-time': ({ profile, onSite, timeZone, nowMs }) => {
 		if (profile.habits.clock.summerTime !== 'by-hand' || onSite.customerTold) return null;
 		const next = nextTransitions(timeZone, nowMs)[0];
 		return next
-			? {
-					id: 'summer-time',
-					severity: 'look',
-					sentence: `Its clock is changed by hand, next on ${localWords(localDate(timeZone, next.atMs), allowedOptions(profile, zone.options))}, and the customer was not told.`,
-					mend: visit('Tell them, and note it')
-				}
+			? { id: 'summer-time', severity: 'look', view: 'visit', date: localDate(timeZone, next.atMs) }
 			: null;
 	},
 	'lock-code': ({ onSite }) =>
 		onSite.lockSet === true && onSite.lockCodeIsFactory === true
-			? {
-					id: 'lock-code',
-					severity: 'look',
-					sentence: 'The lock code is still the one it came with.',
-					mend: visit('Change the code')
-				}
+			? { id: 'lock-code', severity: 'look', view: 'visit' }
 			: null,
 	'lock-missing': ({ onSite }) =>
 		onSite.lockWanted && onSite.lockSet !== true
-			? {
-					id: 'lock-missing',
-					severity: 'look',
-					sentence: 'A lock is wanted and not set.',
-					mend: visit('Lock it')
-				}
+			? { id: 'lock-missing', severity: 'look', view: 'visit' }
 			: null,
 	batteries: ({ profile, onSite, nowMs }) => {
 		if (profile.habits.power !== 'batteries') return null;
-		if (onSite.batteriesOn === null)
-			return {
-				id: 'batteries',
-				severity: 'look',
-				sentence: 'When its batteries were changed is not noted.',
-				mend: visit('Note it')
-			};
-		const due = dueOf(onSite.batteriesOn, onSite.batteryMonths);
-		return Date.parse(due) < nowMs
-			? {
-					id: 'batteries',
-					severity: 'look',
-					sentence: `Its batteries were due on ${due}.`,
-					mend: visit('Change them')
-				}
+		const due = onSite.batteriesOn === null ? null : dueOf(onSite.batteriesOn, onSite.batteryMonths);
+		return due === null || Date.parse(due) < nowMs
+			? { id: 'batteries', severity: 'look', view: 'visit', due }
 			: null;
 	},
 	'sensor-place': ({ onSite, zone, profile }) => {
 		if (notAsked('sensorHeightM', zone, profile) !== null) return null;
-		const { sensorHeightM: height, sensorTroubles: troubles } = onSite;
-		if (troubles.length > 0)
-			return {
-				id: 'sensor-place',
-				severity: 'look',
-				sentence: `The sensor is ${troubles.map((one) => TROUBLE_WORDS[one]).join(' and ')}.`,
-				mend: visit('Move it, or note why not')
-			};
-		return height !== null && (height < 1.2 || height > 1.8)
-			? {
-					id: 'sensor-place',
-					severity: 'note',
-					sentence: `The sensor is at ${height.toFixed(1)} m; about 1.5 m is usual.`,
-					mend: visit('Look again')
-				}
+		const { sensorHeightM: heightM, sensorTroubles: troubles } = onSite;
+		if (troubles.length > 0) return { id: 'sensor-place', severity: 'look', view: 'visit', troubles };
+		return heightM !== null && (heightM < 1.2 || heightM > 1.8)
+			? { id: 'sensor-place', severity: 'note', view: 'visit', heightM }
 			: null;
 	},
-	'hot-water': ({ zone, profile, onSite }) => {
-		const unit = unitOf(zone, profile);
-		const least = limitWords(unit, 60, 'least');
-		if (onSite.storeC !== null && onSite.storeC < 60)
-			return {
-				id: 'hot-water',
-				severity: 'look',
-				sentence: `The hot-water store is at ${temperatureWords(unit, onSite.storeC)}; under ${least} germs can grow. Local rules come first.`,
-				mend: visit('Measure again')
-			};
-		return heatsStore(profile, zone) && onSite.storeC === null
-			? {
-					id: 'hot-water',
-					severity: 'note',
-					sentence: `The hot-water store was not measured; at least ${least} is asked of it.`,
-					mend: visit('Measure it')
-				}
-			: null;
+	'hot-water': ({ zone, profile, onSite: { storeC } }) => {
+		const found = { id: 'hot-water', view: 'visit', storeC, leastC: STORE_LEAST_C } as const;
+		if (storeC !== null && storeC < STORE_LEAST_C) return { ...found, severity: 'look' };
+		return heatsStore(profile, zone) && storeC === null ? { ...found, severity: 'note' } : null;
 	},
 	fan: ({ zone, profile }) =>
 		profile.habits.fan !== null && zone.settings.fan === 'on'
-			? {
-					id: 'fan',
-					severity: 'look',
-					sentence: 'The fan runs day and night.',
-					mend: { words: 'Set it to automatic', view: 'away' }
-				}
+			? { id: 'fan', severity: 'look', view: 'away' }
 			: null,
-	differential: ({ zone, zone: { room }, profile }) =>
+	differential: ({ zone: { room } }) =>
 		room &&
 		emitterClasses[room.emitter.kind].water &&
 		room.regulation.kind === 'on-off' &&
-		room.regulation.differentialK < 0.3
+		room.regulation.differentialK < DIFFERENTIAL_LEAST_K
 			? {
 					id: 'differential',
 					severity: 'look',
-					sentence: `A differential of ${differenceWords(unitOf(zone, profile), room.regulation.differentialK)} makes the boiler start too often; ${differenceWords(unitOf(zone, profile), 0.3)} is the least.`,
-					mend: { words: 'Widen it', view: 'proof' }
+					view: 'proof',
+					isK: room.regulation.differentialK,
+					leastK: DIFFERENTIAL_LEAST_K
 				}
 			: null,
-	offset: ({ onSite, zone, profile }) => {
+	offset: ({ onSite }) => {
 		const offset = offsetOf(onSite.offsetReadings);
 		if (!offset) return null;
-		const left = offset.offsetK - (onSite.offsetSetK ?? 0);
-		return Math.abs(left) > Math.max(0.5, 2 * offset.spreadK)
-			? {
-					id: 'offset',
-					severity: 'look',
-					sentence: `The control reads ${differenceWords(unitOf(zone, profile), Math.abs(left))} ${left > 0 ? 'below' : 'above'} the thermometer.`,
-					mend: visit('Key the offset')
-				}
+		const leftK = offset.offsetK - (onSite.offsetSetK ?? 0);
+		return Math.abs(leftK) > Math.max(0.5, 2 * offset.spreadK)
+			? { id: 'offset', severity: 'look', view: 'visit', leftK }
 			: null;
 	}
 } satisfies Readonly<Record<string, Rule>>;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { checksOf, reasonFor, stopsOf, type Check } from '$core/checks';
+import { reasonFor, stopsOf } from '$core/checks';
 import { visitSchema, type Firm, type LeftZone, type Visit } from '$core/record';
 import type { Database, Readable, Tx } from '../db';
 import { changeWithin } from './change';
@@ -9,6 +9,7 @@ import { readFirm } from './firm';
 import type { StoredSite, StoredZone } from './rows';
 import { zonesRead } from './siteReads';
 import { profileOf } from './profileOf';
+import { checksOf, type Check } from '$core/words';
 
 /** Everything that is to be said of a zone as it stands, worst first. */
 export function checksOfZone(

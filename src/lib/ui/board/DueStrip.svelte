@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { dateWords } from '$core/civil';
-	import type { Due } from '$core/record';
+	import { type Due } from '$core/words';
 
 	let { siteId, due, more }: { siteId: string; due: readonly Due[]; more: number } = $props();
 

@@ -1,9 +1,10 @@
 <script lang="ts">
-	import { reasonFor, type Check } from '$core/checks';
+	import { reasonFor } from '$core/checks';
 	import type { OnSite } from '$core/plan';
 	import Button from '../kit/Button.svelte';
 	import Field from '../kit/Field.svelte';
 	import More from '../kit/More.svelte';
+	import { type Check } from '$core/words';
 
 	let {
 		checked,

@@ -1,11 +1,11 @@
 import { onMount, tick, untrack } from 'svelte';
 import { goto } from '$app/navigation';
-import { checksOf, stopsOf } from '$core/checks';
+import { stopsOf } from '$core/checks';
 import { dateOfDay, dateWords, wallAt } from '$core/civil';
 import { findProfile, type ControlProfile } from '$core/control';
 import { keyingStanding, type Keyed, type KeyingStanding } from '$core/keying';
 import { joinReadings, testStanding, unitOf, type OnSite, type Zone } from '$core/plan';
-import type { Missed } from '$core/words';
+import { type Missed, checksOf } from '$core/words';
 import { keep, keepJson, kept as keptText, keptJson } from '../browserStore';
 import { call, UNREACHABLE, WHO } from '../call';
 import type { KeyedNotes } from '../keyin/keyedNotes.svelte';

@@ -1,5 +1,5 @@
 import { Op } from 'sequelize';
-import { dueAt, type Due } from '$core/record';
+import { dueAt, type Due } from '$core/words';
 import { whileUnchanged, type Database } from '../../db';
 import { NOTICE_COLUMNS, noticeFromRow, siteFromRow, type NoticeRow, type StoredSite } from '../rows';
 import { profileOf } from '../profileOf';

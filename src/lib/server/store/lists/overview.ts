@@ -3,7 +3,7 @@ import type { ControlProfile } from '$core/control';
 import { database, type Database } from '../../db';
 import { whileUntouched } from '../untouched';
 import { leadIsStale } from '$core/plan';
-import { awayStanding, clockStanding } from '$core/run';
+import { awayStanding, clockStanding } from '$core/words';
 import type { StoredSite, StoredZone } from '../rows';
 import { findSite, findZone, zonesOf } from '../siteReads';
 import { profileOf } from '../profileOf';

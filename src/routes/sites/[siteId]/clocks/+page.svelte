@@ -3,14 +3,14 @@
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import { dateWords, localTime, wallAt } from '$core/civil';
 	import { joinReadings, type ClockReading, type Zone } from '$core/plan';
-	import { clockStanding, clockValues } from '$core/run';
+	import { clockValues } from '$core/run';
 	import { RightTime } from '$lib/ui/run/now.svelte';
 	import { readClock } from '$lib/ui/run/readClock';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
 	import Checkmark from 'carbon-icons-svelte/lib/Checkmark.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
-	import { clockChanges, summerTimeSentences } from '$core/words';
+	import { clockChanges, summerTimeSentences, clockStanding } from '$core/words';
 
 	let { data } = $props();
 

@@ -2,7 +2,7 @@
 	import { localTime, wallAt } from '$core/civil';
 	import { allowedOptions, localWords } from '$core/control';
 	import type { Absence } from '$core/plan';
-	import { absenceConflicts, awayStanding } from '$core/run';
+	import { absenceConflicts } from '$core/run';
 	import { capital } from '$core/schema';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Ahead from '$lib/ui/run/Ahead.svelte';
@@ -12,6 +12,7 @@
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
+	import { awayStanding } from '$core/words';
 
 	let { data } = $props();
 

@@ -3,7 +3,7 @@
 	import { allowedOptions } from '$core/control';
 	import { dateWords, localTime, wallAt } from '$core/civil';
 	import { joinReadings, type ClockReading } from '$core/plan';
-	import { clockStanding, clockValues, driftOfReadings, errorWords } from '$core/run';
+	import { clockValues, driftOfReadings } from '$core/run';
 	import { DAY_NAMES } from '$core/week';
 	import ChangeNight from '$lib/ui/run/ChangeNight.svelte';
 	import PowerCut from '$lib/ui/run/PowerCut.svelte';
@@ -13,6 +13,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
+	import { clockStanding, errorWords } from '$core/words';
 
 	let { data } = $props();
 

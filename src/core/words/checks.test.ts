@@ -11,7 +11,8 @@ import {
 	type Zone
 } from '../plan';
 import { buildWeek } from '../week';
-import { checksOf, dueOf, reasonFor, rules, stopsOf, type Checked } from '.';
+import { dueOf, reasonFor, rules, stopsOf, type Checked } from '../checks';
+import { checksOf } from '.';
 
 const now = Date.parse('2026-11-25T09:00:00Z');
 const at = '2026-11-25T08:00:00.000Z';

@@ -1,0 +1,178 @@
+import {
+	allowedOptions,
+	differenceWords,
+	limitWords,
+	localWords,
+	setpointWithUnit,
+	temperatureWords
+} from '../control';
+import { findingsOf, type Checked, type Finding, type MendView, type Severity } from '../checks';
+import { LEFT_WORDS, OCCUPANT_WORDS, TEST_WORDS, TROUBLE_WORDS, unitOf } from '../plan';
+import { capital } from '../schema';
+import { clockStanding, endlessWords, fitWords } from './standing';
+
+/** Something that was forgotten or is out of the usual, said, and where it is mended. */
+export interface Check {
+	/** The rule, and under it what is overruled. */
+	readonly id: Finding['id'];
+	readonly severity: Severity;
+	readonly sentence: string;
+	/** What to do, and the view of the zone where it is done. */
+	readonly mend: { readonly words: string; readonly view: MendView };
+}
+
+/** What is found, and what to do about it. */
+function findingWords(one: Finding, checked: Checked): readonly [sentence: string, mend: string] {
+	const { zone, profile } = checked;
+	const options = allowedOptions(profile, zone.options);
+	const unit = unitOf(zone, profile);
+	const set = (c: number) => setpointWithUnit(profile, options, c);
+	/** A threshold in the zone's own figures, on its safe side. */
+	const limit = (c: number, side: 'most' | 'least') => limitWords(unit, c, side);
+	const difference = (k: number) => differenceWords(unit, k);
+	switch (one.id) {
+		case 'keyed-missing':
+			return [
+				one.done === 0 ? 'Nothing is keyed yet.' : `${one.of - one.done} of ${one.of} values are not keyed.`,
+				'Key in'
+			];
+		case 'unread':
+			return [
+				one.read === 0
+					? 'Nothing was read back from the display.'
+					: `${one.toRead - one.read} of ${one.toRead} groups of days were not read back from the display.`,
+				'Read it back'
+			];
+		case 'test-missing':
+			return [
+				`The functional test ${
+					'step' in one
+						? `failed at ${one.step ? TEST_WORDS[one.step] : ''}`
+						: one.standing === 'missing'
+							? 'was not made'
+							: 'was begun and not ended'
+				}.`,
+				'Make the test'
+			];
+		case 'left-in':
+			return [
+				one.leftIn === null
+					? 'What the control was left in is not noted.'
+					: `The control was left in ${LEFT_WORDS[one.leftIn]}: its program does not run.`,
+				'Put it back on automatic'
+			];
+		case 'left-standing':
+			return [`It is ${endlessWords(one.away)}.`, 'End it'];
+		case 'unpaired':
+			return ['Control and receiver are not paired: nothing will heat.', 'Pair them'];
+		case 'settings-changed':
+			return [
+				`The ${one.what === 'unit' ? 'unit' : 'day grouping'} was changed after it was keyed: on many controls that wipes the program.`,
+				'Key in again'
+			];
+		case 'floor-limit':
+			return [
+				`The floor is set to ${set(one.setC)}, above the ${limit(one.limitC, 'most')} that its finish bears.`,
+				'Lower it'
+			];
+		case 'floor-finish':
+			return ['The floor heats, but its finish is not noted: the limit is a guess.', 'Say what lies on it'];
+		case 'setback':
+			return [
+				`The setback is ${difference(one.depthK)} under comfort; ${unit === 'F' ? '7 to 9 °F' : '4 to 5 K'} are usual.`,
+				'Change the level'
+			];
+		case 'comfort-high':
+			return [`Comfort is ${set(one.setC)}, above ${limit(one.mostC, 'most')}.`, 'Change the level'];
+		case 'frost':
+			return one.lowestC === null
+				? ['Frost protection is switched off: pipes can freeze.', 'Switch it on']
+				: [
+						`The lowest level is ${set(one.lowestC)}, under ${limit(one.leastC, 'least')}: pipes can freeze.`,
+						'Raise it'
+					];
+		case 'high-limit':
+			return [
+				`The high limit of ${set(one.limitC)} lies under a level in use (${set(one.setC)}): ${one.binds ? 'the program is held down to it' : 'it binds a change by hand only'}.`,
+				'Change the limit'
+			];
+		case 'frail':
+			return [
+				`${capital(one.who.map((who) => OCCUPANT_WORDS[who]).join(' and '))} live here, and the week falls to ${set(one.setC)}, under ${limit(one.leastC, 'least')}.`,
+				'Raise the level'
+			];
+		case 'double-lead':
+			return [
+				'The control starts early by itself and a lead is typed too: warm twice too soon.',
+				'Let the control do it'
+			];
+		case 'lead-stale':
+			return ['The lead was computed for another room or week.', 'Compute it again'];
+		case 'misfit':
+			return [
+				`The control cannot hold the week: ${fitWords(one, profile.temperature === null)}.`,
+				'See the week'
+			];
+		case 'control-outside':
+			return [
+				'The control hangs outside its room and measures the air there.',
+				'Regulate by the floor sensor'
+			];
+		case 'clock':
+			return [
+				one.clock.kind === 'unseen'
+					? 'Its clock was not checked.'
+					: `Its clock: ${clockStanding(zone, profile, checked.timeZone, checked.nowMs).words}.`,
+				'Set the clock'
+			];
+		case 'summer-time':
+			return [
+				`Its clock is changed by hand, next on ${localWords(one.date, options)}, and the customer was not told.`,
+				'Tell them, and note it'
+			];
+		case 'lock-code':
+			return ['The lock code is still the one it came with.', 'Change the code'];
+		case 'lock-missing':
+			return ['A lock is wanted and not set.', 'Lock it'];
+		case 'batteries':
+			return one.due === null
+				? ['When its batteries were changed is not noted.', 'Note it']
+				: [`Its batteries were due on ${one.due}.`, 'Change them'];
+		case 'sensor-place':
+			return 'troubles' in one
+				? [
+						`The sensor is ${one.troubles.map((trouble) => TROUBLE_WORDS[trouble]).join(' and ')}.`,
+						'Move it, or note why not'
+					]
+				: [`The sensor is at ${one.heightM.toFixed(1)} m; about 1.5 m is usual.`, 'Look again'];
+		case 'hot-water':
+			return one.storeC === null
+				? [
+						`The hot-water store was not measured; at least ${limit(one.leastC, 'least')} is asked of it.`,
+						'Measure it'
+					]
+				: [
+						`The hot-water store is at ${temperatureWords(unit, one.storeC)}; under ${limit(one.leastC, 'least')} germs can grow. Local rules come first.`,
+						'Measure again'
+					];
+		case 'fan':
+			return ['The fan runs day and night.', 'Set it to automatic'];
+		case 'differential':
+			return [
+				`A differential of ${difference(one.isK)} makes the boiler start too often; ${difference(one.leastK)} is the least.`,
+				'Widen it'
+			];
+		case 'offset':
+			return [
+				`The control reads ${difference(Math.abs(one.leftK))} ${one.leftK > 0 ? 'below' : 'above'} the thermometer.`,
+				'Key the offset'
+			];
+	}
+}
+
+/** All that is to be said of a zone, worst first. */
+export const checksOf = (checked: Checked): Check[] =>
+	findingsOf(checked).map((one) => {
+		const [sentence, words] = findingWords(one, checked);
+		return { id: one.id, severity: one.severity, sentence, mend: { words, view: one.view } };
+	});
