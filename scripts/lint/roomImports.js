@@ -4,6 +4,9 @@ import path from 'node:path';
  * Who may import whom: routes → lib/ui, lib/server, lib/workers → core, and inside the core from the
  * ground up. A file outside these rooms (tests, bench, scripts) may import anything.
  */
+/** The rooms that compute, from the ground up as far as the house with its records. */
+const ground = ['schema', 'week', 'civil', 'control', 'plan'];
+const computing = [...ground, 'fit', 'keying', 'run', 'thermal', 'checks'];
 /** @type {Record<string, string[]>} */
 const coreOrder = {
 	schema: [],
@@ -12,53 +15,15 @@ const coreOrder = {
 	civil: ['week', 'schema'],
 	control: ['schema', 'week', 'civil'],
 	plan: ['schema', 'week', 'civil', 'control'],
-	fit: ['schema', 'week', 'civil', 'control', 'plan'],
-	keying: ['schema', 'week', 'civil', 'control', 'plan', 'fit'],
-	run: ['schema', 'week', 'civil', 'control', 'plan'],
-	thermal: ['schema', 'week', 'civil', 'control', 'plan'],
-	checks: ['schema', 'week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal'],
-	record: [
-		'schema',
-		'week',
-		'drawing',
-		'civil',
-		'control',
-		'plan',
-		'fit',
-		'keying',
-		'run',
-		'thermal',
-		'checks'
-	],
-	callback: ['schema', 'week', 'civil', 'control', 'plan', 'fit', 'keying', 'run', 'thermal', 'checks'],
-	words: [
-		'schema',
-		'week',
-		'drawing',
-		'civil',
-		'control',
-		'plan',
-		'fit',
-		'keying',
-		'run',
-		'thermal',
-		'checks',
-		'record'
-	],
-	formats: [
-		'schema',
-		'week',
-		'civil',
-		'control',
-		'plan',
-		'fit',
-		'keying',
-		'run',
-		'thermal',
-		'checks',
-		'record',
-		'words'
-	]
+	fit: ground,
+	keying: [...ground, 'fit'],
+	run: ground,
+	thermal: ground,
+	checks: computing.filter((room) => room !== 'checks'),
+	record: computing,
+	callback: computing,
+	words: [...computing, 'record', 'drawing'],
+	formats: [...computing, 'record', 'words']
 };
 
 /** Packages the core may use: pure data and arithmetic, no interface, server or database. */

@@ -18,7 +18,7 @@
 </script>
 
 <p class="lead" aria-live="polite">
-	{#if sentences.length === 0 && isOneLevel(zone) && profile.program.form !== 'plain'}
+	{#if sentences.length === 0 && zone.routine === null && isOneLevel(zone) && profile.program.form !== 'plain'}
 		{levelOf(zone, zone.wanted[0]!.level).name} all week so far: begin with a routine, or draw.
 	{:else if sentences.length === 0}
 		This control holds the week exactly, programmed as {grouping}.
