@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { displaySetpoint, setpointWithUnit, timeStep } from '$core/control';
 	import type { ZoneFit } from '$core/fit';
-	import { levelOf } from '$core/plan';
+	import { levelOf, type Zone } from '$core/plan';
 	import { clockTime, DAY_NAMES, DAY_SHORT, splitByDay } from '$core/week';
 	import Button from '../kit/Button.svelte';
 	import TimeField from '../kit/TimeField.svelte';
@@ -18,17 +18,20 @@
 
 	let {
 		model,
+		zone,
 		fit,
 		day,
 		selected
 	}: {
 		model: ZoneModel;
+		/** The zone as it is shown here: while it is dragged, a moment old. */
+		zone: Zone;
 		fit: ZoneFit | null;
 		day: number;
 		selected: RiserPlace | null;
 	} = $props();
 
-	const { zone, profile } = $derived(model);
+	const { profile } = $derived(model);
 	let problem = $state<string | null>(null);
 
 	const riser = $derived(

@@ -4,11 +4,11 @@
 	import type { ZoneFit } from '$core/fit';
 	import { DAY_NAMES, DAY_SHORT } from '$core/week';
 	import { minuteAt, roomLine, timeX } from '$core/drawing';
-	import { levelOf, type Zone } from '$core/plan';
+	import type { Zone } from '$core/plan';
 	import MisfitPatterns from '../drawing/MisfitPatterns.svelte';
 	import DayMarks from './DayMarks.svelte';
 	import Riser from './Riser.svelte';
-	import { drawnWeek, type DrawnDay } from './weekRows';
+	import { drawnWeek, weekScale, type DrawnDay } from './weekRows';
 	import {
 		dayShapes,
 		middleOfTread,
@@ -57,6 +57,8 @@
 	const RISER_REACH = 9;
 	const TREAD_REACH = 9;
 
+	/** Whether what was pressed has been moved: a press alone only chooses. */
+	let moved = $state(false);
 	let frame = $state<HTMLDivElement>();
 	let frameWidth = $state(760);
 	const narrow = $derived(frameWidth < 520);
@@ -66,15 +68,23 @@
 	const height = $derived(rowHeight - 8);
 	const step = $derived(timeStep(profile));
 
-	const setpoints = $derived(zone.levels.map((level) => level.setpointC));
+	/** The same while only the week is changed, and with it the scale: the room's line is not drawn anew. */
+	const levels = $derived(zone.levels);
+	const knowsRoom = $derived(zone.room !== null);
+	const setpoints = $derived(levels.map((level) => level.setpointC));
+	const scale = $derived(weekScale(levels, profile, height, knowsRoom));
 	const shapes = $derived(dayShapes(zone));
-	const drawn = $derived(drawnWeek(zone, profile, fit, width, height, zone.room !== null));
-	const scale = $derived(drawn.scale);
+	const drawn = $derived(drawnWeek(zone, profile, fit, width, height, scale));
 	/** A day that looks as it did is the very same, so that nothing of it is drawn again while another is dragged. */
 	let seen: readonly DrawnDay[] = [];
 	const rows = $derived.by(() => {
 		seen = drawn.days.map((day, i) => (isSame(day, seen[i]) ? seen[i]! : day));
 		return seen;
+	});
+	/** Not written anew while a finger is on the drawing. */
+	let spoken = $state.raw<readonly string[]>([]);
+	$effect.pre(() => {
+		if (!moved) spoken = rows.map((row) => row.spoken);
 	});
 	const rooms = $derived(roomC && DAY_SHORT.map((_, day) => roomLine(roomC, day, width, scale)));
 
@@ -88,8 +98,6 @@
 				readonly startY: number;
 		  };
 	let drag = $state.raw<Drag | null>(null);
-	/** Whether what was pressed has been moved: a press alone only chooses. */
-	let moved = $state(false);
 	let pressed = { x: 0, y: 0 };
 	/** Pixels that a finger moves without meaning it. */
 	const TREMBLE = 4;
@@ -147,7 +155,8 @@
 		if (!moved) return;
 		if (drag.kind === 'riser') {
 			const next = riserMoved(drag.start, drag.place, minuteAt(x, width, step), step);
-			selected = placeAfterMove(next, drag.place);
+			const now = placeAfterMove(next, drag.place);
+			if (!isSame(now, selected)) selected = now;
 			onpreview(next);
 		} else if (Math.abs(y - drag.startY) > TREMBLE) {
 			const nearest = scale.nearest(y, setpoints);
@@ -280,8 +289,12 @@
 	}
 
 	const hours = $derived(narrow ? [0, 6, 12, 18, 24] : [0, 3, 6, 9, 12, 15, 18, 21, 24]);
-	const levelWords = (level: Zone['levels'][number]) =>
-		`${level.name} ${displaySetpoint(profile, zone.options, level.setpointC)}`;
+	const options = $derived(zone.options);
+	const levelWords = $derived(
+		new Map(
+			levels.map((level) => [level.id, `${level.name} ${displaySetpoint(profile, options, level.setpointC)}`])
+		)
+	);
 	const gridSteps = $derived.by(() => {
 		const gap = timeX(step, width);
 		if (gap < 3.5) return [];
@@ -345,11 +358,10 @@
 					{/if}
 					<DayMarks drawn={row} {shown} breakAt={scale.breakAt} room={rooms && rooms[row.day]!} />
 					{#each row.risers as riser (riser.riser)}
-						{@const [from, to] = [riser.from, riser.level].map((id) => levelOf(zone, id))}
 						<Riser
 							{riser}
 							day={row.day}
-							says="to {levelWords(to!)}, from {levelWords(from!)}"
+							says="to {levelWords.get(riser.level)}, from {levelWords.get(riser.from)}"
 							here={selected?.day === row.day && selected.riser === riser.riser}
 							stop={stop?.day === row.day && stop.riser === riser.riser}
 							{width}
@@ -398,7 +410,7 @@
 			onfocus={() => (selectedDay = day)}
 			onkeydown={(event) => dayKeys(event, day)}>{name}</button
 		>
-		<p class="out-of-sight" id="spoken-{day}">{rows[day]!.spoken}</p>
+		<p class="out-of-sight" id="spoken-{day}">{spoken[day]}</p>
 	{/each}
 </div>
 

@@ -62,9 +62,8 @@ export interface DrawnDay {
 	readonly wanted: readonly Span<number>[];
 }
 
-/** The drawn week: its height scale with the figures beside it, and its days. */
+/** The drawn week: the figures beside its scale, and its days. */
 export interface DrawnWeek {
-	readonly scale: HeightScale;
 	readonly scaleLabels: readonly { readonly y: number; readonly text: string }[];
 	readonly days: readonly DrawnDay[];
 }
@@ -87,21 +86,31 @@ function saysOf(day: number, zone: Zone, profile: ControlProfile, fit: ZoneFit, 
 	return { text: alike === day ? 'holds' : `as ${DAY_SHORT[alike]!}`, kind: 'fine' };
 }
 
-/** Draws a zone's week into days of `width` by `height` pixels, with space for the room's own line if it is drawn. Without a fit only the wanted week is drawn. */
+/** Every setpoint in °C that a week of these levels can show, the highest first. */
+function heightsC(levels: Zone['levels'], profile: ControlProfile): readonly number[] {
+	const setpoints = levels.map((level) => level.setpointC);
+	const cools = profile.cooling ? levels.flatMap((level) => (level.coolC === null ? [] : [level.coolC])) : [];
+	return [...new Set([...setpoints, ...cools])].sort((a, b) => b - a);
+}
+
+/** The scale of a day of `height` pixels, with space for the room's own line if it is drawn. */
+export const weekScale = (
+	levels: Zone['levels'],
+	profile: ControlProfile,
+	height: number,
+	withRoom = false
+): HeightScale => heightScale([...heightsC(levels, profile)], height, { overshoot: withRoom });
+
+/** Draws a zone's week into days of `width` by `height` pixels. Without a fit only the wanted week is drawn. */
 export function drawnWeek(
 	zone: Zone,
 	profile: ControlProfile,
 	fit: ZoneFit | null,
 	width: number,
 	height: number,
-	withRoom = false
+	scale: HeightScale = weekScale(zone.levels, profile, height)
 ): DrawnWeek {
-	const setpoints = zone.levels.map((level) => level.setpointC);
-	const cools = profile.cooling
-		? zone.levels.flatMap((level) => (level.coolC === null ? [] : [level.coolC]))
-		: [];
-	const all = [...new Set([...setpoints, ...cools])].sort((a, b) => b - a);
-	const scale = heightScale(all, height, { overshoot: withRoom });
+	const all = heightsC(zone.levels, profile);
 	const path = (spans: readonly Span<number>[]) => stepPath(spans, width, scale.y);
 
 	const shapes = dayShapes(zone);
@@ -193,5 +202,5 @@ export function drawnWeek(
 			says: fit ? saysOf(day, zone, profile, fit, alike[day]!) : { text: '', kind: 'fine' }
 		};
 	});
-	return { scale, scaleLabels, days };
+	return { scaleLabels, days };
 }

@@ -5,6 +5,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import Balance from '$lib/ui/week/Balance.svelte';
+	import { calmly } from '$lib/ui/week/calm.svelte';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
 	import Groupings from '$lib/ui/week/Groupings.svelte';
 	import LeadChoice from '$lib/ui/week/LeadChoice.svelte';
@@ -25,6 +26,7 @@
 	const { editor } = model;
 
 	const zone = $derived(model.zone);
+	const name = $derived(model.zone.name);
 	const profile = $derived(model.profile);
 	const isSwitch = $derived(profile.temperature === null);
 	let selected = $state.raw<RiserPlace | null>(null);
@@ -32,6 +34,13 @@
 	let shown = $state({ wanted: true, held: true, misfit: true });
 	let giving = $state(false);
 	let windowHeight = $state(800);
+
+	/** What stands around the drawing. */
+	const aside = calmly(
+		() => ({ zone, fit: view.fit, selected, day: selectedDay }),
+		() => editor.dragged
+	);
+	const calm = $derived(aside.value);
 
 	/** Nobody has drawn here yet: one level all the week. */
 	const untouched = $derived(zone.routine === null && isOneLevel(zone));
@@ -49,13 +58,13 @@
 	});
 </script>
 
-<svelte:head><title>{zone.name}, the week · Fond Quarter</title></svelte:head>
+<svelte:head><title>{name}, the week · Fond Quarter</title></svelte:head>
 <svelte:window bind:innerHeight={windowHeight} />
 
 <div class="with-aside">
 	<main>
 		<div class="bar">
-			<h1>{zone.name}, the week</h1>
+			<h1>{name}, the week</h1>
 			<div class="ways">
 				{#each [['routine', 'Routine'], ['table', 'Table']] as const as [id, name] (id)}
 					<Button aria-pressed={open === id} onclick={() => (open = open === id ? null : id)}>{name}</Button>
@@ -65,17 +74,17 @@
 				{/if}
 			</div>
 		</div>
-		<WeekSaid {zone} {profile} fit={view.fit} />
+		<WeekSaid zone={calm.zone} {profile} fit={calm.fit} />
 
 		{#if open === 'table'}
 			{#await import('$lib/ui/week/WeekTable.svelte') then { default: WeekTable }}
-				<WeekTable {zone} onchange={model.change} />
+				<WeekTable zone={calm.zone} onchange={model.change} />
 			{/await}
 		{:else if open === 'routine'}
 			{#await import('$lib/ui/week/RoutinePanel.svelte') then { default: RoutinePanel }}
-				<RoutinePanel {zone} {profile} onchange={model.change} />
+				<RoutinePanel zone={calm.zone} {profile} onchange={model.change} />
 			{/await}
-		{:else if zone.routine && !followsRoutine(zone)}
+		{:else if calm.zone.routine && !followsRoutine(calm.zone)}
 			<p class="parted">
 				The drawing no longer follows its routine.
 				<Button kind="quiet" onclick={() => (open = 'routine')}>See both</Button>
@@ -113,19 +122,19 @@
 			/>
 		</div>
 		<Groupings
-			fit={view.fit}
+			fit={calm.fit}
 			{profile}
-			say={(c) => setpointWithUnit(profile, zone.options, c)}
+			say={(c) => setpointWithUnit(profile, calm.zone.options, c)}
 			onchoose={(grouping) => model.change({ ...zone, grouping })}
 		/>
 	</main>
 
 	<aside>
-		<Chosen {model} fit={view.fit} day={selectedDay} {selected} />
-		<Levels {zone} {profile} onchange={model.change} />
+		<Chosen {model} {...calm} />
+		<Levels zone={calm.zone} {profile} onchange={model.change} />
 		<Balance {model} />
 		<LeadChoice
-			{zone}
+			zone={calm.zone}
 			{profile}
 			proof="/sites/{data.site.id}/zones/{data.zone.id}/proof"
 			onchange={model.change}
