@@ -1,15 +1,15 @@
 <script lang="ts">
 	import { InlineNotification, Search } from 'carbon-components-svelte';
 	import { goto } from '$app/navigation';
-	import { LARGEST_JOB_FILE } from '$core/formats';
 	import { call, type Answer } from '$lib/ui/call';
+	import DeletedSites from '$lib/ui/jobs/DeletedSites.svelte';
+	import ImportJob from '$lib/ui/jobs/ImportJob.svelte';
 	import JobRows from '$lib/ui/jobs/JobRows.svelte';
-	import { dayWords, type ListedJob } from '$lib/ui/jobs/listed';
+	import type { ListedJob } from '$lib/ui/jobs/listed';
 	import NewSite from '$lib/ui/jobs/NewSite.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Dialog from '$lib/ui/kit/Dialog.svelte';
 	import Empty from '$lib/ui/kit/Empty.svelte';
-	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import Problem from '$lib/ui/kit/Problem.svelte';
 	import { refresh } from '$lib/ui/refresh';
 
@@ -51,39 +51,19 @@
 	}
 	const duplicate = (job: ListedJob) => void act(call('POST', `/api/v1/jobs/${job.id}/duplicate`));
 	const remove = (job: ListedJob) => void act(call('DELETE', `/api/v1/jobs/${job.id}`));
-
-	async function importFile(file: File | undefined) {
-		if (!file) return;
-		if (file.size > LARGEST_JOB_FILE) {
-			problem = `${file.name} is too large: ${(file.size / 1e6).toFixed(1)} MB, at most ${LARGEST_JOB_FILE / 1e6} MB are read. Nothing was imported.`;
-			return;
-		}
-		busy = true;
-		const answer = await call<{ id: string; note: string | null }>('POST', '/api/v1/jobs', await file.text());
-		busy = false;
-		if (!answer.ok) problem = `${file.name}: ${answer.sentence} Nothing was imported.`;
-		else if (answer.data.note) {
-			note = { ...answer.data, note: answer.data.note };
-			await refresh('fq:jobs');
-		} else await goto(`/sites/${answer.data.id}`);
-	}
-
-	function drop(event: DragEvent) {
-		event.preventDefault();
-		void importFile(event.dataTransfer?.files[0]);
-	}
 </script>
 
 <svelte:head><title>Jobs · Fond Quarter</title></svelte:head>
-<svelte:window ondragover={(event) => event.preventDefault()} ondrop={drop} />
 
 {#snippet importer()}
-	<FilePicker
-		label="Import a job file"
-		name="Job file to import"
-		accept=".json,application/json"
-		disabled={busy}
-		onfiles={([file]) => void importFile(file)}
+	<ImportJob
+		{busy}
+		onproblem={(sentence) => (problem = sentence)}
+		onimported={async (made) => {
+			if (made.note === null) return goto(`/sites/${made.id}`);
+			note = { id: made.id, note: made.note };
+			await refresh('fq:jobs');
+		}}
 	/>
 {/snippet}
 
@@ -167,17 +147,11 @@
 	{/if}
 	{#if data.deleted.length > 0}
 		<h2>Deleted</h2>
-		<ul class="deleted">
-			{#each data.deleted as job (job.id)}
-				<li>
-					<span>{job.name}</span>
-					<span class="soft">deleted {dayWords(job.deletedAt ?? job.updatedAt)}, kept for 30 days</span>
-					<Button disabled={busy} onclick={() => act(call('POST', `/api/v1/jobs/${job.id}/restore`))}
-						>Put {job.name} back</Button
-					>
-				</li>
-			{/each}
-		</ul>
+		<DeletedSites
+			sites={data.deleted}
+			{busy}
+			onrestore={(id) => void act(call('POST', `/api/v1/jobs/${id}/restore`))}
+		/>
 	{/if}
 </main>
 
@@ -208,18 +182,5 @@
 		border-bottom: 2px solid var(--ink);
 		color: var(--soft);
 		font-size: var(--small);
-	}
-	.deleted {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
-	.deleted li {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.5rem 1rem;
-		align-items: center;
-		padding: 0.4rem 0.5rem;
-		border-bottom: 1px solid var(--rule);
 	}
 </style>

@@ -49,6 +49,7 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 		`${site}/heat`,
 		`${site}/visit`,
 		`${site}/checks`,
+		`${site}/hand-over`,
 		`${site}/record`,
 		`${site}/settings`,
 		'/due',

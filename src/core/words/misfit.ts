@@ -1,6 +1,10 @@
 import { isShort, weightedOf, type Misfit, type MisfitSpan, type Weights } from '../fit';
 import { clockTime, DAY_MINUTES, dayOf, dayRange, duration, minuteOfDay } from '../week';
 
+/** What the side of a misfit is called where it is the cooling that does not hold. */
+const coolingWords = (span: MisfitSpan): string =>
+	span.cooling ? (isShort(span) ? 'cooling too little, ' : 'cooling too hard, ') : '';
+
 /** The same misfit on one or several days. */
 export interface MisfitSentence {
 	readonly days: readonly number[];
@@ -39,7 +43,7 @@ export function misfitSentences(
 				from,
 				to,
 				cold: isShort(first),
-				text: `${dayRange(days)} ${all}, ${duration(to - from)} ${first.cooling ? 'cooling ' : ''}at ${say(first.heldC)} instead of ${say(first.wantedC)}`,
+				text: `${dayRange(days)} ${all}, ${duration(to - from)} ${coolingWords(first)}at ${say(first.heldC)} instead of ${say(first.wantedC)}`,
 				weighted: spans.reduce((sum, span) => sum + weightedOf(span, weights), 0)
 			};
 		})

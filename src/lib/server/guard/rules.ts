@@ -17,6 +17,7 @@ const pages: Readonly<Record<string, Least>> = {
 	'/sites/[siteId]/checks': 'reader',
 	'/sites/[siteId]/clocks': 'reader',
 	'/sites/[siteId]/heat': 'reader',
+	'/sites/[siteId]/hand-over': 'reader',
 	'/sites/[siteId]/record': 'reader',
 	'/sites/[siteId]/settings': 'reader',
 	'/sites/[siteId]/visit': 'reader',

@@ -6,6 +6,7 @@
 	import Dialog from '../kit/Dialog.svelte';
 	import type { DateOrder, HourClock } from '../kit/entry';
 	import Field from '../kit/Field.svelte';
+	import Pick from '../kit/Pick.svelte';
 	import Problem from '../kit/Problem.svelte';
 	import { refresh } from '../refresh';
 
@@ -53,7 +54,7 @@
 		<Field label="Name" maxlength={80} required bind:value={draft.name} />
 		<Field label="Place" maxlength={120} bind:value={draft.place} />
 		<Field label="Note" maxlength={400} bind:value={draft.note} />
-		<Choice
+		<Pick
 			label="Time zone"
 			value={draft.timeZone}
 			options={timeZones().map((zone) => ({ value: zone, text: zone.replaceAll('_', ' ') }))}

@@ -5,8 +5,8 @@
 	import { summerTimeSentences } from '$core/words';
 	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
-	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
+	import Pick from '../kit/Pick.svelte';
 	import Problem from '../kit/Problem.svelte';
 	import { deviceManner } from './deviceManner';
 
@@ -47,7 +47,7 @@
 <form onsubmit={create}>
 	<Field label="New site" placeholder="Name" maxlength={80} required bind:value={name} />
 	<Field label="Place" placeholder="Street, town" maxlength={120} bind:value={place} />
-	<Choice
+	<Pick
 		label="Time zone of the place"
 		value={timeZone}
 		options={zones.map((zone) => ({ value: zone, text: zone.replaceAll('_', ' ') }))}

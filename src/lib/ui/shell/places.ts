@@ -23,6 +23,7 @@ const SITE = [
 	['heat', 'Heat at once', 'fuse peak load boiler stagger'],
 	['settings', 'Settings', 'limits lock fan frost survey'],
 	['checks', 'Checks', 'forgotten wrong missing'],
+	['hand-over', 'Hand over', 'customer sheet whole house print'],
 	['record', 'Record', 'visits versions what changed pdf']
 ] as const;
 

@@ -7,13 +7,16 @@
 		drawn,
 		shown,
 		breakAt,
-		room = null
+		room = null,
+		named = false
 	}: {
 		drawn: DrawnDay;
 		shown: { wanted: boolean; held: boolean; misfit: boolean };
 		breakAt: number | null;
 		/** The room's own temperature; null where it is not drawn. */
 		room?: RoomLine | null;
+		/** Whether the lines of heating and cooling say which they are. */
+		named?: boolean;
 	} = $props();
 </script>
 
@@ -38,6 +41,10 @@
 {#if shown.wanted}
 	<path d={drawn.line} class="wanted" />
 	{#if drawn.coolLine}<path d={drawn.coolLine} class="wanted cool" />{/if}
+	{#if named && drawn.edge}
+		<text x="4" y={drawn.edge.cool - 4} class="letter">cools above</text>
+		<text x="4" y={drawn.edge.heat - 4} class="letter">heats below</text>
+	{/if}
 	{#each drawn.letters as letter, i (i)}
 		<text x={letter.x} y={letter.y} class="letter" text-anchor="middle">{letter.letter}</text>
 	{/each}

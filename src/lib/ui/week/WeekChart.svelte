@@ -356,7 +356,13 @@
 							<line x1={x} x2={x} y1={height - 4} y2={height} class="step" />
 						{/each}
 					{/if}
-					<DayMarks drawn={row} {shown} breakAt={scale.breakAt} room={rooms && rooms[row.day]!} />
+					<DayMarks
+						drawn={row}
+						{shown}
+						breakAt={scale.breakAt}
+						room={rooms && rooms[row.day]!}
+						named={row.day === selectedDay && !narrow}
+					/>
 					{#each row.risers as riser (riser.riser)}
 						<Riser
 							{riser}

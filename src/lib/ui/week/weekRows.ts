@@ -48,6 +48,8 @@ export interface DrawnDay {
 	readonly day: number;
 	readonly line: string;
 	readonly coolLine: string;
+	/** Where the two lines of heating and cooling begin, for what is written at their edge; null where it only heats. */
+	readonly edge: { readonly heat: number; readonly cool: number } | null;
 	readonly targetLine: string;
 	readonly heldArea: string;
 	readonly heldLine: string;
@@ -74,13 +76,18 @@ type DaySpans = readonly (readonly Span<number>[])[];
 function saysOf(day: number, zone: Zone, profile: ControlProfile, fit: ZoneFit, alike: number): DaySays {
 	const off = { cold: 0, warm: 0 };
 	const until = { cold: 0, warm: 0 };
+	/** Whether a side is made of cooling alone. */
+	const cools = { cold: true, warm: true };
 	for (const span of fit.chosen.misfit.spans) {
 		if (Math.floor(span.from / DAY_MINUTES) !== day) continue;
 		const side = isShort(span) ? 'cold' : 'warm';
 		off[side] += Math.max(0, span.to - Math.max(span.from, until[side]));
 		until[side] = Math.max(until[side], span.to);
+		if (!span.cooling) cools[side] = false;
 	}
-	const [less, more] = profile.temperature ? ['cold', 'warm'] : ['off', 'on'];
+	const [less, more] = profile.temperature
+		? [cools.cold ? 'not cooled' : 'cold', cools.warm ? 'cooled more' : 'warm']
+		: ['off', 'on'];
 	if (off.cold > 0) return { text: `${duration(off.cold)} ${less}`, kind: 'cold' };
 	if (off.warm > 0) return { text: `${duration(off.warm)} ${more}`, kind: 'warm' };
 	return { text: alike === day ? 'holds' : `as ${DAY_SHORT[alike]!}`, kind: 'fine' };
@@ -157,6 +164,7 @@ export function drawnWeek(
 			wanted: spans,
 			line: path(spans),
 			coolLine: cooling ? path(cooling) : '',
+			edge: cooling ? { heat: scale.y(spans[0]!.value), cool: scale.y(cooling[0]!.value) } : null,
 			targetLine: followed === wanted ? '' : path(followed[day]!),
 			heldArea: held ? stepArea(held[day]!, width, height, scale.y) : '',
 			heldLine: held ? path(held[day]!) : '',

@@ -6,7 +6,7 @@
 	import { profileSchema, type ControlProfile } from '$core/control';
 	import { problemOf, writeControlFile } from '$core/formats';
 	import { call } from '$lib/ui/call';
-	import ProfileFields from '$lib/ui/controls/ProfileFields.svelte';
+	import KnownOfIt from '$lib/ui/controls/KnownOfIt.svelte';
 	import SampleWeek from '$lib/ui/controls/SampleWeek.svelte';
 	import UsedBy from '$lib/ui/controls/UsedBy.svelte';
 	import { DocumentEditor } from '$lib/ui/document/documentEditor.svelte';
@@ -15,7 +15,7 @@
 	import Problem from '$lib/ui/kit/Problem.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import { saving } from '$lib/ui/saving.svelte';
-	import { profileFacts, type FactTopic } from '$core/words';
+	import { profileFacts } from '$core/words';
 
 	let { data } = $props();
 
@@ -30,25 +30,16 @@
 	);
 	const profile = $derived(editor.document);
 
-	/** What was changed into something no control can be: kept on screen, not saved. */
-	let draft = $state.raw<ControlProfile | null>(null);
-	let problem = $state<string | null>(null);
-	let openTopic = $state<FactTopic | null>(null);
 	let failed = $state<string | null>(null);
 
 	const facts = $derived(profileFacts(profile));
 	const findings = $derived(profileSense(profile));
 
-	function take(next: ControlProfile) {
-		const read = profileSchema.safeParse(next);
-		if (!read.success) {
-			draft = next;
-			problem = `${problemOf(read.error).sentence} Not kept until it is mended.`;
-			return;
-		}
-		draft = null;
-		problem = null;
-		editor.change(read.data);
+	let problem = $state<string | null>(null);
+	function rename(name: string) {
+		const read = profileSchema.safeParse({ ...profile, name });
+		problem = read.success ? null : problemOf(read.error).sentence;
+		if (read.success) editor.change(read.data);
 	}
 
 	beforeNavigate(({ cancel, to, willUnload }) => {
@@ -87,9 +78,10 @@
 						hideLabel
 						maxlength={80}
 						value={profile.name}
-						onchange={(name) => take({ ...profile, name })}
+						onchange={rename}
 					/>
 				</div>
+				{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 			{:else}
 				<h1>{profile.name}</h1>
 			{/if}
@@ -144,44 +136,7 @@
 	{/if}
 
 	<div class="two">
-		<section aria-label="What is known of it">
-			{#each facts as fact (fact.topic)}
-				<div class="fact">
-					<h2>{fact.title}</h2>
-					<div>
-						<p>{fact.sentences.join(' ')}</p>
-						{#if own && openTopic === fact.topic}
-							<ProfileFields
-								topic={fact.topic}
-								draft={draft ?? profile}
-								onchange={take}
-								onproblem={(words) => (problem = words)}
-							/>
-							{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
-						{/if}
-					</div>
-					{#if own}
-						<Button
-							small
-							aria-expanded={openTopic === fact.topic}
-							aria-label="Change: {fact.title}"
-							onclick={() => {
-								problem = null;
-								draft = null;
-								openTopic = openTopic === fact.topic ? null : fact.topic;
-							}}>{openTopic === fact.topic ? 'Done' : 'Change'}</Button
-						>
-					{/if}
-				</div>
-			{/each}
-			{#if findings.length > 1}
-				<ul class="findings">
-					{#each findings.slice(1) as finding (finding.path + finding.sentence)}
-						<li class:signal={finding.severity === 'stop'}>{finding.sentence}</li>
-					{/each}
-				</ul>
-			{/if}
-		</section>
+		<KnownOfIt {profile} {own} {facts} {findings} {editor} />
 
 		<SampleWeek {profile} />
 	</div>
@@ -225,24 +180,6 @@
 		grid-template-columns: minmax(20rem, 2fr) minmax(0, 3fr);
 		gap: 2rem;
 		margin-top: 0.9rem;
-	}
-	.fact {
-		display: grid;
-		grid-template-columns: 1fr auto;
-		gap: 0.15rem 0.75rem;
-		padding: 0.55rem 0;
-		border-top: 1px solid var(--rule);
-	}
-	.fact > div {
-		grid-row: 2;
-		grid-column: 1 / -1;
-	}
-	h2 {
-		font-size: var(--small);
-		color: var(--soft);
-	}
-	.findings {
-		padding-left: 1.1rem;
 	}
 	@media (max-width: 1080px) {
 		.two {

@@ -1,19 +1,15 @@
 <script lang="ts">
-	import ArrowDown from 'carbon-icons-svelte/lib/ArrowDown.svelte';
-	import ArrowUp from 'carbon-icons-svelte/lib/ArrowUp.svelte';
 	import { goto } from '$app/navigation';
 	import { dateWords } from '$core/civil';
-	import { ROUND_PACE, spreadRound, stopMinutes, type RoundSite, type RoundStop } from '$core/record';
+	import { ROUND_PACE, stopMinutes, type RoundSite, type RoundStop } from '$core/record';
 	import { duration } from '$core/week';
 	import { call } from '$lib/ui/call';
 	import { saving } from '$lib/ui/saving.svelte';
 	import { refresh } from '$lib/ui/refresh';
+	import RoundStops, { type RoundDay } from '$lib/ui/due/RoundStops.svelte';
+	import SpreadRound, { type RoundPace } from '$lib/ui/due/SpreadRound.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import Check from '$lib/ui/kit/Check.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
-	import DateField from '$lib/ui/kit/DateField.svelte';
-	import Field from '$lib/ui/kit/Field.svelte';
-	import NumberField from '$lib/ui/kit/NumberField.svelte';
 
 	let { data } = $props();
 
@@ -27,11 +23,7 @@
 
 	const dayAfter = (day: string) =>
 		new Date(Date.parse(`${day}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
-	// svelte-ignore state_referenced_locally
-	let from = $state(data.on < data.today ? data.today : dayAfter(data.on));
-	let hours = $state(6);
-	let pace = $state.raw<{ minutesAStop: number; minutesAClock: number }>({ ...ROUND_PACE });
-	let weekends = $state(false);
+	let pace = $state.raw<RoundPace>({ ...ROUND_PACE });
 
 	const clocks = $derived(data.sites.flatMap((site) => site.clocks));
 	const left = $derived(clocks.filter((clock) => !clock.set).length);
@@ -39,12 +31,7 @@
 	const shift = $derived(data.sites[0]!.shiftMinutes);
 	const whole = $derived(data.sites.reduce((sum, site) => sum + stopMinutes(site, pace), 0));
 
-	interface Day {
-		readonly day: string | null;
-		readonly sites: readonly RoundSite[];
-		readonly minutes: number;
-	}
-	const days = $derived.by((): Day[] => {
+	const days = $derived.by((): RoundDay[] => {
 		const found: Record<string, RoundSite[]> = {};
 		for (const site of data.sites) (found[stopOf(site)?.day ?? ''] ??= []).push(site);
 		return Object.keys(found)
@@ -72,13 +59,7 @@
 		// what was changed again meanwhile is still on its way
 		here = Object.fromEntries(Object.entries(here).filter(([id, stop]) => stop !== stops[id]));
 	}
-	function spread() {
-		const plan = spreadRound(data.sites, {
-			from,
-			minutesADay: hours * 60,
-			weekends,
-			pace
-		});
+	function spread(plan: Readonly<Record<string, Pick<RoundStop, 'day' | 'place'>>>) {
 		void change(
 			Object.fromEntries(
 				data.sites.map((site) => {
@@ -101,7 +82,7 @@
 		if (stop) void change({ [site.siteId]: { ...stop, who: who.trim() } });
 	}
 	/** Moves a site among those of its day; the whole day is numbered anew. */
-	function move(day: Day, site: RoundSite, by: 1 | -1) {
+	function move(day: RoundDay, site: RoundSite, by: 1 | -1) {
 		const order = [...day.sites];
 		const at = order.indexOf(site);
 		const to = at + by;
@@ -109,7 +90,6 @@
 		[order[at], order[to]] = [order[to]!, order[at]!];
 		void change(Object.fromEntries(order.map((one, place) => [one.siteId, { ...stopOf(one)!, place }])));
 	}
-	const setOf = (site: RoundSite) => site.clocks.filter((clock) => clock.set).length;
 </script>
 
 <svelte:head><title>Round of {dateWords(data.on)} · Fond Quarter</title></svelte:head>
@@ -152,41 +132,13 @@
 		</div>
 	</div>
 
-	<form
-		class="no-print"
-		onsubmit={(event) => {
-			event.preventDefault();
-			spread();
-		}}
-	>
-		<DateField label="From" required value={from} onchange={(date) => (from = date!)} />
-		<NumberField
-			label="Hours a day"
-			unit="h"
-			least={0.5}
-			most={24}
-			value={hours}
-			onchange={(h) => (hours = h!)}
-		/>
-		<NumberField
-			label="A site"
-			unit="min"
-			least={0}
-			most={600}
-			value={pace.minutesAStop}
-			onchange={(minutes) => (pace = { ...pace, minutesAStop: minutes! })}
-		/>
-		<NumberField
-			label="A clock"
-			unit="min"
-			least={0}
-			most={120}
-			value={pace.minutesAClock}
-			onchange={(minutes) => (pace = { ...pace, minutesAClock: minutes! })}
-		/>
-		<Check label="weekends too" bind:checked={weekends} />
-		<Button kind="next" type="submit" disabled={left === 0}>Spread over days, town by town</Button>
-	</form>
+	<SpreadRound
+		sites={data.sites}
+		first={data.on < data.today ? data.today : dayAfter(data.on)}
+		done={left === 0}
+		bind:pace
+		onspread={spread}
+	/>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 
 	{#each days as day (day.day)}
@@ -195,58 +147,7 @@
 				{day.day ? dateWords(day.day) : 'Not planned yet'}
 				<span class="soft">{day.minutes === 0 ? 'all set' : duration(day.minutes)}</span>
 			</h2>
-			<ol>
-				{#each day.sites as site, i (site.siteId)}
-					{@const stop = stopOf(site)}
-					<li class:set={setOf(site) === site.clocks.length}>
-						<p class="site">
-							<a href="/sites/{site.siteId}/clocks"><strong>{site.siteName}</strong></a>
-							<span class="soft">{site.place}</span>
-						</p>
-						<p class="clocks">
-							<strong class="count">{setOf(site)} of {site.clocks.length} set</strong>
-							{#each site.clocks as clock, j (clock.zoneId)}<span class:struck={clock.set}
-									>{clock.name}{j < site.clocks.length - 1 ? ', ' : ''}</span
-								>{/each}
-						</p>
-						<div class="no-print">
-							<DateField
-								label="Day for {site.siteName}"
-								hideLabel
-								value={stop?.day ?? null}
-								onchange={(day) => setDay(site, day)}
-							/>
-						</div>
-						<div class="who">
-							<Field
-								label="Who goes to {site.siteName}"
-								hideLabel
-								placeholder="who"
-								maxlength={80}
-								disabled={!stop}
-								value={stop?.who ?? ''}
-								onchange={(who) => setWho(site, who)}
-							/>
-						</div>
-						<span class="order no-print">
-							{#if stop && day.sites.length > 1}
-								<Button
-									icon={ArrowUp}
-									iconLabel="{site.siteName} earlier"
-									disabled={i === 0}
-									onclick={() => move(day, site, -1)}
-								/>
-								<Button
-									icon={ArrowDown}
-									iconLabel="{site.siteName} later"
-									disabled={i === day.sites.length - 1}
-									onclick={() => move(day, site, 1)}
-								/>
-							{/if}
-						</span>
-					</li>
-				{/each}
-			</ol>
+			<RoundStops {day} {stopOf} onday={setDay} onwho={setWho} onmove={(site, by) => move(day, site, by)} />
 		</section>
 	{/each}
 </main>
@@ -265,25 +166,6 @@
 		font-weight: 700;
 	}
 	.tools,
-	form {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.6rem;
-		align-items: end;
-	}
-	form {
-		margin: 0.9rem 0;
-		padding: 0.7rem 0;
-		border-top: 1px solid var(--rule);
-		border-bottom: 1px solid var(--rule);
-	}
-	form > :global(.bx--form-item) {
-		flex: 0 0 auto;
-		width: 8rem;
-	}
-	.who {
-		width: 8rem;
-	}
 	h2 {
 		display: flex;
 		gap: 0.9rem;
@@ -296,53 +178,5 @@
 	h2 .soft {
 		font-size: var(--small);
 		font-weight: 400;
-	}
-	ol {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
-	li {
-		display: grid;
-		grid-template-columns: minmax(12rem, 1.2fr) minmax(12rem, 2fr) auto auto 6rem;
-		gap: 0.4rem 1rem;
-		align-items: center;
-		padding: 0.45rem 0;
-		border-bottom: 1px solid var(--rule);
-	}
-	li.set {
-		color: var(--soft);
-	}
-	.site .soft {
-		display: block;
-		font-size: var(--small);
-	}
-	.count {
-		display: block;
-	}
-	.struck {
-		text-decoration: line-through;
-	}
-	.order {
-		display: flex;
-		gap: 0.3rem;
-	}
-	@media (max-width: 800px) {
-		li {
-			grid-template-columns: minmax(0, 1fr) auto;
-		}
-		.site,
-		.clocks {
-			grid-column: 1 / -1;
-		}
-	}
-	@media print {
-		.no-print {
-			display: none;
-		}
-		li {
-			grid-template-columns: 1fr 2fr auto;
-			break-inside: avoid;
-		}
 	}
 </style>

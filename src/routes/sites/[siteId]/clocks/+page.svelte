@@ -3,13 +3,9 @@
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import { dateWords, localTime, wallAt } from '$core/civil';
 	import { joinReadings, type ClockReading, type Zone } from '$core/plan';
-	import { clockValues } from '$core/run';
+	import ClockRow from '$lib/ui/run/ClockRow.svelte';
 	import { RightTime } from '$lib/ui/run/now.svelte';
-	import { readClock } from '$lib/ui/run/readClock';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
-	import Checkmark from 'carbon-icons-svelte/lib/Checkmark.svelte';
-	import Button from '$lib/ui/kit/Button.svelte';
-	import Field from '$lib/ui/kit/Field.svelte';
 	import { clockChanges, summerTimeSentences, clockStanding } from '$core/words';
 
 	let { data } = $props();
@@ -54,27 +50,12 @@
 
 	let open = $state<string | null>(null);
 	const current = $derived(open ?? next?.id ?? null);
-	let shows = $state('');
 	let problem = $state<string | null>(null);
 
 	function note(row: (typeof rows)[number], reading: ClockReading) {
 		problem = outbox.look(row.id, reading);
 		if (problem !== null) return;
 		open = null;
-		shows = '';
-	}
-	const plain = (set: boolean): ClockReading => ({
-		at: new Date(time.ms).toISOString(),
-		errorSeconds: 0,
-		daysAhead: 0,
-		set,
-		lost: false
-	});
-	function typed(event: SubmitEvent, row: (typeof rows)[number]) {
-		event.preventDefault();
-		const read = readClock({ shows, day: null, set: true }, timeZone, time.ms);
-		if (typeof read === 'string') problem = read;
-		else note(row, read);
 	}
 </script>
 
@@ -104,43 +85,17 @@
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	<ul>
 		{#each rows as row (row.id)}
-			{@const values = clockValues(row.profile, row.options, timeZone, time.ms)}
-			<li class:current={current === row.id}>
-				<Button
-					kind="quiet"
-					class="head"
-					disabled={!row.hasClock}
-					aria-expanded={current === row.id}
-					onclick={() => (open = row.id)}
-				>
-					<span>
-						<span class="name">{row.name}</span>
-						<span class="soft">{row.control.toLowerCase()}</span>
-					</span>
-					<span class="state" class:signal={row.clock.bad}>{row.clock.words}</span>
-					<span class="tick"
-						>{#if isDone(row.doneAt)}<Checkmark size={20} aria-label="done" />{/if}</span
-					>
-				</Button>
-				{#if current === row.id && row.hasClock}
-					<div class="now">
-						<p class="value">{values.time}</p>
-						<p>
-							day <strong class="mono">{values.day}</strong> · {values.date}<br />
-							<span class="soft">{row.profile.habits.clock.how}</span>
-						</p>
-						<div class="keys">
-							<Button kind="next" onclick={() => note(row, plain(true))}>I have set it</Button>
-							<Button onclick={() => note(row, plain(false))}>It was right</Button>
-							<form onsubmit={(event) => typed(event, row)}>
-								<Field label="It showed" placeholder="06:30" autocomplete="off" bind:value={shows} />
-								<Button type="submit" disabled={shows.trim() === ''}>and I set it</Button>
-							</form>
-						</div>
-						<p><a href="/sites/{data.site.id}/zones/{row.id}/clock">Its clock in full</a></p>
-					</div>
-				{/if}
-			</li>
+			<ClockRow
+				{row}
+				{time}
+				{timeZone}
+				current={current === row.id}
+				done={isDone(row.doneAt)}
+				href="/sites/{data.site.id}/zones/{row.id}/clock"
+				onopen={() => (open = row.id)}
+				onnote={(reading) => note(row, reading)}
+				onproblem={(words) => (problem = words)}
+			/>
 		{/each}
 	</ul>
 </main>
@@ -154,90 +109,5 @@
 		padding: 0;
 		list-style: none;
 		border-top: 2px solid var(--ink);
-	}
-	li {
-		border-bottom: 1px solid var(--rule);
-	}
-	li.current {
-		background: var(--sheet);
-		border-left: 4px solid var(--ink);
-	}
-	li :global(.head) {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) auto 1.5rem;
-		gap: 1rem;
-		width: 100%;
-		min-height: 56px;
-		padding: 0.4rem 0.75rem;
-		border: 0;
-		text-align: left;
-		text-decoration: none;
-	}
-	.name {
-		display: block;
-		font-weight: 700;
-		overflow-wrap: anywhere;
-	}
-	.tick {
-		color: var(--held);
-		font-weight: 700;
-	}
-	.now {
-		display: grid;
-		grid-template-columns: auto minmax(0, 1fr);
-		gap: 0.25rem 2rem;
-		align-items: center;
-		padding: 0 0.75rem 0.75rem;
-	}
-	.value {
-		font-family: var(--display);
-		font-weight: 600;
-		font-size: min(clamp(3.2rem, 9vw, 4.6rem), 22vw);
-		line-height: 1.15;
-		white-space: nowrap;
-	}
-	.keys {
-		grid-column: 1 / -1;
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.6rem;
-		align-items: end;
-	}
-	.keys > :global(.bx--btn) {
-		min-height: 64px;
-		padding: 0 1.5rem;
-		font-size: 1.1rem;
-	}
-	form {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.4rem;
-		align-items: end;
-	}
-	form :global(.bx--form-item) {
-		width: 7.5rem;
-	}
-	.now > p:last-child {
-		grid-column: 1 / -1;
-	}
-	@media (max-width: 700px) {
-		li :global(.head) {
-			grid-template-columns: minmax(0, 1fr) 1.5rem;
-			gap: 0.1rem 0.5rem;
-		}
-		.state {
-			grid-row: 2;
-			grid-column: 1 / -1;
-		}
-		.now {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		.keys > :global(.bx--btn) {
-			flex: 1;
-		}
-		.keys > :global(.bx--btn--primary) {
-			flex: 1 1 100%;
-			min-height: 84px;
-		}
 	}
 </style>

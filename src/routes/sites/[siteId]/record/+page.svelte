@@ -5,6 +5,7 @@
 	import { putBack, type Visit } from '$core/record';
 	import { call } from '$lib/ui/call';
 	import { saving } from '$lib/ui/saving.svelte';
+	import VisitList from '$lib/ui/record/VisitList.svelte';
 	import WeekOverlay from '$lib/ui/record/WeekOverlay.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -37,9 +38,6 @@
 		all.find((one) => one.id === beforeId) ?? all[Math.max(0, all.indexOf(after) - 1)]!
 	);
 	const changes = $derived(before === after ? [] : changesBetween(before.visit, after.visit, profileOf));
-	/** The pictures of a visit; those of the one that goes on stand under "Now". */
-	const picturesOf = (one: (typeof all)[number]) =>
-		data.pictures.filter((picture) => picture.visitAt === (one.id === NOW ? null : one.visit.at));
 	const nameOf = (one: (typeof all)[number]) => (one.id === NOW ? 'now' : dateOf(one.visit));
 
 	let problem = $state<string | null>(null);
@@ -85,56 +83,15 @@
 				: `${changes.length === 1 ? '1 zone' : `${changes.length} zones`} changed from ${nameOf(before)} to ${nameOf(after)}.`}
 		</p>
 		<div class="columns">
-			<ol aria-label="Visits">
-				{#each [...all].reverse() as one (one.id)}
-					<li class:from={one === before} class:to={one === after}>
-						<div>
-							<strong>{one.id === NOW ? 'Now' : dateOf(one.visit)}</strong>
-							{#if one.id !== NOW}
-								<span class="soft"
-									>{one.visit.who}, {one.visit.signedOff ? 'signed off' : 'kept as it stood'}</span
-								>
-								{#if one.visit.note}<p>{one.visit.note}</p>{/if}
-								{#each one.visit.zones as zone (zone.id)}
-									{#each zone.checks.filter((check) => check.reason !== null) as check (check.id)}
-										<p class="soft">{zone.zone.name}: {check.sentence} Overruled: {check.reason}</p>
-									{/each}
-								{/each}
-							{:else if data.visitOpenSince}
-								<span class="soft"
-									>a visit is under way since {dateWords(data.visitOpenSince.slice(0, 10))}</span
-								>
-							{/if}
-							{#if picturesOf(one).length > 0}
-								<div class="pictures">
-									{#each picturesOf(one) as picture (picture.id)}
-										<a
-											href="/api/v1/jobs/{data.site.id}/pictures/{picture.id}"
-											target="_blank"
-											rel="noreferrer"
-										>
-											<img
-												src="/api/v1/jobs/{data.site.id}/pictures/{picture.id}"
-												alt={[picture.zoneName, picture.caption].filter(Boolean).join(': ')}
-												width={picture.width}
-												height={picture.height}
-												loading="lazy"
-											/>
-											<span>{[picture.zoneName, picture.caption].filter(Boolean).join(': ')}</span>
-										</a>
-									{/each}
-								</div>
-							{/if}
-						</div>
-						<div class="pick">
-							{#if one.id !== NOW}
-								<Button aria-pressed={one === before} onclick={() => (beforeId = one.id)}>from</Button>
-							{/if}
-							<Button aria-pressed={one === after} onclick={() => (afterId = one.id)}>to</Button>
-						</div>
-					</li>
-				{/each}
-			</ol>
+			<VisitList
+				{data}
+				{all}
+				{before}
+				{after}
+				{nameOf}
+				onbefore={(id) => (beforeId = id)}
+				onafter={(id) => (afterId = id)}
+			/>
 			<section aria-label="What changed">
 				{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 				{#if done}<p role="status">{done}</p>{/if}
@@ -187,48 +144,10 @@
 		grid-template-columns: minmax(17rem, 2fr) minmax(0, 3fr);
 		gap: 2rem;
 	}
-	ol,
 	section ul {
 		margin: 0;
 		padding: 0;
 		list-style: none;
-	}
-	ol li {
-		display: flex;
-		gap: 0.75rem;
-		justify-content: space-between;
-		padding: 0.5rem 0.6rem;
-		border-bottom: 1px solid var(--rule);
-		border-left: 4px solid transparent;
-	}
-	ol li.from,
-	ol li.to {
-		border-left-color: var(--ink);
-		background: var(--sheet);
-	}
-	.pictures {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.6rem;
-		margin: 0.4rem 0 0.2rem;
-	}
-	.pictures a {
-		width: 7.5rem;
-		font-size: var(--small);
-		overflow-wrap: anywhere;
-	}
-	.pictures img {
-		display: block;
-		width: 100%;
-		height: auto;
-		aspect-ratio: 4 / 3;
-		object-fit: cover;
-		border: 1px solid var(--rule);
-	}
-	.pick {
-		display: flex;
-		gap: 0.3rem;
-		align-items: start;
 	}
 	article {
 		padding-bottom: 0.9rem;

@@ -14,8 +14,8 @@
 	import Steps from '$lib/ui/visit/Steps.svelte';
 	import TestStep from '$lib/ui/visit/TestStep.svelte';
 	import Unsent from '$lib/ui/visit/Unsent.svelte';
+	import VisitBar from '$lib/ui/visit/VisitBar.svelte';
 	import { visitHere } from '$lib/ui/visit/visitHere.svelte';
-	import { placeAfter } from '$lib/ui/visit/visitSteps';
 
 	let { data } = $props();
 
@@ -142,17 +142,7 @@
 			</section>
 		{/key}
 		<KeptLine keeping={visit.keeping()} />
-		<div class="bar">
-			<Button
-				disabled={place.zone === 0 && place.step === 'found'}
-				onclick={() => go(placeAfter(place, data.zones.length, -1))}>Back</Button
-			>
-			<Button
-				kind={visit.skips ? 'quiet' : place.step === 'sign-off' ? 'plain' : 'next'}
-				disabled={place.step === 'sign-off'}
-				onclick={() => go(placeAfter(place, data.zones.length, 1))}>{visit.skips ? 'Skip' : 'Next'}</Button
-			>
-		</div>
+		<VisitBar {visit} zones={data.zones.length} />
 	{/if}
 </main>
 
@@ -183,34 +173,5 @@
 	}
 	section p a {
 		min-height: 44px;
-	}
-	.bar {
-		position: fixed;
-		right: 0;
-		bottom: 0;
-		left: 0;
-		display: grid;
-		grid-template-columns: 1fr 2fr;
-		gap: 0.75rem;
-		max-width: 46rem;
-		margin: 0 auto;
-		padding: 0.6rem 1rem;
-		border-top: 1px solid var(--rule);
-		background: var(--ground);
-	}
-	.bar :global(.bx--btn) {
-		width: 100%;
-		min-height: 60px;
-		font-size: 1.15rem;
-	}
-	@media (min-width: 1056px) {
-		.bar {
-			left: var(--side);
-		}
-	}
-	@media (forced-colors: active) {
-		.bar :global(.bx--btn--primary) {
-			border: 3px solid ButtonText;
-		}
 	}
 </style>

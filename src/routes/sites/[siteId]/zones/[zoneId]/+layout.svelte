@@ -4,15 +4,14 @@
 	import { untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { DAY_NAMES } from '$core/week';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { saving } from '$lib/ui/saving.svelte';
 	import { offerCommands } from '$lib/ui/shell/commands.svelte';
 	import { zonePlaces } from '$lib/ui/shell/places';
-	import { dayCopied } from '$lib/ui/week/weekEdits';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
 	import { live } from '$lib/ui/zone/live.svelte';
 	import { tabStates } from '$lib/ui/zone/tabs';
+	import { zoneCommands } from '$lib/ui/zone/zoneCommands';
 	import { giveZone, openZone } from '$lib/ui/zone/zoneModel.svelte';
 
 	let { data, children } = $props();
@@ -68,31 +67,7 @@
 		event.preventDefault();
 	}
 
-	offerCommands(() => [
-		...DAY_NAMES.flatMap((name, day) => [
-			{
-				label: `Copy ${name} onto every day`,
-				detail: data.zone.name,
-				run: () => model.change(dayCopied(model.zone, day, [0, 1, 2, 3, 4, 5, 6]))
-			},
-			{
-				label: `Copy ${name} onto Monday to Friday`,
-				detail: data.zone.name,
-				run: () => model.change(dayCopied(model.zone, day, [0, 1, 2, 3, 4]))
-			}
-		]),
-		{
-			label: 'Print the card',
-			detail: data.zone.name,
-			run: () => void goto(`/sites/${data.site.id}/zones/${data.zone.id}/key-in`).then(() => window.print())
-		},
-		{
-			label: "Print the customer's page",
-			detail: data.zone.name,
-			run: () =>
-				void goto(`/sites/${data.site.id}/zones/${data.zone.id}/hand-over`).then(() => window.print())
-		}
-	]);
+	offerCommands(() => zoneCommands(data.site.id, model));
 
 	let tabs = $state<HTMLElement>();
 	$effect(() => {

@@ -4,16 +4,13 @@
 	import { dateWords, localTime, wallAt } from '$core/civil';
 	import { joinReadings, type ClockReading } from '$core/plan';
 	import { clockValues, driftOfReadings } from '$core/run';
-	import { DAY_NAMES } from '$core/week';
 	import ChangeNight from '$lib/ui/run/ChangeNight.svelte';
+	import ClockLooks from '$lib/ui/run/ClockLooks.svelte';
+	import NoteClock from '$lib/ui/run/NoteClock.svelte';
 	import PowerCut from '$lib/ui/run/PowerCut.svelte';
 	import { RightTime } from '$lib/ui/run/now.svelte';
-	import { readClock } from '$lib/ui/run/readClock';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
-	import Button from '$lib/ui/kit/Button.svelte';
-	import Choice from '$lib/ui/kit/Choice.svelte';
-	import Field from '$lib/ui/kit/Field.svelte';
-	import { clockStanding, errorWords } from '$core/words';
+	import { clockStanding } from '$core/words';
 
 	let { data } = $props();
 
@@ -37,18 +34,15 @@
 	const standing = $derived(clockStanding(zone, profile, timeZone, time.ms));
 	const drift = $derived(driftOfReadings(zone.clockReadings, timeZone));
 
-	let shows = $state('');
-	let day = $state<string>('');
 	let problem = $state<string | null>(null);
 
-	function note(reading: ClockReading) {
+	function note(reading: ClockReading): boolean {
 		const before = new Set(outbox.of(data.zone.id).clockReadings.map((one) => one.at));
 		problem = outbox.look(data.zone.id, reading);
-		if (problem !== null) return;
+		if (problem !== null) return false;
 		const now = outbox.of(data.zone.id).clockReadings.map((one) => one.at);
 		noted = [...noted, ...now.filter((at) => !before.has(at))];
-		shows = '';
-		day = '';
+		return true;
 	}
 	/** The instants of what was noted on this page, for taking it back. */
 	let noted = $state.raw<readonly string[]>([]);
@@ -61,34 +55,6 @@
 			outbox.of(data.zone.id).clockReadings.filter((reading) => reading.at !== last)
 		);
 	}
-	const plain = (set: boolean, lost = false): ClockReading => ({
-		at: new Date(time.ms).toISOString(),
-		errorSeconds: 0,
-		daysAhead: 0,
-		set,
-		lost
-	});
-
-	function take(event: SubmitEvent) {
-		event.preventDefault();
-		const read = readClock({ shows, day: day === '' ? null : Number(day), set: false }, timeZone, time.ms);
-		if (typeof read === 'string') problem = read;
-		else note(read);
-	}
-
-	function said(reading: ClockReading): string {
-		if (reading.lost) return reading.set ? 'had lost its time, set right' : 'had lost its time';
-		const days =
-			reading.daysAhead === 0
-				? ''
-				: `, ${Math.abs(reading.daysAhead)} ${Math.abs(reading.daysAhead) === 1 ? 'day' : 'days'} ${reading.daysAhead > 0 ? 'ahead' : 'behind'}`;
-		return `${errorWords(reading.errorSeconds)}${days}${reading.set ? ', set right' : ''}`;
-	}
-	const when = (iso: string) => {
-		const local = localTime(wallAt(timeZone, Date.parse(iso)));
-		return `${dateWords(local.slice(0, 10), 'short')} ${local.slice(11)}`;
-	};
-
 	function dateOf(ms: number): string {
 		return localTime(wallAt(timeZone, ms)).slice(0, 10);
 	}
@@ -124,26 +90,7 @@
 					</p>
 					<p class="soft how">Key this now. {habit.how}</p>
 				</div>
-				<form onsubmit={take}>
-					<div class="big">
-						<Button kind="next" onclick={() => note(plain(true))}>I have set it</Button>
-						<Button onclick={() => note(plain(false))}>It was right</Button>
-						<Button onclick={() => note(plain(false, true))}>Blinks, or shows an old year</Button>
-					</div>
-					<div class="typed">
-						<Field label="It shows" placeholder="06:30" autocomplete="off" {problem} bind:value={shows} />
-						<Choice
-							label="Day"
-							value={day}
-							options={[
-								{ value: '', text: 'the right one' },
-								...DAY_NAMES.map((name, i) => ({ value: String(i), text: name }))
-							]}
-							onchange={(next) => (day = next)}
-						/>
-						<Button type="submit" disabled={shows.trim() === ''}>Note it</Button>
-					</div>
-				</form>
+				<NoteClock {time} {timeZone} {problem} {note} onproblem={(sentence) => (problem = sentence)} />
 			</div>
 
 			<ChangeNight {zone} {profile} program={data.program} {timeZone} nowMs={data.nowMs} />
@@ -152,15 +99,12 @@
 	<aside>
 		<PowerCut {profile} {options} />
 		{#if zone.clockReadings.length > 0}
-			<section>
-				<h2>Looked at</h2>
-				<ul>
-					{#each [...zone.clockReadings].reverse().slice(0, 12) as reading (reading.at)}
-						<li><span class="soft">{when(reading.at)}</span> <span>{said(reading)}</span></li>
-					{/each}
-				</ul>
-				<Button disabled={noted.length === 0} onclick={takeBack}>Take the last back</Button>
-			</section>
+			<ClockLooks
+				readings={zone.clockReadings}
+				{timeZone}
+				canTakeBack={noted.length > 0}
+				ontakeback={takeBack}
+			/>
 		{/if}
 		<section>
 			<h2>The round</h2>
@@ -198,40 +142,14 @@
 	.how {
 		max-width: 22rem;
 	}
-	form {
-		display: grid;
-		gap: 0.4rem;
-	}
-	.big,
-	.typed {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.6rem;
-		align-items: end;
-	}
 	h2 {
 		margin-bottom: 0.25rem;
 		color: var(--soft);
 		font-size: var(--small);
 	}
-	aside ul {
-		margin: 0 0 0.5rem;
-		padding: 0;
-		list-style: none;
-	}
-	aside li {
-		display: grid;
-		padding: 0.25rem 0;
-		border-bottom: 1px solid var(--rule);
-		font-size: var(--small);
-	}
 	@media (max-width: 860px) {
 		.now {
 			grid-template-columns: minmax(0, 1fr);
-		}
-		.big :global(.bx--btn) {
-			flex: 1;
-			min-height: 64px;
 		}
 	}
 </style>

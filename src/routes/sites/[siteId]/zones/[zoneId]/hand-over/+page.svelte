@@ -68,6 +68,9 @@
 				]}
 				onchange={(clock) => choose('clock', clock || null)}
 			/>
+			{#if data.zones.length > 1}
+				<Button href="/sites/{data.site.id}/hand-over">Whole house</Button>
+			{/if}
 			<Button href="{api}/customer.pdf{search}">PDF</Button>
 			<Button href="{api}/calendar" download>Calendar</Button>
 			<Button href="/api/v1/jobs/{data.site.id}/weeks" download

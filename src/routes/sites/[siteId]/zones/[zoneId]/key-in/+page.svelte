@@ -4,14 +4,16 @@
 	import { afterNavigate } from '$app/navigation';
 	import { wallAt } from '$core/civil';
 	import { clockTime } from '$core/week';
-	import { shownWith } from '$core/words';
-	import { isKeyed, readId, routeMinutes, type CardItem } from '$core/keying';
+	import { routeWords, shownWith } from '$core/words';
 	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
 	import { ownPace } from '$lib/ui/keyin/pace.svelte';
+	import AllIn from '$lib/ui/keyin/AllIn.svelte';
 	import Ask from '$lib/ui/keyin/Ask.svelte';
 	import PrintedCard from '$lib/ui/keyin/PrintedCard.svelte';
 	import { HeldCard } from '$lib/ui/keyin/heldCard.svelte';
+	import KeyBar from '$lib/ui/keyin/KeyBar.svelte';
 	import PlanChanged from '$lib/ui/keyin/PlanChanged.svelte';
+	import { turnAt } from '$lib/ui/keyin/turn.svelte';
 	import Track from '$lib/ui/keyin/Track.svelte';
 	import WholeCard from '$lib/ui/keyin/WholeCard.svelte';
 	import { refresh } from '$lib/ui/refresh';
@@ -56,18 +58,6 @@
 		item && (item.before ?? (index === began && index > 0 && item.section !== 'Settings' ? card.enter : null))
 	);
 
-	/** What the route takes, and saves against typing every value, at this person's pace. */
-	const saved = $derived.by(() => {
-		const { route, typed } = card.cost;
-		const minutes = Math.max(
-			1,
-			Math.round(routeMinutes({ presses: route.presses, looks: route.values }, ownPace.now))
-		);
-		const takes = `${route.presses} presses, about ${minutes} min${ownPace.learnt ? ' at your pace' : ''}`;
-		const fewer = typed.presses - route.presses;
-		return fewer > 0 ? `${takes}. This order saves ${fewer} presses` : takes;
-	});
-
 	/** Where leaving leads: back into the visit, if that is where it was come from. */
 	let leaveTo = $state<{ readonly href: string; readonly name: string }>();
 	afterNavigate(({ from }) => {
@@ -75,9 +65,6 @@
 		if (from?.url.pathname === visit) leaveTo = { href: visit, name: 'Back to the visit' };
 	});
 	const leave = $derived(leaveTo ?? { href: `/sites/${data.site.id}`, name: 'Leave' });
-
-	/** When the value on show came up, for learning the person's pace. */
-	let shownAt = 0;
 
 	onMount(() => {
 		ownPace.load();
@@ -98,55 +85,12 @@
 		const { stored, readAtMs } = data;
 		untrack(() => notes.refresh(stored.keyed, readAtMs));
 	});
-	/** When the last key was pressed here, for the control's menu leaves by itself. */
-	let pressedAt = $state(0);
-
 	const toInstruction = () => void tick().then(() => instruction?.focus({ preventScroll: true }));
-
-	function confirm() {
-		if (!item) return;
-		if (!isKeyed(item, notes.keyed)) timed(item);
-		notes.note(item.id, item.shows);
-		// what was read before it was keyed again is to be read again
-		const read = notes.keyed[readId(item.id)];
-		if (read !== undefined && read !== item.shows) notes.note(readId(item.id), null);
-		held.confirmed();
-		toInstruction();
-		shownAt = pressedAt = performance.now();
-	}
-
-	/** A value confirmed right after the one before it tells how fast this person keys. */
-	function timed(one: CardItem) {
-		if (shownAt > 0) ownPace.note({ presses: one.presses, seconds: (performance.now() - shownAt) / 1000 });
-	}
-
-	/** To another value than the next: what that takes says nothing of the person's pace. */
-	function go(to: number) {
-		shownAt = 0;
-		if (to === index) return;
-		held.go(to);
-		pressedAt = performance.now();
-	}
-	const back = () => go(Math.max(0, index - 1));
-
-	function onkeydown(event: KeyboardEvent) {
-		if (
-			event.ctrlKey ||
-			event.metaKey ||
-			event.altKey ||
-			(event.target as HTMLElement).closest('[role="dialog"], input')
-		)
-			return;
-		const onControl = (event.target as HTMLElement).closest('a:not(.go), button:not(.go)');
-		if (event.key === 'ArrowRight' || ((event.key === 'Enter' || event.key === ' ') && !onControl)) confirm();
-		else if (event.key === 'ArrowLeft' || event.key === 'Backspace') back();
-		else return;
-		event.preventDefault();
-	}
+	const turn = turnAt(held, notes, toInstruction);
 </script>
 
 <svelte:head><title>{data.zone.name}, key in · Fond Quarter</title></svelte:head>
-<svelte:window {onkeydown} />
+<svelte:window onkeydown={turn.onkeydown} />
 
 <div class="page">
 	<main>
@@ -180,34 +124,22 @@
 				keyed={notes.keyed}
 				isFirst={index === 0}
 				{upNext}
-				{pressedAt}
+				pressedAt={turn.pressedAt}
 				bind:instruction
 			/>
-			<div class="keys">
-				<Button kind="quiet" onclick={back} disabled={index === 0}>Back</Button>
-				<Button kind="next" class="go" onclick={confirm}>Shows {shownWith(item)}</Button>
-			</div>
+			<KeyBar first={index === 0} onback={turn.back} onnext={turn.confirm}>Shows {shownWith(item)}</KeyBar>
 		{:else}
-			<div class="ask">
-				<p class="finished" tabindex="-1" bind:this={instruction}>All in.</p>
-				<p>{card.leave}</p>
-				<p>
-					Leave the control on automatic, then <a href="{base}/read-back">read it back</a>, or go
-					<a href="/sites/{data.site.id}">to the overview</a>.
-				</p>
-				<p><a href="{base}/hand-over">The customer's page</a></p>
-			</div>
-			<div class="keys">
-				<Button kind="quiet" onclick={back} disabled={items.length === 0}>Back</Button>
-				<Button kind="next" class="go" href={leaveTo?.href ?? `${base}/read-back`}
-					>{leaveTo?.name ?? 'Read it back'}</Button
-				>
-			</div>
+			<AllIn leave={card.leave} {base} siteId={data.site.id} bind:instruction />
+			<KeyBar first={items.length === 0} onback={turn.back} href={leaveTo?.href ?? `${base}/read-back`}
+				>{leaveTo?.name ?? 'Read it back'}</KeyBar
+			>
 		{/if}
 	</main>
 
-	<WholeCard {items} keyed={notes.keyed} {index} ongo={go}>
-		{progress.done} of {progress.of} in; {saved}{toKeyAgain > 0 ? `; ${toKeyAgain} to key again` : ''}
+	<WholeCard {items} keyed={notes.keyed} {index} ongo={turn.go}>
+		{progress.done} of {progress.of} in; {routeWords(card.cost, ownPace)}{toKeyAgain > 0
+			? `; ${toKeyAgain} to key again`
+			: ''}
 	</WholeCard>
 </div>
 
@@ -245,51 +177,17 @@
 	.track {
 		margin: 0.9rem 1.4rem 0;
 	}
-	.ask {
-		flex: 1;
-		padding: 1.4rem 1.4rem 0;
-		overflow: auto;
-	}
-	.finished {
-		font-family: var(--display);
-		font-weight: 600;
-		font-size: 4rem;
-		line-height: 1.2;
-	}
-	.keys {
-		display: grid;
-		grid-template-columns: minmax(0, min(7rem, 30%)) minmax(0, 1fr);
-		border-top: 1px solid var(--rule);
-	}
-	.keys :global(.bx--btn) {
-		width: 100%;
-		min-height: 96px;
-		border-radius: 0;
-		font-size: 1.25rem;
-	}
-	.keys :global(.go) {
-		font-family: var(--display);
-		font-size: 1.5rem;
-	}
-	.keys :global(.bx--btn:focus-visible) {
-		outline-offset: -6px;
-		outline-color: var(--held);
-	}
 	@media (max-width: 860px) {
 		.page {
 			grid-template-columns: minmax(0, 1fr);
 			height: calc(100dvh - 49px);
 		}
-		.top,
-		.ask {
+		.top {
 			padding-left: 1.1rem;
 			padding-right: 1.1rem;
 		}
 		.track {
 			margin: 0.9rem 1.1rem 0;
-		}
-		.keys :global(.bx--btn) {
-			min-height: 112px;
 		}
 	}
 	/* what is printed is the card alone; this stands last, so that nothing above shows the page again */

@@ -12,6 +12,7 @@
 	import DatedChart from '$lib/ui/run/DatedChart.svelte';
 	import { datedDays, mondayOf } from '$lib/ui/run/datedDays';
 	import TryHere from '$lib/ui/run/TryHere.svelte';
+	import WhyChain from '$lib/ui/run/WhyChain.svelte';
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
@@ -134,11 +135,7 @@
 		</section>
 		<section>
 			<h2>Why: from the week up</h2>
-			<ol class="chain">
-				{#each words.chain as link, i (i)}
-					<li class:rules={link.rules}>{link.words}</li>
-				{/each}
-			</ol>
+			<WhyChain links={words.chain} />
 		</section>
 		<TryHere {model} at={atLocal} bind:tried />
 		<CallsFor {model} {held} {atMs} unit={options.unit} />
@@ -182,31 +179,6 @@
 	.hint {
 		margin-top: 0.3rem;
 		font-size: var(--small);
-	}
-	.chain {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-		border-left: 2px solid var(--rule);
-	}
-	.chain li {
-		position: relative;
-		padding: 0.25rem 0 0.25rem 0.8rem;
-		color: var(--soft);
-	}
-	.chain li.rules {
-		color: var(--ink);
-		font-weight: 700;
-	}
-	.chain li.rules::before {
-		content: '';
-		position: absolute;
-		left: -5px;
-		top: 0.75em;
-		width: 8px;
-		height: 8px;
-		background: var(--ink);
-		border-radius: 50%;
 	}
 	@media (max-width: 860px) {
 		.value {

@@ -1,18 +1,15 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { differenceWords, roundTemperatureWords, temperatureWords } from '$core/control';
+	import { differenceWords, roundTemperatureWords } from '$core/control';
 	import { leadIsStale, unitOf, withComputedLead } from '$core/plan';
-	import { COLD_TOLERANCE_K, LONGEST_LEAD, type Proof } from '$core/thermal';
-	import { DAY_SHORT, duration } from '$core/week';
-	import { proofWords, riseWords } from '$core/words';
+	import { LONGEST_LEAD, type Proof } from '$core/thermal';
+	import { proofWords } from '$core/words';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Figures from '$lib/ui/kit/Figures.svelte';
-	import More from '$lib/ui/kit/More.svelte';
 	import Slide from '$lib/ui/kit/Slide.svelte';
-	import Views from '$lib/ui/kit/Views.svelte';
-	import { curveChart, daysChart } from '$lib/ui/proof/charts';
-	import { dayFigures, wayFigures } from '$lib/ui/proof/figures';
-	import Plot from '$lib/ui/proof/Plot.svelte';
+	import { wayFigures } from '$lib/ui/proof/figures';
+	import TwoDays from '$lib/ui/proof/TwoDays.svelte';
+	import WarmUp from '$lib/ui/proof/WarmUp.svelte';
 	import YearProof from '$lib/ui/proof/YearProof.svelte';
 	import DescribeRoom from '$lib/ui/zone/DescribeRoom.svelte';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
@@ -49,13 +46,8 @@
 		model.change(withComputedLead(zone, outdoorC, leads));
 	}
 
-	let firstDay = $state(0);
 	const unit = $derived(unitOf(zone, profile));
 	const outside = (c: number) => roundTemperatureWords(unit, c);
-	const floor = $derived(proof?.governs === 'floor');
-	const days = $derived(proof && daysChart(proof, firstDay, unit));
-	const curve = $derived(proof && proof.curve.length > 0 ? curveChart(proof, unit) : null);
-	const never = $derived(proof?.rises.some((rise) => rise.minutes === null) ?? false);
 	const cycles = $derived(room?.regulation.kind === 'cycling');
 </script>
 
@@ -101,79 +93,8 @@
 			<p class="signal">The lead in the week was computed for another room or week: take it again.</p>
 		{/if}
 		{#if proof && words}
-			<section aria-label="The days">
-				<div class="head">
-					<h2>Two days of it</h2>
-					<Views
-						label="Days drawn"
-						views={DAY_SHORT.map((name, i) => [String(i), name] as const)}
-						value={String(firstDay)}
-						onchange={(day) => (firstDay = Number(day))}
-					/>
-				</div>
-				{#if days}
-					<Plot
-						label="{floor
-							? 'Floor, room air'
-							: 'Room'}, setpoint and heating over two days; filled where {floor
-							? 'the floor'
-							: 'the room'} is over {differenceWords(unit, COLD_TOLERANCE_K)} colder than wanted"
-						height={270}
-						make={days}
-					/>
-				{/if}
-				<More title="The figures day by day">
-					<Figures
-						label="The figures day by day"
-						head={[floor ? 'floor' : 'day', 'coldest', 'warmest', 'heated']}
-						rows={dayFigures(proof, unit)}
-					/>
-				</More>
-			</section>
-			<div class="two">
-				<section>
-					<h2>How long it takes to warm</h2>
-					<p>{words.halfHour}</p>
-					{#if curve}<Plot
-							label="Warm-up minutes against outdoor temperature"
-							height={220}
-							make={curve}
-						/>{/if}
-					{#if proof.curve.length > 0}
-						<More title="The figures by outdoor temperature">
-							<Figures
-								label="Warm-up by outdoor temperature"
-								head={['outside', 'from', 'minutes']}
-								rows={proof.curve
-									.filter((_, i) => i % 5 === 0)
-									.map((point) => [
-										outside(point.outdoorC),
-										temperatureWords(unit, point.fromC),
-										point.minutes === null
-											? { text: `not reached, ${temperatureWords(unit, point.highestC)} at most`, bad: true }
-											: String(point.minutes)
-									])}
-							/>
-						</More>
-					{/if}
-				</section>
-				<section>
-					<h2>How early for each rise, and why</h2>
-					<ul class="rises">
-						{#each proof.rises as rise (rise.at)}
-							{@const said = riseWords(rise, unit, zone.options.clock)}
-							<li>
-								<strong class="mono">{said.at}</strong>
-								<span class:signal={rise.minutes === null}>{said.lead}</span>
-								<span class="soft">{said.why}</span>
-							</li>
-						{/each}
-					</ul>
-					{#if never}<p class="signal">
-							What is not reached gets the longest lead, {duration(LONGEST_LEAD)}.
-						</p>{/if}
-				</section>
-			</div>
+			<TwoDays {proof} {unit} />
+			<WarmUp {proof} halfHour={words.halfHour} {unit} clock={zone.options.clock} />
 			<section>
 				<h2>Steady, programmed, or frost level between</h2>
 				<p>{words.setback} {words.low} {words.floor && !words.floor.stops ? words.floor.text : ''}</p>
@@ -224,36 +145,5 @@
 	}
 	h2 {
 		font-size: 1.05rem;
-	}
-	.head {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.5rem 1rem;
-		align-items: center;
-		justify-content: space-between;
-	}
-	.head :global(.bx--content-switcher) {
-		width: min(30rem, 100%);
-	}
-	.two {
-		display: grid;
-		grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
-		gap: 0 2rem;
-	}
-	.rises {
-		margin: 0.3rem 0 0.6rem;
-		padding: 0;
-		list-style: none;
-	}
-	.rises li {
-		display: grid;
-		grid-template-columns: 6.5rem 8rem minmax(0, 1fr);
-		gap: 0.5rem;
-		padding: 0.15rem 0;
-	}
-	@media (max-width: 860px) {
-		.two {
-			grid-template-columns: minmax(0, 1fr);
-		}
 	}
 </style>

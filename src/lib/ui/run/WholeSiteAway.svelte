@@ -1,0 +1,176 @@
+<script lang="ts">
+	import { Table, TableBody, TableCell, TableHead, TableHeader, TableRow } from 'carbon-components-svelte';
+	import { untrack } from 'svelte';
+	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
+	import { localWords, type ControlOptions, type ControlProfile } from '$core/control';
+	import { fitZone } from '$core/fit';
+	import { exceptionSchema, type Absence, type Zone } from '$core/plan';
+	import { planAbsence } from '$core/run';
+	import { wrongWords } from '$core/schema';
+	import { call } from '../call';
+	import Button from '../kit/Button.svelte';
+	import Check from '../kit/Check.svelte';
+	import Field from '../kit/Field.svelte';
+	import MomentField from '../kit/MomentField.svelte';
+	import { refresh } from '../refresh';
+	import { saving } from '../saving.svelte';
+
+	let {
+		siteId,
+		zones,
+		timeZone,
+		nowMs
+	}: {
+		siteId: string;
+		zones: readonly {
+			readonly id: string;
+			readonly name: string;
+			readonly control: string;
+			readonly revision: number;
+			readonly document: Zone;
+			readonly profile: ControlProfile;
+			readonly options: ControlOptions;
+		}[];
+		timeZone: string;
+		nowMs: number;
+	} = $props();
+
+	const friday = untrack(() => {
+		const day = dayNumber(localTime(wallAt(timeZone, nowMs)).slice(0, 10)) + 1;
+		return day + ((4 - weekdayOfDay(day) + 7) % 7);
+	});
+	let leave = $state(`${dateOfDay(friday)}T14:00`);
+	let back = $state(`${dateOfDay(friday + 9)}T18:00`);
+	let note = $state('');
+	let left = $state.raw<readonly string[]>([]);
+	let problem = $state<string | null>(null);
+	let said = $state<string | null>(null);
+	let busy = $state(false);
+
+	const absenceOf = (zone: Zone): Absence | string => {
+		const coolest = Math.min(...zone.levels.map((level) => level.setpointC));
+		const read = exceptionSchema.safeParse({
+			kind: 'absence',
+			id: 'draft',
+			leave,
+			back,
+			setpointC: coolest,
+			note
+		});
+		if (read.success) return read.data as Absence;
+		const issue = read.error.issues[0]!;
+		return `${issue.path[0] === 'leave' ? 'Leaving' : 'The return'} ${wrongWords(read.error)}.`;
+	};
+	const plans = $derived(
+		zones.map((row) => {
+			const absence = absenceOf(row.document);
+			return {
+				row,
+				absence,
+				plan:
+					typeof absence === 'string'
+						? null
+						: planAbsence(
+								row.profile,
+								absence,
+								(local) => localWords(local, row.options),
+								fitZone(row.document, row.profile).chosen.held
+							)
+			};
+		})
+	);
+	const refusal = $derived(plans.find((one) => typeof one.absence === 'string')?.absence ?? null);
+	const kept = $derived(plans.filter((one) => !left.includes(one.row.id)));
+
+	async function keep() {
+		busy = true;
+		problem = said = null;
+		const changes = kept.map(({ row, absence }) => ({
+			id: row.id,
+			revision: row.revision,
+			zone: {
+				...row.document,
+				exceptions: [...row.document.exceptions, { ...(absence as Absence), id: crypto.randomUUID() }]
+			}
+		}));
+		const answer = await call('POST', `/api/v1/jobs/${siteId}/zones/apply`, { changes });
+		problem = answer.ok ? null : answer.sentence;
+		said = answer.ok
+			? `Planned for ${kept.length === 1 ? kept[0]!.row.name : `${kept.length} zones`}.`
+			: null;
+		saving.now = answer.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
+		await refresh('fq:site');
+		busy = false;
+	}
+</script>
+
+<section>
+	<h2>The whole site away</h2>
+	<div class="fields">
+		<MomentField label="Leaving" value={leave} onchange={(local) => (leave = local)} />
+		<MomentField label="Back" value={back} onchange={(local) => (back = local)} />
+		<Field label="What for" maxlength={60} placeholder="Winter closing" bind:value={note} />
+	</div>
+	{#if refusal}
+		<p class="signal" role="alert">{refusal}</p>
+	{:else}
+		<Table>
+			<TableHead>
+				<TableRow>
+					{#each ['Zone', 'Key', 'When', 'Goes on', 'Watch out for'] as name (name)}
+						<TableHeader>{name}</TableHeader>
+					{/each}
+				</TableRow>
+			</TableHead>
+			<TableBody>
+				{#each plans as { row, plan } (row.id)}
+					{#if plan}
+						<TableRow>
+							<TableCell>
+								<Check
+									checked={!left.includes(row.id)}
+									onchange={(on) => (left = on ? left.filter((id) => id !== row.id) : [...left, row.id])}
+								>
+									<strong>{row.name}</strong><br /><span class="soft">{row.control.toLowerCase()}</span>
+								</Check>
+							</TableCell>
+							<TableCell><strong class="key">{plan.key}</strong></TableCell>
+							<TableCell>{plan.when}</TableCell>
+							<TableCell
+								>{plan.toWall === null
+									? 'when someone ends it'
+									: localWords(localTime(plan.toWall), row.options)}</TableCell
+							>
+							<TableCell><span class="warm">{plan.conflicts.join(' ')}</span></TableCell>
+						</TableRow>
+					{/if}
+				{/each}
+			</TableBody>
+		</Table>
+		<p class="act">
+			<Button kind="next" disabled={busy || kept.length === 0} onclick={keep}
+				>Plan it for {kept.length === 1 ? kept[0]!.row.name : `${kept.length} zones`}</Button
+			>
+		</p>
+	{/if}
+	{#if said}<p role="status">{said}</p>{/if}
+	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+</section>
+
+<style>
+	h2 {
+		margin: 1.5rem 0 0.5rem;
+		font-size: 1.1rem;
+	}
+	.fields {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1.5rem;
+	}
+	.act {
+		margin-top: 0.75rem;
+	}
+	.key {
+		font-size: 1.15rem;
+	}
+</style>

@@ -1,0 +1,98 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import CustomerSheet from '$lib/ui/handover/CustomerSheet.svelte';
+	import HouseSheet from '$lib/ui/handover/HouseSheet.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Empty from '$lib/ui/kit/Empty.svelte';
+	import Views from '$lib/ui/kit/Views.svelte';
+
+	let { data } = $props();
+
+	const each = $derived(page.url.searchParams.get('pages') === 'each');
+	const unkeyed = $derived(data.zones.filter((zone) => zone.summary.done < zone.summary.of));
+
+	function choose(view: 'house' | 'each') {
+		const next = new URL(page.url);
+		if (view === 'each') next.searchParams.set('pages', 'each');
+		else next.searchParams.delete('pages');
+		void goto(next, { replaceState: true, keepFocus: true, noScroll: true });
+	}
+</script>
+
+<svelte:head><title>{data.site.name}, hand over · Fond Quarter</title></svelte:head>
+
+<main>
+	<div class="tools no-print">
+		<div>
+			<h1>What stays at {data.site.name}</h1>
+			<p class="lead">
+				{#if data.sheets.length === 0}
+					There is no zone yet to write about.
+				{:else if unkeyed.length === 0}
+					Everything here is keyed: this is what they keep.
+				{:else}
+					Not keyed to the end: {unkeyed.map((zone) => zone.name).join(', ')}. This is what the sheet will
+					say.
+				{/if}
+			</p>
+		</div>
+		{#if data.sheets.length > 0}
+			<div class="ways">
+				<Views
+					label="What is printed"
+					value={(each ? 'each' : 'house') as 'each' | 'house'}
+					views={[
+						['house', 'One sheet'],
+						['each', 'A page each']
+					] as const}
+					onchange={choose}
+				/>
+				<Button kind="next" onclick={() => window.print()}>Print</Button>
+			</div>
+		{/if}
+	</div>
+	{#if data.sheets.length === 0}
+		<Empty heading="Nothing to hand over yet"><p>Add the first zone on the overview.</p></Empty>
+	{:else if each}
+		{#each data.sheets as { id, sheet } (id)}
+			<div class="page">
+				<CustomerSheet {sheet} firm={data.firm} large={data.choice.large} />
+			</div>
+		{/each}
+	{:else}
+		<HouseSheet site={data.site} zones={data.sheets} firm={data.firm} large={data.choice.large} />
+	{/if}
+</main>
+
+<style>
+	.tools {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.75rem 2rem;
+		align-items: end;
+		justify-content: space-between;
+		margin-bottom: 1rem;
+	}
+	.ways {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.75rem;
+		align-items: center;
+	}
+	.page {
+		margin-bottom: 1rem;
+	}
+	@media print {
+		.page {
+			margin: 0;
+			break-after: page;
+		}
+		.page:last-child {
+			break-after: auto;
+		}
+		main {
+			padding: 0;
+		}
+	}
+</style>
