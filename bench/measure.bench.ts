@@ -18,8 +18,8 @@ for (let i = 0; i < count; i++) {
 	const began = performance.now();
 	const measured = measureRoom(room.survey, log);
 	times.push(performance.now() - began);
-	if (typeof measured === 'string') {
-		const reason = measured.replace(/[\d.]+/g, 'N').slice(0, 60);
+	if ('kind' in measured) {
+		const reason = measured.kind;
 		refused[reason] = (refused[reason] ?? 0) + 1;
 		continue;
 	}

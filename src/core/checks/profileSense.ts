@@ -4,13 +4,33 @@ import { newZone, routineFromTemplate, routineTemplates, withRoutine, type Zone 
 import { keyCard, startingPace } from '../keying';
 import { DAY_MINUTES } from '../week';
 
+/** What of a profile no control could be like, or makes its card useless. */
+export type SenseFact =
+	| { readonly kind: 'top-not-shown'; readonly minC: number; readonly stepK: number; readonly maxC: number }
+	| { readonly kind: 'step-over-range'; readonly stepK: number }
+	| { readonly kind: 'no-frost'; readonly minC: number }
+	| { readonly kind: 'no-room-to-cool'; readonly maxC: number; readonly deadBandK: number }
+	| { readonly kind: 'day-too-short'; readonly changes: number; readonly stepMinutes: number }
+	| { readonly kind: 'twice-offered' | 'weekend-in-one' | 'copies-nothing' }
+	| { readonly kind: 'same-grouping'; readonly name: string; readonly as: string }
+	| { readonly kind: 'idle-bracket'; readonly state: string }
+	| {
+			readonly kind: 'leaves-too-soon';
+			readonly timeoutSeconds: number;
+			readonly section: string;
+			readonly what: string;
+			readonly seconds: number;
+			readonly presses: number;
+	  }
+	| { readonly kind: 'long-card'; readonly values: number };
+
 /** Something about a profile that no such control could be like, or that makes its card useless. */
 export interface SenseFinding {
 	/** The field it is about, as in a control file. */
 	readonly path: string;
 	/** stop: the card cannot be keyed as it stands; look: unlikely, look at the control again. */
 	readonly severity: 'stop' | 'look';
-	readonly sentence: string;
+	readonly fact: SenseFact;
 }
 
 /** A zone on a control with a week that shows what it can hold: four working days, a day at home, a weekend. */
@@ -26,56 +46,47 @@ export function sampleZone(profile: ControlProfile): Zone {
  */
 export function profileSense(profile: ControlProfile): SenseFinding[] {
 	const findings: SenseFinding[] = [];
-	const stop = (path: string, sentence: string) => findings.push({ path, severity: 'stop', sentence });
-	const look = (path: string, sentence: string) => findings.push({ path, severity: 'look', sentence });
+	const stop = (path: string, fact: SenseFact) => findings.push({ path, severity: 'stop', fact });
+	const look = (path: string, fact: SenseFact) => findings.push({ path, severity: 'look', fact });
 	const { temperature, cooling, program, groupings, keying } = profile;
 
 	if (temperature) {
 		const steps = (temperature.maxC - temperature.minC) / temperature.stepC;
 		if (Math.abs(steps - Math.round(steps)) > 1e-6)
-			look(
-				'temperature.stepC',
-				`From ${temperature.minC} °C in steps of ${temperature.stepC} K the display never shows ${temperature.maxC} °C.`
-			);
-		if (steps < 1)
-			stop('temperature', `One step of ${temperature.stepC} K is more than the whole range: nothing to set.`);
-		if (temperature.minC > 7)
-			look('temperature.minC', `It cannot be set to frost protection: ${temperature.minC} °C is its lowest.`);
+			look('temperature.stepC', {
+				kind: 'top-not-shown',
+				minC: temperature.minC,
+				stepK: temperature.stepC,
+				maxC: temperature.maxC
+			});
+		if (steps < 1) stop('temperature', { kind: 'step-over-range', stepK: temperature.stepC });
+		if (temperature.minC > 7) look('temperature.minC', { kind: 'no-frost', minC: temperature.minC });
 		if (cooling && cooling.maxC < temperature.minC + cooling.deadBandK)
-			stop(
-				'cooling.maxC',
-				`Cooling up to ${cooling.maxC} °C leaves no room for ${cooling.deadBandK} K above the lowest heating setpoint.`
-			);
+			stop('cooling.maxC', { kind: 'no-room-to-cool', maxC: cooling.maxC, deadBandK: cooling.deadBandK });
 	}
 	for (const most of perDayOffers(profile)) {
 		const step = program.form === 'events' || program.form === 'pairs' ? program.stepMinutes : 60;
 		const forced = program.form === 'events' && !program.clearable;
 		if (forced && most * step > DAY_MINUTES)
-			stop(
-				'program.perDay',
-				`${most} changes that must all be keyed do not fit into a day at ${step} minutes.`
-			);
+			stop('program.perDay', { kind: 'day-too-short', changes: most, stepMinutes: step });
 	}
 	if (program.form === 'events' || program.form === 'pairs') {
 		if (new Set(program.perDay).size !== program.perDay.length)
-			look('program.perDay', 'The same number of changes a day is offered twice.');
+			look('program.perDay', { kind: 'twice-offered' });
 	}
 	if (program.form === 'events' && program.weekend && groupings.some((one) => one.groups.length === 1))
-		stop(
-			'groupings',
-			'Saturday and Sunday hold other numbers of changes, but a grouping gives all days one program.'
-		);
+		stop('groupings', { kind: 'weekend-in-one' });
 	const seen = new Map<string, string>();
 	for (const [index, grouping] of groupings.entries()) {
 		const key = JSON.stringify(grouping.groups.map((days) => [...days].sort()).sort());
 		if (seen.has(key))
-			look(`groupings[${index}]`, `${grouping.name} puts the days together as ${seen.get(key)} does.`);
+			look(`groupings[${index}]`, { kind: 'same-grouping', name: grouping.name, as: seen.get(key)! });
 		seen.set(key, grouping.name);
 	}
 	if (keying.copy && groupings.every((grouping) => grouping.groups.some((days) => days.length > 1)))
-		look('keying.copy', 'Days are copied, but no grouping has each day by itself.');
+		look('keying.copy', { kind: 'copies-nothing' });
 	if (keying.bracket && keying.bracket.before === keying.bracket.after)
-		look('keying.bracket', `It is set to ${keying.bracket.before} before and after: nothing changes.`);
+		look('keying.bracket', { kind: 'idle-bracket', state: keying.bracket.before });
 
 	const zone = sampleZone(profile);
 	const { chosen } = fitZone(zone, profile);
@@ -83,14 +94,14 @@ export function profileSense(profile: ControlProfile): SenseFinding[] {
 	const longest = card.items.reduce((a, b) => (b.presses > a.presses ? b : a), card.items[0]!);
 	const seconds = Math.ceil(longest.presses * startingPace.pressSeconds + startingPace.lookSeconds);
 	if (keying.timeoutSeconds !== null && seconds > keying.timeoutSeconds)
-		stop(
-			'keying.timeoutSeconds',
-			`The menu leaves after ${keying.timeoutSeconds} s, but ${longest.section}, ${longest.what} takes about ${seconds} s (${longest.presses} presses): the card cannot be keyed.`
-		);
-	if (card.items.length > 300)
-		look(
-			'keying',
-			`A plain working week takes ${card.items.length} values to key: look whether days can be copied.`
-		);
+		stop('keying.timeoutSeconds', {
+			kind: 'leaves-too-soon',
+			timeoutSeconds: keying.timeoutSeconds,
+			section: longest.section,
+			what: longest.what,
+			seconds,
+			presses: longest.presses
+		});
+	if (card.items.length > 300) look('keying', { kind: 'long-card', values: card.items.length });
 	return findings;
 }

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { findProfile } from '../control';
 import { keptWeather, newZone, roomSchema, siteWeatherSchema, weatherHours } from '../plan';
-import { inventedYear, yearOf, yearWords } from '../thermal';
+import { inventedYear, yearOf, yearSaved } from '../thermal';
+import { yearWords } from '../words';
 import { constantWeek } from '../week';
 import { readEpw } from '.';
 
@@ -130,7 +131,8 @@ describe('a room’s year', () => {
 		expect(sum(year.programmed.kWh)).toBeLessThan(sum(year.steady.kWh));
 		expect(sum(year.frost.kWh)).toBeLessThanOrEqual(sum(year.programmed.kWh));
 		expect(shares.at(-1)).toBe(1);
-		const { savedKWh, sentence: said } = yearWords(year);
+		const { savedKWh } = yearSaved(year);
+		const said = yearWords(year);
 		expect(said).toContain(`${Math.round(savedKWh)} kWh less than at one temperature`);
 	});
 });

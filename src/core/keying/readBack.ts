@@ -18,14 +18,29 @@ export interface ReadBackGroup {
 	}[];
 }
 
-/** A difference explained by one slip, or left as it is. */
-export interface Slip {
-	readonly kind:
-		'wrong-unit' | 'other-day' | 'swapped-days' | 'shifted-slots' | 'am-pm' | 'swapped-periods' | 'single';
-	readonly sentence: string;
-	/** Ids of the values to key again. */
-	readonly ids: readonly string[];
+/** A value that reads otherwise than planned. */
+export interface Misread {
+	readonly what: string;
+	readonly shown: string;
+	readonly planned: string;
 }
+
+/** A difference explained by one slip, or left as it is; `ids` are those of the values to key again. */
+export type Slip = { readonly ids: readonly string[] } & (
+	| { readonly kind: 'wrong-unit'; readonly wanted: ControlOptions['unit'] }
+	| { readonly kind: 'other-day' | 'swapped-days'; readonly section: string; readonly other: string }
+	| { readonly kind: 'shifted-slots'; readonly section: string; readonly late: boolean }
+	| { readonly kind: 'am-pm'; readonly section: string; readonly values: readonly Misread[] }
+	| {
+			readonly kind: 'swapped-periods';
+			readonly section: string;
+			readonly periods: readonly [string, string];
+	  }
+	/** A value by itself; `section` is null for one that holds for the whole week. */
+	| ({ readonly kind: 'single'; readonly section: string | null; readonly unit: string } & Misread)
+);
+/** What a slip is, without the values it touches. */
+type SlipFact = Slip extends infer One ? (One extends Slip ? Omit<One, 'ids'> : never) : never;
 
 /** Every value of a program as the display must show it, group by group, setpoints of the week first. */
 export function readBackGroups(
@@ -140,7 +155,11 @@ function shiftedBy(group: GroupItems, readings: Readings): number | null {
 	return null;
 }
 
-function swappedPeriods(group: GroupItems, wrong: readonly Planned[], readings: Readings): string | null {
+function swappedPeriods(
+	group: GroupItems,
+	wrong: readonly Planned[],
+	readings: Readings
+): [string, string] | null {
 	const periodOf = (item: Planned) => item.id.slice(group.prefix.length).split('/')[0]!;
 	const periods = [...new Set(wrong.map(periodOf))];
 	if (periods.length !== 2) return null;
@@ -148,7 +167,7 @@ function swappedPeriods(group: GroupItems, wrong: readonly Planned[], readings: 
 	const crossed =
 		a!.length === b!.length &&
 		a!.every((item, i) => read(readings, item) === b![i]!.shows && read(readings, b![i]!) === item.shows);
-	return crossed ? `${a![0]!.what.split(',')[0]} and ${b![0]!.what.split(',')[0]}` : null;
+	return crossed ? [a![0]!.what.split(',')[0]!, b![0]!.what.split(',')[0]!] : null;
 }
 
 /**
@@ -164,8 +183,13 @@ export function explainReadBack(
 	const { settings, groups } = programItems(profile, options, program);
 	const slips: Slip[] = [];
 	const explained = new Set<string>();
-	const add = (kind: Slip['kind'], sentence: string, items: readonly Planned[]) => {
-		slips.push({ kind, sentence, ids: items.map((item) => item.id) });
+	const misread = (item: Planned): Misread => ({
+		what: item.what,
+		shown: read(readings, item),
+		planned: item.shows
+	});
+	const add = (fact: SlipFact, items: readonly Planned[]) => {
+		slips.push({ ...fact, ids: items.map((item) => item.id) });
 		items.forEach((item) => explained.add(item.id));
 	};
 
@@ -180,12 +204,7 @@ export function explainReadBack(
 		return Number.isFinite(shown) && Math.abs(shown - other) <= 0.6;
 	};
 	if (wrongTemperatures.length > 0 && wrongTemperatures.every(inOtherUnit)) {
-		const other = options.unit === 'C' ? '°F' : '°C';
-		add(
-			'wrong-unit',
-			`The control shows ${other}: set its unit to °${options.unit} and key the week again.`,
-			wrongTemperatures
-		);
+		add({ kind: 'wrong-unit', wanted: options.unit }, wrongTemperatures);
 	}
 
 	const wrongGroups = groups.filter((group) =>
@@ -196,55 +215,38 @@ export function explainReadBack(
 		if (wrong.length === 0) continue;
 		const twin = groups.find((other) => other !== group && readsAs(group, other, readings));
 		if (twin && readsAs(twin, group, readings)) {
-			add(
-				'swapped-days',
-				`${group.section} and ${twin.section} are swapped: each holds the other's program.`,
-				[...wrong, ...differing(twin, readings)]
-			);
+			add({ kind: 'swapped-days', section: group.section, other: twin.section }, [
+				...wrong,
+				...differing(twin, readings)
+			]);
 			continue;
 		}
 		if (twin) {
-			const sentence = `${group.section} holds ${twin.section}'s program: it was copied, or the copy was not corrected.`;
-			add('other-day', sentence, wrong);
+			add({ kind: 'other-day', section: group.section, other: twin.section }, wrong);
 			continue;
 		}
 		const shift = program.form === 'slots' && wrong.length > 1 ? shiftedBy(group, readings) : null;
 		if (shift !== null) {
-			const words = shift > 0 ? 'late: a slot was keyed twice' : 'early: a slot was passed over';
-			add(
-				'shifted-slots',
-				`${group.section} runs one slot ${words}. The day is to be keyed again from there.`,
-				wrong
-			);
+			add({ kind: 'shifted-slots', section: group.section, late: shift > 0 }, wrong);
 			continue;
 		}
 		const halfDayOff = wrong.filter((item) => {
 			const [shown, planned] = [minutesOf(read(readings, item)), minutesOf(item.shows)];
 			return shown !== null && planned !== null && Math.abs(shown - planned) === DAY_MINUTES / 2;
 		});
-		if (halfDayOff.length > 0) {
-			const each = halfDayOff.map(
-				(item) => `${item.what} shows ${read(readings, item)}, must show ${item.shows}`
-			);
-			add('am-pm', `${group.section}: morning for afternoon: ${each.join('; ')}.`, halfDayOff);
-		}
+		if (halfDayOff.length > 0)
+			add({ kind: 'am-pm', section: group.section, values: halfDayOff.map(misread) }, halfDayOff);
 		const rest = wrong.filter((item) => !explained.has(item.id));
 		const swapped = rest.length > 0 ? swappedPeriods(group, rest, readings) : null;
 		if (swapped) {
-			add('swapped-periods', `${group.section}: ${swapped} are swapped.`, rest);
+			add({ kind: 'swapped-periods', section: group.section, periods: swapped }, rest);
 			continue;
 		}
 		for (const item of rest)
-			add(
-				'single',
-				`${group.section}, ${item.what}: shows ${read(readings, item)}, must show ${item.shows}${item.unit}.`,
-				[item]
-			);
+			add({ kind: 'single', section: group.section, unit: item.unit, ...misread(item) }, [item]);
 	}
 	for (const item of settings)
 		if (!explained.has(item.id) && read(readings, item) !== item.shows)
-			add('single', `${item.what}: shows ${read(readings, item)}, must show ${item.shows}${item.unit}.`, [
-				item
-			]);
+			add({ kind: 'single', section: null, unit: item.unit, ...misread(item) }, [item]);
 	return slips;
 }

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { localTime, wallMinute } from '../civil';
 import { habitsSchema, shippedProfiles, type ControlProfile, type Habits } from '../control';
+import { absenceConflictWords, absenceKey } from '../words';
 import { absenceSpan, endOfDays, planAbsence } from './absence';
 
 const DAY = 1440;
@@ -58,12 +59,17 @@ describe('a holiday that counts days', () => {
 
 	it('longer than it counts is keyed for the most it can, and says so', () => {
 		const absence = { leave: '2027-01-08T14:00', back: '2027-03-01T18:00' };
-		const plan = planAbsence(counting(true, 'midnight', 31), absence, words);
-		expect(plan.key).toBe('31 days');
-		expect(plan.conflicts[0]).toBe('That would be 52 days; this control counts to 31.');
+		const plan = planAbsence(counting(true, 'midnight', 31), absence);
+		expect(absenceKey(plan, words)).toBe('31 days');
+		expect(absenceConflictWords(plan.conflicts[0]!, words)).toBe(
+			'That would be 52 days; this control counts to 31.'
+		);
 		expect(plan.wasteMinutes).toBe(wallMinute('2027-03-01T18:00') - wallMinute('2027-02-08T00:00'));
 		expect(
-			planAbsence(counting(true, 'same-time'), { leave: absence.leave, back: '2027-01-09T14:00' }, words).key
+			absenceKey(
+				planAbsence(counting(true, 'same-time'), { leave: absence.leave, back: '2027-01-09T14:00' }),
+				words
+			)
 		).toBe('1 day');
 	});
 });
@@ -81,7 +87,7 @@ describe('any holiday', () => {
 	it('never keeps the rooms cold after the return, and what it leaves out of the absence is what it says', () => {
 		fc.assert(
 			fc.property(absences, fc.constantFrom(...kinds), (absence, holiday) => {
-				const plan = planAbsence(holding(holiday), absence, words);
+				const plan = planAbsence(holding(holiday), absence);
 				const [leave, back] = [wallMinute(absence.leave), wallMinute(absence.back)];
 				expect(plan.coldMinutes).toBe(0);
 				expect(plan.fromWall).toBeGreaterThanOrEqual(leave);
@@ -101,7 +107,7 @@ describe('any holiday', () => {
 
 	it('is keyed in the control’s own way', () => {
 		const absence = { leave: '2027-01-08T14:00', back: '2027-01-17T18:00' };
-		expect(kinds.map((kind) => planAbsence(holding(kind), absence, words).key)).toEqual([
+		expect(kinds.map((kind) => absenceKey(planAbsence(holding(kind), absence), words))).toEqual([
 			'by hand',
 			'start it',
 			'return 2027-01-17',

@@ -1,24 +1,35 @@
-import { dateOfDay, localTime, wallMinute, weekdayOfDay } from '../civil';
+import { wallMinute, weekdayOfDay } from '../civil';
 import type { ControlProfile } from '../control';
 import type { Absence } from '../plan';
-import { DAY_MINUTES, duration, splitByDay, type WeekSteps } from '../week';
+import { DAY_MINUTES, splitByDay, type WeekSteps } from '../week';
+
+/** What does not go as an absence wants it. */
+export type AbsenceConflict =
+	| { readonly kind: 'by-hand'; readonly why: 'no-setting' | 'one-day' | 'no-whole-day' | 'too-short' }
+	| { readonly kind: 'until-ended' }
+	/** It would take so many days; the control counts to fewer. */
+	| { readonly kind: 'beyond'; readonly days: number; readonly most: number }
+	/** The program runs so many minutes before the return, from a wall minute on. */
+	| { readonly kind: 'ends-early'; readonly atWall: number; readonly minutes: number }
+	/** The program runs so many minutes after leaving, until a wall minute. */
+	| { readonly kind: 'begins-late'; readonly atWall: number; readonly minutes: number };
 
 /** What is keyed for an absence on one control, and when it is in force by the control's own clock. */
 export interface AbsencePlan {
 	/** How the control takes it: days, a date of return, dated days, a key on leaving and coming back, or by hand. */
 	readonly by: 'days' | 'return-date' | 'periods' | 'until-ended' | 'by-hand';
-	/** What to key, in words: `9 days`. */
-	readonly key: string;
 	/** When to key it: on leaving, or any time before. */
 	readonly when: 'on leaving' | 'any day before';
 	/** In force from and until, in wall minutes; `toWall` null where only a person ends it. */
 	readonly fromWall: number;
 	readonly toWall: number | null;
+	/** The return in wall minutes, and whether the control takes its time too or only its date. */
+	readonly backWall: number;
+	readonly takesTime: boolean;
 	/** Minutes in force after the return (cold rooms), and minutes of the absence left out (heated for nobody). */
 	readonly coldMinutes: number;
 	readonly wasteMinutes: number;
-	/** What does not go as the absence wants it, in sentences. */
-	readonly conflicts: readonly string[];
+	readonly conflicts: readonly AbsenceConflict[];
 	/** Days to key, where days are counted. */
 	readonly days: number | null;
 }
@@ -107,63 +118,36 @@ function minutesAbove(week: WeekSteps<number>, c: number, fromWall: number, toWa
 
 /**
  * What to key for an absence on a control of this profile, so that the holiday is over before the return
- * and not a day sooner than need be. `whenWords` puts a local time `YYYY-MM-DDTHH:MM`, or a date, into the
- * control's format. `held` is the week that runs where no holiday is in force: where it asks for no more than the absence
- * does, nothing is wasted; without it any time counts.
+ * and not a day sooner than need be. `held` is the week that runs where no holiday is in force: where it asks for no
+ * more than the absence does, nothing is wasted; without it any time counts.
  */
 export function planAbsence(
 	profile: ControlProfile,
 	absence: Pick<Absence, 'leave' | 'back'> & Partial<Pick<Absence, 'setpointC'>>,
-	whenWords: (local: string) => string,
 	held?: WeekSteps<number>
 ): AbsencePlan {
 	const { by, when, fromWall, toWall, days, byHand, beyond } = absenceSpan(profile, absence);
 	const leave = wallMinute(absence.leave);
 	const back = wallMinute(absence.back);
-	const at = (wall: number) => whenWords(localTime(wall));
-	const date = (wall: number) => whenWords(dateOfDay(dayOfWall(wall)));
 	const end = toWall ?? back;
 	const heated = (from: number, to: number) =>
 		held ? minutesAbove(held, absence.setpointC ?? 0, from, to) : Math.max(0, to - from);
-	const conflicts: string[] = [];
-	const byHandWords = {
-		'no-setting': 'This control has no holiday setting: turn it down by hand on leaving, and back on return.',
-		'one-day': 'Leaving and return fall on one day: this control counts whole days. Turn it down by hand.',
-		'no-whole-day': 'No whole day lies between leaving and return: this control counts whole days.',
-		'too-short':
-			'Even one day would last past the return: this control counts whole days. Turn it down by hand.'
-	};
-	if (byHand) conflicts.push(byHandWords[byHand]);
-	if (by === 'until-ended')
-		conflicts.push(
-			'It does not end by itself: somebody must end it on return, and the room is cold until then.'
-		);
-	if (beyond !== null) conflicts.push(`That would be ${beyond} days; this control counts to ${days}.`);
+	const conflicts: AbsenceConflict[] = [];
+	if (byHand) conflicts.push({ kind: 'by-hand', why: byHand });
+	if (by === 'until-ended') conflicts.push({ kind: 'until-ended' });
+	if (beyond !== null) conflicts.push({ kind: 'beyond', days: beyond, most: days! });
 	if (end < back && heated(end, back) > 0)
-		conflicts.push(
-			`It ends ${at(end)}, ${duration(back - end)} before the return: the program heats for nobody until then.`
-		);
+		conflicts.push({ kind: 'ends-early', atWall: end, minutes: back - end });
 	if (fromWall > leave && heated(leave, fromWall) > 0)
-		conflicts.push(
-			`It begins ${at(fromWall)}, ${duration(fromWall - leave)} after leaving: the program runs until then.`
-		);
+		conflicts.push({ kind: 'begins-late', atWall: fromWall, minutes: fromWall - leave });
 	const habit = profile.habits.holiday;
-	const key =
-		by === 'days'
-			? `${days} ${days === 1 ? 'day' : 'days'}`
-			: by === 'periods'
-				? `${date(fromWall)} to ${date(toWall! - 1)}`
-				: by === 'return-date'
-					? `return ${habit?.by === 'return-date' && habit.ends === 'time' ? at(back) : date(back)}`
-					: by === 'until-ended'
-						? 'start it'
-						: 'by hand';
 	return {
 		by,
-		key,
 		when,
 		fromWall,
 		toWall,
+		backWall: back,
+		takesTime: habit?.by === 'return-date' && habit.ends === 'time',
 		coldMinutes: Math.max(0, end - back),
 		wasteMinutes: heated(leave, fromWall) + heated(end, back),
 		conflicts,
@@ -171,23 +155,28 @@ export function planAbsence(
 	};
 }
 
-/** Absences that cannot all be kept: pairs that overlap, and more dated ones ahead than the control holds. Sentences; `name` says an absence. */
-export function absenceConflicts(
+/** Absences that a control cannot all keep. */
+export type AbsenceClash =
+	/** The next begins before the one is over. */
+	| { readonly kind: 'overlap'; readonly one: Absence; readonly next: Absence }
+	| { readonly kind: 'too-many'; readonly ahead: number; readonly most: number }
+	| { readonly kind: 'one-at-a-time' };
+
+/** Absences that cannot all be kept: pairs that overlap, and more dated ones ahead than the control holds. */
+export function absenceClashes(
 	profile: ControlProfile,
 	absences: readonly Absence[],
-	nowLocal: string,
-	name: (absence: Absence) => string
-): string[] {
+	nowLocal: string
+): AbsenceClash[] {
 	const sorted = [...absences].sort((a, b) => (a.leave < b.leave ? -1 : 1));
-	const said = sorted.flatMap((one, i) => {
+	const clashes: AbsenceClash[] = sorted.flatMap((one, i) => {
 		const next = sorted[i + 1];
-		return next && next.leave < one.back ? [`${name(next)} begins before ${name(one)} is over.`] : [];
+		return next && next.leave < one.back ? [{ kind: 'overlap', one, next }] : [];
 	});
-	const ahead = sorted.filter((one) => one.back > nowLocal);
+	const ahead = sorted.filter((one) => one.back > nowLocal).length;
 	const habit = profile.habits.holiday;
-	if (habit?.by === 'periods' && ahead.length > habit.mostPeriods)
-		said.push(`${ahead.length} absences lie ahead; this control keeps ${habit.mostPeriods}.`);
-	if (habit && habit.by !== 'periods' && ahead.length > 1)
-		said.push('This control keeps one holiday at a time: key the next when the first is over.');
-	return said;
+	if (habit?.by === 'periods' && ahead > habit.mostPeriods)
+		clashes.push({ kind: 'too-many', ahead, most: habit.mostPeriods });
+	if (habit && habit.by !== 'periods' && ahead > 1) clashes.push({ kind: 'one-at-a-time' });
+	return clashes;
 }

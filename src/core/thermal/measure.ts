@@ -20,6 +20,22 @@ export interface Between {
 	readonly to: number;
 }
 
+/** Why a log says nothing of a room. */
+export type LogRefusal =
+	| { readonly kind: 'short'; readonly hours: number; readonly leastHours: number }
+	| { readonly kind: 'hardly-heated' | 'hardly-cooled' | 'far-from-survey' }
+	/** The room moved by so little. */
+	| { readonly kind: 'still'; readonly spanK: number }
+	/** The model stays so far off it. */
+	| { readonly kind: 'other-room'; readonly offK: number }
+	/** Its last third lies so far from what the rest says. */
+	| { readonly kind: 'not-foretold'; readonly offK: number };
+
+/** What a person should know before taking what was measured. */
+export type MeasuredWarning =
+	/** The loss is so many times the survey's. */
+	{ readonly kind: 'far-loss'; readonly times: number } | { readonly kind: 'sun'; readonly mostW: number };
+
 /** What a log says of a room. */
 export interface Measured {
 	readonly wattsPerKelvin: number;
@@ -34,8 +50,7 @@ export interface Measured {
 	/** Root mean square of what is left between log and model, in K: over all of it, and over the last third as foretold from the first two. */
 	readonly residualK: number;
 	readonly foretoldK: number;
-	/** What a person should know before taking it: a loss far from the survey's, sun. */
-	readonly warnings: readonly string[];
+	readonly warnings: readonly MeasuredWarning[];
 	/** Whether the loss is so far from the survey's that one of them is likely wrong. */
 	readonly isFar: boolean;
 	/** The model over the data, in °C. */
@@ -66,19 +81,16 @@ const NIGHT = { beforeC: 20, setbackC: 16, minutes: 480, comfortC: 20 } as const
 
 const hours = (steps: number) => (steps * LOG_STEP_MINUTES) / 60;
 
-/** Why a log cannot be used, in a sentence; null where it can. */
-export function logRefusal(log: EvenLog): string | null {
+/** Why a log cannot be used; null where it can. */
+export function logRefusal(log: EvenLog): LogRefusal | null {
 	const n = log.roomC.length;
-	if (hours(n) < SHORTEST_HOURS)
-		return `The log is ${Math.round(hours(n))} h long; a night and a morning are needed, ${SHORTEST_HOURS} h at least.`;
+	if (hours(n) < SHORTEST_HOURS) return { kind: 'short', hours: hours(n), leastHours: SHORTEST_HOURS };
 	const known = log.heating.filter((share) => !Number.isNaN(share));
 	const on = known.reduce((sum, share) => sum + share, 0);
-	if (hours(on) < LEAST_HEATING_HOURS)
-		return 'The heating hardly ran in this log: how fast the room warms cannot be told.';
-	if (hours(known.length - on) < LEAST_COOLING_HOURS)
-		return 'The heating ran nearly all the time: how the room cools cannot be told.';
+	if (hours(on) < LEAST_HEATING_HOURS) return { kind: 'hardly-heated' };
+	if (hours(known.length - on) < LEAST_COOLING_HOURS) return { kind: 'hardly-cooled' };
 	const span = Math.max(...log.roomC) - Math.min(...log.roomC);
-	if (span < 0.8) return `The room moved by ${span.toFixed(1)} K only: too little to tell anything from.`;
+	if (span < 0.8) return { kind: 'still', spanK: span };
 	return null;
 }
 
@@ -108,9 +120,9 @@ const firstOf = (log: EvenLog, count: number): EvenLog => ({
  * A room's loss, weight and coupling from a log, by least squares (Levenberg and Marquardt) on the very model that is used for everything
  * else; its emitter's output is taken as surveyed. Models with a free mass of air, a free coupling and with sun are weighed against each
  * other (Akaike), and judged by how well the last third of the log is foretold from the rest. Figures come with an interval that holds the
- * truth nine times in ten. Refused, as a sentence: a log too short, without heating or cooling, or one that no such room could have written.
+ * truth nine times in ten. Refused with the reason: a log too short, without heating or cooling, or one that no such room could have written.
  */
-export function measureRoom(room: Room, whole: EvenLog): Measured | string {
+export function measureRoom(room: Room, whole: EvenLog): Measured | LogRefusal {
 	const refusal = logRefusal(whole);
 	if (refusal) return refusal;
 	const log = latest(whole);
@@ -119,10 +131,9 @@ export function measureRoom(room: Room, whole: EvenLog): Measured | string {
 	const models = weighed(problem);
 	const { fit } = models.reduce((a, b) => (b.weight > a.weight ? b : a));
 	const residualK = rms(fit.squares, fit.count);
-	if (residualK > MOST_RESIDUAL_K)
-		return `The log does not look like this room: the model stays ${residualK.toFixed(1)} K off it. Is the emitter right, and the column of the heating?`;
+	if (residualK > MOST_RESIDUAL_K) return { kind: 'other-room', offK: residualK };
 	if ((['loss', 'fabric'] as const).some((name) => Math.abs(fit.fitted[name]) > 2.9))
-		return 'The log points to a room many times lighter, heavier or leakier than surveyed: check the emitter and its power first.';
+		return { kind: 'far-from-survey' };
 
 	// fitted on the first two thirds, is the last third foretold?
 	const kept = Math.floor((log.roomC.length * 2) / 3);
@@ -137,8 +148,7 @@ export function measureRoom(room: Room, whole: EvenLog): Measured | string {
 		last.reduce((sum, i) => sum + (foretold[i]! - log.roomC[i]!) ** 2, 0),
 		last.length
 	);
-	if (foretoldK > MOST_FORETOLD_K)
-		return `What the first two thirds of the log say does not foretell the last third: it is ${foretoldK.toFixed(1)} K off. Was a window open, or another heater on?`;
+	if (foretoldK > MOST_FORETOLD_K) return { kind: 'not-foretold', offK: foretoldK };
 
 	const outdoorC = Math.round(log.outdoorC.reduce((sum, c) => sum + c, 0) / log.outdoorC.length);
 	const at = Math.min(outdoorC, NIGHT.setbackC - 4);
@@ -170,18 +180,12 @@ export function measureRoom(room: Room, whole: EvenLog): Measured | string {
 			to: Math.exp(here + NINE_IN_TEN * error)
 		};
 	};
-	const warnings: string[] = [];
+	const warnings: MeasuredWarning[] = [];
 	const times = Math.exp(fit.fitted.loss);
 	const isFar = times > FAR_TIMES || times < 1 / FAR_TIMES;
-	if (isFar)
-		warnings.push(
-			`The loss comes out ${times > 1 ? `${times.toFixed(1)} times` : `a ${(1 / times).toFixed(1)}th of`} the survey’s. Check the emitter’s power and the survey before you take it.`
-		);
+	if (isFar) warnings.push({ kind: 'far-loss', times });
 	const sunW = Math.max(0, ...fit.sunW);
-	if (sunW > 0.15 * room.emitter.ratedW)
-		warnings.push(
-			`Sun warmed the room by up to ${Math.round(sunW / 10) * 10} W; it is taken into account here, and is not part of what is taken.`
-		);
+	if (sunW > 0.15 * room.emitter.ratedW) warnings.push({ kind: 'sun', mostW: sunW });
 	return {
 		wattsPerKelvin: surveyedLoss * times,
 		capacityScale: Math.exp(fit.fitted.fabric),

@@ -95,22 +95,17 @@ export function yearOf(
 	};
 }
 
-/** Of a year: what the program saves against one temperature, in kWh and as a share, and the sentence that says so. */
-export function yearWords(year: YearProof): { readonly savedKWh: number; readonly sentence: string } {
+/** Of a year: what the program uses and saves against one temperature, in kWh, and the hours cold while warmth is wanted. */
+export function yearSaved(year: YearProof): {
+	readonly programmedKWh: number;
+	readonly savedKWh: number;
+	readonly coldHours: number;
+} {
 	const sum = (all: readonly number[]) => all.reduce((a, b) => a + b, 0);
-	const [steady, programmed] = [sum(year.steady.kWh), sum(year.programmed.kWh)];
-	const savedKWh = steady - programmed;
-	const hours = Math.round(sum(year.programmed.coldMinutes) / 60);
-	const cold =
-		hours === 0
-			? 'never cold while warmth is wanted'
-			: `cold for ${hours} h of the year while warmth is wanted`;
+	const programmedKWh = sum(year.programmed.kWh);
 	return {
-		savedKWh,
-		sentence: `${Math.round(programmed)} kWh a year, ${
-			Math.abs(savedKWh) < 1
-				? 'as much as'
-				: `${Math.round(Math.abs(savedKWh))} kWh ${savedKWh > 0 ? 'less' : 'more'} than`
-		} at one temperature; ${cold}.`
+		programmedKWh,
+		savedKWh: sum(year.steady.kWh) - programmedKWh,
+		coldHours: sum(year.programmed.coldMinutes) / 60
 	};
 }

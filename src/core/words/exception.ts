@@ -2,6 +2,7 @@ import { allowedOptions, setpointWithUnit, type ControlProfile, localWords } fro
 import type { Exception, Zone } from '../plan';
 import { planAbsence } from '../run';
 import { DAY_NAMES } from '../week';
+import { absenceKey } from './absence';
 
 /** What a departure from the week is, in a phrase: "away until Sun 6 Dec 18:00: 9 days", "run as Sunday", "boost, 2 steps". */
 export function exceptionWords(one: Exception, zone: Zone, profile: ControlProfile): string {
@@ -9,7 +10,7 @@ export function exceptionWords(one: Exception, zone: Zone, profile: ControlProfi
 	const say = (local: string) => localWords(local, options);
 	switch (one.kind) {
 		case 'absence':
-			return `away until ${say(one.back)}: ${planAbsence(profile, one, say).key}`;
+			return `away until ${say(one.back)}: ${absenceKey(planAbsence(profile, one), say)}`;
 		case 'special-day': {
 			const { runs } = one;
 			const does =

@@ -1,3 +1,4 @@
+export * from './absence';
 export * from './card';
 export * from './changes';
 export * from './checks';
@@ -8,9 +9,12 @@ export * from './customerPage';
 export * from './due';
 export * from './exception';
 export * from './heldWeek';
+export * from './measured';
 export * from './misfit';
 export * from './moment';
 export * from './printedWeek';
 export * from './proof';
+export * from './sense';
+export * from './slip';
 export * from './standing';
 export * from './terms';

@@ -10,7 +10,7 @@ import {
 } from '../control';
 import { bindingLimits, levelOf, unitOf, type Room, type Zone } from '../plan';
 import { DAY_MINUTES, DAY_SHORT, dayOf, duration, minuteOfDay } from '../week';
-import { LONGEST_LEAD, type Proof, type RiseLead } from '../thermal';
+import { LONGEST_LEAD, yearSaved, type Proof, type RiseLead, type YearProof } from '../thermal';
 
 /** What a proof says, in sentences for an installer. */
 export interface ProofWords {
@@ -156,4 +156,19 @@ export function riseWords(
 		lead: minutes === null ? 'not reached' : minutes === 0 ? 'no lead' : `${duration(minutes)} before`,
 		why: `after ${duration(night.minutes)} at ${temperatureWords(unit, night.setbackC)}`
 	};
+}
+
+/** What a program uses in a year, saves against one temperature, and leaves cold, in a sentence. */
+export function yearWords(year: YearProof): string {
+	const { programmedKWh, savedKWh, coldHours } = yearSaved(year);
+	const against =
+		Math.abs(savedKWh) < 1
+			? 'as much as'
+			: `${Math.round(Math.abs(savedKWh))} kWh ${savedKWh > 0 ? 'less' : 'more'} than`;
+	const hours = Math.round(coldHours);
+	const cold =
+		hours === 0
+			? 'never cold while warmth is wanted'
+			: `cold for ${hours} h of the year while warmth is wanted`;
+	return `${Math.round(programmedKWh)} kWh a year, ${against} at one temperature; ${cold}.`;
 }

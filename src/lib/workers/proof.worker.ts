@@ -4,6 +4,7 @@ import { fitZone } from '$core/fit';
 import { roomSchema, zoneSchema } from '$core/plan';
 import {
 	measureRoom,
+	type LogRefusal,
 	proofOf,
 	roomWeek,
 	yearOf,
@@ -44,7 +45,7 @@ const api = {
 		return yearOf(known, known.room!, control, fitZone(known, control).chosen.held, hoursC, onshare);
 	},
 	/** A room's loss and capacity from a log, or why it gives none. */
-	measure(room: unknown, log: EvenLog): Measured | string {
+	measure(room: unknown, log: EvenLog): Measured | LogRefusal {
 		return measureRoom(roomSchema.parse(room), log);
 	}
 };

@@ -2,7 +2,7 @@
 	import type { profileSense } from '$core/checks';
 	import { profileSchema, type ControlProfile } from '$core/control';
 	import { problemOf } from '$core/formats';
-	import type { FactTopic, profileFacts } from '$core/words';
+	import { senseWords, type FactTopic, type profileFacts } from '$core/words';
 	import type { DocumentEditor } from '../document/documentEditor.svelte';
 	import Button from '../kit/Button.svelte';
 	import ProfileFields from './ProfileFields.svelte';
@@ -72,8 +72,8 @@
 	{/each}
 	{#if findings.length > 1}
 		<ul class="findings">
-			{#each findings.slice(1) as finding (finding.path + finding.sentence)}
-				<li class:signal={finding.severity === 'stop'}>{finding.sentence}</li>
+			{#each findings.slice(1) as finding (finding.path + finding.fact.kind)}
+				<li class:signal={finding.severity === 'stop'}>{senseWords(finding.fact)}</li>
 			{/each}
 		</ul>
 	{/if}

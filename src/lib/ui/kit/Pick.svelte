@@ -17,8 +17,10 @@
 	let chosen = $state<string | undefined>();
 	$effect.pre(() => void (chosen = value));
 	const items = $derived(options.map((option) => ({ id: option.value, text: option.text })));
-	/** Found by any part of its words, in any order. */
+	const shown = $derived(items.find((item) => item.id === chosen)?.text ?? '');
+	/** Found by any part of its words, in any order; while nothing is typed over what is chosen, all are shown. */
 	const fits = (item: { readonly text: string }, typed: string) =>
+		typed === shown ||
 		typed
 			.toLowerCase()
 			.split(/\s+/)
@@ -29,10 +31,10 @@
 	labelText={label}
 	{items}
 	bind:selectedId={chosen}
-	clearFilterOnOpen
 	shouldFilterItem={fits}
 	on:select={(event) => {
 		if (event.detail.selectedId && event.detail.selectedId !== value) onchange(event.detail.selectedId);
 	}}
+	selectTextOnFocus
 	on:blur={() => (chosen = value)}
 />

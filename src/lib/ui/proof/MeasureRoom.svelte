@@ -16,6 +16,7 @@
 	import type { Room } from '$core/plan';
 	import { lossOf, type Between, type Measured } from '$core/thermal';
 	import { duration } from '$core/week';
+	import { logRefusalWords, measuredWarningWords } from '$core/words';
 	import { measureInWorker } from '$lib/workers/measureInWorker';
 	import { logChart } from './charts';
 	import Plot from './Plot.svelte';
@@ -86,8 +87,8 @@
 		const found = await measureInWorker(room, result.value.log);
 		if (own !== asked) return;
 		busy = false;
-		if (typeof found === 'string') {
-			problem = `${name}: ${found}`;
+		if ('kind' in found) {
+			problem = `${name}: ${logRefusalWords(found)}`;
 			return;
 		}
 		file = result.value;
@@ -226,7 +227,9 @@
 				measured.foretoldK
 			)} where it foretells the last third from the rest. {file.notes.join(' ')}
 		</p>
-		{#each measured.warnings as warning (warning)}<p class="warm">{warning}</p>{/each}
+		{#each measured.warnings as warning (warning.kind)}<p class="warm">
+				{measuredWarningWords(warning)}
+			</p>{/each}
 		{#if drawn}<Plot label="The model over the logger’s readings" height={220} make={drawn} />{/if}
 		{#if measured.isFar}
 			<Button onclick={keep}>Take it all the same</Button>

@@ -15,7 +15,8 @@
 		type SiteWeather,
 		type Zone
 	} from '$core/plan';
-	import { inventedYear, yearWords, type YearProof } from '$core/thermal';
+	import { inventedYear, type YearProof } from '$core/thermal';
+	import { yearWords } from '$core/words';
 	import { duration } from '$core/week';
 	import { call } from '$lib/ui/call';
 	import { yearInWorker, type YearRun } from '$lib/workers/yearInWorker';
@@ -116,7 +117,7 @@
 	</div>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{#if notes.length > 0}<p role="status">{notes.join(' ')}</p>{/if}
-	{#if words}<p class:soft={stale}><strong>{words.sentence}</strong></p>{/if}
+	{#if words}<p class:soft={stale}><strong>{words}</strong></p>{/if}
 	{#if stale}<p class="signal">Computed for another room, week or weather: compute it again.</p>{/if}
 	{#if run}
 		<Running

@@ -9,6 +9,7 @@
 	import { instantOf, localTime, wallAt, wallMinute } from '$core/civil';
 	import type { Absence, Zone } from '$core/plan';
 	import { planAbsence, runOfZone, timeline } from '$core/run';
+	import { absenceConflictWords, absenceKey } from '$core/words';
 
 	let {
 		zone,
@@ -29,7 +30,7 @@
 	const options = $derived(allowedOptions(profile, zone.options));
 	const say = $derived((local: string) => localWords(local, options));
 	const held = $derived(expandProgram(program, Math.min(...zone.levels.map((level) => level.setpointC))));
-	const plan = $derived(planAbsence(profile, absence, say, held));
+	const plan = $derived(planAbsence(profile, absence, held));
 
 	/** When, after the holiday, the control first asks for the zone's warmest again. */
 	const warm = $derived.by(() => {
@@ -50,7 +51,7 @@
 <div class="plan">
 	<p class="key">
 		<span class="soft">{plan.by === 'by-hand' ? 'Do' : 'Key'} {plan.when}</span>
-		<strong>{plan.key}</strong>
+		<strong>{absenceKey(plan, say)}</strong>
 	</p>
 	<p>
 		{#if resumes}
@@ -61,8 +62,8 @@
 			It does not end by itself{#if warm}; ended at the return it asks for warmth {say(warm)}{/if}.
 		{/if}
 	</p>
-	{#each plan.conflicts as conflict (conflict)}
-		<p class="conflict">{conflict}</p>
+	{#each plan.conflicts as conflict (conflict.kind)}
+		<p class="conflict">{absenceConflictWords(conflict, say)}</p>
 	{/each}
 </div>
 

@@ -6,6 +6,7 @@
 	import { fitZone } from '$core/fit';
 	import { exceptionSchema, type Absence, type Zone } from '$core/plan';
 	import { planAbsence } from '$core/run';
+	import { absenceConflictWords, absenceKey } from '$core/words';
 	import { wrongWords } from '$core/schema';
 	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
@@ -47,6 +48,7 @@
 	let said = $state<string | null>(null);
 	let busy = $state(false);
 
+	const say = (options: ControlOptions) => (local: string) => localWords(local, options);
 	const absenceOf = (zone: Zone): Absence | string => {
 		const coolest = Math.min(...zone.levels.map((level) => level.setpointC));
 		const read = exceptionSchema.safeParse({
@@ -70,12 +72,7 @@
 				plan:
 					typeof absence === 'string'
 						? null
-						: planAbsence(
-								row.profile,
-								absence,
-								(local) => localWords(local, row.options),
-								fitZone(row.document, row.profile).chosen.held
-							)
+						: planAbsence(row.profile, absence, fitZone(row.document, row.profile).chosen.held)
 			};
 		})
 	);
@@ -134,14 +131,18 @@
 									<strong>{row.name}</strong><br /><span class="soft">{row.control.toLowerCase()}</span>
 								</Check>
 							</TableCell>
-							<TableCell><strong class="key">{plan.key}</strong></TableCell>
+							<TableCell><strong class="key">{absenceKey(plan, say(row.options))}</strong></TableCell>
 							<TableCell>{plan.when}</TableCell>
 							<TableCell
 								>{plan.toWall === null
 									? 'when someone ends it'
 									: localWords(localTime(plan.toWall), row.options)}</TableCell
 							>
-							<TableCell><span class="warm">{plan.conflicts.join(' ')}</span></TableCell>
+							<TableCell
+								><span class="warm"
+									>{plan.conflicts.map((one) => absenceConflictWords(one, say(row.options))).join(' ')}</span
+								></TableCell
+							>
 						</TableRow>
 					{/if}
 				{/each}

@@ -15,7 +15,7 @@
 	import Problem from '$lib/ui/kit/Problem.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import { saving } from '$lib/ui/saving.svelte';
-	import { profileFacts } from '$core/words';
+	import { profileFacts, senseWords } from '$core/words';
 
 	let { data } = $props();
 
@@ -87,7 +87,9 @@
 			{/if}
 			<p class="lead" aria-live="polite">
 				{#if findings[0]}
-					<span class={findings[0].severity === 'stop' ? 'signal' : 'warm'}>{findings[0].sentence}</span>
+					<span class={findings[0].severity === 'stop' ? 'signal' : 'warm'}
+						>{senseWords(findings[0].fact)}</span
+					>
 					{#if findings.length > 1}<span class="soft">and {findings.length - 1} more below.</span>{/if}
 				{:else}
 					{facts[0]!.sentences[0]}

@@ -80,6 +80,9 @@
 		gap: 0.75rem;
 		align-items: center;
 	}
+	.ways :global(.bx--content-switcher) {
+		width: 17rem;
+	}
 	.page {
 		margin-bottom: 1rem;
 	}

@@ -2,7 +2,7 @@
 	import { localTime, wallAt } from '$core/civil';
 	import { allowedOptions, localWords } from '$core/control';
 	import type { Absence } from '$core/plan';
-	import { absenceConflicts } from '$core/run';
+	import { absenceClashes } from '$core/run';
 	import { capital } from '$core/schema';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Ahead from '$lib/ui/run/Ahead.svelte';
@@ -12,7 +12,7 @@
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
-	import { awayStanding } from '$core/words';
+	import { absenceClashWords, awayStanding } from '$core/words';
 
 	let { data } = $props();
 
@@ -29,7 +29,9 @@
 	const standing = $derived(awayStanding(zone, profile, timeZone, data.nowMs));
 	const absences = $derived(zone.exceptions.filter((one): one is Absence => one.kind === 'absence'));
 	const conflicts = $derived(
-		absenceConflicts(profile, absences, nowLocal, (one) => `The one from ${localWords(one.leave, options)}`)
+		absenceClashes(profile, absences, nowLocal).map((clash) =>
+			absenceClashWords(clash, (local) => localWords(local, options))
+		)
 	);
 	let importing = $state(false);
 </script>

@@ -10,6 +10,7 @@
 		wordsThere,
 		type ReadBackGroup
 	} from '$core/keying';
+	import { slipWords } from '$core/words';
 	import { alikeDays } from '$lib/ui/keyin/readBackRows';
 	import ReadDay from '$lib/ui/keyin/ReadDay.svelte';
 	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
@@ -88,7 +89,7 @@
 	</p>
 	{#if slips.length > 0}
 		<ul class="slips">
-			{#each slips as slip (slip.ids[0])}<li>{slip.sentence}</li>{/each}
+			{#each slips as slip (slip.ids[0])}<li>{slipWords(slip)}</li>{/each}
 		</ul>
 	{/if}
 

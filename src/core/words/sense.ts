@@ -1,0 +1,31 @@
+import type { SenseFact } from '../checks';
+
+/** What of a profile no control could be like, or makes its card useless, in a sentence. */
+export function senseWords(fact: SenseFact): string {
+	switch (fact.kind) {
+		case 'top-not-shown':
+			return `From ${fact.minC} °C in steps of ${fact.stepK} K the display never shows ${fact.maxC} °C.`;
+		case 'step-over-range':
+			return `One step of ${fact.stepK} K is more than the whole range: nothing to set.`;
+		case 'no-frost':
+			return `It cannot be set to frost protection: ${fact.minC} °C is its lowest.`;
+		case 'no-room-to-cool':
+			return `Cooling up to ${fact.maxC} °C leaves no room for ${fact.deadBandK} K above the lowest heating setpoint.`;
+		case 'day-too-short':
+			return `${fact.changes} changes that must all be keyed do not fit into a day at ${fact.stepMinutes} minutes.`;
+		case 'twice-offered':
+			return 'The same number of changes a day is offered twice.';
+		case 'weekend-in-one':
+			return 'Saturday and Sunday hold other numbers of changes, but a grouping gives all days one program.';
+		case 'same-grouping':
+			return `${fact.name} puts the days together as ${fact.as} does.`;
+		case 'copies-nothing':
+			return 'Days are copied, but no grouping has each day by itself.';
+		case 'idle-bracket':
+			return `It is set to ${fact.state} before and after: nothing changes.`;
+		case 'leaves-too-soon':
+			return `The menu leaves after ${fact.timeoutSeconds} s, but ${fact.section}, ${fact.what} takes about ${fact.seconds} s (${fact.presses} presses): the card cannot be keyed.`;
+		case 'long-card':
+			return `A plain working week takes ${fact.values} values to key: look whether days can be copied.`;
+	}
+}
