@@ -6,7 +6,7 @@ import path from 'node:path';
  */
 /** The rooms that compute, from the ground up as far as the house with its records. */
 const ground = ['schema', 'week', 'civil', 'control', 'plan'];
-const computing = [...ground, 'fit', 'keying', 'run', 'thermal', 'checks'];
+const computing = [...ground, 'house', 'fit', 'keying', 'run', 'thermal', 'checks'];
 /** @type {Record<string, string[]>} */
 const coreOrder = {
 	schema: [],
@@ -15,6 +15,7 @@ const coreOrder = {
 	civil: ['week', 'schema'],
 	control: ['schema', 'week', 'civil'],
 	plan: ['schema', 'week', 'civil', 'control'],
+	house: ground,
 	fit: ground,
 	keying: [...ground, 'fit'],
 	run: ground,

@@ -50,6 +50,7 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 		`${site}/visit`,
 		`${site}/checks`,
 		`${site}/hand-over`,
+		`${site}/house`,
 		`${site}/record`,
 		`${site}/settings`,
 		'/due',

@@ -27,6 +27,42 @@ describe('the job file', () => {
 		expect(writeJobFile(read.value)).toBe(demoText(name));
 	});
 
+	it.each(demo)(
+		'%s as it was written before houses had sources opens with nothing fed or governed',
+		(name) => {
+			const job = JSON.parse(demoText(name)) as {
+				site: Record<string, unknown>;
+				zones: Record<string, unknown>[];
+			};
+			delete job.site.sources;
+			for (const zone of job.zones) {
+				delete zone.fedBy;
+				delete zone.governs;
+			}
+			const read = readJobFile(JSON.stringify(job));
+			if (!read.ok) throw new Error(read.problem.sentence);
+			expect(read.value.site.sources).toEqual([]);
+			expect(read.value.zones.every((zone) => zone.fedBy === null && zone.governs === null)).toBe(true);
+		}
+	);
+
+	it('refuses heat in a circle and one source twice', () => {
+		expect(
+			sentence(
+				changed((job) => ({
+					...job,
+					zones: job.zones.map((zone, i) =>
+						i === 0 ? { ...zone, fedBy: 'boiler', governs: 'boiler' } : zone
+					)
+				}))
+			)
+		).toMatch(/is the source that this zone itself lets run: heat would go in a circle/);
+		const boiler = { id: 'boiler', name: 'Boiler', kind: 'boiler' as const };
+		expect(
+			sentence(changed((job) => ({ ...job, site: { ...job.site, sources: [boiler, boiler] } })))
+		).toMatch(/names one source twice/);
+	});
+
 	it('is the identity for any weeks, names and keyed values', () => {
 		const anyZone = fc
 			.record({

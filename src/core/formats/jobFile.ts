@@ -89,6 +89,7 @@ export function writeJobFile(job: Job): string {
 			timeZone: job.site.timeZone,
 			dates: job.site.dates,
 			clock: job.site.clock,
+			sources: job.site.sources.map(({ id, name, kind }) => ({ id, name, kind })),
 			supply: job.site.supply,
 			stagger: job.site.stagger
 		},
@@ -115,6 +116,8 @@ export function writeJobFile(job: Job): string {
 			lead: zone.lead,
 			grouping: zone.grouping,
 			room: zone.room,
+			fedBy: zone.fedBy,
+			governs: zone.governs,
 			settings: zone.settings,
 			exceptions: zone.exceptions,
 			bookings: zone.bookings,

@@ -6,6 +6,7 @@ export * from './lead';
 export * from './roomUse';
 export * from './routine';
 export * from './site';
+export * from './source';
 export * from './takeWeek';
 export * from './ownScale';
 export * from './zone';

@@ -3,6 +3,7 @@ import { oneLine } from '../schema';
 import { isTimeZone } from '../civil';
 import { shortName, shortNote } from '../control';
 import { WEEK_MINUTES } from '../week';
+import { MOST_SOURCES, sourceSchema } from './source';
 
 /** A site as it stands above its zones. */
 export const siteSchema = z.strictObject({
@@ -14,6 +15,12 @@ export const siteSchema = z.strictObject({
 	/** In which order dates are written there, and how hours are counted; a control's own display is its own. */
 	dates: z.enum(['dmy', 'mdy', 'ymd']).default('dmy'),
 	clock: z.enum(['24', '12']).default('24'),
+	/** What makes its heat; a zone names the one that it is fed by. */
+	sources: z
+		.array(sourceSchema)
+		.max(MOST_SOURCES)
+		.refine((all) => new Set(all.map((one) => one.id)).size === all.length, 'names one source twice')
+		.default([]),
 	/** What its heat comes from; null where it is not known. */
 	supply: z
 		.strictObject({

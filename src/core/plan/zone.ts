@@ -76,6 +76,10 @@ export const zoneSchema = z
 		grouping: slug.nullable(),
 		/** The room as a survey describes it; null where it was not. */
 		room: roomSchema.nullable().default(null),
+		/** The source of the site that it gets its heat from; null where it makes its own, or it is not said. */
+		fedBy: slug.nullable().default(null),
+		/** The source of the site that may run only in the hours of this zone's week; null for every zone that is a room. */
+		governs: slug.nullable().default(null),
 		/** What is set at the control apart from its program. */
 		settings: settingsSchema.prefault({}),
 		/** Absences, special days and changes by hand. */
@@ -104,6 +108,12 @@ export const zoneSchema = z
 					message: `names no level of this zone ("${level}")`
 				});
 		});
+		if (zone.governs !== null && zone.governs === zone.fedBy)
+			context.addIssue({
+				code: 'custom',
+				path: ['fedBy'],
+				message: 'is the source that this zone itself lets run: heat would go in a circle'
+			});
 		zone.routine?.dayTypes.forEach((type, t) => {
 			const named = [...type.spans.map((span) => span.level), ...(type.otherwise ? [type.otherwise] : [])];
 			const lost = named.find((id) => !zone.levels.some((level) => level.id === id));
@@ -221,6 +231,8 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 			lead: noLead,
 			grouping: null,
 			room: null,
+			fedBy: null,
+			governs: null,
 			settings: settingsSchema.parse({}),
 			exceptions: [],
 			bookings: [],

@@ -9,6 +9,7 @@ export * from './customerPage';
 export * from './due';
 export * from './exception';
 export * from './heldWeek';
+export * from './house';
 export * from './measured';
 export * from './misfit';
 export * from './moment';

@@ -18,6 +18,7 @@ const pages: Readonly<Record<string, Least>> = {
 	'/sites/[siteId]/clocks': 'reader',
 	'/sites/[siteId]/heat': 'reader',
 	'/sites/[siteId]/hand-over': 'reader',
+	'/sites/[siteId]/house': 'reader',
 	'/sites/[siteId]/record': 'reader',
 	'/sites/[siteId]/settings': 'reader',
 	'/sites/[siteId]/visit': 'reader',

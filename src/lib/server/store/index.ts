@@ -7,6 +7,7 @@ export * from './jobText';
 export * from './links';
 export * from './lists/customer';
 export * from './lists/due';
+export * from './lists/feeding';
 export * from './lists/overview';
 export * from './lists/rounds';
 export * from './lists/search';

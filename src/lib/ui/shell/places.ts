@@ -17,6 +17,7 @@ export const firmPlaces: readonly Place[] = [
 
 const SITE = [
 	['', 'Overview', 'board zones'],
+	['house', 'House', 'sources boiler heat pump feeds chain'],
 	['visit', 'Visit', 'found clock test sign off leave'],
 	['clocks', 'Clocks', 'summer time winter time all clocks'],
 	['away', 'Holidays', 'away absence whole site closing'],

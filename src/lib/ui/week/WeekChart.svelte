@@ -2,6 +2,7 @@
 	import isSame from 'fast-deep-equal';
 	import { displaySetpoint, timeStep, type ControlProfile } from '$core/control';
 	import type { ZoneFit } from '$core/fit';
+	import type { Gap } from '$core/house';
 	import { DAY_NAMES, DAY_SHORT } from '$core/week';
 	import { minuteAt, roomLine, timeX } from '$core/drawing';
 	import type { Zone } from '$core/plan';
@@ -29,6 +30,7 @@
 		fit,
 		shown,
 		roomC = null,
+		gaps = [],
 		rowHeight = 58,
 		selected = $bindable(null),
 		selectedDay = $bindable(0),
@@ -43,6 +45,8 @@
 		shown: { wanted: boolean; held: boolean; misfit: boolean };
 		/** The room as it is predicted, in °C every five minutes of the week; null where it is not drawn. */
 		roomC?: ArrayLike<number> | null;
+		/** The stretches in which what feeds the zone may not run though it asks for warmth. */
+		gaps?: readonly Gap[];
 		rowHeight?: number;
 		selected?: RiserPlace | null;
 		selectedDay?: number;
@@ -363,6 +367,18 @@
 						room={rooms && rooms[row.day]!}
 						named={row.day === selectedDay && !narrow}
 					/>
+					{#each gaps as gap (gap.from)}
+						{#if gap.to > row.day * 1440 && gap.from < (row.day + 1) * 1440}
+							{@const from = timeX(Math.max(0, gap.from - row.day * 1440), width)}
+							<rect
+								x={from}
+								y={height - 1}
+								width={timeX(Math.min(1440, gap.to - row.day * 1440), width) - from}
+								height="5"
+								class="unfed"
+							/>
+						{/if}
+					{/each}
 					{#each row.risers as riser (riser.riser)}
 						<Riser
 							{riser}
@@ -460,6 +476,9 @@
 	.step {
 		stroke: var(--soft);
 		stroke-width: 1;
+	}
+	.unfed {
+		fill: var(--signal);
 	}
 	.foot {
 		stroke: var(--rule);

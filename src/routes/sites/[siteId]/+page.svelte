@@ -37,8 +37,12 @@
 	}
 
 	async function copy(row: BoardZone) {
-		// another control: nobody has looked at its clock
-		const zone = { ...freshCopy(row.document), name: `${row.name.slice(0, 72)} (copy)` };
+		// another control: nobody has looked at its clock, and it lets no boiler run
+		const zone = {
+			...freshCopy(row.document),
+			governs: null,
+			name: `${row.name.slice(0, 72)} (copy)`
+		};
 		await act(call('POST', `${api}/zones`, { zone, after: row.id }));
 	}
 

@@ -1,13 +1,16 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import { setpointWithUnit } from '$core/control';
+	import { gapsOf } from '$core/house';
 	import { followsRoutine, isOneLevel, unitOf } from '$core/plan';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import Balance from '$lib/ui/week/Balance.svelte';
 	import { calmly } from '$lib/ui/week/calm.svelte';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
+	import FedSaid from '$lib/ui/week/FedSaid.svelte';
 	import Groupings from '$lib/ui/week/Groupings.svelte';
+	import HowToDraw from '$lib/ui/week/HowToDraw.svelte';
 	import LeadChoice from '$lib/ui/week/LeadChoice.svelte';
 	import Levels from '$lib/ui/week/Levels.svelte';
 	import MarksShown from '$lib/ui/week/MarksShown.svelte';
@@ -41,21 +44,16 @@
 		() => editor.dragged
 	);
 	const calm = $derived(aside.value);
+	/** What is asked while what feeds the zone may not run. */
+	const gaps = $derived(
+		data.feeding ? gapsOf({ held: calm.fit.chosen.held, isSwitch }, data.feeding.may) : []
+	);
 
 	/** Nobody has drawn here yet: one level all the week. */
 	const untouched = $derived(zone.routine === null && isOneLevel(zone));
 	/** What stands open above the drawing: on an untouched week the routine it can be made from. */
 	let open = $state<'table' | 'routine' | null>(untrack(() => (untouched ? 'routine' : null)));
 	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 405) / 7))));
-
-	/** Whether this browser has drawn a week before: until then the page says how. */
-	let drewBefore = $state(true);
-	onMount(() => (drewBefore = localStorage.getItem('has-drawn') !== null));
-	$effect(() => {
-		if (!editor.canUndo) return;
-		drewBefore = true;
-		localStorage.setItem('has-drawn', 'yes');
-	});
 </script>
 
 <svelte:head><title>{name}, the week · Fond Quarter</title></svelte:head>
@@ -75,6 +73,15 @@
 			</div>
 		</div>
 		<WeekSaid zone={calm.zone} {profile} fit={calm.fit} />
+		{#if data.feeding && gaps.length > 0}
+			<FedSaid
+				zone={calm.zone}
+				{profile}
+				source={data.feeding.source}
+				{gaps}
+				house="/sites/{data.site.id}/house"
+			/>
+		{/if}
 
 		{#if open === 'table'}
 			{#await import('$lib/ui/week/WeekTable.svelte') then { default: WeekTable }}
@@ -90,12 +97,7 @@
 				<Button kind="quiet" onclick={() => (open = 'routine')}>See both</Button>
 			</p>
 		{/if}
-		{#if !drewBefore}
-			<p class="how">
-				Press an upright of the line to choose it, drag it to change its time; drag a level stretch up or
-				down. Double-click where a change should be.
-			</p>
-		{/if}
+		<HowToDraw {editor} />
 
 		<div class="drawing">
 			<MarksShown
@@ -112,6 +114,7 @@
 				fit={view.fit}
 				{shown}
 				roomC={view.roomC}
+				{gaps}
 				{rowHeight}
 				bind:selected
 				bind:selectedDay
@@ -179,13 +182,6 @@
 	.parted {
 		padding-left: 0.6rem;
 		border-left: 4px solid var(--signal);
-	}
-	.how {
-		max-width: 60rem;
-		margin: 0.3rem 0;
-		padding: 0.5rem 0.75rem;
-		border-left: 4px solid var(--held);
-		background: var(--sheet);
 	}
 	@media (max-width: 860px) {
 		/* the week first, what its marks mean under it */

@@ -1,0 +1,110 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { buildWeek, constantWeek, DAY_MINUTES, valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
+import { asksForWarmth, chainFaults, chainsOf, type ChainZone } from '.';
+
+const boiler = { id: 'boiler', name: 'Boiler', kind: 'boiler' as const };
+const zone = (
+	name: string,
+	held: WeekSteps<number>,
+	more: Partial<ChainZone['zone']> = {},
+	isSwitch = false
+): ChainZone => ({ id: name, zone: { name, fedBy: null, governs: null, ...more }, isSwitch, held });
+
+/** Every day the same: values by minute of the day. */
+const daily = (...steps: readonly (readonly [minute: number, value: number])[]): WeekSteps<number> =>
+	buildWeek(
+		Array.from({ length: 7 }, (_, day) =>
+			steps.map(([minute, value]) => ({ at: day * DAY_MINUTES + minute, value }))
+		).flat()
+	);
+
+const week = fc
+	.array(
+		fc.record({
+			at: fc.integer({ min: 0, max: WEEK_MINUTES / 5 - 1 }).map((five) => five * 5),
+			value: fc.constantFrom(7, 16, 19, 21)
+		}),
+		{ minLength: 1, maxLength: 25 }
+	)
+	.map((steps) => buildWeek(steps));
+const switched = week.map((one) =>
+	buildWeek(one.map(({ at, value }) => ({ at, value: value > 16 ? 1 : 0 })))
+);
+
+describe('the way of the heat', () => {
+	it('a room that asks at 04:30 is cold until the boiler’s hours begin at 06:00', () => {
+		const [chain] = chainsOf(
+			[boiler],
+			[
+				zone('Heating', daily([0, 0], [360, 1], [1380, 0]), { governs: 'boiler' }, true),
+				zone('Living room', daily([0, 17], [270, 20.5], [1320, 17]), { fedBy: 'boiler' }),
+				zone('Towel rail', daily([0, 0], [300, 1], [360, 0]), {}, true)
+			]
+		);
+		expect(chain!.fed.map(({ zone: one }) => one.id)).toEqual(['Living room']);
+		expect(chain!.fed[0]!.gaps[0]).toEqual({ from: 270, to: 360, wantedC: 20.5 });
+		expect(chain!.lostMinutes).toBe(7 * 90);
+	});
+
+	it('the setback asks for nothing, one level all week asks throughout, frost protection never', () => {
+		expect(valueAt(asksForWarmth({ held: daily([0, 17], [400, 20]), isSwitch: false }), 10)).toBe(false);
+		expect(asksForWarmth({ held: constantWeek(19), isSwitch: false })).toEqual(constantWeek(true));
+		expect(asksForWarmth({ held: constantWeek(7), isSwitch: false })).toEqual(constantWeek(false));
+	});
+
+	it('is minute by minute: asks, and may not', () => {
+		fc.assert(
+			fc.property(week, week, switched, (first, second, hours) => {
+				const zones = [
+					zone('H', hours, { governs: 'boiler' }, true),
+					zone('A', first, { fedBy: 'boiler' }),
+					zone('B', second, { fedBy: 'boiler' })
+				];
+				const [chain] = chainsOf([boiler], zones);
+				let lost = 0;
+				const inGap = (gaps: readonly { from: number; to: number; wantedC: number }[], at: number) =>
+					gaps.find((gap) => gap.from <= at && at < gap.to);
+				for (let at = 0; at < WEEK_MINUTES; at += 5) {
+					const may = valueAt(hours, at) === 1;
+					const asks = [first, second].map((held) => valueAt(asksForWarmth({ held, isSwitch: false }), at));
+					asks.forEach((one, i) => {
+						const gap = inGap(chain!.fed[i]!.gaps, at);
+						expect(gap !== undefined).toBe(one && !may);
+						if (gap) expect(gap.wantedC).toBe(valueAt([first, second][i]!, at));
+					});
+					if (!may && asks.some(Boolean)) lost += 5;
+				}
+				expect(chain!.lostMinutes).toBe(lost);
+			}),
+			{ numRuns: 40 }
+		);
+	});
+
+	it('names two governing zones, a source that is not there, and heat in a circle once', () => {
+		const pump = { id: 'pump', name: 'Heat pump', kind: 'heat-pump' as const };
+		const any = constantWeek(20);
+		expect(
+			chainFaults(
+				[boiler],
+				[
+					zone('A', any, { governs: 'boiler' }),
+					zone('B', any, { governs: 'boiler' }),
+					zone('C', any, { fedBy: 'gone' })
+				]
+			)
+		).toEqual([
+			{ kind: 'two-governors', source: 'Boiler', zones: ['A', 'B'] },
+			{ kind: 'no-such-source', zone: 'C', id: 'gone' }
+		]);
+		expect(
+			chainFaults(
+				[boiler, pump],
+				[
+					zone('A', any, { governs: 'boiler', fedBy: 'pump' }),
+					zone('B', any, { governs: 'pump', fedBy: 'boiler' })
+				]
+			)
+		).toEqual([{ kind: 'circle', sources: ['Boiler', 'Heat pump'] }]);
+	});
+});

@@ -1,0 +1,135 @@
+import type { Source, Zone } from '../plan';
+import { buildWeek, constantWeek, mapWeek, type WeekSteps, zipSpans } from '../week';
+
+/** A zone as far as the way of the heat goes: its place in the chain, and what its control holds. */
+export interface ChainZone {
+	readonly id: string;
+	readonly zone: Pick<Zone, 'name' | 'fedBy' | 'governs'>;
+	/** Whether it only switches: its held week is 0 and 1, not °C. */
+	readonly isSwitch: boolean;
+	readonly held: WeekSteps<number>;
+}
+
+/** A stretch of the week in which a zone asks for warmth that its source may not make: week minutes, °C (1 on a switch). */
+export interface Gap {
+	readonly from: number;
+	readonly to: number;
+	readonly wantedC: number;
+}
+
+/** A source with what lets it run, what it feeds, and what it leaves cold. */
+export interface Chain {
+	readonly source: Source;
+	/** The zone whose week are its hours; null where it runs whenever a zone calls. */
+	readonly governor: ChainZone | null;
+	/** When it may run. */
+	readonly permission: WeekSteps<boolean>;
+	/** When any of its zones asks for warmth. */
+	readonly asked: WeekSteps<boolean>;
+	readonly fed: readonly { readonly zone: ChainZone; readonly gaps: readonly Gap[] }[];
+	/** Minutes of the week in which any of its zones asks in vain. */
+	readonly lostMinutes: number;
+}
+
+/** At or under this a setpoint protects pipes and asks for no warmth, in °C: common practice. */
+const FROST_C = 12;
+/** So far under the warmest that a week holds a setpoint is a setback, which the room falls to by itself, in K: common practice. */
+const SETBACK_K = 3;
+
+/** When a zone asks for warmth: not at a setback, nor where only the frost is kept out; on a switch while it is on. */
+export function asksForWarmth({ held, isSwitch }: Pick<ChainZone, 'held' | 'isSwitch'>): WeekSteps<boolean> {
+	if (isSwitch) return mapWeek(held, (value) => value >= 0.5);
+	const warmest = Math.max(...held.map((step) => step.value));
+	return mapWeek(held, (c) => c > FROST_C && c > warmest - SETBACK_K + 1e-9);
+}
+
+/** When a source may run: in the warm hours of the week that governs it, or at any time without one. */
+export const permissionOf = (governor: Pick<ChainZone, 'held' | 'isSwitch'> | null): WeekSteps<boolean> =>
+	governor ? asksForWarmth(governor) : constantWeek(true);
+
+/** The stretches in which a zone asks for warmth and its source may not run; each with one setpoint. */
+export function gapsOf(zone: Pick<ChainZone, 'held' | 'isSwitch'>, permission: WeekSteps<boolean>): Gap[] {
+	const asked = zipSpans(asksForWarmth(zone), permission)
+		.filter(({ value: [asks, may] }) => asks && !may)
+		.map(({ from, to }) => ({ from, to }));
+	return asked.flatMap(({ from, to }) =>
+		zipSpans(zone.held, permission)
+			.filter((span) => span.from < to && span.to > from)
+			.map((span) => ({
+				from: Math.max(from, span.from),
+				to: Math.min(to, span.to),
+				wantedC: span.value[0]
+			}))
+	);
+}
+
+/** The way of the heat at a site: every source with what it feeds. Of two zones that govern one source the first counts; see {@link chainFaults}. */
+export function chainsOf(sources: readonly Source[], zones: readonly ChainZone[]): Chain[] {
+	return sources.map((source) => {
+		const governor = zones.find((one) => one.zone.governs === source.id) ?? null;
+		const permission = permissionOf(governor);
+		const fed = zones
+			.filter((one) => one.zone.fedBy === source.id && one !== governor)
+			.map((zone) => ({ zone, gaps: gapsOf(zone, permission) }));
+		const asked = fed.reduce<WeekSteps<boolean>>(
+			(all, { zone }) => eitherWeek(all, asksForWarmth(zone)),
+			constantWeek(false)
+		);
+		const lostMinutes = zipSpans(asked, permission)
+			.filter(({ value: [asks, may] }) => asks && !may)
+			.reduce((sum, { from, to }) => sum + to - from, 0);
+		return { source, governor, permission, asked, fed, lostMinutes };
+	});
+}
+
+/** When one or the other of two weeks is true. */
+const eitherWeek = (first: WeekSteps<boolean>, second: WeekSteps<boolean>): WeekSteps<boolean> =>
+	buildWeek(zipSpans(first, second).map(({ from, value: [a, b] }) => ({ at: from, value: a || b })));
+
+/** What of a chain is set up wrong. */
+export type ChainFault =
+	| { readonly kind: 'two-governors'; readonly source: string; readonly zones: readonly string[] }
+	/** It names a source that the site has not. */
+	| { readonly kind: 'no-such-source'; readonly zone: string; readonly id: string }
+	/** Sources whose governing zones are fed by one another. */
+	| { readonly kind: 'circle'; readonly sources: readonly string[] };
+
+/** What is set up wrong: a source with two governing zones, a source that is not there, heat in a circle. Names are those of zones and sources. */
+export function chainFaults(
+	sources: readonly Source[],
+	zones: readonly Pick<ChainZone, 'zone'>[]
+): ChainFault[] {
+	const faults: ChainFault[] = [];
+	for (const source of sources) {
+		const governors = zones.filter(({ zone }) => zone.governs === source.id);
+		if (governors.length > 1)
+			faults.push({
+				kind: 'two-governors',
+				source: source.name,
+				zones: governors.map(({ zone }) => zone.name)
+			});
+	}
+	for (const { zone } of zones)
+		for (const id of [zone.fedBy, zone.governs])
+			if (id !== null && !sources.some((source) => source.id === id))
+				faults.push({ kind: 'no-such-source', zone: zone.name, id });
+	const above = (id: string) => zones.find(({ zone }) => zone.governs === id)?.zone.fedBy ?? null;
+	const told = new Set<string>();
+	for (const source of sources) {
+		const way = [source.id];
+		for (let next = above(source.id); next !== null; next = above(next)) {
+			if (next === source.id) {
+				if (!way.some((id) => told.has(id)))
+					faults.push({
+						kind: 'circle',
+						sources: way.map((id) => sources.find((one) => one.id === id)?.name ?? id)
+					});
+				way.forEach((id) => told.add(id));
+				break;
+			}
+			if (way.includes(next)) break;
+			way.push(next);
+		}
+	}
+	return faults;
+}

@@ -1,0 +1,58 @@
+import type { Chain, ChainFault, Gap } from '../house';
+import { clockTime, DAY_MINUTES, dayOf, dayRange, duration, minuteOfDay } from '../week';
+
+/** The same stretch without permission on one or several days. */
+export interface GapSentence {
+	/** "Mon–Fri 09:00–11:30: Registrar asks for 20.5 °C, but Boiler may not run, 2 h 30 a day." */
+	readonly text: string;
+	/** Minutes over all its days, for putting the worst first. */
+	readonly minutes: number;
+}
+
+/** What a zone asks in vain, worst first; the same stretch on several days is said once. `say` puts a setpoint in °C into the zone's figures. */
+export function gapSentences(
+	zone: string,
+	source: string,
+	gaps: readonly Gap[],
+	say: (setpointC: number) => string
+): GapSentence[] {
+	const alike = new Map<string, Gap[]>();
+	for (const gap of gaps) {
+		const key = [minuteOfDay(gap.from), gap.to - gap.from, gap.wantedC].join();
+		alike.set(key, [...(alike.get(key) ?? []), gap]);
+	}
+	return [...alike.values()]
+		.map((same) => {
+			const { from, to, wantedC } = same[0]!;
+			const length = to - from;
+			const begins = minuteOfDay(from);
+			const days = dayRange(same.map((gap) => dayOf(gap.from)));
+			const times = length === DAY_MINUTES ? 'all day' : `${clockTime(begins)}–${clockTime(begins + length)}`;
+			return {
+				text: `${days} ${times}: ${zone} asks for ${say(wantedC)}, but ${source} may not run, ${duration(length)}${same.length > 1 ? ' a day' : ''}.`,
+				minutes: length * same.length
+			};
+		})
+		.sort((a, b) => b.minutes - a.minutes);
+}
+
+/** How a source stands with its rooms, in a sentence. */
+export function chainStanding({ source, governor, fed, lostMinutes }: Chain): string {
+	if (fed.length === 0) return `${source.name} feeds no zone yet.`;
+	if (!governor) return `${source.name} runs whenever one of its zones calls.`;
+	return lostMinutes === 0
+		? `${source.name} may run whenever one of its zones asks for warmth.`
+		: `${source.name} may not run in ${duration(lostMinutes)} of the week in which its zones ask for warmth.`;
+}
+
+/** What is set up wrong between sources and zones, in a sentence. */
+export function chainFaultWords(fault: ChainFault): string {
+	switch (fault.kind) {
+		case 'two-governors':
+			return `${fault.zones.join(' and ')} both let ${fault.source} run: only the first counts.`;
+		case 'no-such-source':
+			return `${fault.zone} names a source that is not here any more.`;
+		case 'circle':
+			return `Heat goes in a circle: ${fault.sources.join(' and ')} wait for one another.`;
+	}
+}

@@ -1,0 +1,100 @@
+<script lang="ts">
+	import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
+	import type { Chain } from '$core/house';
+	import { chainStanding } from '$core/words';
+	import Button from '../kit/Button.svelte';
+	import Choice from '../kit/Choice.svelte';
+	import type { houseView } from './houseView.svelte';
+	import WeekStrips from './WeekStrips.svelte';
+
+	let {
+		chain,
+		zones,
+		siteId,
+		house,
+		first
+	}: {
+		chain: Chain;
+		zones: readonly {
+			readonly id: string;
+			readonly name: string;
+			readonly document: { readonly fedBy: string | null };
+		}[];
+		siteId: string;
+		house: ReturnType<typeof houseView>;
+		/** Whether its act is the filled one of the view. */
+		first: boolean;
+	} = $props();
+
+	const KIND = { boiler: 'boiler', 'heat-pump': 'heat pump', district: 'district heat' } as const;
+	const { source, governor, fed, lostMinutes } = $derived(chain);
+</script>
+
+<section aria-label={source.name}>
+	<div class="head">
+		<div>
+			<h2>
+				{source.name}
+				{#if source.name.toLowerCase() !== KIND[source.kind]}<span class="soft">{KIND[source.kind]}</span
+					>{/if}
+			</h2>
+			<p class:signal={lostMinutes > 0}>{chainStanding(chain)}</p>
+		</div>
+		<OverflowMenu flipped aria-label="More for {source.name}" iconDescription="More for {source.name}">
+			<OverflowMenuItem danger text="Take away" on:click={() => void house.remove(source.id)} />
+		</OverflowMenu>
+	</div>
+	<div class="way">
+		<Choice
+			label="{source.name} may run in the hours of"
+			value={governor?.id ?? ''}
+			disabled={house.busy}
+			options={[
+				{ value: '', text: 'no program: whenever a zone calls' },
+				...zones
+					.filter((zone) => zone.document.fedBy !== source.id)
+					.map((zone) => ({ value: zone.id, text: zone.name }))
+			]}
+			onchange={(id) => void house.govern(source.id, id || null)}
+		/>
+		{#if governor && fed.length > 0 && lostMinutes > 0}
+			<Button kind={first ? 'next' : 'plain'} disabled={house.busy} onclick={() => void house.follow(chain)}
+				>Make {governor.zone.name} follow its zones</Button
+			>
+		{:else if governor && fed.length > 0}
+			<Button href="/sites/{siteId}/zones/{governor.id}/week">See its week</Button>
+		{/if}
+	</div>
+	{#if fed.length > 0 && governor}<WeekStrips {chain} />{/if}
+</section>
+
+<style>
+	section {
+		margin-top: 1.2rem;
+		padding-top: 0.6rem;
+		border-top: 2px solid var(--ink);
+	}
+	.head {
+		display: flex;
+		gap: 0.5rem 1.5rem;
+		align-items: start;
+		justify-content: space-between;
+	}
+	.way {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1.5rem;
+		align-items: end;
+		margin: 0.5rem 0 0.8rem;
+	}
+	.way :global(.bx--form-item) {
+		flex: 0 1 22rem;
+	}
+	h2 {
+		font-size: 1.15rem;
+	}
+	h2 .soft {
+		font-size: var(--small);
+		font-weight: 400;
+	}
+</style>

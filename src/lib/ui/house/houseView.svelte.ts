@@ -1,0 +1,138 @@
+import { allowedOptions, setpointWithUnit, type ControlProfile } from '$core/control';
+import { chainFaults, chainsOf, type Chain, type ChainZone } from '$core/house';
+import { withWanted, type Source, type Zone } from '$core/plan';
+import { mapWeek, type WeekSteps } from '$core/week';
+import { gapSentences } from '$core/words';
+import { call } from '../call';
+import { refresh } from '../refresh';
+import { saving } from '../saving.svelte';
+
+/** What the view reads of the site. */
+interface HouseData {
+	readonly site: { readonly id: string; readonly sources: readonly Source[] };
+	readonly zones: readonly {
+		readonly id: string;
+		readonly name: string;
+		readonly revision: number;
+		readonly document: Zone;
+	}[];
+	readonly profiles: readonly ControlProfile[];
+	readonly held: Readonly<Record<string, WeekSteps<number>>>;
+}
+
+/** The way of the heat at a site, and what changes it. */
+export function houseView(data: () => HouseData) {
+	let problem = $state<string | null>(null);
+	let busy = $state(false);
+
+	const profileOf = (zone: Zone) =>
+		data().profiles.find((profile) => profile.id === zone.control) ?? data().profiles[0]!;
+	const zones = $derived(
+		data().zones.flatMap(({ id, document }): (ChainZone & { zone: Zone })[] => {
+			const held = data().held[id];
+			return held ? [{ id, zone: document, isSwitch: profileOf(document).temperature === null, held }] : [];
+		})
+	);
+	const chains = $derived(chainsOf(data().site.sources, zones));
+	const faults = $derived(chainFaults(data().site.sources, zones));
+	/** What is asked in vain, the worst first. */
+	const gaps = $derived(
+		chains
+			.flatMap((chain) =>
+				chain.fed.flatMap(({ zone, gaps: asked }) => {
+					const known = zones.find((one) => one.id === zone.id)!.zone;
+					const profile = profileOf(known);
+					const options = allowedOptions(profile, known.options);
+					return gapSentences(known.name, chain.source.name, asked, (c) =>
+						setpointWithUnit(profile, options, c)
+					);
+				})
+			)
+			.sort((a, b) => b.minutes - a.minutes)
+	);
+
+	async function keep(answer: ReturnType<typeof call>): Promise<boolean> {
+		busy = true;
+		saving.now = { kind: 'saving' };
+		const result = await answer;
+		problem = result.ok ? null : result.sentence;
+		saving.now = result.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
+		await refresh('fq:site');
+		busy = false;
+		return result.ok;
+	}
+	const api = () => `/api/v1/jobs/${data().site.id}`;
+	const keepSources = (sources: readonly Source[]) => keep(call('PATCH', api(), { sources }));
+
+	/** Saves zones with something changed, all or none. */
+	function keepZones(change: (zone: Zone, id: string) => Zone): Promise<boolean> {
+		const changes = data().zones.flatMap(({ id, revision, document }) => {
+			const zone = change(document, id);
+			return zone === document ? [] : [{ id, revision, zone }];
+		});
+		return changes.length === 0
+			? Promise.resolve(true)
+			: keep(call('POST', `${api()}/zones/apply`, { changes }));
+	}
+
+	return {
+		get chains() {
+			return chains;
+		},
+		get faults() {
+			return faults;
+		},
+		get gaps() {
+			return gaps;
+		},
+		get problem() {
+			return problem;
+		},
+		get busy() {
+			return busy;
+		},
+		/** A new source; its id is one that none here has. */
+		async add(name: string, kind: Source['kind']): Promise<boolean> {
+			const { sources } = data().site;
+			let n = sources.length + 1;
+			while (sources.some((one) => one.id === `source-${n}`)) n++;
+			return keepSources([...sources, { id: `source-${n}`, name: name.trim(), kind }]);
+		},
+		/** Takes a source away, and its name from the zones first. */
+		async remove(id: string): Promise<void> {
+			const freed = await keepZones((zone) =>
+				zone.fedBy === id || zone.governs === id
+					? {
+							...zone,
+							fedBy: zone.fedBy === id ? null : zone.fedBy,
+							governs: zone.governs === id ? null : zone.governs
+						}
+					: zone
+			);
+			if (freed) await keepSources(data().site.sources.filter((one) => one.id !== id));
+		},
+		feed: (zoneId: string, source: string | null) =>
+			keepZones((zone, id) => (id === zoneId ? { ...zone, fedBy: source } : zone)),
+		/** Lets a zone's week be the hours of a source, or none. */
+		govern: (source: string, zoneId: string | null) =>
+			keepZones((zone, id) => {
+				if (id === zoneId)
+					return { ...zone, governs: source, fedBy: zone.fedBy === source ? null : zone.fedBy };
+				return zone.governs === source ? { ...zone, governs: null } : zone;
+			}),
+		/** Makes the governing week what its rooms ask for; what its control cannot hold of that is seen at once. */
+		follow: ({ governor, asked }: Chain) =>
+			keepZones((zone, id) => {
+				if (!governor || id !== governor.id) return zone;
+				const byWarmth = [...zone.levels].sort((a, b) => b.setpointC - a.setpointC);
+				const [on, off] = [byWarmth[0]!.id, byWarmth.at(-1)!.id];
+				return {
+					...withWanted(
+						zone,
+						mapWeek(asked, (asks) => (asks ? on : off))
+					),
+					routine: null
+				};
+			})
+	};
+}

@@ -1,0 +1,138 @@
+<script lang="ts">
+	import type { Source } from '$core/plan';
+	import { chainFaultWords } from '$core/words';
+	import { houseView } from '$lib/ui/house/houseView.svelte';
+	import SourceCard from '$lib/ui/house/SourceCard.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Choice from '$lib/ui/kit/Choice.svelte';
+	import Field from '$lib/ui/kit/Field.svelte';
+	import Problem from '$lib/ui/kit/Problem.svelte';
+
+	let { data } = $props();
+
+	const house = houseView(() => data);
+	const { chains, faults, gaps } = $derived(house);
+	let name = $state('');
+	let kind = $state<Source['kind']>('boiler');
+	let hidden = $state<string | null>(null);
+
+	const worst = $derived(gaps[0] ?? null);
+	const governing = $derived(new Set(chains.flatMap((chain) => (chain.governor ? [chain.governor.id] : []))));
+	const firstLosing = $derived(chains.find((chain) => chain.lostMinutes > 0)?.source.id ?? null);
+
+	async function add(event: SubmitEvent) {
+		event.preventDefault();
+		if (await house.add(name, kind)) name = '';
+	}
+</script>
+
+<svelte:head><title>{data.site.name}, the house · Fond Quarter</title></svelte:head>
+
+<main>
+	<h1>{data.site.name}: what feeds what</h1>
+	<p class="lead" aria-live="polite">
+		{#if chains.length === 0}
+			Nothing is said yet of what makes the heat: every zone counts as its own source.
+		{:else if worst}
+			<span class="signal">{worst.text}</span>
+		{:else}
+			Whenever a zone asks for warmth, what feeds it may run.
+		{/if}
+	</p>
+	{#each faults as fault, i (i)}<p class="signal">{chainFaultWords(fault)}</p>{/each}
+	<Problem
+		sentence={house.problem === hidden ? null : house.problem}
+		onclose={() => (hidden = house.problem)}
+	/>
+	{#if gaps.length > 1}
+		<ul aria-label="What else is asked in vain">
+			{#each gaps.slice(1) as gap (gap.text)}<li>{gap.text}</li>{/each}
+		</ul>
+	{/if}
+
+	{#each chains as chain (chain.source.id)}
+		<SourceCard
+			{chain}
+			zones={data.zones}
+			siteId={data.site.id}
+			{house}
+			first={chain.source.id === firstLosing}
+		/>
+	{/each}
+
+	{#if chains.length > 0 && data.zones.length > 0}
+		<h2>What each zone is fed by</h2>
+		<div class="zones">
+			{#each data.zones as zone (zone.id)}
+				{#if governing.has(zone.id)}
+					<p>
+						<span>{zone.name}</span>
+						<span class="soft"
+							>lets {chains.find((one) => one.governor?.id === zone.id)!.source.name} run</span
+						>
+					</p>
+				{:else}
+					<Choice
+						label={zone.name}
+						value={zone.document.fedBy ?? ''}
+						disabled={house.busy}
+						options={[
+							{ value: '', text: 'its own supply' },
+							...data.site.sources.map((source) => ({ value: source.id, text: source.name }))
+						]}
+						onchange={(source) => void house.feed(zone.id, source || null)}
+					/>
+				{/if}
+			{/each}
+		</div>
+	{/if}
+
+	<h2>{chains.length === 0 ? 'What makes the heat here?' : 'Another source'}</h2>
+	<form onsubmit={add}>
+		<Field label="Name" placeholder="Boiler" maxlength={80} bind:value={name} />
+		<Choice
+			label="It is"
+			value={kind}
+			options={[
+				{ value: 'boiler', text: 'a boiler' },
+				{ value: 'heat-pump', text: 'a heat pump' },
+				{ value: 'district', text: 'district heat' }
+			]}
+			onchange={(next) => (kind = next)}
+		/>
+		<Button type="submit" disabled={house.busy || name.trim() === ''}>Add it</Button>
+	</form>
+</main>
+
+<style>
+	ul {
+		margin: 0.3rem 0;
+		padding: 0;
+		list-style: none;
+	}
+	h2 {
+		margin: 1.5rem 0 0.5rem;
+		font-size: var(--small);
+		color: var(--soft);
+	}
+	.zones {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+		gap: 0.75rem 1.5rem;
+		align-items: end;
+	}
+	.zones p {
+		display: grid;
+		gap: 0.4rem;
+		padding-bottom: 0.6rem;
+	}
+	form {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem 1rem;
+		align-items: end;
+	}
+	form :global(.bx--form-item) {
+		flex: 0 1 14rem;
+	}
+</style>
