@@ -136,6 +136,11 @@ describe('commissioning checks', () => {
 			'six-step-room-stat',
 			{ more: { keyed: { 'setting/grouping': '5+2' }, groupingName: '7-day' } }
 		],
+		[
+			'look unfed',
+			'six-step-room-stat',
+			{ more: { unfed: { source: 'Boiler', gaps: [{ from: 270, to: 360, wantedC: 20.5 }] } } }
+		],
 		['look misfit', 'six-step-room-stat', { more: { misfit: { coldMinutes: 20, warmMinutes: 0 } } }],
 		['note misfit', 'six-step-room-stat', { more: { misfit: { coldMinutes: 0, warmMinutes: 20 } } }],
 		['look clock', 'six-step-room-stat', { zone: (zone) => ({ ...zone, clockReadings: [] }) }],

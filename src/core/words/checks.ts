@@ -9,6 +9,7 @@ import {
 import { findingsOf, type Checked, type Finding, type MendView, type Severity } from '../checks';
 import { LEFT_WORDS, OCCUPANT_WORDS, TEST_WORDS, TROUBLE_WORDS, unitOf } from '../plan';
 import { capital } from '../schema';
+import { gapSentences } from './house';
 import { clockStanding, endlessWords, fitWords } from './standing';
 
 /** Something that was forgotten or is out of the usual, said, and where it is mended. */
@@ -108,6 +109,11 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 			];
 		case 'lead-stale':
 			return ['The lead was computed for another room or week.', 'Compute it again'];
+		case 'unfed': {
+			const [worst, ...others] = gapSentences(zone.name, one.source, one.gaps, set);
+			const more = others.length === 0 ? '' : ` And ${others.length} more like it.`;
+			return [`${worst!.text}${more}`, 'See the week'];
+		}
 		case 'misfit':
 			return [
 				`The control cannot hold the week: ${fitWords(one, profile.temperature === null)}.`,

@@ -1,5 +1,6 @@
 import type { ControlProfile } from '../../control';
 import type { Misfit } from '../../fit';
+import type { Gap } from '../../house';
 import type { Keyed } from '../../keying';
 import { usedLevels, type OnSite, type Zone } from '../../plan';
 import type { AwayFacts, ClockFacts } from '../../run';
@@ -37,6 +38,8 @@ export type Found =
 			readonly setC: number;
 			readonly leastC: number;
 	  }
+	/** The stretches in which it asks for warmth and its source may not run. */
+	| { readonly id: 'unfed'; readonly source: string; readonly gaps: readonly Gap[] }
 	| { readonly id: 'misfit'; readonly coldMinutes: number; readonly warmMinutes: number }
 	| { readonly id: 'clock'; readonly clock: ClockFacts }
 	/** The day of the next change, `YYYY-MM-DD`. */
@@ -67,6 +70,8 @@ export interface Checked {
 	/** Whether this firm signs off only what was read back. */
 	readonly readBackStops: boolean;
 	readonly misfit: Pick<Misfit, 'coldMinutes' | 'warmMinutes'>;
+	/** What feeds it, and when it asks in vain; left out where nothing governs what feeds it. */
+	readonly unfed?: { readonly source: string; readonly gaps: readonly Gap[] } | undefined;
 	readonly groupingName: string;
 	readonly timeZone: string;
 	readonly nowMs: number;

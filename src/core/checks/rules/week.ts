@@ -98,5 +98,9 @@ export const weekRules = {
 					view: 'week',
 					coldMinutes,
 					warmMinutes
-				}
+				},
+	unfed: ({ unfed }) =>
+		unfed && unfed.gaps.length > 0
+			? { id: 'unfed', severity: 'look', view: 'week', source: unfed.source, gaps: unfed.gaps }
+			: null
 } satisfies Readonly<Record<string, Rule>>;

@@ -7,16 +7,21 @@ import { siteOf } from './documents';
 import { endedSince, visitsOf, type StoredVisit } from './visitRows';
 import { readFirm } from './firm';
 import type { StoredSite, StoredZone } from './rows';
-import { zonesRead } from './siteReads';
+import { findSite, zonesOf, zonesRead } from './siteReads';
+import { unfedOf } from './lists/feeding';
 import { profileOf } from './profileOf';
 import { checksOf, type Check } from '$core/words';
+
+/** When zones ask in vain, by their ids; see {@link unfedOf}. */
+type Unfed = Awaited<ReturnType<typeof unfedOf>>;
 
 /** Everything that is to be said of a zone as it stands, worst first. */
 export function checksOfZone(
 	stored: StoredZone,
 	site: StoredSite,
 	{ readBackStops }: Pick<Firm, 'readBackStops'>,
-	nowMs = Date.now()
+	nowMs: number,
+	unfed: Unfed
 ): Check[] {
 	const { zone, summary, keyed, onSite } = stored;
 	const profile = profileOf(zone, site.profiles);
@@ -31,6 +36,7 @@ export function checksOfZone(
 		toRead: summary.toRead,
 		readBackStops,
 		misfit: summary,
+		unfed: unfed[stored.id],
 		groupingName: profile.groupings.find(({ id }) => id === summary.grouping)?.name ?? summary.grouping,
 		timeZone: site.site.timeZone,
 		nowMs
@@ -42,7 +48,8 @@ export function leftZone(
 	stored: StoredZone,
 	site: StoredSite,
 	firm: Pick<Firm, 'readBackStops'>,
-	nowMs: number
+	nowMs: number,
+	unfed: Unfed
 ): LeftZone {
 	return {
 		id: stored.id,
@@ -50,7 +57,7 @@ export function leftZone(
 		onSite: stored.onSite,
 		done: stored.summary.done,
 		of: stored.summary.of,
-		checks: checksOfZone(stored, site, firm, nowMs).map((check) => ({
+		checks: checksOfZone(stored, site, firm, nowMs, unfed).map((check) => ({
 			id: check.id,
 			severity: check.severity,
 			sentence: check.sentence,
@@ -80,6 +87,9 @@ export async function endVisit(
 		after
 	}: { readonly id?: string | undefined; readonly after?: string | null | undefined } = {}
 ): Promise<Ended> {
+	// computed before it is written: the weeks of what feeds what are not what a visit notes
+	const known = await findSite(db, siteId);
+	const unfed = known ? await unfedOf(known, await zonesOf(db, known)) : {};
 	// nothing else is written meanwhile: what is noted is in this visit, or opens the next
 	return db.write(async (tx): Promise<Ended> => {
 		const site = await siteOf(siteId).read(tx);
@@ -92,7 +102,7 @@ export async function endVisit(
 		const zones = await zonesRead(tx, site);
 		if (signedOff) {
 			const sentences = zones.flatMap((stored) =>
-				stopsOf(checksOfZone(stored, site, firm, now.getTime()), stored.onSite).map(
+				stopsOf(checksOfZone(stored, site, firm, now.getTime(), unfed), stored.onSite).map(
 					(check) => `${stored.zone.name}: ${check.sentence}`
 				)
 			);
@@ -103,7 +113,7 @@ export async function endVisit(
 			who,
 			note,
 			signedOff,
-			zones: zones.map((stored) => leftZone(stored, site, firm, now.getTime()))
+			zones: zones.map((stored) => leftZone(stored, site, firm, now.getTime(), unfed))
 		});
 		await tx.visits.create({ id, siteId, document: visit, at: now });
 		await tx.pictures.update({ visitAt: now }, { siteId, visitAt: null });

@@ -1,6 +1,6 @@
 import { onMount, tick, untrack } from 'svelte';
 import { goto } from '$app/navigation';
-import { stopsOf } from '$core/checks';
+import { type Checked, stopsOf } from '$core/checks';
 import { dateOfDay, dateWords, wallAt } from '$core/civil';
 import { findProfile, type ControlProfile } from '$core/control';
 import { keyingStanding, type Keyed, type KeyingStanding } from '$core/keying';
@@ -24,6 +24,8 @@ export interface VisitData {
 	readonly readAtMs: number;
 	readonly nowMs: number;
 	readonly readBackStops: boolean;
+	/** When zones ask in vain for warmth, by their ids. */
+	readonly unfed: Readonly<Record<string, NonNullable<Checked['unfed']>>>;
 	readonly zones: readonly {
 		readonly id: string;
 		readonly name: string;
@@ -190,6 +192,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 				...keying[one.id]!,
 				readBackStops: data.readBackStops,
 				misfit: one.summary,
+				unfed: data.unfed[one.id],
 				groupingName: known.groupings.find(({ id }) => id === one.summary.grouping)?.name ?? '',
 				timeZone: data.site.timeZone,
 				nowMs: data.nowMs

@@ -21,6 +21,7 @@ import {
 	endVisit,
 	lastSigner,
 	leftZone,
+	unfedOf,
 	linksOf,
 	noteFields,
 	pictureJpeg,
@@ -210,7 +211,9 @@ export const visits: readonly Operation[] = [
 			const site = await siteAsked(asked);
 			const now = Date.now();
 			const firm = await readFirm(db);
-			const zones = (await zonesOf(db, site)).map((zone) => leftZone(zone, site, firm, now));
+			const stored = await zonesOf(db, site);
+			const unfed = await unfedOf(site, stored);
+			const zones = stored.map((zone) => leftZone(zone, site, firm, now, unfed));
 			const visits = (await visitsOf(db, site.id)).map(({ visit }) => visit);
 			const pictures: { visitAt: string | null; zone: string; caption: string; jpeg: Uint8Array }[] = [];
 			for (const one of (await picturesOf(db, site.id)).slice(-MOST_PRINTED)) {

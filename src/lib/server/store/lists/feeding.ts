@@ -1,4 +1,4 @@
-import { permissionOf } from '$core/house';
+import { gapsOf, permissionOf, type Gap } from '$core/house';
 import type { Zone } from '$core/plan';
 import type { WeekSteps } from '$core/week';
 import { compute } from '../../compute';
@@ -26,4 +26,22 @@ export async function feedingOf(
 		source: source.name,
 		may: permissionOf({ held: chosen.held, isSwitch: profile.temperature === null })
 	};
+}
+
+/** When the zones of a site ask in vain for warmth, by their ids; those that nothing governs are left out. */
+export async function unfedOf(
+	site: StoredSite,
+	zones: readonly StoredZone[]
+): Promise<Readonly<Record<string, { readonly source: string; readonly gaps: readonly Gap[] }>>> {
+	const found = await Promise.all(
+		zones.map(async ({ id, zone }) => {
+			const feeding = await feedingOf(site, zones, zone);
+			if (!feeding) return [];
+			const profile = profileOf(zone, site.profiles);
+			const { chosen } = await compute('zoneFit', { zone, profile });
+			const asks = { held: chosen.held, isSwitch: profile.temperature === null };
+			return [[id, { source: feeding.source, gaps: gapsOf(asks, feeding.may) }] as const];
+		})
+	);
+	return Object.fromEntries(found.flat());
 }

@@ -1,6 +1,6 @@
 import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
-import { leftZone, picturesOf, readFirm, siteForPages, visitsOf } from '$lib/server/store';
+import { leftZone, picturesOf, readFirm, siteForPages, unfedOf, visitsOf } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
@@ -9,12 +9,13 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 	const now = Date.now();
 	const db = await database();
 	const firm = await readFirm(db);
+	const unfed = await unfedOf(stored, zones);
 	return {
 		visits: await visitsOf(db, params.siteId),
 		pictures: await picturesOf(db, params.siteId),
 		visitOpenSince: stored.visitOpenSince,
 		/** As everything stands now, for comparing the last visit with it. */
-		now: zones.map((zone) => leftZone(zone, stored, firm, now)),
+		now: zones.map((zone) => leftZone(zone, stored, firm, now, unfed)),
 		nowMs: now
 	};
 });

@@ -1,6 +1,6 @@
 import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
-import { picturesOf, readFirm, siteForPages, visitsOf } from '$lib/server/store';
+import { picturesOf, readFirm, siteForPages, unfedOf, visitsOf } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
@@ -10,6 +10,8 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 	const last = (await visitsOf(db, params.siteId)).at(-1) ?? null;
 	return {
 		nowMs: Date.now(),
+		/** What zones ask in vain, by their ids. */
+		unfed: await unfedOf(stored, zones),
 		readBackStops: (await readFirm(db)).readBackStops,
 		noted: Object.fromEntries(zones.map(({ id, onSite }) => [id, onSite])),
 		keyed: Object.fromEntries(zones.map(({ id, keyed }) => [id, { ...keyed }])),
