@@ -36,12 +36,16 @@ const FROST_C = 12;
 /** So far under the warmest that a week holds a setpoint is a setback, which the room falls to by itself, in K: common practice. */
 const SETBACK_K = 3;
 
-/** When a zone asks for warmth: not at a setback, nor where only the frost is kept out; on a switch while it is on. */
-export function asksForWarmth({ held, isSwitch }: Pick<ChainZone, 'held' | 'isSwitch'>): WeekSteps<boolean> {
-	if (isSwitch) return mapWeek(held, (value) => value >= 0.5);
+/** Whether a setpoint (on a switch: 1 for on) asks for warmth in a zone that holds this week: not at a setback, nor where only the frost is kept out. */
+export function isWarmth(value: number, { held, isSwitch }: Pick<ChainZone, 'held' | 'isSwitch'>): boolean {
+	if (isSwitch) return value >= 0.5;
 	const warmest = Math.max(...held.map((step) => step.value));
-	return mapWeek(held, (c) => c > FROST_C && c > warmest - SETBACK_K + 1e-9);
+	return value > FROST_C && value > warmest - SETBACK_K + 1e-9;
 }
+
+/** When a zone asks for warmth; see {@link isWarmth}. */
+export const asksForWarmth = (zone: Pick<ChainZone, 'held' | 'isSwitch'>): WeekSteps<boolean> =>
+	mapWeek(zone.held, (value) => isWarmth(value, zone));
 
 /** When a source may run: in the warm hours of the week that governs it, or at any time without one. */
 export const permissionOf = (governor: Pick<ChainZone, 'held' | 'isSwitch'> | null): WeekSteps<boolean> =>

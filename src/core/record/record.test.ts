@@ -71,6 +71,8 @@ describe('what changed between two versions of a zone', () => {
 			lead: { ...zone.lead, stopMinutes: 20 },
 			grouping: '5-2',
 			room: {} as Zone['room'],
+			fedBy: 'boiler',
+			governs: 'boiler',
 			settings: { ...zone.settings, fan: 'on' },
 			exceptions: [{ kind: 'off', id: 'x', from: '2026-01-01T00:00', until: null }],
 			bookings: [

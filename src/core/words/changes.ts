@@ -146,6 +146,8 @@ export function planChanges(a: Zone, b: Zone, profile: ControlProfile): PlanChan
 		sentences.push(`Early stop ${duration(a.lead.stopMinutes)} → ${duration(b.lead.stopMinutes)}.`);
 	if (!isSame(a.weights, b.weights)) sentences.push('Cold and waste are weighed otherwise.');
 	if (a.use !== b.use) sentences.push('The room is used otherwise.');
+	if (a.fedBy !== b.fedBy) sentences.push('It is fed by something else.');
+	if (a.governs !== b.governs) sentences.push('Its week lets something else run.');
 	if (!isSame(a.routine, b.routine)) sentences.push('The routine behind the week differs.');
 	for (const key of ['highLimitC', 'lowLimitC', 'earlyStartMinutes', 'fan', 'changeover'] as const)
 		if (a.settings[key] !== b.settings[key])

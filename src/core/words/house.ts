@@ -1,5 +1,17 @@
-import type { Chain, ChainFault, Gap } from '../house';
-import { clockTime, DAY_MINUTES, dayOf, dayRange, duration, minuteOfDay } from '../week';
+import { weekdayOfDay } from '../civil';
+import { isWarmth, type Chain, type ChainFault, type ChainZone, type Gap } from '../house';
+import {
+	clockTime,
+	DAY_MINUTES,
+	DAY_SHORT,
+	dayOf,
+	dayRange,
+	duration,
+	minuteOfDay,
+	spansOf,
+	valueAt,
+	type WeekSteps
+} from '../week';
 
 /** The same stretch without permission on one or several days. */
 export interface GapSentence {
@@ -34,6 +46,29 @@ export function gapSentences(
 			};
 		})
 		.sort((a, b) => b.minutes - a.minutes);
+}
+
+/** That a source may not run at a week minute, and until when: "Boiler may not run until 11:30: nothing heats here." */
+export function waitsUntil(source: string, may: WeekSteps<boolean>, weekMinute: number): string {
+	const spans = spansOf(may);
+	const next =
+		spans.find((span) => span.value && span.from >= weekMinute) ?? spans.find((span) => span.value);
+	if (!next) return `${source} may not run at any time of the week: nothing heats here.`;
+	const day = dayOf(next.from) === dayOf(weekMinute) ? '' : `${DAY_SHORT[dayOf(next.from)]!} `;
+	return `${source} may not run until ${day}${clockTime(minuteOfDay(next.from))}: nothing heats here.`;
+}
+
+/** What a zone waits for at a local minute: its source may not run though its setpoint asks for warmth; null where it does not wait. */
+export function waitsWords(
+	{ source, may }: { readonly source: string; readonly may: WeekSteps<boolean> },
+	zone: Pick<ChainZone, 'held' | 'isSwitch'>,
+	setpoint: number | null,
+	wallMinute: number
+): string | null {
+	const day = Math.floor(wallMinute / DAY_MINUTES);
+	const weekMinute = weekdayOfDay(day) * DAY_MINUTES + (wallMinute - day * DAY_MINUTES);
+	if (setpoint === null || valueAt(may, weekMinute) || !isWarmth(setpoint, zone)) return null;
+	return waitsUntil(source, may, weekMinute);
 }
 
 /** How a source stands with its rooms, in a sentence. */

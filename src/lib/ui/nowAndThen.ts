@@ -1,4 +1,4 @@
-/** Shows the first of what comes at once, then the latest every `pauseMs` milliseconds for as long as more comes. */
+/** Shows the latest of what comes every `pauseMs` milliseconds for as long as more comes; the first waits as long too. */
 export class NowAndThen<T> {
 	readonly #show: (latest: T) => void;
 	readonly #pauseMs: number;
@@ -12,10 +12,10 @@ export class NowAndThen<T> {
 
 	next(value: T): void {
 		this.#waiting = { value };
-		if (this.#timer === null) this.#look();
+		this.#timer ??= setTimeout(() => this.#look(), this.#pauseMs);
 	}
 
-	/** Forgets what waits; what comes next is shown at once. */
+	/** Forgets what waits. */
 	stop(): void {
 		if (this.#timer !== null) clearTimeout(this.#timer);
 		this.#timer = this.#waiting = null;

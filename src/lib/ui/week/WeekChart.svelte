@@ -34,6 +34,7 @@
 		rowHeight = 58,
 		selected = $bindable(null),
 		selectedDay = $bindable(0),
+		pressed: isPressed = $bindable(false),
 		onpreview,
 		oncommit,
 		oncancel,
@@ -50,6 +51,8 @@
 		rowHeight?: number;
 		selected?: RiserPlace | null;
 		selectedDay?: number;
+		/** Whether a finger or the mouse is down on it. */
+		pressed?: boolean;
 		onpreview: (zone: Zone) => void;
 		oncommit: () => void;
 		oncancel: () => void;
@@ -102,6 +105,7 @@
 				readonly startY: number;
 		  };
 	let drag = $state.raw<Drag | null>(null);
+	$effect.pre(() => void (isPressed = drag !== null));
 	let pressed = { x: 0, y: 0 };
 	/** Pixels that a finger moves without meaning it. */
 	const TREMBLE = 4;

@@ -1,6 +1,6 @@
 import { compute } from '$lib/server/compute';
 import { pageLoad } from '$lib/server/pages';
-import { zoneForPages } from '$lib/server/store';
+import { feedingOf, siteForPages, zoneForPages } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
@@ -8,7 +8,9 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 	depends('fq:site');
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
 	const { chosen } = await compute('zoneFit', { zone: stored.zone, profile });
+	const { stored: site, zones } = await siteForPages(params.siteId);
 	return {
+		feeding: await feedingOf(site, zones, stored.zone),
 		kept: { zone: stored.zone, revision: stored.revision },
 		profile,
 		program: chosen.program,

@@ -16,7 +16,7 @@
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
-	import { momentInWords, stateWords } from '$core/words';
+	import { momentInWords, stateWords, waitsWords } from '$core/words';
 
 	let { data } = $props();
 
@@ -51,6 +51,10 @@
 	);
 	const words = $derived(momentInWords(run, atMs));
 	const held = $derived(resolve(run, atMs));
+	const waits = $derived(
+		data.feeding &&
+			waitsWords(data.feeding, { held: data.held, isSwitch }, held.heatC, wallAt(timeZone, atMs))
+	);
 	const big = $derived(
 		isSwitch
 			? stateWords(run, held.heatC, null)
@@ -96,6 +100,7 @@
 					{#if words.left}<strong class="left">{words.left}</strong>{:else}<span class="soft"
 							>nothing ends it by itself</span
 						>{/if}
+					{#if waits}<span class="signal">{waits}</span>{/if}
 					{#if words.clock}<span class="signal">{words.clock}</span>{/if}
 				</p>
 			</div>

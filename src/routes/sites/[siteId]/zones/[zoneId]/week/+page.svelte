@@ -34,6 +34,7 @@
 	const isSwitch = $derived(profile.temperature === null);
 	let selected = $state.raw<RiserPlace | null>(null);
 	let selectedDay = $state(0);
+	let pressed = $state(false);
 	let shown = $state({ wanted: true, held: true, misfit: true });
 	let giving = $state(false);
 	let windowHeight = $state(800);
@@ -41,7 +42,7 @@
 	/** What stands around the drawing. */
 	const aside = calmly(
 		() => ({ zone, fit: view.fit, selected, day: selectedDay }),
-		() => editor.dragged
+		() => editor.dragged || pressed
 	);
 	const calm = $derived(aside.value);
 	/** What is asked while what feeds the zone may not run. */
@@ -118,6 +119,7 @@
 				{rowHeight}
 				bind:selected
 				bind:selectedDay
+				bind:pressed
 				onpreview={(next) => editor.preview(next)}
 				oncommit={() => editor.commit()}
 				oncancel={() => editor.cancel()}
