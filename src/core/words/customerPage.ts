@@ -33,6 +33,8 @@ export interface CustomerPage {
 	readonly cooling: readonly { readonly days: string; readonly sentence: string }[];
 	/** What the temperatures are for, where the control cannot follow, good to know. */
 	readonly left: readonly CustomerPart[];
+	/** What is good to know, line by line: also the last part of the left. */
+	readonly good: readonly string[];
 	/** How this very control is overridden, left alone and kept right. */
 	readonly right: readonly CustomerPart[];
 	readonly control: string;
@@ -98,6 +100,19 @@ export function customerPage(
 				})
 		)
 	];
+	const good = [
+		...(isSwitch
+			? [
+					"The times follow the timer's own clock: if it is wrong, so is everything here.",
+					...switchCare(zone, profile, options.unit)
+				]
+			: [
+					'A room warms slowly: turning the control higher than you want does not make it quicker.',
+					`Infants, older people and people who are ill need ${limitWords(options.unit, 18, 'least')} or more; say so if that applies.`
+				]),
+		...(frost ? [`${say(frost.heldC)} protects the pipes, not people.`] : []),
+		"Wiring and gas are for licensed people; the maker's instructions come first."
+	];
 	const left: CustomerPart[] = [
 		isSwitch
 			? {
@@ -119,19 +134,7 @@ export function customerPage(
 		{
 			title: 'Good to know',
 			list: true,
-			lines: [
-				...(isSwitch
-					? [
-							"The times follow the timer's own clock: if it is wrong, so is everything here.",
-							...switchCare(zone, profile, options.unit)
-						]
-					: [
-							'A room warms slowly: turning the control higher than you want does not make it quicker.',
-							`Infants, older people and people who are ill need ${limitWords(options.unit, 18, 'least')} or more; say so if that applies.`
-						]),
-				...(frost ? [`${say(frost.heldC)} protects the pipes, not people.`] : []),
-				"Wiring and gas are for licensed people; the maker's instructions come first."
-			].map(text)
+			lines: good.map(text)
 		}
 	];
 	const days = (week: typeof held) =>
@@ -144,6 +147,7 @@ export function customerPage(
 		week: days(held),
 		cooling: heldCool ? days(heldCool) : [],
 		left,
+		good,
 		right: customerLines(profile, options, timeZone, nowMs).map(({ title, sentences }) => ({
 			title,
 			list: false,

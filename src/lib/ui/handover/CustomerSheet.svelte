@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { type CustomerPage } from '$core/words';
+	import Paper from './Paper.svelte';
 	import PrintedWeek from './PrintedWeek.svelte';
 
 	let {
@@ -13,9 +14,6 @@
 		/** Large print: it may then run on to a second page. */
 		large?: boolean;
 	} = $props();
-
-	const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
-	const blank = '______________________';
 </script>
 
 {#snippet parts(all: CustomerPage['left'])}
@@ -36,57 +34,33 @@
 	{/each}
 {/snippet}
 
-<article class:large>
-	<header>
-		<div>
-			<h1>{sheet.title}</h1>
-			<p>{sheet.place}</p>
-		</div>
-		{#if firm.logo}<img src={firm.logo} alt="" />{/if}
-		<p>{today}</p>
-	</header>
-	<div class="wide"><PrintedWeek drawing={sheet.drawing} /></div>
-	<div class="narrow"><PrintedWeek drawing={sheet.narrowDrawing} /></div>
-	<section class="words">
-		{#each sheet.week as day (day.days)}
-			<p><strong>{day.days}:</strong> {day.sentence}</p>
-		{/each}
-	</section>
-	{#if sheet.cooling.length > 0}
+<Paper title={sheet.title} place={sheet.place} {firm} control={sheet.control} setUpBy={sheet.setUpBy} {large}>
+	<div class="page" class:large>
+		<div class="wide"><PrintedWeek drawing={sheet.drawing} /></div>
+		<div class="narrow"><PrintedWeek drawing={sheet.narrowDrawing} /></div>
 		<section class="words">
-			<h2>In warm weather it cools above</h2>
-			{#each sheet.cooling as day (day.days)}
+			{#each sheet.week as day (day.days)}
 				<p><strong>{day.days}:</strong> {day.sentence}</p>
 			{/each}
 		</section>
-	{/if}
-	<section class="two">
-		<div>{@render parts(sheet.left)}</div>
-		<div>{@render parts(sheet.right)}</div>
-	</section>
-	<footer>
-		<p>
-			Control: {sheet.control}. Set up by: {[sheet.setUpBy, firm.name].filter(Boolean).join(', ') || blank}.
-			Telephone: {firm.telephone || blank}
-		</p>
-	</footer>
-</article>
+		{#if sheet.cooling.length > 0}
+			<section class="words">
+				<h2>In warm weather it cools above</h2>
+				{#each sheet.cooling as day (day.days)}
+					<p><strong>{day.days}:</strong> {day.sentence}</p>
+				{/each}
+			</section>
+		{/if}
+		<section class="two">
+			<div>{@render parts(sheet.left)}</div>
+			<div>{@render parts(sheet.right)}</div>
+		</section>
+	</div>
+</Paper>
 
 <style>
-	article {
-		display: flex;
-		flex-direction: column;
-		gap: 3.5mm;
-		max-width: 210mm;
-		min-height: 285mm;
-		margin: 0 auto;
-		padding: 12mm 15mm 8mm;
-		background: #fff;
-		color: #000;
-		box-shadow: 0 1px 6px rgb(0 0 0 / 20%);
-		font-size: 11pt;
-		line-height: 1.35;
-		color-scheme: light;
+	.page {
+		display: contents;
 	}
 	.narrow {
 		display: none;
@@ -98,20 +72,6 @@
 		.wide {
 			display: none;
 		}
-	}
-	header {
-		display: flex;
-		justify-content: space-between;
-		gap: 1rem;
-		border-bottom: 1.5pt solid #000;
-		padding-bottom: 3mm;
-	}
-	header > p {
-		white-space: nowrap;
-	}
-	h1 {
-		font-size: 17pt;
-		overflow-wrap: anywhere;
 	}
 	h2 {
 		font-size: 11pt;
@@ -141,13 +101,6 @@
 		padding-left: 4mm;
 		list-style: disc;
 	}
-	img {
-		max-width: 50mm;
-		max-height: 16mm;
-	}
-	.large {
-		font-size: 15pt;
-	}
 	.large h2 {
 		font-size: 15pt;
 	}
@@ -159,33 +112,12 @@
 	.large .two {
 		grid-template-columns: 1fr;
 	}
-	footer {
-		margin-top: auto;
-		border-top: 0.5pt solid #000;
-		padding-top: 3mm;
-		font-size: 10pt;
-	}
 	@media (max-width: 860px) {
-		article {
-			padding: 6mm 5mm;
-			min-height: 0;
-		}
 		.two {
 			grid-template-columns: 1fr;
 		}
 	}
 	@media print {
-		@page {
-			size: A4;
-			margin: 0;
-		}
-		article {
-			box-shadow: none;
-			width: 210mm;
-			/* a page too full runs on to a second one: nothing is cut off */
-			min-height: 296mm;
-			padding: 12mm 15mm 8mm;
-		}
 		.two {
 			grid-template-columns: 1fr 1fr;
 		}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { CustomerPage } from '$core/words';
+	import Paper from './Paper.svelte';
 	import PrintedWeek from './PrintedWeek.svelte';
 
 	let {
@@ -15,88 +16,45 @@
 		large?: boolean;
 	} = $props();
 
-	const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
-	const blank = '______________________';
 	/** What is good to know of any of them, said once. */
-	const good = $derived([
-		...new Set(
-			zones.flatMap(({ sheet }) =>
-				sheet.left
-					.filter((part) => part.title === 'Good to know')
-					.flatMap((part) => part.lines.map((line) => line.text))
-			)
-		)
-	]);
+	const good = $derived([...new Set(zones.flatMap(({ sheet }) => sheet.good))]);
 	const setUpBy = $derived(zones[0]?.sheet.setUpBy ?? null);
 </script>
 
-<article class:large>
-	<header>
-		<div>
-			<h1>Your heating week: {site.name}</h1>
-			<p>{site.place}</p>
-		</div>
-		{#if firm.logo}<img src={firm.logo} alt="" />{/if}
-		<p>{today}</p>
-	</header>
-	{#each zones as { id, name, sheet } (id)}
-		<section>
-			<div>
-				<h2>{name}</h2>
-				<p class="control">{sheet.control}</p>
-				{#each sheet.week as day (day.days)}
-					<p><strong>{day.days}:</strong> {day.sentence}</p>
-				{/each}
-				{#each sheet.cooling as day (day.days)}
-					<p><strong>{day.days}, in warm weather:</strong> {day.sentence}</p>
-				{/each}
-			</div>
-			<PrintedWeek drawing={sheet.narrowDrawing} />
+<Paper title="Your heating week: {site.name}" place={site.place} {firm} {setUpBy} {large}>
+	<div class="page" class:large>
+		{#each zones as { id, name, sheet } (id)}
+			<section>
+				<div>
+					<h2>{name}</h2>
+					<p class="control">{sheet.control}</p>
+					{#each sheet.week as day (day.days)}
+						<p><strong>{day.days}:</strong> {day.sentence}</p>
+					{/each}
+					{#each sheet.cooling as day (day.days)}
+						<p><strong>{day.days}, in warm weather:</strong> {day.sentence}</p>
+					{/each}
+				</div>
+				<PrintedWeek drawing={sheet.narrowDrawing} />
+			</section>
+		{/each}
+		<section class="good">
+			<h2>Good to know</h2>
+			<ul>
+				{#each good as line (line)}<li>{line}</li>{/each}
+			</ul>
 		</section>
-	{/each}
-	<section class="good">
-		<h2>Good to know</h2>
-		<ul>
-			{#each good as line (line)}<li>{line}</li>{/each}
-		</ul>
-	</section>
-	<footer>
-		<p>
-			Set up by: {[setUpBy, firm.name].filter(Boolean).join(', ') || blank}. Telephone: {firm.telephone ||
-				blank}
-		</p>
-	</footer>
-</article>
+	</div>
+</Paper>
 
 <style>
-	article {
-		display: flex;
-		flex-direction: column;
-		gap: 3mm;
-		max-width: 210mm;
-		min-height: 285mm;
-		margin: 0 auto;
-		padding: 12mm 15mm 8mm;
-		background: #fff;
-		color: #000;
-		box-shadow: 0 1px 6px rgb(0 0 0 / 20%);
+	.page {
+		display: contents;
 		font-size: 10.5pt;
 		line-height: 1.3;
-		color-scheme: light;
 	}
-	header {
-		display: flex;
-		justify-content: space-between;
-		gap: 1rem;
-		padding-bottom: 3mm;
-		border-bottom: 1.5pt solid #000;
-	}
-	header > p {
-		white-space: nowrap;
-	}
-	h1 {
-		font-size: 17pt;
-		overflow-wrap: anywhere;
+	.page.large {
+		font-size: 14.5pt;
 	}
 	h2 {
 		margin: 0;
@@ -127,42 +85,15 @@
 		padding-left: 4mm;
 		list-style: disc;
 	}
-	img {
-		max-width: 50mm;
-		max-height: 16mm;
-	}
-	.large {
-		font-size: 14.5pt;
-	}
 	.large section {
 		grid-template-columns: 1fr;
 	}
-	footer {
-		margin-top: auto;
-		padding-top: 3mm;
-		border-top: 0.5pt solid #000;
-		font-size: 10pt;
-	}
 	@media (max-width: 860px) {
-		article {
-			min-height: 0;
-			padding: 6mm 5mm;
-		}
 		section {
 			grid-template-columns: 1fr;
 		}
 	}
 	@media print {
-		@page {
-			size: A4;
-			margin: 0;
-		}
-		article {
-			width: 210mm;
-			min-height: 296mm;
-			padding: 12mm 15mm 8mm;
-			box-shadow: none;
-		}
 		section {
 			grid-template-columns: 1fr 72mm;
 		}

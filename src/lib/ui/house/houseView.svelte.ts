@@ -88,6 +88,8 @@ export function houseView(data: () => HouseData) {
 		get problem() {
 			return problem;
 		},
+		/** The sentence was read. */
+		dismiss: () => void (problem = null),
 		get busy() {
 			return busy;
 		},

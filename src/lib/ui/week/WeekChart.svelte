@@ -3,7 +3,7 @@
 	import { displaySetpoint, timeStep, type ControlProfile } from '$core/control';
 	import type { ZoneFit } from '$core/fit';
 	import type { Gap } from '$core/house';
-	import { DAY_NAMES, DAY_SHORT } from '$core/week';
+	import { DAY_MINUTES, DAY_NAMES, DAY_SHORT } from '$core/week';
 	import { minuteAt, roomLine, timeX } from '$core/drawing';
 	import type { Zone } from '$core/plan';
 	import MisfitPatterns from '../drawing/MisfitPatterns.svelte';
@@ -372,12 +372,12 @@
 						named={row.day === selectedDay && !narrow}
 					/>
 					{#each gaps as gap (gap.from)}
-						{#if gap.to > row.day * 1440 && gap.from < (row.day + 1) * 1440}
-							{@const from = timeX(Math.max(0, gap.from - row.day * 1440), width)}
+						{#if gap.to > row.day * DAY_MINUTES && gap.from < (row.day + 1) * DAY_MINUTES}
+							{@const from = timeX(Math.max(0, gap.from - row.day * DAY_MINUTES), width)}
 							<rect
 								x={from}
 								y={height - 1}
-								width={timeX(Math.min(1440, gap.to - row.day * 1440), width) - from}
+								width={timeX(Math.min(DAY_MINUTES, gap.to - row.day * DAY_MINUTES), width) - from}
 								height="5"
 								class="unfed"
 							/>

@@ -14,7 +14,6 @@
 	const { chains, faults, gaps } = $derived(house);
 	let name = $state('');
 	let kind = $state<Source['kind']>('boiler');
-	let hidden = $state<string | null>(null);
 
 	const worst = $derived(gaps[0] ?? null);
 	const governing = $derived(new Set(chains.flatMap((chain) => (chain.governor ? [chain.governor.id] : []))));
@@ -40,13 +39,10 @@
 		{/if}
 	</p>
 	{#each faults as fault, i (i)}<p class="signal">{chainFaultWords(fault)}</p>{/each}
-	<Problem
-		sentence={house.problem === hidden ? null : house.problem}
-		onclose={() => (hidden = house.problem)}
-	/>
+	<Problem sentence={house.problem} onclose={house.dismiss} />
 	{#if gaps.length > 1}
 		<ul aria-label="What else is asked in vain">
-			{#each gaps.slice(1) as gap (gap.text)}<li>{gap.text}</li>{/each}
+			{#each gaps.slice(1) as gap, i (i)}<li>{gap.text}</li>{/each}
 		</ul>
 	{/if}
 
