@@ -32,8 +32,8 @@
 				{:else if unkeyed.length === 0}
 					Everything here is keyed: this is what they keep.
 				{:else}
-					Not keyed to the end: {unkeyed.map((zone) => zone.name).join(', ')}. This is what the sheet will
-					say.
+					{unkeyed.length === 1 ? '1 zone is' : `${unkeyed.length} zones are`} not keyed to the end: this is what
+					the sheet will say.
 				{/if}
 			</p>
 		</div>
