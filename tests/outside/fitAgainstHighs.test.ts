@@ -5,7 +5,7 @@
 import highsLoader from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { factoryOptions, findProfile, type ControlProfile, type Grouping } from '../../src/core/control';
-import { fitGrouping } from '../../src/core/fit';
+import { fitAll, fitGrouping, groupingCosts, suggestedGrouping } from '../../src/core/fit';
 import { buildWeek, WEEK_MINUTES, type WeekSteps } from '../../src/core/week';
 import { eventsLp, pairsLp, slotsLp } from './milp';
 
@@ -128,6 +128,45 @@ describe('equal to the optimum of HiGHS', () => {
 			expect(Math.abs(fit.misfit.weighted - reference), `round ${round}`).toBeLessThan(
 				1e-6 * Math.max(1, reference)
 			);
+		}
+	});
+
+	it('a box of several channels: the grouping that they take together', async () => {
+		const random = source(2_026);
+		for (let round = 0; round < 12; round++) {
+			const most = 1 + Math.floor(random() * 3);
+			const weights = weightsOf(random);
+			const offered = { ...timer, groupings: groupings.slice(0, 4) };
+			const options = { ...factoryOptions(timer), perDay: most };
+			const targets = Array.from({ length: 2 + (round % 3) }, () => randomWeek(random, [0, 1], 24));
+			const fits = targets.map((target) =>
+				fitAll({ profile: offered, options, setpointsC: [0, 1], target, weights })
+			);
+			const [first, ...others] = fits.map(groupingCosts);
+			const rest = Object.fromEntries(
+				Object.keys(first!).map((id) => [
+					id,
+					{
+						weighted: others.reduce((sum, of) => sum + of[id]!.weighted, 0),
+						values: others.reduce((sum, of) => sum + of[id]!.values, 0)
+					}
+				])
+			);
+			const taken = suggestedGrouping(fits[0]!, rest);
+			const sums: Record<string, number> = {};
+			for (const grouping of offered.groupings) {
+				sums[grouping.id] = 0;
+				for (const target of targets)
+					sums[grouping.id]! += await optimum(
+						pairsLp({ target, grouping, values: [0, 1], weights, times: everyStep(15) }, most)
+					);
+			}
+			const least = Math.min(...Object.values(sums));
+			expect(Math.abs(sums[taken]! - least), `round ${round}`).toBeLessThan(1e-6 * Math.max(1, least));
+			expect(
+				Math.abs(first![taken]!.weighted + rest[taken]!.weighted - least),
+				`round ${round}`
+			).toBeLessThan(1e-6 * Math.max(1, least));
 		}
 	});
 

@@ -10,7 +10,7 @@ import {
 	deleteSite,
 	endVisit,
 	findSite,
-	jobText,
+	readSiteAsJob,
 	noteFields,
 	noteKeyed,
 	orderZones,
@@ -143,7 +143,7 @@ export async function againstModel(
 			if (live().length >= 7) return;
 			const like = pick(live());
 			const zone = { ...like.zone, clockReadings: [] };
-			const made = await addZone(db, at, { ...zone, keyed: {}, onSite: nothingNoted }, like.id);
+			const made = await addZone(db, at, { zone, keyed: {}, onSite: nothingNoted }, like.id);
 			if (made.kind !== 'added') throw new Error(`not added: ${JSON.stringify(made)}`);
 			const fresh = { id: made.id, zone, keyed: {}, onSite: nothingNoted, revision: 1, removed: false };
 			zones.splice(zones.indexOf(like) + 1, 0, fresh);
@@ -210,7 +210,7 @@ export async function againstModel(
 					return `the ${what} of ${zone.name}: ${JSON.stringify(a).slice(0, 400)} instead of ${JSON.stringify(b).slice(0, 400)}`;
 		}
 		if ((await visitsOf(db, id)).length !== visits) return 'the visits';
-		const job = JSON.parse((await jobText(db, id))!.text) as Job;
+		const job = (await readSiteAsJob(db, id))!;
 		return isDeepStrictEqual(
 			job.zones.map(({ keyed }) => keyed),
 			model.map(({ keyed }) => keyed)

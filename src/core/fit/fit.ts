@@ -12,6 +12,7 @@ import {
 	type Grouping,
 	type Program
 } from '../control';
+import type { GroupingCost } from '../plan';
 import { mapWeek, splitByDay, type WeekSteps } from '../week';
 import type { Cost, Weights } from './cost';
 import { inRunningOrder } from './couple';
@@ -177,15 +178,36 @@ export function fitAll(request: FitRequest): Fit[] {
 	return groupingsInUse(request.profile, request.options).map((grouping) => fitGrouping(request, grouping));
 }
 
+/** What a channel's groupings cost, by their ids. */
+export type GroupingCosts = Readonly<Record<string, GroupingCost>>;
+
+/** What each grouping of a channel costs. */
+export const groupingCosts = (fits: readonly Fit[]): GroupingCosts =>
+	Object.fromEntries(
+		fits.map(({ grouping, misfit, valuesToKey }) => [
+			grouping.id,
+			{ weighted: misfit.weighted, values: valuesToKey }
+		])
+	);
+
 /**
- * The grouping to suggest: the least weighted misfit, and of equal ones the fewest values to key.
- * Returns its id.
+ * The grouping to suggest: the least weighted misfit, and of equal ones the fewest values to key; with what they cost the
+ * other channels of the control, the least over all of them. Returns its id. The fits of every channel being exact and the grouping
+ * all that they share, it is the optimum of the box.
  */
-export function suggestedGrouping(fits: readonly Fit[]): string {
+export function suggestedGrouping(fits: readonly Fit[], others: GroupingCosts | null = null): string {
+	const of = (fit: Fit): GroupingCost => {
+		const other = others?.[fit.grouping.id];
+		return {
+			weighted: fit.misfit.weighted + (other?.weighted ?? 0),
+			values: fit.valuesToKey + (other?.values ?? 0)
+		};
+	};
 	let best = fits[0]!;
 	for (const fit of fits) {
-		const gain = best.misfit.weighted - fit.misfit.weighted;
-		if (gain > 1e-6 || (gain > -1e-6 && fit.valuesToKey < best.valuesToKey)) best = fit;
+		const [least, now] = [of(best), of(fit)];
+		const gain = least.weighted - now.weighted;
+		if (gain > 1e-6 || (gain > -1e-6 && now.values < least.values)) best = fit;
 	}
 	return best.grouping.id;
 }

@@ -6,7 +6,7 @@ import { fitAll, suggestedGrouping, type Fit } from './fit';
 export interface ZoneFit {
 	readonly fits: readonly Fit[];
 	readonly chosen: Fit;
-	/** The grouping the fit itself would take. */
+	/** The grouping the fit itself would take, for all channels of the control together. */
 	readonly suggested: string;
 }
 
@@ -29,7 +29,7 @@ export function fitZone(planned: Zone, profile: ControlProfile): ZoneFit {
 				}
 			: {})
 	});
-	const suggested = suggestedGrouping(fits);
+	const suggested = suggestedGrouping(fits, zone.otherChannels);
 	const wanted = zone.grouping ?? suggested;
 	const chosen =
 		fits.find((fit) => fit.grouping.id === wanted) ?? fits.find((fit) => fit.grouping.id === suggested)!;

@@ -26,20 +26,29 @@ export function readJsonText(text: string, largest: number): Read<unknown> {
 	}
 }
 
-/** Checks the head of a document: refuses another format or version with a sentence. `called` names such a file. */
-export function checkHead(document: unknown, format: string, version: number, called: string): Read<null> {
+/**
+ * Checks the head of a document: refuses another format, or a version other than the one written now and those `before` it, with a sentence.
+ * `called` names such a file.
+ */
+export function checkHead(
+	document: unknown,
+	format: string,
+	version: number,
+	called: string,
+	before: readonly number[] = []
+): Read<null> {
 	const head = (document ?? {}) as { format?: unknown; version?: unknown };
 	if (typeof head !== 'object' || head.format !== format)
 		return {
 			ok: false,
 			problem: { path: 'format', sentence: `This is not a ${called}: format must be "${format}".` }
 		};
-	if (head.version !== version)
+	if (![version, ...before].includes(head.version as number))
 		return {
 			ok: false,
 			problem: {
 				path: 'version',
-				sentence: `This ${called} has version ${JSON.stringify(head.version)?.slice(0, 20)}; this program reads version ${version}.`
+				sentence: `This ${called} has version ${JSON.stringify(head.version)?.slice(0, 20)}; this program reads version ${[...before, version].join(' and ')}.`
 			}
 		};
 	return { ok: true, value: null };

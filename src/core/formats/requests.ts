@@ -27,7 +27,15 @@ export const newSiteRequest = z.strictObject({
 /** A zone to add to a site, copied from none. */
 export const addZoneRequest = z.strictObject({
 	zone: zoneSchema,
-	after: z.string().max(36).nullable().default(null)
+	after: z.string().max(36).nullable().default(null),
+	/** A zone on whose control it hangs too, on a free channel; null: it has a control of its own. */
+	beside: z.string().max(36).nullable().default(null)
+});
+
+/** The control that a zone is to hang on: that of another zone, on a free channel there, or (null) one of its own. */
+export const hangZoneRequest = z.strictObject({
+	beside: z.string().max(36).nullable(),
+	channel: z.int().min(0).max(3).default(0)
 });
 
 /** A zone to save, with the revision that the window last saw. */

@@ -7,6 +7,7 @@ import type { Zone } from './zone';
 export function freshCopy<Z extends Zone>(zone: Z): Z {
 	return {
 		...zone,
+		otherChannels: null,
 		clockReadings: [],
 		bookings: [],
 		exceptions: zone.exceptions.filter((one) => one.kind === 'special-day')

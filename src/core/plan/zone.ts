@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { without } from '../schema';
 import {
 	controlOptionsSchema,
 	factoryOptions,
@@ -11,6 +12,7 @@ import {
 	type ControlProfile,
 	type Level
 } from '../control';
+import { boxNameSchema, type Box } from './box';
 import { bookingSchema, exceptionsSchema, MOST_BOOKINGS } from './exceptions';
 import { applyLead, leadSchema, noLead, type Lead, type Target } from './lead';
 import { mark } from './mark';
@@ -52,11 +54,68 @@ const wantedSchema = z
 
 const weight = z.int().min(0).max(1000);
 
-/** A zone: a room, loop or radiator governed by one channel of one control, with the week it should live. */
+/** What a day grouping costs: the weighted misfit of its week, in K·min (minutes on a switch), and the values to key. */
+export const groupingCostSchema = z.strictObject({ weighted: z.number(), values: z.int() });
+export type GroupingCost = z.infer<typeof groupingCostSchema>;
+
+/** What of a zone must agree with the rest of it: levels that are named, and where its heat comes from. */
+export function zoneSense(
+	zone: {
+		readonly levels: readonly Level[];
+		readonly wanted: readonly { readonly at: number; readonly level: string }[];
+		readonly exceptions: z.infer<typeof exceptionsSchema>;
+		readonly routine: z.infer<typeof routineSchema> | null;
+		readonly fedBy: string | null;
+		readonly governs: string | null;
+	},
+	context: Pick<z.core.$RefinementCtx, 'addIssue'>
+): void {
+	zone.wanted.forEach((step, index) => {
+		if (!zone.levels.some((level) => level.id === step.level))
+			context.addIssue({
+				code: 'custom',
+				path: ['wanted', index, 'level'],
+				message: `names no level of this zone ("${step.level}")`
+			});
+	});
+	zone.exceptions.forEach((one, index) => {
+		if (one.kind !== 'special-day' || !('level' in one.runs)) return;
+		const { level } = one.runs;
+		if (!zone.levels.some((known) => known.id === level))
+			context.addIssue({
+				code: 'custom',
+				path: ['exceptions', index, 'runs'],
+				message: `names no level of this zone ("${level}")`
+			});
+	});
+	if (zone.governs !== null && zone.governs === zone.fedBy)
+		context.addIssue({
+			code: 'custom',
+			path: ['fedBy'],
+			message: 'is the source that this zone itself lets run: heat would go in a circle'
+		});
+	zone.routine?.dayTypes.forEach((type, t) => {
+		const named = [...type.spans.map((span) => span.level), ...(type.otherwise ? [type.otherwise] : [])];
+		const lost = named.find((id) => !zone.levels.some((level) => level.id === id));
+		if (lost !== undefined)
+			context.addIssue({
+				code: 'custom',
+				path: ['routine', 'dayTypes', t],
+				message: `(${type.name}) names no level of this zone ("${lost}")`
+			});
+	});
+}
+
+/**
+ * A zone: a room, loop or radiator governed by one channel of one control, with the week it should live. What belongs to the control stands
+ * in it as it is seen from the zone; the control keeps it once for all its channels: see {@link boxOf}.
+ */
 export const zoneSchema = z
 	.strictObject({
 		name: shortName,
 		note: shortNote.default(''),
+		/** What its control is called and where it hangs. */
+		box: boxNameSchema.prefault({}),
 		/** The id of the control profile. */
 		control: slug,
 		options: controlOptionsSchema,
@@ -74,6 +133,8 @@ export const zoneSchema = z
 		lead: leadSchema.default(noLead),
 		/** The chosen day grouping; null leaves the choice to the fit. */
 		grouping: slug.nullable(),
+		/** What each day grouping costs the other channels of its control; null where it has none. Computed: what is sent is not kept. */
+		otherChannels: z.record(slug, groupingCostSchema).nullable().default(null),
 		/** The room as a survey describes it; null where it was not. */
 		room: roomSchema.nullable().default(null),
 		/** The source of the site that it gets its heat from; null where it makes its own, or it is not said. */
@@ -89,43 +150,35 @@ export const zoneSchema = z
 		/** What its clock was found to show, oldest first. */
 		clockReadings: z.array(clockReadingSchema).max(MOST_READINGS).default([])
 	})
-	.superRefine((zone, context) => {
-		zone.wanted.forEach((step, index) => {
-			if (!zone.levels.some((level) => level.id === step.level))
-				context.addIssue({
-					code: 'custom',
-					path: ['wanted', index, 'level'],
-					message: `names no level of this zone ("${step.level}")`
-				});
-		});
-		zone.exceptions.forEach((one, index) => {
-			if (one.kind !== 'special-day' || !('level' in one.runs)) return;
-			const { level } = one.runs;
-			if (!zone.levels.some((known) => known.id === level))
-				context.addIssue({
-					code: 'custom',
-					path: ['exceptions', index, 'runs'],
-					message: `names no level of this zone ("${level}")`
-				});
-		});
-		if (zone.governs !== null && zone.governs === zone.fedBy)
-			context.addIssue({
-				code: 'custom',
-				path: ['fedBy'],
-				message: 'is the source that this zone itself lets run: heat would go in a circle'
-			});
-		zone.routine?.dayTypes.forEach((type, t) => {
-			const named = [...type.spans.map((span) => span.level), ...(type.otherwise ? [type.otherwise] : [])];
-			const lost = named.find((id) => !zone.levels.some((level) => level.id === id));
-			if (lost !== undefined)
-				context.addIssue({
-					code: 'custom',
-					path: ['routine', 'dayTypes', t],
-					message: `(${type.name}) names no level of this zone ("${lost}")`
-				});
-		});
-	});
+	.superRefine(zoneSense);
 export type Zone = z.infer<typeof zoneSchema>;
+
+/** What of a zone belongs to its control; the channel is the zone's own. */
+export function boxOf({ box, control, options, grouping, settings, clockReadings }: Zone): Box {
+	return { ...box, control, options: without(options, 'channel'), grouping, settings, clockReadings };
+}
+
+/** A zone as its control has it: everything that belongs to the box is the box's. */
+export function onBox<Z extends Zone>(zone: Z, { name, place, note, options, ...rest }: Box): Z {
+	const { channel } = zone.options;
+	return { ...zone, ...rest, box: { name, place, note }, options: { ...options, channel } };
+}
+
+/** The fields of a zone that stand in it as seen: those of its control, and what is computed. */
+export const SEEN_FIELDS = [
+	'box',
+	'control',
+	'options',
+	'grouping',
+	'otherChannels',
+	'settings',
+	'clockReadings'
+] as const satisfies readonly (keyof Zone)[];
+
+/** What of a zone is its own: all but what {@link boxOf} gives and what is computed. */
+export function zonePart(zone: Zone) {
+	return { ...without(zone, ...SEEN_FIELDS), channel: zone.options.channel };
+}
 
 const { name, control, options, exceptions, clockReadings } = zoneSchema.shape;
 /** What of a zone tells when somebody must come: read by itself where thousands are looked through. */
@@ -221,6 +274,7 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 		{
 			name,
 			note: '',
+			box: boxNameSchema.parse({}),
 			control: profile.id,
 			options: factoryOptions(profile),
 			levels,
@@ -230,6 +284,7 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 			weights: { cold: 4, warm: 1 },
 			lead: noLead,
 			grouping: null,
+			otherChannels: null,
 			room: null,
 			fedBy: null,
 			governs: null,
@@ -251,8 +306,10 @@ export function onControl(zone: Zone, from: ControlProfile, to: ControlProfile):
 	const moved = {
 		...zone,
 		control: to.id,
+		box: boxNameSchema.parse({}),
 		options: factoryOptions(to),
 		grouping: null,
+		otherChannels: null,
 		settings: settingsSchema.parse({}),
 		clockReadings: []
 	};

@@ -61,6 +61,8 @@ describe('what changed between two versions of a zone', () => {
 			...zone,
 			name: 'N',
 			note: 'a note',
+			box: { name: 'Programmer', place: '', note: '' },
+			otherChannels: null,
 			control: 'radio-stat',
 			options: { ...zone.options, clock: '12' },
 			levels: zone.levels.map((level) => ({ ...level, letter: level.letter === 'C' ? 'K' : level.letter })),
@@ -82,7 +84,9 @@ describe('what changed between two versions of a zone', () => {
 		};
 		const said = (differs: Partial<Zone>) => planChanges(zone, { ...zone, ...differs }, stat).sentences;
 		expect(said({})).toEqual([]);
-		for (const key of Object.keys(other) as (keyof Zone)[])
+		// what its control's other channels cost is computed, no part of its plan
+		expect(said({ otherChannels: { '7-day': { weighted: 1, values: 2 } } })).toEqual([]);
+		for (const key of (Object.keys(other) as (keyof Zone)[]).filter((one) => one !== 'otherChannels'))
 			expect(said({ [key]: other[key] }), key).not.toEqual([]);
 		expect(said({ lead: other.lead })).toEqual(['Early stop 0 min → 20 min.']);
 		expect(said({ lead: { ...zone.lead, school: 'fixed' } })[0]).toMatch(/^Start at the time of need →/);

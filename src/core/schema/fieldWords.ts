@@ -110,6 +110,7 @@ const NAMES: Readonly<Record<string, string>> = {
 const ENTRIES: Readonly<Record<string, string>> = {
 	bookings: 'booking',
 	changes: 'change',
+	controls: 'control',
 	clockReadings: 'look at the clock',
 	dayTypes: 'day type',
 	edits: 'note',
@@ -125,7 +126,7 @@ const ENTRIES: Readonly<Record<string, string>> = {
 	offsetReadings: 'reading beside a thermometer',
 	overruled: 'overruled check',
 	pairs: 'pair',
-	profiles: 'control',
+	profiles: 'kind of control',
 	settings: 'setting',
 	sites: 'site',
 	slots: 'slot',

@@ -1,3 +1,4 @@
 export * from './fieldWords';
 export * from './problem';
 export * from './text';
+export * from './without';

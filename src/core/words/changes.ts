@@ -120,12 +120,19 @@ const settingInWords = (key: keyof Zone['settings'], value: unknown, say: (c: nu
 const countWords = (count: number, one: string, many: string) =>
 	count === 1 ? `1 ${one}` : `${count} ${many}`;
 
+/** What is said otherwise of a control: nothing said is a dash. */
+const boxChange = (what: string, was: string, is: string) =>
+	`Its control ${what}: ${was || '–'} → ${is || '–'}.`;
+
 /** What differs between two plans of a zone, in sentences; nothing only where they are alike in everything. */
 export function planChanges(a: Zone, b: Zone, profile: ControlProfile): PlanChanges {
 	const sentences: string[] = [];
 	if (a.name !== b.name) sentences.push(`Was called ${a.name}.`);
 	if (a.note !== b.note) sentences.push('Its note differs.');
 	if (a.control !== b.control) sentences.push('It has another control.');
+	if (a.box.name !== b.box.name) sentences.push(boxChange('is called', a.box.name, b.box.name));
+	if (a.box.place !== b.box.place) sentences.push(boxChange('hangs', a.box.place, b.box.place));
+	if (a.box.note !== b.box.note) sentences.push('The note of its control differs.');
 	const [was, is] = [allowedOptions(profile, a.options), allowedOptions(profile, b.options)];
 	if (was.unit !== is.unit) sentences.push(`Unit °${was.unit} → °${is.unit}.`);
 	if (was.clock !== is.clock) sentences.push(`Clock ${was.clock} h → ${is.clock} h.`);
@@ -167,7 +174,9 @@ export function planChanges(a: Zone, b: Zone, profile: ControlProfile): PlanChan
 					: `${name}: ${countWords(a[key].length, one, many)} → ${countWords(b[key].length, one, many)}.`
 			);
 	if (!isSame(a.room, b.room)) sentences.push('The description of the room differs.');
-	if (sentences.length === 0 && !isSame(a, b)) sentences.push('Something else differs.');
+	// what another channel of its control asks is no part of its plan
+	const plain = (zone: Zone) => ({ ...zone, otherChannels: null });
+	if (sentences.length === 0 && !isSame(plain(a), plain(b))) sentences.push('Something else differs.');
 	return { sentences, weekDiffers };
 }
 

@@ -13,8 +13,6 @@ it('keeps so many copies and no more, each of them whole, with what was there on
 	const db = await openDatabase(folder);
 	const site = (name: string) =>
 		createSite(db, {
-			format: 'fond-quarter/job',
-			version: 1,
 			site: siteSchema.parse({ name }),
 			weather: null,
 			visits: [],

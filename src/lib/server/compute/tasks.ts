@@ -1,5 +1,5 @@
-import type { ControlProfile } from '$core/control';
-import { fitZone, type ZoneFit } from '$core/fit';
+import { channelsOf, type ControlProfile } from '$core/control';
+import { fitZone, groupingCosts, type ZoneFit } from '$core/fit';
 import { readJobFile } from '$core/formats';
 import { keyingStanding, zoneCard, type Keyed } from '$core/keying';
 import type { Zone } from '$core/plan';
@@ -32,10 +32,23 @@ function fitOf({ zone, profile }: OfZone): ZoneFit {
 /** Where the work at a zone's control stands, without the week itself. */
 function standing(given: OfZone & { readonly keyed: Keyed }) {
 	const { zone, keyed, profile } = given;
-	const { chosen, done, of, read, toRead } = keyingStanding(zone, profile, keyed, fitOf(given));
+	const fit = fitOf(given);
+	const { chosen, done, of, read, toRead } = keyingStanding(zone, profile, keyed, fit);
 	const { coldKelvinMinutes, warmKelvinMinutes, coldMinutes, warmMinutes } = chosen.misfit;
 	const { id: grouping } = chosen.grouping;
-	return { grouping, coldKelvinMinutes, warmKelvinMinutes, coldMinutes, warmMinutes, done, of, read, toRead };
+	const costs = channelsOf(profile) && groupingCosts(fit.fits);
+	return {
+		grouping,
+		coldKelvinMinutes,
+		warmKelvinMinutes,
+		coldMinutes,
+		warmMinutes,
+		done,
+		of,
+		read,
+		toRead,
+		costs
+	};
 }
 
 /** Everything heavy that the server computes: what it is called, what it takes and what it gives. All of it is plain data. */

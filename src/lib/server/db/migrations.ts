@@ -1,4 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize';
+import { boxesApart, boxesBack } from './boxesApart';
 import { searchDown, searchUp } from './searchTables';
 
 /** One change of the database's shape. A migration once released is never edited: the next one follows it. */
@@ -213,5 +214,10 @@ export const migrations: readonly Migration[] = [
 			await q.sequelize.query('ALTER TABLE zones DROP COLUMN plannedBy');
 			await q.sequelize.query('ALTER TABLE zones DROP COLUMN plannedAt');
 		}
+	},
+	{
+		name: '0010-controls-of-their-own',
+		up: boxesApart,
+		down: boxesBack
 	}
 ];

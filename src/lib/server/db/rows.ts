@@ -11,13 +11,23 @@ export interface SiteRow {
 	visitOpenSince: Date | null;
 }
 
-/** A zone as a row; see {@link SiteRow}. `summary` is derived and may be thrown away. */
+/** A control on a site as a row, with what was keyed and noted at it; see {@link SiteRow}. */
+export interface BoxRow {
+	id: string;
+	siteId: string;
+	document: unknown;
+	keyed: unknown;
+	onSite: unknown;
+	createdAt: Date;
+}
+
+/** A zone as a row, with the control that it hangs on; see {@link SiteRow}. `summary` is derived and may be thrown away. */
 export interface ZoneRow {
 	id: string;
 	siteId: string;
+	boxId: string;
 	position: number;
 	document: unknown;
-	keyed: unknown;
 	onSite: unknown;
 	summary: unknown;
 	revision: number;

@@ -10,6 +10,7 @@ import {
 	type WhereOptions
 } from 'sequelize';
 import type {
+	BoxRow,
 	ControlRow,
 	LinkRow,
 	PictureRow,
@@ -47,6 +48,7 @@ export interface Writes<Row> extends Reads<Row> {
 
 interface Rows {
 	readonly sites: SiteRow;
+	readonly boxes: BoxRow;
 	readonly zones: ZoneRow;
 	readonly controls: ControlRow;
 	readonly weather: WeatherRow;
@@ -88,12 +90,20 @@ const columns: { readonly [Name in keyof Rows]: () => Record<keyof Rows[Name], C
 		deletedAt: maybe(date()),
 		visitOpenSince: maybe(date())
 	}),
+	boxes: () => ({
+		id: keyed(36),
+		siteId: text(36),
+		document: json(),
+		keyed: json(),
+		onSite: json(),
+		createdAt: date()
+	}),
 	zones: () => ({
 		id: keyed(36),
 		siteId: text(36),
+		boxId: text(36),
 		position: whole(),
 		document: json(),
-		keyed: json(),
 		onSite: json(),
 		summary: maybe(json()),
 		revision: whole(),

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 import { findProfile } from '$core/control';
-import { readJobFile } from '$core/formats';
+import { readJobFile, standingOf } from '$core/formats';
 import { onSiteSchema } from '$core/plan';
 import { firmSchema, visitSchema } from '$core/record';
 import { customerPdf, recordPdf } from '.';
@@ -81,9 +81,9 @@ describe('what is handed over as a file', () => {
 	it('the installer’s record says what was overruled and why, and what changed from visit to visit', async () => {
 		const at = (day: string) => `2026-${day}T10:00:00.000Z`;
 		const left = (roomC: number, reason: string | null) =>
-			job.zones.slice(0, 2).map(({ keyed: _keyed, onSite: _onSite, ...zone }, i) => ({
+			job.zones.slice(0, 2).map((one, i) => ({
 				id: String(i),
-				zone,
+				zone: standingOf(one).zone,
 				onSite: onSiteSchema.parse({ roomC, lockWanted: true, lockSet: true, lockCode: '4711' }),
 				done: 1,
 				of: 2,

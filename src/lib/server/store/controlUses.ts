@@ -28,7 +28,8 @@ async function sites(db: Database): Promise<StoredSite[]> {
 export async function countUses(db: Database): Promise<Map<string, number>> {
 	const counts = new Map<string, number>();
 	const rows = await db.query<{ control: string; many: number }>(
-		`SELECT json_extract(zones.document, '$.control') AS control, count(*) AS many FROM zones
+		`SELECT json_extract(boxes.document, '$.control') AS control, count(*) AS many FROM zones
+		 JOIN boxes ON boxes.id = zones.boxId
 		 JOIN sites ON sites.id = zones.siteId
 		 WHERE zones.deletedAt IS NULL AND sites.deletedAt IS NULL GROUP BY control`
 	);

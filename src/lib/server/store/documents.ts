@@ -1,10 +1,22 @@
+import isSame from 'fast-deep-equal';
 import { Op } from 'sequelize';
 import type { ControlProfile } from '$core/control';
 import { withKeyed, type Keyed } from '$core/keying';
-import { joinReadings, onSiteSchema, visitBegun, type OnSite, type Site, type Zone } from '$core/plan';
+import {
+	boxOf,
+	joinReadings,
+	notesApart,
+	onSiteSchema,
+	visitBegun,
+	type OnSite,
+	type Site,
+	type Zone
+} from '$core/plan';
 import type { Readable, Tx } from '../db';
 import type { Changeable } from './change';
-import { siteFromRow, zoneFromRow, type StoredSite, type StoredZone } from './rows';
+import { boxRow, channelOf, writeStanding, zoneColumns, type Written } from './boxes';
+import { siteFromRow, type StoredSite, type StoredZone } from './rows';
+import { zoneOfRow } from './siteReads';
 import { profileOf } from './profileOf';
 import { summarise } from './summary';
 import { touchTime } from './untouched';
@@ -52,8 +64,11 @@ export async function touchSite(tx: Tx, id: string): Promise<void> {
 export async function openVisit(tx: Tx, siteId: string): Promise<boolean> {
 	const opened = await tx.sites.update({ visitOpenSince: new Date() }, { id: siteId, visitOpenSince: null });
 	if (opened === 0 || (await tx.visits.count({ siteId })) === 0) return false;
+	const begun = (noted: unknown) => notesApart(visitBegun(onSiteSchema.parse({ ...(noted as object) })));
 	for (const { id, onSite } of await tx.zones.all({ where: { siteId } }))
-		await tx.zones.update({ onSite: visitBegun(onSiteSchema.parse(onSite ?? {})) }, { id });
+		await tx.zones.update({ onSite: begun(onSite).zone }, { id });
+	for (const { id, onSite } of await tx.boxes.all({ where: { siteId } }))
+		await tx.boxes.update({ onSite: begun(onSite).box }, { id });
 	return true;
 }
 
@@ -67,6 +82,8 @@ export interface ZoneNext {
 	readonly zone?: Zone;
 	readonly keyed?: Keyed;
 	readonly onSite?: OnSite;
+	/** The control that it is to hang on from now; what is written of it must be that control's. */
+	readonly boxId?: string;
 	/** Removed, or (null) put back. */
 	readonly deletedAt?: Date | null;
 	/** Who plans it, as far as they said. */
@@ -81,32 +98,72 @@ export function apartFrom(onSite: OnSite, zone: Zone): Zone {
 	return { ...zone, clockReadings: zone.clockReadings.filter((reading) => !there.has(reading.at)) };
 }
 
-/** A zone on a site that is not deleted, itself removed or not as asked for. */
+/** The other zones of a control that are not removed. */
+const beside = (from: Readable, boxId: string, id: string) =>
+	from.zones.all({ where: { boxId, deletedAt: null, id: { [Op.ne]: id } } });
+
+/** A zone on a site that is not deleted, itself removed or not as asked for. What of it belongs to its control is written there. */
 export const zoneOf = (siteId: string, id: string, removed = false): Changeable<ZoneAt, ZoneNext> => ({
 	read: (tx) => zoneAt(tx, siteId, id, removed),
 	async write(tx, current, next) {
-		const { zone = current.zone, keyed = current.keyed, onSite = current.onSite } = next;
+		const { keyed = current.keyed, onSite = current.onSite } = next;
+		const zone = apartFrom(onSite, next.zone ?? current.zone);
+		const profiles = next.profiles ?? current.site.profiles;
 		const revision = next.zone ? current.revision + 1 : current.revision;
-		const profile = profileOf(zone, next.profiles ?? current.site.profiles);
-		const seen = { ...zone, clockReadings: joinReadings(zone.clockReadings, onSite.clockReadings) };
+		const written = { zone, keyed, onSite };
+		const others = await beside(tx, current.boxId, id);
+		// another control, or a channel that another zone took meanwhile: it hangs on one of its own from now
+		const taken = others.some((row) => channelOf(row) === zone.options.channel);
+		const leaves =
+			others.length > 0 &&
+			((next.zone !== undefined && zone.control !== current.zone.control) ||
+				(next.deletedAt === null && taken));
+		let boxId = next.boxId ?? current.boxId;
+		if (leaves && next.boxId === undefined) {
+			const row = boxRow(siteId, written);
+			await tx.boxes.create(row);
+			boxId = row.id;
+		}
 		await tx.zones.update(
 			{
-				...(next.zone
-					? { document: apartFrom(onSite, zone), plannedAt: new Date(), plannedBy: next.by ?? '' }
-					: {}),
-				...(next.keyed ? { keyed } : {}),
-				...(next.onSite ? { onSite } : {}),
-				...(next.zone || next.keyed ? { summary: await summarise(seen, keyed, profile) } : {}),
+				...(next.zone ? { plannedAt: new Date(), plannedBy: next.by ?? '' } : {}),
+				...(next.zone || next.onSite ? zoneColumns(written) : {}),
 				...(next.deletedAt !== undefined ? { deletedAt: next.deletedAt } : {}),
+				boxId,
 				revision,
 				updatedAt: new Date()
 			},
 			{ id }
 		);
+		if (next.zone || next.keyed || next.onSite)
+			await writeBox(tx, boxId, id, written, next.zone !== undefined);
+		if (next.zone || next.keyed || next.deletedAt !== undefined) {
+			await writeStanding(tx, boxId, profiles);
+			if (boxId !== current.boxId) await writeStanding(tx, current.boxId, profiles);
+		}
 		await touchSite(tx, siteId);
 		return revision;
 	}
 });
+
+/** Writes what belongs to a control; where its plan is another now, so is that of every other zone on it. */
+async function writeBox(
+	tx: Tx,
+	boxId: string,
+	id: string,
+	{ zone, keyed, onSite }: Written,
+	planned: boolean
+): Promise<void> {
+	const had = await tx.boxes.get(boxId);
+	const document = boxOf(zone);
+	await tx.boxes.update(
+		{ ...(planned ? { document } : {}), keyed, onSite: notesApart(onSite).box },
+		{ id: boxId }
+	);
+	if (!planned || isSame(had?.document, document)) return;
+	for (const row of await beside(tx, boxId, id))
+		await tx.zones.update({ revision: row.revision + 1, updatedAt: new Date() }, { id: row.id });
+}
 
 /** A zone with its site as they stand; null where it is not there so. */
 export async function zoneAt(
@@ -119,7 +176,7 @@ export async function zoneAt(
 	const row = await from.zones.one({ id, siteId, deletedAt: removed ? { [Op.ne]: null } : null });
 	if (!siteRow || siteRow.deletedAt || !row) return null;
 	const site = siteFromRow(siteRow);
-	return { ...(await zoneFromRow(row, site.profiles)), site };
+	return { ...(await zoneOfRow(from, site, row)), site };
 }
 
 /**
@@ -141,5 +198,8 @@ export async function summariseAhead(
 		clockReadings: joinReadings(planned.clockReadings, at.onSite.clockReadings)
 	};
 	const keyed = next.changes ? withKeyed(at.keyed, next.changes) : at.keyed;
-	await summarise(zone, keyed, profileOf(zone, [...at.site.profiles, ...profiles]));
+	const profile = profileOf(zone, [...at.site.profiles, ...profiles]);
+	await summarise({ ...zone, otherChannels: null }, keyed, profile);
+	if (at.zone.otherChannels)
+		await summarise({ ...zone, otherChannels: at.zone.otherChannels }, keyed, profile);
 }

@@ -1,4 +1,4 @@
-import { writeJobFile, type Job } from '$core/formats';
+import { readJobFile, writeJobFile, type Job } from '$core/formats';
 import type { Database } from '../db';
 import { findSite, zonesRead } from './siteReads';
 import { whileUntouched } from './untouched';
@@ -20,14 +20,18 @@ export async function jobText(
 			const ids = zones.map((zone) => zone.id);
 			return { now, zones, weather: await weatherOf(from, id), visits: await visitsForFile(from, id, ids) };
 		});
+		const boxes = [...new Set(read.zones.map((zone) => zone.boxId))];
 		return writeJobFile({
-			format: 'fond-quarter/job',
-			version: 1,
 			site: read.now.site,
 			weather: read.weather,
 			profiles: [...read.now.profiles],
 			visits: read.visits,
-			zones: read.zones.map(({ zone, keyed, onSite }) => ({ ...zone, keyed: { ...keyed }, onSite }))
+			zones: read.zones.map(({ zone, keyed, onSite, boxId }) => ({
+				...zone,
+				keyed,
+				onSite,
+				hangsOn: boxes.indexOf(boxId)
+			}))
 		});
 	});
 	return { text, name: stored.site.name };
@@ -36,5 +40,6 @@ export async function jobText(
 /** A site as a job document of its own, or null. */
 export async function readSiteAsJob(db: Database, id: string): Promise<Job | null> {
 	const written = await jobText(db, id);
-	return written && (JSON.parse(written.text) as Job);
+	const read = written && readJobFile(written.text);
+	return read?.ok ? read.value : null;
 }

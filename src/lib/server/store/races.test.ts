@@ -88,7 +88,7 @@ it('a control taken up while its zone is saved: the zone keeps both, and no wind
 	const own = blankProfile('Hall dial', 'events');
 	const control = await createControl(db, own);
 	const { site } = await siteWithZones();
-	const made = await addZone(db, site, { ...newZone('Porch', own), keyed: {}, onSite: nothingNoted });
+	const made = await addZone(db, site, { zone: newZone('Porch', own), keyed: {}, onSite: nothingNoted });
 	const id = made.kind === 'added' ? made.id : '';
 	for (let round = 1; round <= 8; round++) {
 		await saveControl(db, control, round, { ...own, summary: `Version ${round}.` });

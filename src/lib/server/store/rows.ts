@@ -1,19 +1,17 @@
 import { z } from 'zod';
 import { profileSchema, type ControlProfile } from '$core/control';
-import { keyedSchema } from '$core/formats';
 import {
 	joinReadings,
 	onSiteNoticeSchema,
-	onSiteSchema,
 	siteSchema,
 	zoneNoticeSchema,
-	zoneSchema,
 	type OnSite,
 	type Site,
 	type Zone
 } from '$core/plan';
 import type { Keyed } from '$core/keying';
-import type { SiteRow, ZoneRow } from '../db';
+import type { SiteRow } from '../db';
+import type { Seen } from './boxes';
 import { profileOf } from './profileOf';
 import { summarise, summarySchema, type ZoneSummary } from './summary';
 
@@ -35,6 +33,8 @@ export interface StoredZone {
 	readonly siteId: string;
 	readonly revision: number;
 	readonly zone: Zone;
+	/** The control that it hangs on. */
+	readonly boxId: string;
 	readonly keyed: Keyed;
 	readonly onSite: OnSite;
 	readonly summary: ZoneSummary;
@@ -56,49 +56,43 @@ export function siteFromRow(row: SiteRow): StoredSite {
 	};
 }
 
-/** A zone as a row of {@link NOTICE_COLUMNS}: its plan and what was noted of it as far as lists of all sites need them, in JSON. */
+/** A zone as a row of {@link NOTICE_SELECT}: its plan and what was noted of it as far as lists of all sites need them, in JSON. */
 export interface NoticeRow {
 	readonly id: string;
 	readonly siteId: string;
 	readonly zone: string;
+	/** What was noted of the zone itself, and of its control. */
+	readonly zoneOnSite: string;
 	readonly onSite: string;
 }
 const part = (column: string, name: string) => `'${name}', json(coalesce(${column} -> '$.${name}', 'null'))`;
 /** What is selected for a {@link NoticeRow}: the database takes the documents apart, which are long. */
-export const NOTICE_COLUMNS = `id, siteId, json_object(${[
-	'name',
-	'control',
-	'options',
-	'exceptions',
-	'clockReadings'
-]
-	.map((name) => part('document', name))
-	.join(', ')}) AS zone, onSite`;
+export const NOTICE_SELECT = `SELECT z.id, z.siteId, z.onSite AS zoneOnSite, b.onSite, json_object(${[
+	...['name', 'exceptions'].map((name) => part('z.document', name)),
+	...['control', 'options', 'clockReadings'].map((name) => part('b.document', name))
+].join(', ')}) AS zone FROM zones z JOIN boxes b ON b.id = z.boxId`;
 
 /** What is missing in a document is taken as its schema says. */
 const said = (json: string) =>
 	Object.fromEntries(Object.entries(JSON.parse(json) as object).filter(([, value]) => value !== null));
 
 /** A zone for the lists of all sites; see {@link NoticeRow}. */
-export function noticeFromRow({ id, zone: document, onSite: noted }: NoticeRow) {
+export function noticeFromRow({ id, zone: document, zoneOnSite, onSite: noted }: NoticeRow) {
 	const planned = zoneNoticeSchema.parse(said(document));
-	const onSite = onSiteNoticeSchema.parse(said(noted));
+	const onSite = onSiteNoticeSchema.parse({ ...said(noted), ...said(zoneOnSite) });
 	const clockReadings = joinReadings(planned.clockReadings, onSite.clockReadings);
 	return { id, zone: { ...planned, clockReadings }, onSite };
 }
 
-export async function zoneFromRow(row: ZoneRow, profiles: readonly ControlProfile[]): Promise<StoredZone> {
-	const planned = zoneSchema.parse(row.document);
-	const onSite = onSiteSchema.parse(row.onSite ?? {});
-	const zone = {
-		...planned,
-		clockReadings: joinReadings(planned.clockReadings, onSite.clockReadings)
-	};
-	const keyed = keyedSchema.parse(row.keyed);
+export async function zoneFromSeen(
+	{ row, zone, keyed, onSite }: Seen,
+	profiles: readonly ControlProfile[]
+): Promise<StoredZone> {
 	const summary = summarySchema.safeParse(row.summary);
 	return {
 		id: row.id,
 		siteId: row.siteId,
+		boxId: row.boxId,
 		revision: row.revision,
 		zone,
 		keyed,

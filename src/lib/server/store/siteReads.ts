@@ -1,6 +1,7 @@
 import { Op } from 'sequelize';
-import type { Database, Readable } from '../db';
-import { siteFromRow, zoneFromRow, type StoredSite, type StoredZone } from './rows';
+import type { Database, Readable, ZoneRow } from '../db';
+import { amongChannels, seen, type Seen } from './boxes';
+import { siteFromRow, zoneFromSeen, type StoredSite, type StoredZone } from './rows';
 import { whileUntouched } from './untouched';
 
 /** The site with this id, deleted or not; null if there is none. */
@@ -23,11 +24,35 @@ export async function zonesRead(from: Readable, site: StoredSite, removed = fals
 			['createdAt', 'ASC']
 		]
 	});
-	return Promise.all(rows.map((row) => zoneFromRow(row, site.profiles)));
+	const boxes = new Map((await from.boxes.all({ where: { siteId: site.id } })).map((box) => [box.id, box]));
+	const byBox = new Map<string, Seen[]>();
+	for (const row of rows) {
+		const one = seen(row, boxes.get(row.boxId)!);
+		byBox.set(row.boxId, [...(byBox.get(row.boxId) ?? []), one]);
+	}
+	const all = new Map<string, Seen>();
+	for (const zones of byBox.values())
+		for (const one of removed ? zones : await amongChannels(zones, site.profiles)) all.set(one.row.id, one);
+	return Promise.all(rows.map((row) => zoneFromSeen(all.get(row.id)!, site.profiles)));
+}
+
+/** A zone from its row, with what its control's other channels ask. */
+export async function zoneOfRow(from: Readable, site: StoredSite, row: ZoneRow): Promise<StoredZone> {
+	const box = (await from.boxes.get(row.boxId))!;
+	const live =
+		row.deletedAt === null ? await from.zones.all({ where: { boxId: row.boxId, deletedAt: null } }) : [row];
+	const among = await amongChannels(
+		live.map((one) => seen(one, box)),
+		site.profiles
+	);
+	return zoneFromSeen(
+		among.find((one) => one.row.id === row.id)!,
+		site.profiles
+	);
 }
 
 /** The zone with this id on this site, removed or not; null if there is none. */
 export async function findZone(from: Readable, site: StoredSite, id: string): Promise<StoredZone | null> {
 	const row = await from.zones.one({ id, siteId: site.id });
-	return row && zoneFromRow(row, site.profiles);
+	return row && zoneOfRow(from, site, row);
 }

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Op } from 'sequelize';
 import { readWith, type Job, type Read } from '$core/formats';
 import { freshCopy, nothingNoted, siteSchema, type Site } from '$core/plan';
-import type { Database, ZoneRow } from '../db';
+import type { Database } from '../db';
 import { change, refusal, type Changed } from './change';
 import { siteOf } from './documents';
 import { readSiteAsJob } from './jobText';
@@ -10,14 +10,10 @@ import type { StoredSite } from './rows';
 import { stampOf, touchTime } from './untouched';
 import { createVisits } from './visits';
 import { putWeather } from './weather';
-import { zoneRow } from './zones';
+import { newRows } from './zones';
 
 /** How long a deleted site or zone can be put back before it is purged at start. */
 export const KEPT_DAYS = 30;
-
-/** The rows of a job's zones: fitted before they are written. */
-const zoneRows = (siteId: string, job: Job): Promise<ZoneRow[]> =>
-	Promise.all(job.zones.map((zone, position) => zoneRow(siteId, position, zone, job)));
 
 /** Stores a job as a new site, all or nothing, and returns its id. Its name is what `named` makes of the names taken already. */
 async function storeJob(
@@ -26,7 +22,7 @@ async function storeJob(
 	named: (taken: ReadonlySet<string>) => string
 ): Promise<{ readonly id: string; readonly name: string }> {
 	const id = randomUUID();
-	const rows = await zoneRows(id, job);
+	const rows = await newRows(id, job);
 	return db.write(async (tx) => {
 		const sites = await tx.query<{ name: string }>(
 			"SELECT document ->> '$.name' AS name FROM sites WHERE deletedAt IS NULL"
@@ -43,13 +39,14 @@ async function storeJob(
 			deletedAt: null,
 			visitOpenSince: null
 		});
-		await tx.zones.create(...rows);
+		await tx.boxes.create(...rows.boxes);
+		await tx.zones.create(...rows.zones);
 		await putWeather(tx, id, job.weather);
 		await createVisits(
 			tx,
 			id,
 			job.visits,
-			rows.map((row) => row.id)
+			rows.zones.map((row) => row.id)
 		);
 		return { id, name };
 	});
@@ -92,18 +89,19 @@ export async function replaceSite(
 	job: Job,
 	mark: string | null
 ): Promise<Changed<StoredSite, 'changed'>> {
-	const rows = await zoneRows(id, job);
+	const rows = await newRows(id, job);
 	return change(db, siteOf(id), null, async (tx, current) => {
 		if (mark !== null && siteMark(current) !== mark) return refusal('changed' as const);
 		await tx.zones.update({ deletedAt: new Date() }, { siteId: id, deletedAt: null });
-		await tx.zones.create(...rows);
+		await tx.boxes.create(...rows.boxes);
+		await tx.zones.create(...rows.zones);
 		await putWeather(tx, id, job.weather);
 		await tx.visits.remove({ siteId: id });
 		await createVisits(
 			tx,
 			id,
 			job.visits,
-			rows.map((row) => row.id)
+			rows.zones.map((row) => row.id)
 		);
 		return { site: job.site, profiles: job.profiles };
 	});
@@ -153,6 +151,10 @@ export async function purgeDeleted(db: Database, now = new Date()): Promise<void
 	const before = { [Op.lt]: new Date(now.getTime() - KEPT_DAYS * 86_400_000) };
 	await db.write(async (tx) => {
 		await tx.zones.remove({ deletedAt: before });
+		const left = await tx.query<{ id: string }>(
+			'SELECT id FROM boxes WHERE id NOT IN (SELECT boxId FROM zones)'
+		);
+		await tx.boxes.remove({ id: { [Op.in]: left.map(({ id }) => id) } });
 		await tx.sites.remove({ deletedAt: before });
 		await tx.controls.remove({ deletedAt: before });
 	});

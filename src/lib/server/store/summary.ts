@@ -2,11 +2,11 @@ import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import type { ControlProfile } from '$core/control';
 import type { Keyed } from '$core/keying';
-import type { Zone } from '$core/plan';
+import { groupingCostSchema, type Zone } from '$core/plan';
 import { compute } from '../compute';
 
 /** Raised whenever the computation behind a summary changes, so that stored ones are made anew. */
-export const SUMMARY_VERSION = 4;
+export const SUMMARY_VERSION = 5;
 
 /** Where a zone stands, for lists: kept beside the zone and recomputed when either changes. */
 export const summarySchema = z.strictObject({
@@ -20,7 +20,9 @@ export const summarySchema = z.strictObject({
 	of: z.int(),
 	/** Groups of days read back from the display as planned, and groups in all. */
 	read: z.int(),
-	toRead: z.int()
+	toRead: z.int(),
+	/** What each day grouping costs it, on a control of several channels; null on one that it has to itself. */
+	costs: z.record(z.string(), groupingCostSchema).nullable()
 });
 export type ZoneSummary = z.infer<typeof summarySchema>;
 

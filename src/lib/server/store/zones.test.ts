@@ -59,7 +59,7 @@ describe('a zone', () => {
 		const made = await addZone(
 			db,
 			site,
-			{ ...zones[1]!.zone, name: 'New', keyed: {}, onSite: nothingNoted },
+			{ zone: { ...zones[1]!.zone, name: 'New' }, keyed: {}, onSite: nothingNoted },
 			zones[1]!.id
 		);
 		const added = made.kind === 'added' ? made.id : '';

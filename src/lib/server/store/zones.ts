@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { findProfile } from '$core/control';
-import type { JobZone } from '$core/formats';
+import { standingOf, type Job } from '$core/formats';
 import { isCardId, withKeyed, type Keyed } from '$core/keying';
 import {
+	channelCount,
 	MOST_ZONES,
+	notesApart,
 	noteOnSite,
+	onControl,
 	VISIT_FIELDS,
 	visitBegun,
 	type OnSite,
@@ -13,10 +16,29 @@ import {
 	type OnSiteEdit,
 	type Zone
 } from '$core/plan';
-import type { Database, Tx, ZoneRow } from '../db';
+import type { BoxRow, Database, Tx, ZoneRow } from '../db';
+import {
+	amongChannels,
+	boxRow,
+	channelOf,
+	hungOn,
+	seen,
+	writeStanding,
+	zoneColumns,
+	type Written
+} from './boxes';
 import { change, changeWithin, refusal, together, type Changed } from './change';
 import { profilesOf } from './controls';
-import { openVisit, siteOf, summariseAhead, touchSite, zoneOf, type ZoneAt } from './documents';
+import {
+	apartFrom,
+	openVisit,
+	siteOf,
+	summariseAhead,
+	touchSite,
+	zoneAt,
+	zoneOf,
+	type ZoneAt
+} from './documents';
 import type { StoredSite } from './rows';
 import { profileOf } from './profileOf';
 import { endedSince, type StoredVisit } from './visitRows';
@@ -25,26 +47,34 @@ import { summarise } from './summary';
 /** The site that a zone belongs to: what else is known of it is read where it is changed. */
 type Of = Pick<StoredSite, 'id'>;
 
-/** Why a zone was not taken: its control is known neither to the site nor to the installation, or the site is full. */
-export type ZoneRefused = 'control' | 'full';
+/**
+ * Why a zone was not taken: its control is known neither to the site nor to the installation, the site is full, its channel governs another
+ * zone, or the zone on whose control it is to hang is not there.
+ */
+export type ZoneRefused = 'control' | 'full' | 'channel' | 'beside';
 
-/** Row of a new zone. */
-export async function zoneRow(
+/** The rows of new zones from their place on, and of the controls that they hang on. */
+export interface NewRows {
+	readonly zones: ZoneRow[];
+	readonly boxes: BoxRow[];
+}
+
+/** The row of a new zone on a control. */
+async function zoneRow(
 	siteId: string,
+	boxId: string,
 	position: number,
-	jobZone: JobZone,
-	job: Pick<StoredSite, 'profiles'>
+	{ zone, keyed, onSite }: Written,
+	profiles: StoredSite['profiles']
 ): Promise<ZoneRow> {
-	const { keyed, onSite, ...zone } = jobZone;
 	const now = new Date();
 	return {
 		id: randomUUID(),
 		siteId,
+		boxId,
 		position,
-		document: zone,
-		keyed,
-		onSite,
-		summary: await summarise(zone, keyed, profileOf(zone, job.profiles)),
+		...zoneColumns({ zone, onSite }),
+		summary: await summarise(zone, keyed, profileOf(zone, profiles)),
 		revision: 1,
 		createdAt: now,
 		updatedAt: now,
@@ -52,6 +82,30 @@ export async function zoneRow(
 		plannedAt: null,
 		plannedBy: null
 	};
+}
+
+/** The rows of a job's zones and controls. */
+export async function newRows(siteId: string, job: Pick<Job, 'zones' | 'profiles'>): Promise<NewRows> {
+	const boxes = new Map<number, BoxRow>();
+	const zones: ZoneRow[] = [];
+	for (const [position, one] of job.zones.entries()) {
+		const written = standingOf(one);
+		const box = boxes.get(one.hangsOn) ?? boxRow(siteId, written);
+		boxes.set(one.hangsOn, box);
+		zones.push(await zoneRow(siteId, box.id, position, written, job.profiles));
+	}
+	const all = { zones, boxes: [...boxes.values()] };
+	for (const box of all.boxes) {
+		const on = zones.filter((row) => row.boxId === box.id);
+		if (on.length < 2) continue;
+		const among = await amongChannels(
+			on.map((row) => seen(row, box)),
+			job.profiles
+		);
+		for (const { row, zone, keyed } of among)
+			row.summary = await summarise(zone, keyed, profileOf(zone, job.profiles));
+	}
+	return all;
 }
 
 /**
@@ -82,21 +136,44 @@ async function putInOrder(tx: Tx, rows: readonly ZoneRow[]): Promise<void> {
 		if (row.position !== position) await tx.zones.update({ position }, { id: row.id });
 }
 
+/** Creates the control of a new zone and returns its id. */
+async function newBox(tx: Tx, siteId: string, written: Written): Promise<string> {
+	const row = boxRow(siteId, written);
+	await tx.boxes.create(row);
+	return row.id;
+}
+
+/** Whether a channel of a zone's control governs no zone but perhaps itself, and is one of its channels. */
+async function isFree(
+	tx: Tx,
+	{ boxId, zone, site }: ZoneAt,
+	channel: number,
+	but?: string
+): Promise<boolean> {
+	if (channel >= channelCount(profileOf(zone, site.profiles))) return false;
+	const rows = await tx.zones.all({ where: { boxId, deletedAt: null } });
+	return rows.every((row) => row.id === but || channelOf(row) !== channel);
+}
+
 /** What came of adding a zone: its id, or why not. */
 export type ZoneAdded =
 	| { readonly kind: 'added'; readonly id: string }
 	| { readonly kind: 'refused'; readonly because: ZoneRefused }
 	| { readonly kind: 'gone' };
 
-/** Adds a zone after the given one (or last). */
+/**
+ * Adds a zone after the given one (or last): with a control of its own, or on that of the zone `beside`, by whose plan for it the new one
+ * then goes; its channel there must be free.
+ */
 export async function addZone(
 	db: Database,
 	{ id: siteId }: Of,
-	jobZone: JobZone,
-	after: string | null = null
+	written: Written,
+	after: string | null = null,
+	besideId: string | null = null
 ): Promise<ZoneAdded> {
 	// fitted before the change is asked for, by the profile that it will most likely have
-	const { keyed, onSite: _, ...zone } = jobZone;
+	const { zone, keyed } = written;
 	await summarise(zone, keyed, profileOf(zone, await profilesOf(db)));
 	return db.write(async (tx): Promise<ZoneAdded> => {
 		const site = await siteOf(siteId).read(tx);
@@ -104,21 +181,35 @@ export async function addZone(
 		const rows = await inOrder(tx, siteId);
 		if (rows.filter((row) => row.deletedAt === null).length >= MOST_ZONES)
 			return { kind: 'refused', because: 'full' };
-		const profiles = await knowing(tx, site, jobZone.control);
+		const beside = besideId === null ? null : await zoneAt(tx, siteId, besideId);
+		if (besideId !== null && !beside) return { kind: 'refused', because: 'beside' };
+		const { channel } = zone.options;
+		if (beside && (beside.zone.control !== zone.control || !(await isFree(tx, beside, channel))))
+			return { kind: 'refused', because: 'channel' };
+		const profiles = await knowing(tx, site, zone.control);
 		if (!profiles) return { kind: 'refused', because: 'control' };
 		const index = rows.findIndex((row) => row.id === after);
 		const position = index < 0 ? rows.length : index + 1;
-		const row = await zoneRow(siteId, position, jobZone, { profiles });
+		const made = beside
+			? { ...written, zone: hungOn(zone, channel, beside.zone), keyed: beside.keyed }
+			: written;
+		const boxId = beside ? beside.boxId : await newBox(tx, siteId, made);
+		const row = await zoneRow(siteId, boxId, position, made, profiles);
 		await tx.zones.create(row);
+		if (beside) await writeStanding(tx, boxId, profiles);
 		await putInOrder(tx, [...rows.slice(0, position), row, ...rows.slice(position)]);
 		await touchSite(tx, siteId);
 		return { kind: 'added', id: row.id };
 	});
 }
 
-const takeZone = async (tx: Tx, site: StoredSite, zone: Zone, by: string) => {
-	const profiles = await knowing(tx, site, zone.control);
-	return profiles ? { zone, profiles, by } : refusal('control' as const);
+const takeZone = async (tx: Tx, at: ZoneAt, zone: Zone, by: string) => {
+	const profiles = await knowing(tx, at.site, zone.control);
+	if (!profiles) return refusal('control' as const);
+	const { channel } = zone.options;
+	const moved = zone.control === at.zone.control && channel !== at.zone.options.channel;
+	if (moved && !(await isFree(tx, at, channel, at.id))) return refusal('channel' as const);
+	return { zone, profiles, by };
 };
 
 /**
@@ -133,15 +224,15 @@ export async function saveZone(
 	revision: number,
 	zone: Zone,
 	by = ''
-): Promise<Changed<ZoneAt, 'control'>> {
+): Promise<Changed<ZoneAt, 'control' | 'channel'>> {
 	await summariseAhead(db, siteId, id, { zone }, await profilesOf(db));
-	return change(db, zoneOf(siteId, id), revision, (tx, { site }) => takeZone(tx, site, zone, by));
+	return change(db, zoneOf(siteId, id), revision, (tx, at) => takeZone(tx, at, zone, by));
 }
 
 /** What came of saving several zones: all saved, or the name of the first that could not be and why. */
 export type ZonesSaved =
 	| { readonly kind: 'saved' }
-	| { readonly kind: 'behind' | 'control'; readonly name: string; readonly index: number };
+	| { readonly kind: 'behind' | 'control' | 'channel'; readonly name: string; readonly index: number };
 
 /** Saves several zones of a site together, each on the revision given, or none of them. */
 export async function saveZones(
@@ -154,11 +245,11 @@ export async function saveZones(
 	for (const { id, zone } of changes) await summariseAhead(db, siteId, id, { zone }, own);
 	return together<ZonesSaved>(db, async (tx, undo) => {
 		for (const [index, { id, revision, zone }] of changes.entries()) {
-			const came = await changeWithin(tx, zoneOf(siteId, id), revision, (_, { site }) =>
-				takeZone(tx, site, zone, by)
+			const came = await changeWithin(tx, zoneOf(siteId, id), revision, (_, at) =>
+				takeZone(tx, at, zone, by)
 			);
 			if (came.kind !== 'saved')
-				undo({ kind: came.kind === 'refused' ? 'control' : 'behind', name: zone.name, index });
+				undo({ kind: came.kind === 'refused' ? came.because : 'behind', name: zone.name, index });
 		}
 		return { kind: 'saved' };
 	});
@@ -236,6 +327,52 @@ export async function noteFields(
 		return { onSite: result.noted };
 	});
 	return noted;
+}
+
+/** What came of hanging a zone on another control: hung, or why not. */
+export type ZoneHung = 'hung' | 'gone' | 'beside' | 'channel';
+
+/**
+ * Hangs a zone on a channel of the control of the zone `beside`, whose plan for it then counts, or (null) on a control of its own, which keeps
+ * what the shared one was. Refused where that channel governs another zone.
+ */
+export async function hangZone(
+	db: Database,
+	{ id: siteId }: Of,
+	id: string,
+	besideId: string | null,
+	channel: number,
+	by = ''
+): Promise<ZoneHung> {
+	const came = await change(db, zoneOf(siteId, id), null, async (tx, at) => {
+		if (besideId === null) {
+			const zone = { ...at.zone, otherChannels: null };
+			const boxId = await newBox(tx, siteId, {
+				zone: apartFrom(at.onSite, zone),
+				keyed: at.keyed,
+				onSite: at.onSite
+			});
+			return { zone, boxId, by };
+		}
+		const beside = besideId === id ? null : await zoneAt(tx, siteId, besideId);
+		if (!beside) return refusal('beside' as const);
+		if (!(await isFree(tx, beside, channel, id))) return refusal('channel' as const);
+		const own = profileOf(at.zone, at.site.profiles);
+		const zone =
+			at.zone.control === beside.zone.control
+				? at.zone
+				: onControl(at.zone, own, profileOf(beside.zone, at.site.profiles));
+		const notes = { ...beside.onSite, ...notesApart(at.onSite).zone };
+		return {
+			zone: hungOn(zone, channel, beside.zone),
+			keyed: beside.keyed,
+			onSite: notes,
+			boxId: beside.boxId,
+			by
+		};
+	});
+	if (came.kind === 'refused') return came.because;
+	return came.kind === 'saved' ? 'hung' : 'gone';
 }
 
 /** Removes a zone so that it can be put back. Returns whether it was there. */

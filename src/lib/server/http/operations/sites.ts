@@ -5,11 +5,11 @@ import {
 	listResponse,
 	markResponse,
 	newSiteRequest,
+	readJobFile,
 	readWith,
 	weatherResponse,
 	writeJobFile,
-	writeWeeksCsv,
-	type Job
+	writeWeeksCsv
 } from '$core/formats';
 import { siteSchema, siteWeatherSchema } from '$core/plan';
 import { compute } from '../../compute';
@@ -87,8 +87,6 @@ export const sites: readonly Operation[] = [
 				const read = readWith(newSiteRequest, named);
 				if (!read.ok) return refuse(422, read.problem);
 				const id = await createSite(db, {
-					format: 'fond-quarter/job',
-					version: 1,
 					site: siteSchema.parse(read.value),
 					weather: null,
 					visits: [],
@@ -115,8 +113,8 @@ export const sites: readonly Operation[] = [
 			const site = await siteAsked(asked);
 			const job = await jobText(asked.db, site.id);
 			if (!job) return noSite();
-			const text =
-				asked.role === 'reader' ? writeJobFile(seenBy(asked.role, JSON.parse(job.text) as Job)) : job.text;
+			const read = asked.role === 'reader' ? readJobFile(job.text) : null;
+			const text = read?.ok ? writeJobFile(seenBy(asked.role, read.value)) : job.text;
 			return fileAnswer(text, 'application/json; charset=utf-8', `${plainName(job.name, 'site')}.job.json`, {
 				etag: `"${siteMark(site)}"`
 			});

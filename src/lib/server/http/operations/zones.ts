@@ -4,6 +4,7 @@ import {
 	applyZonesRequest,
 	conflictResponse,
 	createdResponse,
+	hangZoneRequest,
 	keyedRequest,
 	keyedResponse,
 	orderRequest,
@@ -16,6 +17,7 @@ import { rightClock, runOfZone } from '$core/run';
 import { compute } from '../../compute';
 import {
 	addZone,
+	hangZone,
 	noteKeyed,
 	orderZones,
 	profileOf,
@@ -43,6 +45,14 @@ const DAYS_AHEAD = 730;
 const unknownControl = (path: string, name = '') =>
 	refuse(422, { path, sentence: `${name}${path} names a control that is not known here.` });
 
+const channelTaken = (path: string, name = '') =>
+	refuse(422, {
+		path,
+		sentence: `${name}This channel governs another zone already, or the control has no such channel.`
+	});
+const noBeside = () =>
+	refuse(422, { path: 'beside', sentence: 'The zone on whose control it was to hang is not there.' });
+
 /** The zones of a site, and what is keyed at them. */
 export const zones: readonly Operation[] = [
 	operation({
@@ -55,14 +65,36 @@ export const zones: readonly Operation[] = [
 		gives: createdResponse,
 		created: true,
 		refusals: [409],
-		async handle({ db, params, body: { zone, after } }) {
-			const fresh = { ...zone, keyed: {}, onSite: nothingNoted };
-			const came = await addZone(db, { id: params.siteId! }, fresh, after);
+		async handle({ db, params, body: { zone, after, beside } }) {
+			const fresh = { zone, keyed: {}, onSite: nothingNoted };
+			const came = await addZone(db, { id: params.siteId! }, fresh, after, beside);
 			if (came.kind === 'added') return { id: came.id };
 			if (came.kind === 'gone') return noSite();
-			return came.because === 'full'
-				? refuse(409, `A site holds at most ${MOST_ZONES} zones.`)
-				: unknownControl('zone.control');
+			switch (came.because) {
+				case 'full':
+					return refuse(409, `A site holds at most ${MOST_ZONES} zones.`);
+				case 'control':
+					return unknownControl('zone.control');
+				case 'channel':
+					return channelTaken('zone.options.channel');
+				case 'beside':
+					return noBeside();
+			}
+		}
+	}),
+	operation({
+		path: `${zonePath}/control`,
+		method: 'put',
+		id: 'hangZone',
+		summary: "Hang a zone on another zone's control, on a free channel there, or on a control of its own",
+		role: 'installer',
+		takes: hangZoneRequest,
+		async handle({ db, params, headers, body: { beside, channel } }) {
+			const by = personOf(headers);
+			const came = await hangZone(db, { id: params.siteId! }, params.zoneId!, beside, channel, by);
+			if (came === 'gone') return noZone();
+			if (came === 'channel') return channelTaken('channel');
+			if (came === 'beside') return noBeside();
 		}
 	}),
 	operation({
@@ -89,6 +121,8 @@ export const zones: readonly Operation[] = [
 			const came = await saveZones(asked.db, await siteAsked(asked), asked.body.changes, by);
 			if (came.kind === 'control')
 				return unknownControl(`changes[${came.index}].zone.control`, `${came.name}: `);
+			if (came.kind === 'channel')
+				return channelTaken(`changes[${came.index}].zone.options.channel`, `${came.name}: `);
 			if (came.kind === 'behind')
 				return refuse(
 					409,
@@ -112,7 +146,9 @@ export const zones: readonly Operation[] = [
 				case 'saved':
 					return { revision: saved.revision };
 				case 'refused':
-					return unknownControl('zone.control');
+					return saved.because === 'channel'
+						? channelTaken('zone.options.channel')
+						: unknownControl('zone.control');
 				case 'gone':
 					return noZone();
 				case 'conflict':

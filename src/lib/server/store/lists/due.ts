@@ -1,7 +1,7 @@
 import { Op } from 'sequelize';
 import { dueAt, type Due } from '$core/words';
 import { whileUnchanged, type Database } from '../../db';
-import { NOTICE_COLUMNS, noticeFromRow, siteFromRow, type NoticeRow, type StoredSite } from '../rows';
+import { NOTICE_SELECT, noticeFromRow, siteFromRow, type NoticeRow, type StoredSite } from '../rows';
 import { profileOf } from '../profileOf';
 import { stampOf, type Touched } from '../untouched';
 
@@ -89,7 +89,7 @@ function digests(db: Database, nowMs: number): Promise<readonly Digest[]> {
 				const rows = Promise.all([
 					db.sites.all({ where: { id: { [Op.in]: ids } } }),
 					db.query<NoticeRow>(
-						`SELECT ${NOTICE_COLUMNS} FROM zones WHERE siteId IN (:ids) AND deletedAt IS NULL ORDER BY position`,
+						`${NOTICE_SELECT} WHERE z.siteId IN (:ids) AND z.deletedAt IS NULL ORDER BY z.position`,
 						{ ids }
 					)
 				]);

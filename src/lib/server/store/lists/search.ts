@@ -38,10 +38,11 @@ export async function search(db: Database, asked: string): Promise<Found[]> {
 			CASE r.kind WHEN 'site' THEN ${site} WHEN 'zone' THEN z.document ->> '$.name'
 				ELSE coalesce(nullif(v.document ->> '$.note', ''), 'A visit') END AS title,
 			CASE r.kind WHEN 'site' THEN s.document ->> '$.place'
-				WHEN 'zone' THEN ${site} || ', ' || replace(z.document ->> '$.control', '-', ' ')
+				WHEN 'zone' THEN ${site} || ', ' || replace(b.document ->> '$.control', '-', ' ')
 				ELSE ${site} || ', ' || substr(v.document ->> '$.at', 1, 10) || ', ' || (v.document ->> '$.who') END AS detail
 		FROM ranked r JOIN sites s ON s.id = r.siteId
 		LEFT JOIN zones z ON r.kind = 'zone' AND z.id = r.ofId
+		LEFT JOIN boxes b ON b.id = z.boxId
 		LEFT JOIN visits v ON r.kind = 'visit' AND v.id = r.ofId
 		WHERE r.place <= ${MOST}
 		ORDER BY CASE r.kind WHEN 'site' THEN 0 WHEN 'zone' THEN 1 ELSE 2 END, r.place`,

@@ -1,0 +1,3 @@
+import { serve } from '$lib/server/http';
+
+export const { PUT } = serve('/api/v1/jobs/[siteId]/zones/[zoneId]/control');
