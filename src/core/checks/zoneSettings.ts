@@ -6,6 +6,7 @@ import {
 	type TemperatureUnit
 } from '../control';
 import {
+	boxOnSiteSchema,
 	EMITTERS,
 	FINISHES,
 	heatsByFloor,
@@ -104,6 +105,11 @@ const noRoom = ({ zone }: SurveyedZone) => (zone.room ? null : 'its room is not 
 const noFloor = ({ zone }: SurveyedZone) =>
 	!zone.room ? 'its room is not described' : heatsByFloor(zone.room) ? null : 'its floor does not heat';
 const noLimits = ({ profile }: SurveyedZone) => (profile.habits.limits ? null : 'its control has no limits');
+
+/** Whether a setting is one of the control, whatever zones hang on it. */
+export const isOfControl = ({ id }: Pick<ZoneSetting, 'id'>): boolean =>
+	id === 'highLimitC' || id === 'lowLimitC' || boxNotes.has(id);
+const boxNotes = new Set<string>(Object.keys(boxOnSiteSchema.shape));
 
 /** A setting of the described room. */
 function ofRoom(

@@ -153,22 +153,17 @@ function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string
 	return sentence === '' ? '' : `${capital(sentence)}.`;
 }
 
-/**
- * The card for a program: the settings that come before it, then the values by the cheapest route,
- * in the order the control asks for them. Where a note in `keyed` says that a day copied holds
- * something else than planned, that value is asked for as well. `grouping` must be the program's.
- */
-export function keyCard(
-	profile: ControlProfile,
-	options: ControlOptions,
-	grouping: Grouping,
-	program: Program,
-	keyed: Keyed = {},
-	pace?: Pace
-): KeyCard {
+/** What one channel of a control is to hold. */
+export interface ChannelProgram {
+	/** The control's options, with the channel. */
+	readonly options: ControlOptions;
+	readonly program: Program;
+}
+
+/** The week of one channel by its cheapest route, and what its settings ask. */
+function channelItems(profile: ControlProfile, { options, program }: ChannelProgram, keyed: Keyed) {
 	const { keying } = profile;
-	const settings = settingItems(profile, options, grouping);
-	const { stem, settings: setpoints, groups } = programItems(profile, options, program);
+	const { stem, settings, groups } = programItems(profile, options, program);
 	const contents: GroupContent[] = groups.map((group) => ({
 		days: group.days,
 		fields: group.items.map((item) => ({
@@ -178,7 +173,6 @@ export function keyCard(
 		}))
 	}));
 	const route = cheapestRoute(keying, contents);
-	const typed = typeEverything(keying, contents);
 	const walk = { grammar: keying, groups, contents, stem, holds: groups.map((_, g) => g) };
 	const week: CardItem[] = route.legs.flatMap((leg) => legItems(leg, walk));
 	const asked = new Set(week.map((item) => item.id));
@@ -191,6 +185,33 @@ export function keyCard(
 					presses: keying.presses.field + 2,
 					gesture: null
 				});
+	return {
+		settings,
+		week: week.map((item, index) => (index === 0 ? { ...item, before: keying.enter } : item)),
+		route,
+		typed: typeEverything(keying, contents),
+		words: routeWords(route.legs, groups)
+	};
+}
+
+/**
+ * The card for the programs of a control's channels, in the order in which they are given: the settings that come before them, once for
+ * the control, then the values channel by channel by the cheapest route, in the order the control asks for them. Where a note in `keyed`
+ * says that a day copied holds something else than planned, that value is asked for as well. `grouping` must be that of every program.
+ */
+export function controlCard(
+	profile: ControlProfile,
+	channels: readonly ChannelProgram[],
+	grouping: Grouping,
+	keyed: Keyed = {},
+	pace?: Pace
+): KeyCard {
+	const { keying } = profile;
+	const settings = settingItems(profile, channels[0]!.options, grouping);
+	const all = channels.map((one) => channelItems(profile, one, keyed));
+	const setpoints = all
+		.flatMap((one) => one.settings)
+		.filter((item, i, every) => every.findIndex(({ id }) => id === item.id) === i);
 	const single = keying.presses.field + 2;
 	const once = (item: LooseItem): CardItem => ({ ...item, from: null, presses: single, gesture: null });
 	const bracket = (id: 'before' | 'after', section: string, aside: string): CardItem[] =>
@@ -214,30 +235,39 @@ export function keyCard(
 	];
 	const after = bracket('after', 'At the end', 'otherwise the program does not run');
 	const fixed = before.length + after.length;
-	const costOf = (way: typeof route): KeyCost => ({
-		values: fixed + way.looks,
-		presses: fixed * single + way.presses,
-		minutes: routeMinutes({ presses: fixed * single + way.presses, looks: fixed + way.looks }, pace)
-	});
+	const costOf = (ways: readonly { readonly looks: number; readonly presses: number }[]): KeyCost => {
+		const values = fixed + ways.reduce((sum, way) => sum + way.looks, 0);
+		const presses = fixed * single + ways.reduce((sum, way) => sum + way.presses, 0);
+		return { values, presses, minutes: routeMinutes({ presses, looks: values }, pace) };
+	};
 	/** What was keyed or read otherwise is what the display stands at, whatever the route would have it show. */
 	const standing = (item: CardItem): CardItem => {
 		const shown = keyed[item.id];
 		return shown === undefined || shown === item.shows ? item : { ...item, from: shown, gesture: null };
 	};
 	return {
-		items: [
-			...before,
-			...week.map((item, index) => (index === 0 ? { ...item, before: keying.enter } : item)),
-			...after
-		].map(standing),
+		items: [...before, ...all.flatMap((one) => one.week), ...after].map(standing),
 		enter: keying.enter,
 		leave: keying.leave,
 		timeoutSeconds: keying.timeoutSeconds,
 		confirm: keying.confirm,
-		route: routeWords(route.legs, groups),
-		cost: { route: costOf(route), typed: costOf(typed) }
+		route: all
+			.map((one) => one.words)
+			.filter((words) => words !== '')
+			.join(' '),
+		cost: { route: costOf(all.map((one) => one.route)), typed: costOf(all.map((one) => one.typed)) }
 	};
 }
+
+/** The card for the program of a control with one channel; see {@link controlCard}. */
+export const keyCard = (
+	profile: ControlProfile,
+	options: ControlOptions,
+	grouping: Grouping,
+	program: Program,
+	keyed: Keyed = {},
+	pace?: Pace
+): KeyCard => controlCard(profile, [{ options, program }], grouping, keyed, pace);
 
 /** What was keyed so far: what the display showed when it was confirmed, by item id. */
 export type Keyed = Readonly<Record<string, string>>;

@@ -1,7 +1,8 @@
-import { allowedOptions, type ControlProfile } from '../control';
+import { allowedOptions, channelsOf, type ControlProfile } from '../control';
 import { fitZone, type Fit, type ZoneFit } from '../fit';
 import type { Zone } from '../plan';
-import { cardProgress, keyCard, type Keyed, type KeyCard } from './card';
+import { cardProgress, controlCard, keyCard, type Keyed, type KeyCard } from './card';
+import type { CardItem } from './cardItems';
 import { readBackGroups, readBackProgress } from './readBack';
 
 /**
@@ -37,4 +38,49 @@ export function keyingStanding(
 	const { done, of } = cardProgress(card, noted);
 	const groups = readBackGroups(profile, allowedOptions(profile, zone.options), chosen.program);
 	return { chosen, done, of, ...readBackProgress(groups, noted) };
+}
+
+/** A zone of a control with its fit. */
+export interface FittedZone {
+	readonly zone: Zone;
+	readonly fit: Pick<ZoneFit, 'chosen'>;
+}
+
+/** The zones of one control in the order of its channels, as the control asks for them. */
+export const byChannel = <Z extends { readonly zone: Pick<Zone, 'options'> }>(zones: readonly Z[]): Z[] =>
+	[...zones].sort((a, b) => a.zone.options.channel - b.zone.options.channel);
+
+/** The one card of a control: of a zone that has it to itself its own, else channel by channel. Every fit must be in the grouping that they share. */
+export function boxCard(zones: readonly FittedZone[], profile: ControlProfile, keyed: Keyed = {}): KeyCard {
+	const channels = byChannel(zones).map(({ zone, fit }) => ({
+		options: allowedOptions(profile, zone.options),
+		program: fit.chosen.program
+	}));
+	return controlCard(profile, channels, zones[0]!.fit.chosen.grouping, keyed);
+}
+
+/** Of a control's card what one of its channels asks for, and what belongs to the control. */
+export function itemsOfChannel(
+	items: readonly CardItem[],
+	profile: ControlProfile,
+	channel: number
+): CardItem[] {
+	const others = new Set(channelsOf(profile)?.filter((_, i) => i !== channel));
+	return items.filter(({ id }) => !id.split('/').some((part) => others.has(part)));
+}
+
+/** How far keying and reading back are at a control, whatever hangs on it: what belongs to it is counted once. */
+export function boxStanding(
+	zones: readonly FittedZone[],
+	profile: ControlProfile,
+	noted: Keyed
+): KeyingStanding {
+	const { done, of } = cardProgress(boxCard(zones, profile, noted), noted);
+	const groups = byChannel(zones).flatMap(({ zone, fit }) =>
+		readBackGroups(profile, allowedOptions(profile, zone.options), fit.chosen.program)
+	);
+	const once = groups.filter(
+		(group, i) => groups.findIndex(({ section }) => section === group.section) === i
+	);
+	return { done, of, ...readBackProgress(once, noted) };
 }

@@ -29,7 +29,7 @@ type Lane = keyof typeof lanes;
 const laneOf: Record<TaskName, Lane> = {
 	standing: 'stored',
 	zoneFit: 'stored',
-	zoneCard: 'stored',
+	boxCard: 'stored',
 	pricedFit: 'stored',
 	customerPdf: 'papers',
 	recordPdf: 'papers',

@@ -1,7 +1,7 @@
 import { channelsOf, type ControlProfile } from '$core/control';
 import { fitZone, groupingCosts, type ZoneFit } from '$core/fit';
 import { readJobFile } from '$core/formats';
-import { keyingStanding, zoneCard, type Keyed } from '$core/keying';
+import { boxCard, keyingStanding, type Keyed } from '$core/keying';
 import type { Zone } from '$core/plan';
 import { pricedFit } from '$core/keying';
 import type { PrintedPages, PrintedRecord } from '../papers';
@@ -12,6 +12,11 @@ import { computeFit, computeKeyIn } from './zone';
 
 interface OfZone {
 	readonly zone: Zone;
+	readonly profile: ControlProfile;
+}
+
+interface OfBox {
+	readonly zones: readonly Zone[];
 	readonly profile: ControlProfile;
 }
 
@@ -55,8 +60,13 @@ function standing(given: OfZone & { readonly keyed: Keyed }) {
 export const tasks = {
 	standing,
 	zoneFit: fitOf,
-	zoneCard: (given: OfZone & { readonly keyed: Keyed }) =>
-		zoneCard(given.zone, given.profile, given.keyed, fitOf(given)),
+	/** The card of a control, whatever hangs on it. */
+	boxCard: ({ zones, profile, keyed }: OfBox & { readonly keyed: Keyed }) =>
+		boxCard(
+			zones.map((zone) => ({ zone, fit: fitOf({ zone, profile }) })),
+			profile,
+			keyed
+		),
 	pricedFit: (given: OfZone) => pricedFit(given.zone, given.profile, fitOf(given)),
 	// the printer with its faces is loaded when somebody prints
 	customerPdf: async (given: PrintedPages) => (await import('../papers')).customerPdf(given),

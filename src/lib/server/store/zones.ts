@@ -4,10 +4,12 @@ import { findProfile } from '$core/control';
 import { standingOf, type Job } from '$core/formats';
 import { isCardId, withKeyed, type Keyed } from '$core/keying';
 import {
+	boxOf,
 	channelCount,
 	MOST_ZONES,
 	notesApart,
 	noteOnSite,
+	onBox,
 	onControl,
 	VISIT_FIELDS,
 	visitBegun,
@@ -244,9 +246,14 @@ export async function saveZones(
 	const own = await profilesOf(db);
 	for (const { id, zone } of changes) await summariseAhead(db, siteId, id, { zone }, own);
 	return together<ZonesSaved>(db, async (tx, undo) => {
+		const before = await Promise.all(changes.map(({ id }) => zoneAt(tx, siteId, id)));
 		for (const [index, { id, revision, zone }] of changes.entries()) {
-			const came = await changeWithin(tx, zoneOf(siteId, id), revision, (_, at) =>
-				takeZone(tx, at, zone, by)
+			const was = before[index];
+			if (was?.revision !== revision) return undo({ kind: 'behind', name: zone.name, index });
+			// what one of them changed of a control that they share stands, unless another changes it too
+			const touches = !isDeepStrictEqual(boxOf(zone), boxOf(was.zone));
+			const came = await changeWithin(tx, zoneOf(siteId, id), null, (_, at) =>
+				takeZone(tx, at, touches ? zone : onBox(zone, boxOf(at.zone)), by)
 			);
 			if (came.kind !== 'saved')
 				undo({ kind: came.kind === 'refused' ? came.because : 'behind', name: zone.name, index });

@@ -1,37 +1,49 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import type { ControlProfile } from '$core/control';
-	import { newZone } from '$core/plan';
+	import { newZone, onBox, boxOf } from '$core/plan';
 	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
 	import Problem from '../kit/Problem.svelte';
 	import { refresh } from '../refresh';
+	import { freeChannels, type ListedZone } from './freeChannels';
 
 	let {
 		siteId,
 		profiles,
+		zones,
 		first
 	}: {
 		siteId: string;
 		profiles: readonly ControlProfile[];
+		/** The zones that are there, for their controls. */
+		zones: readonly ListedZone[];
 		/** Whether the site has no zone yet: then this is the next act. */
 		first: boolean;
 	} = $props();
 
 	let name = $state('');
-	let control = $state('six-step-room-stat');
+	let chosen = $state('six-step-room-stat');
 	let problem = $state<string | null>(null);
 	let busy = $state(false);
-	const profile = $derived(profiles.find((candidate) => candidate.id === control)!);
+	/** What is free on the controls that are there already comes first: it is most likely meant. */
+	const free = $derived(freeChannels(zones, profiles));
+	const beside = $derived(free.find((one) => one.value === chosen) ?? null);
+	const profile = $derived(
+		beside?.profile ?? profiles.find((candidate) => candidate.id === chosen) ?? profiles[0]!
+	);
 
 	async function add(event: SubmitEvent) {
 		event.preventDefault();
 		busy = true;
+		const fresh = newZone(name.trim(), profile);
+		const options = { ...fresh.options, channel: beside?.channel ?? 0 };
 		const answer = await call<{ id: string }>('POST', `/api/v1/jobs/${siteId}/zones`, {
-			zone: newZone(name.trim(), profile),
-			after: null
+			zone: beside ? onBox({ ...fresh, options }, boxOf(beside.zone)) : fresh,
+			after: null,
+			beside: beside?.zoneId ?? null
 		});
 		busy = false;
 		problem = answer.ok ? null : answer.sentence;
@@ -46,14 +58,19 @@
 	<Field label="New zone" placeholder="Room, loop or radiator" maxlength={80} required bind:value={name} />
 	<Choice
 		label="Its control"
-		value={control}
-		options={profiles.map((one) => ({ value: one.id, text: one.name }))}
-		onchange={(id) => (control = id)}
+		value={chosen}
+		options={[
+			...free.map(({ value, text }) => ({ value, text })),
+			...profiles.map((one) => ({ value: one.id, text: one.name }))
+		]}
+		onchange={(id) => (chosen = id)}
 	/>
 	<Button kind={first ? 'next' : 'plain'} type="submit" disabled={busy || name.trim() === ''}>Add zone</Button
 	>
 </form>
-<p class="soft">{profile.summary}</p>
+<p class="soft">
+	{beside ? 'On the same control: one card, one clock, one day grouping for both.' : profile.summary}
+</p>
 <Problem sentence={problem} onclose={() => (problem = null)} />
 
 <style>

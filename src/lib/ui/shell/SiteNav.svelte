@@ -3,6 +3,7 @@
 	import { page } from '$app/state';
 	import { keyedWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
+	import { boxesTogether, onBoxOf } from '../zone/boxes';
 	import { live } from '../zone/live.svelte';
 	import { firmPlaces, sitePlaces } from './places';
 
@@ -12,6 +13,10 @@
 		readonly id: string;
 		readonly name: string;
 		readonly control: string;
+		readonly boxId: string;
+		/** Its control with its place, and the channel that governs it. */
+		readonly box: string;
+		readonly channel: string;
 		readonly summary: { readonly done: number; readonly of: number };
 	}
 
@@ -21,6 +26,10 @@
 	const path = $derived(page.url.pathname);
 	/** The view that another zone is opened in: the one that is open now. */
 	const view = $derived(page.params.zoneId ? (path.split('/')[5] ?? 'week') : 'week');
+
+	/** What hangs on one control stands under it. */
+	const inOrder = $derived(boxesTogether(zones));
+	const isShared = (zone: ZoneInList) => onBoxOf(zones, zone.boxId).length > 1;
 
 	/** How far a zone is: what its page knows is newer than the list. */
 	const standing = (zone: ZoneInList) => keyedWords({ ...zone.summary, ...live.of(zone.id) });
@@ -40,13 +49,19 @@
 		{/each}
 		{#if zones.length > 0}
 			<li class="title">{zones.length === 1 ? 'Zone' : `${zones.length} zones`}</li>
-			{#each zones as zone (zone.id)}
+			{#each inOrder as zone, i (zone.id)}
+				{@const shared = isShared(zone)}
+				{#if shared && inOrder[i - 1]?.boxId !== zone.boxId}
+					<li class="box">{zone.box}</li>
+				{/if}
 				<SideNavLink
 					href="/sites/{site.id}/zones/{zone.id}/{view}"
 					isSelected={page.params.zoneId === zone.id}
-					aria-label="{zone.name}, {zone.control.toLowerCase()}, {standing(zone)}"
+					aria-label="{zone.name}, {shared
+						? `${zone.channel} of ${zone.box}`
+						: zone.control.toLowerCase()}, {standing(zone)}"
 				>
-					<span class="zone"
+					<span class="zone" class:shared
 						><span class="name">{zone.name}</span><span class="state">{standing(zone)}</span></span
 					>
 				</SideNavLink>
@@ -64,6 +79,16 @@
 		color: var(--soft);
 		font-size: var(--small);
 		font-weight: 700;
+	}
+	.box {
+		padding: 0.5rem 1.25rem 0.1rem;
+		color: var(--soft);
+		font-size: var(--small);
+		overflow-wrap: anywhere;
+	}
+	.shared {
+		padding-left: 0.75rem;
+		border-left: 2px solid var(--rule);
 	}
 	.zone {
 		display: flex;

@@ -2,6 +2,7 @@ import { onMount } from 'svelte';
 import {
 	settingRefusal,
 	settingWords,
+	isOfControl,
 	zoneSettings,
 	type SettingValue,
 	type SurveyedZone,
@@ -12,12 +13,13 @@ import { unitOf, type OnSite, type Zone } from '$core/plan';
 import { call } from '../call';
 import { refresh } from '../refresh';
 import { saving } from '../saving.svelte';
+import { leadsOf, type OnBox } from '../zone/boxes';
 import { outboxOf } from '../visit/outbox.svelte';
 
 /** What the page of all settings read from the server. */
 export interface SettingsData {
 	readonly site: { readonly id: string };
-	readonly zones: readonly { readonly id: string; readonly revision: number; readonly document: Zone }[];
+	readonly zones: readonly (OnBox & { readonly revision: number; readonly document: Zone })[];
 	readonly profiles: readonly ControlProfile[];
 	readonly noted: Readonly<Record<string, OnSite>>;
 	readonly readAtMs: number;
@@ -52,6 +54,7 @@ export function settingsView(read: () => SettingsData) {
 	const outbox = outboxOf(data.site.id, data.noted, data);
 	onMount(() => outbox.resume());
 
+	const leads = $derived(leadsOf(data.zones));
 	const rows = $derived(
 		data.zones.map((one): Row => ({
 			id: one.id,
@@ -63,7 +66,13 @@ export function settingsView(read: () => SettingsData) {
 				findProfile('six-step-room-stat')!
 		}))
 	);
-	const has = (setting: ZoneSetting, row: Row) => setting.lacks(row) === null;
+	/** Why a zone has not a setting; what belongs to a control is set at the first of its zones. */
+	const lacks = (setting: ZoneSetting, row: Row): string | null => {
+		const lead =
+			isOfControl(setting) && leads[row.id] !== row.id && rows.find(({ id }) => id === leads[row.id]);
+		return lead ? `its control has it at ${lead.zone.name}` : setting.lacks(row);
+	};
+	const has = (setting: ZoneSetting, row: Row) => lacks(setting, row) === null;
 	/** Only what some zone here has. */
 	const settings = $derived(zoneSettings.filter((setting) => rows.some((row) => has(setting, row))));
 	const groups = $derived(distinct(settings.map((setting) => setting.group)));
@@ -155,6 +164,7 @@ export function settingsView(read: () => SettingsData) {
 
 	return {
 		has,
+		lacks,
 		settings: () => settings,
 		groups: () => groups,
 		open,

@@ -4,23 +4,27 @@
 
 	let {
 		here,
+		steps,
 		stateOf,
 		isDone,
 		ongo
 	}: {
 		here: VisitPlace['step'];
+		/** The steps at this zone. */
+		steps: readonly VisitStep[];
 		/** How a step stands, in a word. */
 		stateOf: (step: VisitStep) => string;
 		isDone: (step: VisitStep) => boolean;
 		ongo: (step: VisitStep) => void;
 	} = $props();
 
-	const at = $derived(VISIT_STEPS.findIndex(([id]) => id === here));
+	const shown = $derived(VISIT_STEPS.filter(([id]) => steps.includes(id)));
+	const at = $derived(shown.findIndex(([id]) => id === here));
 </script>
 
 <nav aria-label="Steps at this control">
 	<ProgressIndicator currentIndex={at} spaceEqually>
-		{#each VISIT_STEPS as [id, name] (id)}
+		{#each shown as [id, name] (id)}
 			<ProgressStep
 				label={name}
 				secondaryLabel={stateOf(id)}

@@ -3,14 +3,7 @@
 	import type { visitHere } from './visitHere.svelte';
 	import { placeAfter } from './visitSteps';
 
-	let {
-		visit,
-		zones
-	}: {
-		visit: ReturnType<typeof visitHere>;
-		/** How many zones the visit goes through. */
-		zones: number;
-	} = $props();
+	let { visit }: { visit: ReturnType<typeof visitHere> } = $props();
 
 	const place = $derived(visit.place);
 </script>
@@ -18,12 +11,12 @@
 <div class="bar">
 	<Button
 		disabled={place.zone === 0 && place.step === 'found'}
-		onclick={() => visit.go(placeAfter(place, zones, -1))}>Back</Button
+		onclick={() => visit.go(placeAfter(place, visit.steps, -1))}>Back</Button
 	>
 	<Button
 		kind={visit.skips ? 'quiet' : place.step === 'sign-off' ? 'plain' : 'next'}
 		disabled={place.step === 'sign-off'}
-		onclick={() => visit.go(placeAfter(place, zones, 1))}>{visit.skips ? 'Skip' : 'Next'}</Button
+		onclick={() => visit.go(placeAfter(place, visit.steps, 1))}>{visit.skips ? 'Skip' : 'Next'}</Button
 	>
 </div>
 

@@ -2,10 +2,12 @@ import { z } from 'zod';
 import { browser } from '$app/environment';
 import {
 	noteOnSite,
+	notesApart,
 	onSiteEditSchema,
 	onSiteSchema,
 	visitBegun,
 	withReading,
+	ZONE_NOTES,
 	type ClockReading,
 	type OnSite,
 	type OnSiteConflict,
@@ -15,6 +17,7 @@ import {
 import { keepJson, keptJson } from '../browserStore';
 import { call, mayLater, UNREACHABLE } from '../call';
 import { saving } from '../saving.svelte';
+import { leadsOf, type OnBox } from '../zone/boxes';
 import { mustSignIn, signInSentence, whyUnsent, whyUnsentSchema, type WhyUnsent } from './unsent';
 
 const RETRY_AFTER_MS = 3000;
@@ -53,6 +56,8 @@ export interface Loaded {
 	readonly readAtMs: number;
 	/** The zones' names. */
 	readonly names?: Readonly<Record<string, string>> | undefined;
+	/** The zones of the site: what is noted of a control is noted at its first zone, for all of them. */
+	readonly zones?: readonly OnBox[] | undefined;
 	/** The visit that ended last (null: none); absent on pages whose notes belong to no visit. */
 	readonly after?: string | null | undefined;
 }
@@ -94,6 +99,7 @@ export class Outbox {
 	#signedOut = $state(false);
 	#begunAfter = $state<string | null>(null);
 	#names: Readonly<Record<string, string>> = {};
+	#leads: Readonly<Record<string, string>> = {};
 	#after: string | null | undefined;
 	#sending: Promise<void> | null = null;
 	#timer: ReturnType<typeof setTimeout> | undefined;
@@ -115,8 +121,9 @@ export class Outbox {
 	}
 
 	/** Takes what a page was loaded with; where it was read before the server took the last notes from here, with those, and with what still waits laid over it. */
-	refresh(noted: Readonly<Record<string, OnSite>>, { readAtMs, names = {}, after }: Loaded): void {
+	refresh(noted: Readonly<Record<string, OnSite>>, { readAtMs, names = {}, zones, after }: Loaded): void {
 		this.#names = { ...this.#names, ...names };
+		if (zones) this.#leads = leadsOf(zones);
 		if (after !== undefined) this.#after = after;
 		const acked = this.#acked();
 		const later = Object.entries(acked).filter(([id, { atMs }]) => noted[id] && atMs > readAtMs);
@@ -147,7 +154,16 @@ export class Outbox {
 
 	/** What is noted of a zone, with what still waits laid over it. */
 	of(zoneId: string): OnSite {
-		return this.#noted[zoneId]!;
+		const own = this.#noted[zoneId]!;
+		const lead = this.#noted[this.#leads[zoneId] ?? zoneId];
+		return lead && lead !== own ? { ...own, ...notesApart(lead).box } : own;
+	}
+
+	/** The zone at which a field is noted: what belongs to a control at the first of its zones. */
+	#place(zoneId: string, key: OnSiteKey): string {
+		const own = (ZONE_NOTES as readonly OnSiteKey[]).includes(key);
+		const lead = own ? zoneId : (this.#leads[zoneId] ?? zoneId);
+		return this.#noted[lead] ? lead : zoneId;
 	}
 
 	get #conflictsKey(): string {
@@ -275,7 +291,8 @@ export class Outbox {
 	}
 
 	/** Notes a field. Returns why not, where the value is none for it. */
-	note<K extends OnSiteKey>(zoneId: string, key: K, value: OnSite[K]): string | null {
+	note<K extends OnSiteKey>(of: string, key: K, value: OnSite[K]): string | null {
+		const zoneId = this.#place(of, key);
 		const base = this.#noted[zoneId]![key];
 		const checked = noteOnSite(this.#noted[zoneId]!, [{ key, value }]);
 		if ('refused' in checked) return checked.refused;

@@ -3,19 +3,28 @@ import { goto } from '$app/navigation';
 import { type Checked, stopsOf } from '$core/checks';
 import { dateOfDay, dateWords, wallAt } from '$core/civil';
 import { findProfile, type ControlProfile } from '$core/control';
-import { keyingStanding, type Keyed, type KeyingStanding } from '$core/keying';
+import { fitZone } from '$core/fit';
+import { boxStanding, keyingStanding, type Keyed, type KeyingStanding } from '$core/keying';
 import { joinReadings, testStanding, unitOf, type OnSite, type Zone } from '$core/plan';
 import { type Missed, checksOf } from '$core/words';
 import { keep, keepJson, kept as keptText, keptJson } from '../browserStore';
 import { call, UNREACHABLE, WHO } from '../call';
 import type { KeyedNotes } from '../keyin/keyedNotes.svelte';
 import { refresh } from '../refresh';
+import { boxesTogether, leadsOf, onBoxOf } from '../zone/boxes';
 import { watchSite } from '../watchSite';
 import { keepingOf, keepVisit } from './keptPages.svelte';
 import { outboxOf } from './outbox.svelte';
 import { newUuid, PictureQueue } from './pictureQueue.svelte';
 import { keyedOfSite, sendAll } from './sendAll';
-import { placeKept, VISIT_STEPS, type KeptPlace, type VisitPlace, type VisitStep } from './visitSteps';
+import {
+	placeKept,
+	stepsAt,
+	VISIT_STEPS,
+	type KeptPlace,
+	type VisitPlace,
+	type VisitStep
+} from './visitSteps';
 
 /** What the page of a visit read from the server. */
 export interface VisitData {
@@ -28,6 +37,9 @@ export interface VisitData {
 	readonly unfed: Readonly<Record<string, NonNullable<Checked['unfed']>>>;
 	readonly zones: readonly {
 		readonly id: string;
+		readonly boxId: string;
+		/** Its control with its place. */
+		readonly box: string;
 		readonly name: string;
 		readonly document: Zone;
 		readonly summary: Missed & KeyingStanding & { readonly grouping: string };
@@ -52,11 +64,18 @@ export interface VisitData {
  * it, and its end. `read` gives what the page last read. `arrived` hears of every place that is gone to.
  */
 export function visitHere(read: () => VisitData, arrived: () => void) {
-	const data = $derived(read());
+	const data = $derived.by(() => {
+		const all = read();
+		// what hangs on one control is gone through together
+		return { ...all, zones: boxesTogether(all.zones) };
+	});
+	const steps = $derived(stepsAt(data.zones));
+	const leads = $derived(leadsOf(data.zones));
 
 	const loaded = $derived({
 		readAtMs: data.readAtMs,
 		after: data.last?.id ?? null,
+		zones: data.zones,
 		names: Object.fromEntries([...data.zones, ...data.removed].map((one) => [one.id, one.name]))
 	});
 	const outbox = outboxOf(data.site.id, data.noted, loaded);
@@ -76,7 +95,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	$effect(() => {
 		const ids = zoneIds;
 		untrack(() => {
-			place = placeKept({ ...place, zoneId: shownId }, ids);
+			place = placeKept({ ...place, zoneId: shownId }, ids, steps);
 			shownId = ids[place.zone];
 		});
 	});
@@ -96,7 +115,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		keyedNotes = keyedOfSite(data.site.id, data.keyed, data.readAtMs);
 		const at = keptJson(placeKey) as KeptPlace | null;
 		if (at && (at.step === 'sign-off' || VISIT_STEPS.some(([id]) => id === at.step))) {
-			place = placeKept(at, zoneIds);
+			place = placeKept(at, zoneIds, steps);
 			shownId = zoneIds[place.zone];
 		}
 		who = keptText(WHO) ?? '';
@@ -168,13 +187,30 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	const keying = $derived(
 		Object.fromEntries(
 			data.zones.map(({ id, document, summary }) => {
-				const keyed = keyedNotes[id]?.keyed ?? data.keyed[id] ?? {};
-				const { done, of, read, toRead } = keyedNotes[id]
+				const lead = leads[id]!;
+				const keyed = keyedNotes[lead]?.keyed ?? data.keyed[lead] ?? {};
+				const { done, of, read, toRead } = keyedNotes[lead]
 					? keyingStanding(document, profileOf(document), keyed)
 					: summary;
 				return [id, { keyed, done, of, read, toRead }];
 			})
 		)
+	);
+
+	/** The zones of the control on show, itself among them. */
+	const beside = $derived(row ? onBoxOf(data.zones, row.boxId) : []);
+	const fitted = $derived(
+		beside.length < 2 || !profile
+			? []
+			: beside.map(({ document }) => ({ zone: document, fit: fitZone(document, profile) }))
+	);
+	/** How far the card of the control on show is, whatever hangs on it. */
+	const keyingHere = $derived(
+		!row
+			? { done: 0, of: 0 }
+			: fitted.length > 1 && profile
+				? boxStanding(fitted, profile, keying[row.id]!.keyed)
+				: keying[row.id]!
 	);
 
 	/** The checks of every zone as it stands here, noted but not yet sent included. */
@@ -206,7 +242,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	const stateOf = (step: string): string => {
 		if (!onSite || !row) return '';
 		if (step === 'found') return onSite.foundIn ?? '–';
-		if (step === 'key-in') return `${keying[row.id]!.done}/${keying[row.id]!.of}`;
+		if (step === 'key-in') return `${keyingHere.done}/${keyingHere.of}`;
 		if (step === 'test')
 			return { missing: '–', 'under-way': '…', passed: 'passed', failed: 'failed' }[
 				testStanding(onSite.test)
@@ -227,7 +263,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 			case 'clock':
 				return profile?.habits.clock.summerTime === 'no-clock' || onSite.clockReadings.length > 0;
 			case 'key-in':
-				return keying[row.id]!.done === keying[row.id]!.of;
+				return keyingHere.done === keyingHere.of;
 			case 'test':
 				return testStanding(onSite.test) === 'passed';
 			case 'leave':
@@ -311,8 +347,20 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		get keyedNotes() {
 			return keyedNotes;
 		},
-		get keying() {
-			return keying;
+		get keyingHere() {
+			return keyingHere;
+		},
+		/** The steps at each zone, for going through them. */
+		get steps() {
+			return steps;
+		},
+		/** The zones in the order in which they are gone through. */
+		get zones() {
+			return data.zones;
+		},
+		/** What is worked at: the control by its own name where more than one zone hangs on it, else the zone. */
+		get controlName() {
+			return beside.length > 1 ? row!.box : (row?.name ?? '');
 		},
 		get checked() {
 			return checked;

@@ -2,26 +2,52 @@ import { describe, expect, it } from 'vitest';
 import { testSetpoints } from '$core/checks';
 import { findProfile, shippedProfiles } from '$core/control';
 import { newZone, nothingNoted, roomSchema, TEST_STEPS } from '$core/plan';
+import { boxesTogether } from '../zone/boxes';
 import {
 	delayLeft,
 	nextTestStep,
 	placeAfter,
 	placeKept,
+	stepsAt,
 	testWords,
 	VISIT_STEPS,
 	type VisitPlace
 } from './visitSteps';
 
+/** The steps of zones each with a control of its own. */
+const apart = (ids: readonly string[]) => stepsAt(ids.map((boxId) => ({ boxId })));
+
 describe('the way through a visit', () => {
 	it('leads through every step of every zone to the sign-off, and back the same way', () => {
+		const steps = stepsAt([{ boxId: 'a' }, { boxId: 'b' }, { boxId: 'c' }]);
 		const way: VisitPlace[] = [{ zone: 0, step: 'found' }];
-		while (way.at(-1)!.step !== 'sign-off') way.push(placeAfter(way.at(-1)!, 3, 1));
+		while (way.at(-1)!.step !== 'sign-off') way.push(placeAfter(way.at(-1)!, steps, 1));
 		expect(way).toHaveLength(3 * VISIT_STEPS.length + 1);
-		expect(placeAfter(way.at(-1)!, 3, 1)).toEqual(way.at(-1));
+		expect(placeAfter(way.at(-1)!, steps, 1)).toEqual(way.at(-1));
 		const back = [way.at(-1)!];
-		while (back.length < way.length) back.push(placeAfter(back.at(-1)!, 3, -1));
+		while (back.length < way.length) back.push(placeAfter(back.at(-1)!, steps, -1));
 		expect(back.reverse()).toEqual(way.with(-1, { ...way.at(-1)!, step: 'sign-off' }));
-		expect(placeAfter(way[0]!, 3, -1)).toEqual(way[0]);
+		expect(placeAfter(way[0]!, steps, -1)).toEqual(way[0]);
+	});
+
+	it('does what belongs to a control once, however many zones hang on it, and tests each', () => {
+		const order = boxesTogether([
+			{ id: '1', boxId: 'p' },
+			{ id: '2', boxId: 'stat' },
+			{ id: '3', boxId: 'p' }
+		]);
+		expect(order.map(({ id }) => id)).toEqual(['1', '3', '2']);
+		const steps = stepsAt(order);
+		expect(steps[0]).toEqual(['found', 'settings', 'clock', 'key-in', 'test']);
+		expect(steps[1]).toEqual(['test', 'leave']);
+		expect(steps[2]).toEqual(VISIT_STEPS.map(([id]) => id));
+		expect(placeAfter({ zone: 0, step: 'test' }, steps, 1)).toEqual({ zone: 1, step: 'test' });
+		expect(placeAfter({ zone: 1, step: 'test' }, steps, -1)).toEqual({ zone: 0, step: 'test' });
+		// kept at a step that its control has at another of its zones
+		expect(placeKept({ zone: 0, step: 'clock', zoneId: '3' }, ['1', '3', '2'], steps)).toEqual({
+			zone: 1,
+			step: 'test'
+		});
 	});
 
 	it('sets a control a few kelvin above what is shown now, then below, and never past a limit', () => {
@@ -91,12 +117,18 @@ describe('the way through a visit', () => {
 
 	it('stays at its zone while others are added, moved and removed, and goes on where that is gone', () => {
 		const place = { zone: 1, step: 'test', zoneId: 'b' } as const;
-		expect(placeKept(place, ['x', 'a', 'b'])).toEqual({ zone: 2, step: 'test' });
-		expect(placeKept(place, ['a', 'c'])).toEqual({ zone: 1, step: 'found' });
-		expect(placeKept(place, ['a'])).toEqual({ zone: 0, step: 'found' });
-		expect(placeKept({ ...place, step: 'sign-off' }, ['a'])).toEqual({ zone: 0, step: 'sign-off' });
+		expect(placeKept(place, ['x', 'a', 'b'], apart(['x', 'a', 'b']))).toEqual({ zone: 2, step: 'test' });
+		expect(placeKept(place, ['a', 'c'], apart(['a', 'c']))).toEqual({ zone: 1, step: 'found' });
+		expect(placeKept(place, ['a'], apart(['a']))).toEqual({ zone: 0, step: 'found' });
+		expect(placeKept({ ...place, step: 'sign-off' }, ['a'], apart(['a']))).toEqual({
+			zone: 0,
+			step: 'sign-off'
+		});
 		// kept before zones were kept with it
-		expect(placeKept({ zone: 7, step: 'leave' }, ['a', 'b'])).toEqual({ zone: 1, step: 'leave' });
-		expect(placeKept(place, [])).toEqual({ zone: 0, step: 'found' });
+		expect(placeKept({ zone: 7, step: 'leave' }, ['a', 'b'], apart(['a', 'b']))).toEqual({
+			zone: 1,
+			step: 'leave'
+		});
+		expect(placeKept(place, [], apart([]))).toEqual({ zone: 0, step: 'found' });
 	});
 });

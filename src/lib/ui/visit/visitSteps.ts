@@ -25,17 +25,36 @@ export interface VisitPlace {
 	readonly step: VisitStep | 'sign-off';
 }
 
-/** The place after (or before) another, over all zones, to the sign-off at the end. */
-export function placeAfter(place: VisitPlace, zones: number, by: 1 | -1): VisitPlace {
-	const last = VISIT_STEPS.length - 1;
-	if (place.step === 'sign-off') return by > 0 ? place : { zone: zones - 1, step: VISIT_STEPS[last]![0] };
-	const index = VISIT_STEPS.findIndex(([id]) => id === place.step) + by;
-	if (index > last)
-		return place.zone + 1 < zones
-			? { zone: place.zone + 1, step: 'found' }
+/**
+ * The steps at each zone, where those of one control stand side by side: what belongs to the control is done once, before the first of its
+ * zones is tested and after the last was; each of its zones is tested.
+ */
+export function stepsAt(zones: readonly { readonly boxId: string }[]): VisitStep[][] {
+	return zones.map(({ boxId }, i) => {
+		const first = zones[i - 1]?.boxId !== boxId;
+		const last = zones[i + 1]?.boxId !== boxId;
+		return VISIT_STEPS.map(([id]) => id).filter(
+			(step) => step === 'test' || (step === 'leave' ? last : first)
+		);
+	});
+}
+
+/** The place after (or before) another, over all zones and the steps at each, to the sign-off at the end. */
+export function placeAfter(
+	place: VisitPlace,
+	steps: readonly (readonly VisitStep[])[],
+	by: 1 | -1
+): VisitPlace {
+	const lastOf = (zone: number): VisitPlace => ({ zone, step: steps[zone]!.at(-1)! });
+	if (place.step === 'sign-off') return by > 0 ? place : lastOf(steps.length - 1);
+	const here = steps[place.zone]!;
+	const index = here.indexOf(place.step) + by;
+	if (index >= here.length)
+		return place.zone + 1 < steps.length
+			? { zone: place.zone + 1, step: steps[place.zone + 1]![0]! }
 			: { zone: place.zone, step: 'sign-off' };
-	if (index < 0) return place.zone === 0 ? place : { zone: place.zone - 1, step: VISIT_STEPS[last]![0] };
-	return { ...place, step: VISIT_STEPS[index]![0] };
+	if (index < 0) return place.zone === 0 ? place : lastOf(place.zone - 1);
+	return { ...place, step: here[index]! };
 }
 
 /** How a control is set for the test, in words: a few kelvin above or below what it shows, never past a limit. */
@@ -117,10 +136,16 @@ export interface KeptPlace extends VisitPlace {
 }
 
 /** The place among the zones as they stand now: at the same zone, or where that is gone by now at the one in its place, from the beginning. */
-export function placeKept({ zoneId, ...place }: KeptPlace, zoneIds: readonly string[]): VisitPlace {
+export function placeKept(
+	{ zoneId, ...place }: KeptPlace,
+	zoneIds: readonly string[],
+	steps: readonly (readonly VisitStep[])[]
+): VisitPlace {
 	const at = zoneId === undefined ? -1 : zoneIds.indexOf(zoneId);
-	if (at >= 0) return { ...place, zone: at };
-	const zone = Math.max(0, Math.min(place.zone, zoneIds.length - 1));
-	const isGone = zoneId !== undefined && place.step !== 'sign-off';
-	return { zone, step: isGone ? 'found' : place.step };
+	const zone = at >= 0 ? at : Math.max(0, Math.min(place.zone, zoneIds.length - 1));
+	if (place.step === 'sign-off') return { zone, step: 'sign-off' };
+	const isGone = zoneId !== undefined && at < 0;
+	// a step that belongs to its control alone is made at another of its zones by now
+	const here = steps[zone] ?? ['found'];
+	return { zone, step: isGone || !here.includes(place.step) ? here[0]! : place.step };
 }

@@ -1,14 +1,55 @@
 <script lang="ts">
 	import { channelsOf, perDayOffers, temperatureWords, type ControlProfile } from '$core/control';
 	import { movedLevels, onControl, onOwnScale } from '$core/plan';
+	import { capital } from '$core/schema';
+	import { boxWords, channelName } from '$core/words';
+	import { freeChannels, type ListedZone } from '../board/freeChannels';
+	import { call } from '../call';
 	import Choice from '../kit/Choice.svelte';
+	import Field from '../kit/Field.svelte';
+	import Problem from '../kit/Problem.svelte';
+	import { refresh } from '../refresh';
+	import { onBoxOf } from './boxes';
 	import type { ZoneModel } from './zoneModel.svelte';
 
-	let { model, profiles }: { model: ZoneModel; profiles: readonly ControlProfile[] } = $props();
+	let {
+		model,
+		profiles,
+		zones
+	}: {
+		model: ZoneModel;
+		profiles: readonly ControlProfile[];
+		/** The zones of the site, for their controls. */
+		zones: readonly (ListedZone & { readonly name: string })[];
+	} = $props();
 
 	const { zone, profile } = $derived(model);
 	const offers = $derived(perDayOffers(profile));
 	const channels = $derived(channelsOf(profile));
+	const boxId = $derived(zones.find((one) => one.id === model.id)?.boxId ?? '');
+	const beside = $derived(onBoxOf(zones, boxId).filter((one) => one.id !== model.id));
+	const names = $derived([zone.name, ...beside.map((one) => one.name)].join(' and '));
+	/** The channels of other controls that are free, and of its own where others hang on it. */
+	const free = $derived(freeChannels(zones, profiles, model.id).filter((one) => one.zoneId !== model.id));
+	const OWN = 'own';
+	const HERE = 'here';
+	const elsewhere = $derived(
+		free.filter((one) => !beside.some(({ id }) => id === one.zoneId) || one.channel !== zone.options.channel)
+	);
+	let problem = $state<string | null>(null);
+
+	/** Hangs the zone on another control: what it was there is read anew. */
+	async function hang(value: string) {
+		if (value === HERE) return;
+		const to = free.find((one) => one.value === value);
+		await model.editor.flush();
+		const answer = await call('PUT', `/api/v1/jobs/${model.siteId}/zones/${model.id}/control`, {
+			beside: to?.zoneId ?? null,
+			channel: to?.channel ?? 0
+		});
+		problem = answer.ok ? null : answer.sentence;
+		await refresh('fq:site');
+	}
 
 	function option<K extends keyof typeof zone.options>(key: K, value: (typeof zone.options)[K]) {
 		model.change({ ...zone, options: { ...zone.options, [key]: value } });
@@ -40,12 +81,57 @@
 
 <section aria-labelledby="its-control">
 	<h2 id="its-control">Its control</h2>
+	{#if beside.length > 0}
+		<p>
+			{boxWords(zone, profile)} governs {names}. Its name, options, day grouping, clock and settings are one
+			for
+			{beside.length === 1 ? 'both' : 'all of them'}.
+		</p>
+	{/if}
+	{#if zone.box.note !== ''}<p class="soft">{zone.box.note}</p>{/if}
 	<div class="fields">
-		<Choice
-			label="Kind"
-			value={zone.control}
-			options={profiles.map((one) => ({ value: one.id, text: one.name }))}
-			onchange={changeControl}
+		{#if beside.length > 0 || elsewhere.length > 0}
+			<div class="wide">
+				<Choice
+					label="Governed by"
+					value={beside.length > 0 ? HERE : OWN}
+					options={[
+						...(beside.length > 0
+							? [
+									{
+										value: HERE,
+										text: `${capital(channelName(zone, profile))} of ${boxWords(zone, profile)}`
+									}
+								]
+							: []),
+						...elsewhere.map(({ value, text }) => ({ value, text })),
+						{ value: OWN, text: 'A control of its own' }
+					]}
+					onchange={hang}
+				/>
+			</div>
+		{/if}
+		<div class="wide">
+			<Choice
+				label="Kind"
+				value={zone.control}
+				options={profiles.map((one) => ({ value: one.id, text: one.name }))}
+				onchange={changeControl}
+			/>
+		</div>
+		<Field
+			label="Called"
+			placeholder={profile.name}
+			maxlength={80}
+			value={zone.box.name}
+			onchange={(name) => model.change({ ...zone, box: { ...zone.box, name: name.trim() } })}
+		/>
+		<Field
+			label="Hangs"
+			placeholder="Airing cupboard, hall …"
+			maxlength={120}
+			value={zone.box.place}
+			onchange={(place) => model.change({ ...zone, box: { ...zone.box, place: place.trim() } })}
 		/>
 		{#if offers.length > 1 && !zone.options.plain}
 			<Choice
@@ -66,7 +152,7 @@
 				onchange={(runs) => option('plain', runs === 'plain')}
 			/>
 		{/if}
-		{#if channels}
+		{#if channels && beside.length === 0}
 			<Choice
 				label="Channel"
 				value={String(zone.options.channel)}
@@ -97,6 +183,7 @@
 			/>
 		{/if}
 	</div>
+	<Problem sentence={problem} onclose={() => (problem = null)} />
 	{#if moved}<p role="status">{moved}</p>{/if}
 	<p><a href="/controls/{zone.control}">What this control can hold</a></p>
 </section>
@@ -107,5 +194,8 @@
 		grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
 		gap: 0.75rem 1rem;
 		margin: 0.5rem 0;
+	}
+	.wide {
+		grid-column: 1 / -1;
 	}
 </style>

@@ -114,11 +114,11 @@
 			oncopy={copy}
 			onremove={(row) => act(call('DELETE', `${api}/zones/${row.id}`))}
 		/>
-		<AddZone siteId={data.site.id} profiles={data.profiles} first={false} />
+		<AddZone siteId={data.site.id} profiles={data.profiles} zones={data.zones} first={false} />
 	{:else}
 		<Empty heading="The first room">
 			<p>A zone is a room, a loop or a radiator with the control that governs it. Its week is drawn next.</p>
-			<div><AddZone siteId={data.site.id} profiles={data.profiles} first /></div>
+			<div><AddZone siteId={data.site.id} profiles={data.profiles} zones={data.zones} first /></div>
 		</Empty>
 	{/if}
 

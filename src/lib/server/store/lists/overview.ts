@@ -2,8 +2,9 @@ import { error } from '@sveltejs/kit';
 import type { ControlProfile } from '$core/control';
 import { database, type Database } from '../../db';
 import { whileUntouched } from '../untouched';
+import { byChannel } from '$core/keying';
 import { leadIsStale } from '$core/plan';
-import { awayStanding, clockStanding } from '$core/words';
+import { awayStanding, boxWords, channelName, clockStanding } from '$core/words';
 import type { StoredSite, StoredZone } from '../rows';
 import { findSite, findZone, zonesOf } from '../siteReads';
 import { profileOf } from '../profileOf';
@@ -32,6 +33,10 @@ function zoneInList(stored: StoredZone, site: StoredSite) {
 		revision: stored.revision,
 		name: zone.name,
 		control: profile.name,
+		boxId: stored.boxId,
+		/** Its control with its place, and the channel that governs it. */
+		box: boxWords(zone, profile),
+		channel: channelName(zone, profile),
 		isSwitch: profile.temperature === null,
 		levels: zone.levels.map((level) => ({ id: level.id, setpointC: level.setpointC })),
 		wanted: zone.wanted,
@@ -59,7 +64,13 @@ export type ZoneInList = ReturnType<typeof zoneInList>;
 export async function zoneForPages(
 	siteId: string,
 	zoneId: string
-): Promise<{ stored: StoredZone; profile: ControlProfile; mark: string }> {
+): Promise<{
+	stored: StoredZone;
+	/** The zones of its control, itself among them, in the order of its channels. */
+	channels: readonly StoredZone[];
+	profile: ControlProfile;
+	mark: string;
+}> {
 	const db = await database();
 	const site = await findSite(db, siteId);
 	if (!site) error(404, 'There is no such site.');
@@ -67,5 +78,8 @@ export async function zoneForPages(
 	if (!stored) error(404, 'There is no such zone on this site.');
 	if (stored.deletedAt)
 		error(404, `${stored.zone.name} has been removed. It can be put back from the board.`);
-	return { stored, profile: profileOf(stored.zone, site.profiles), mark: siteMark(site) };
+	const channels = stored.zone.otherChannels
+		? byChannel((await zonesOf(db, site)).filter(({ boxId }) => boxId === stored.boxId))
+		: [stored];
+	return { stored, channels, profile: profileOf(stored.zone, site.profiles), mark: siteMark(site) };
 }

@@ -6,6 +6,7 @@
 	import ClockRow from '$lib/ui/run/ClockRow.svelte';
 	import { RightTime } from '$lib/ui/run/now.svelte';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
+	import { leadsOf, onBoxOf } from '$lib/ui/zone/boxes';
 	import { clockChanges, summerTimeSentences, clockStanding } from '$core/words';
 
 	let { data } = $props();
@@ -22,19 +23,24 @@
 	const timeZone = $derived(data.site.timeZone);
 	const profileOf = (zone: Zone): ControlProfile =>
 		data.profiles.find((profile) => profile.id === zone.control) ?? data.profiles[0]!;
+	/** A clock a row: a control has one, however many zones hang on it. */
+	const leads = $derived(leadsOf(data.zones));
 	const rows = $derived(
-		data.zones.map((row) => {
-			const profile = profileOf(row.document);
-			const readings = joinReadings(row.document.clockReadings, outbox.of(row.id).clockReadings);
-			return {
-				...row,
-				clock: clockStanding({ ...row.document, clockReadings: readings }, profile, timeZone, data.nowMs),
-				profile,
-				options: allowedOptions(profile, row.document.options),
-				hasClock: profile.habits.clock.summerTime !== 'no-clock',
-				doneAt: readings.at(-1)?.at ?? null
-			};
-		})
+		data.zones
+			.filter(({ id }) => leads[id] === id)
+			.map((row) => {
+				const profile = profileOf(row.document);
+				const readings = joinReadings(row.document.clockReadings, outbox.of(row.id).clockReadings);
+				return {
+					...row,
+					name: onBoxOf(data.zones, row.boxId).length > 1 ? row.box : row.name,
+					clock: clockStanding({ ...row.document, clockReadings: readings }, profile, timeZone, data.nowMs),
+					profile,
+					options: allowedOptions(profile, row.document.options),
+					hasClock: profile.habits.clock.summerTime !== 'no-clock',
+					doneAt: readings.at(-1)?.at ?? null
+				};
+			})
 	);
 	const clocks = $derived(rows.filter((row) => row.hasClock));
 	/** Looked at since midnight at the site: that is this round. */

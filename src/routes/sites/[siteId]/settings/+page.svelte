@@ -55,7 +55,7 @@
 				<h2 class="out-of-sight">{setting.name}</h2>
 				<ul class="zones">
 					{#each rows as row (row.id)}
-						{@const why = setting.lacks(row)}
+						{@const why = view.lacks(setting, row)}
 						<li>
 							<Check disabled={why !== null} checked={isTicked(row)} onchange={(on) => view.tick(row.id, on)}>
 								<span class="zone" class:lacks={why !== null}>

@@ -50,8 +50,8 @@
 				label="Zone"
 				hideLabel
 				value={String(place.zone)}
-				options={data.zones.map((one, i) => ({ value: String(i), text: one.name }))}
-				onchange={(zone) => go({ zone: Number(zone), step: 'found' })}
+				options={visit.zones.map((one, i) => ({ value: String(i), text: one.name }))}
+				onchange={(zone) => go({ zone: Number(zone), step: visit.steps[Number(zone)]![0]! })}
 			/>
 			<span class="soft">{place.zone + 1} of {data.zones.length}</span>
 			<Button aria-pressed={place.step === 'sign-off'} onclick={() => go({ ...place, step: 'sign-off' })}
@@ -61,6 +61,7 @@
 		{#if place.step !== 'sign-off'}
 			<Steps
 				here={place.step}
+				steps={visit.steps[place.zone]!}
 				stateOf={visit.stateOf}
 				isDone={visit.isDone}
 				ongo={(step) => go({ ...place, step })}
@@ -93,19 +94,19 @@
 		{#key `${row.id} ${place.step}`}
 			<section aria-label={visit.stepName}>
 				{#if place.step === 'found'}
-					<h1 tabindex="-1">{zone.name}: how was it found?</h1>
+					<h1 tabindex="-1">{visit.controlName}: how was it found?</h1>
 					<FoundStep {zone} {profile} {onSite} {set} />
 					<Pictures siteId={data.site.id} zone={zone.name} queue={pictures} onServer={data.pictures} />
 				{:else if place.step === 'settings'}
-					<h1 tabindex="-1">{zone.name}: set these first</h1>
+					<h1 tabindex="-1">{visit.controlName}: set these first</h1>
 					<SettingsStep {zone} {profile} {onSite} {set} grouping={row.summary.grouping} />
 				{:else if place.step === 'clock'}
-					<h1 tabindex="-1">{zone.name}: set its clock</h1>
+					<h1 tabindex="-1">{visit.controlName}: set its clock</h1>
 					<ClockStep {zone} {profile} {onSite} {set} timeZone={data.site.timeZone} />
 				{:else if place.step === 'key-in'}
-					{@const { done, of } = visit.keying[row.id]!}
+					{@const { done, of } = visit.keyingHere}
 					{@const left = of - done}
-					<h1 tabindex="-1">{zone.name}: key the week</h1>
+					<h1 tabindex="-1">{visit.controlName}: key the week</h1>
 					<p class="big">
 						{left === 0 ? `All ${of} values are keyed.` : `${left} of ${of} values to key.`}
 					</p>
@@ -119,7 +120,7 @@
 					<h1 tabindex="-1">{zone.name}: does it heat?</h1>
 					<TestStep {zone} {profile} {onSite} {set} />
 				{:else if place.step === 'leave'}
-					<h1 tabindex="-1">{zone.name}: how is it left?</h1>
+					<h1 tabindex="-1">{visit.controlName}: how is it left?</h1>
 					<LeaveStep {zone} {profile} {onSite} {set} />
 					<Pictures siteId={data.site.id} zone={zone.name} queue={pictures} onServer={data.pictures} />
 				{:else}
@@ -142,7 +143,7 @@
 			</section>
 		{/key}
 		<KeptLine keeping={visit.keeping()} />
-		<VisitBar {visit} zones={data.zones.length} />
+		<VisitBar {visit} />
 	{/if}
 </main>
 

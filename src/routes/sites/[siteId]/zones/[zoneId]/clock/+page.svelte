@@ -10,7 +10,8 @@
 	import PowerCut from '$lib/ui/run/PowerCut.svelte';
 	import { RightTime } from '$lib/ui/run/now.svelte';
 	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
-	import { clockStanding } from '$core/words';
+	import { onBoxOf } from '$lib/ui/zone/boxes';
+	import { boxWords, clockStanding } from '$core/words';
 
 	let { data } = $props();
 
@@ -58,6 +59,11 @@
 	function dateOf(ms: number): string {
 		return localTime(wallAt(timeZone, ms)).slice(0, 10);
 	}
+	const beside = $derived(
+		onBoxOf(data.zones, data.zones.find((one) => one.id === data.zone.id)?.boxId ?? '').filter(
+			(one) => one.id !== data.zone.id
+		)
+	);
 	const nextZone = $derived(data.zones[data.zones.findIndex((one) => one.id === data.zone.id) + 1]);
 </script>
 
@@ -66,6 +72,11 @@
 <div class="with-aside">
 	<main>
 		<h1>{zone.name}, the clock</h1>
+		{#if beside.length > 0}
+			<p class="soft">
+				{boxWords(zone, profile)}: one clock for {[zone, ...beside].map((one) => one.name).join(' and ')}.
+			</p>
+		{/if}
 		{#if !hasClock}
 			<p class="lead">
 				This control has no clock: there is nothing to set, and clock changes do not touch it.

@@ -1,3 +1,4 @@
+import { boxWords } from '$core/words';
 import { compute } from '$lib/server/compute';
 import { pageLoad } from '$lib/server/pages';
 import { zoneForPages } from '$lib/server/store';
@@ -5,13 +6,20 @@ import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
 	depends('fq:keyed');
-	const { stored, profile, mark } = await zoneForPages(params.siteId, params.zoneId);
+	const { stored, channels, profile, mark } = await zoneForPages(params.siteId, params.zoneId);
 	return {
 		stored: { keyed: stored.keyed },
 		/** When the plan was saved last, and by whom. */
 		planned: stored.planned,
 		/** Another after every change of the site. */
 		mark,
-		card: (await compute('zoneCard', { zone: stored.zone, profile, keyed: stored.keyed })).card
+		/** The zones of its control: what is keyed is noted at the first of them, for all. */
+		channels: channels.map(({ id, zone }) => ({ id, name: zone.name, channel: zone.options.channel })),
+		box: boxWords(stored.zone, profile),
+		card: await compute('boxCard', {
+			zones: channels.map(({ zone }) => zone),
+			profile,
+			keyed: stored.keyed
+		})
 	};
 });

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
 	import { onMount, tick, untrack } from 'svelte';
 	import { afterNavigate } from '$app/navigation';
 	import { wallAt } from '$core/civil';
+	import { isKeyed, itemsOfChannel } from '$core/keying';
 	import { clockTime } from '$core/week';
 	import { routeWords, shownWith } from '$core/words';
 	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
@@ -11,6 +11,7 @@
 	import Ask from '$lib/ui/keyin/Ask.svelte';
 	import PrintedCard from '$lib/ui/keyin/PrintedCard.svelte';
 	import { HeldCard } from '$lib/ui/keyin/heldCard.svelte';
+	import KeyHead from '$lib/ui/keyin/KeyHead.svelte';
 	import KeyBar from '$lib/ui/keyin/KeyBar.svelte';
 	import PlanChanged from '$lib/ui/keyin/PlanChanged.svelte';
 	import { turnAt } from '$lib/ui/keyin/turn.svelte';
@@ -19,7 +20,6 @@
 	import { refresh } from '$lib/ui/refresh';
 	import { watchSite } from '$lib/ui/watchSite';
 	import { live } from '$lib/ui/zone/live.svelte';
-	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { data } = $props();
 	const base = $derived(`/sites/${data.site.id}/zones/${data.zone.id}`);
@@ -27,7 +27,7 @@
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
 	const notes = keyedNotesOf(
-		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}/keyed`,
+		`/api/v1/jobs/${data.site.id}/zones/${data.channels[0]!.id}/keyed`,
 		data.stored.keyed,
 		data.readAtMs
 	);
@@ -44,7 +44,18 @@
 	});
 	const { card, items, index, item, progress, toKeyAgain } = $derived(held);
 	const upNext = $derived(held.upNext.slice(0, 2));
-	$effect(() => live.show(data.zone.id, { done: progress.done, of: progress.of }));
+	/** How far each zone of the control is. */
+	const ofChannels = $derived(
+		data.channels.map(({ id, name, channel }) => {
+			const own = itemsOfChannel(items, data.profile, channel);
+			return { id, name, done: own.filter((one) => isKeyed(one, notes.keyed)).length, of: own.length };
+		})
+	);
+	$effect(() => {
+		for (const { id, done, of } of ofChannels) live.show(id, { done, of });
+	});
+	/** A control that governs more than one zone is keyed as one. */
+	const name = $derived(data.channels.length > 1 ? data.box : data.zone.name);
 	const changedBy = $derived.by(() => {
 		if (!data.planned) return 'The plan has changed';
 		const minute = wallAt(data.site.timeZone, Date.parse(data.planned.at));
@@ -89,23 +100,16 @@
 	const turn = turnAt(held, notes, toInstruction);
 </script>
 
-<svelte:head><title>{data.zone.name}, key in · Fond Quarter</title></svelte:head>
+<svelte:head><title>{name}, key in · Fond Quarter</title></svelte:head>
 <svelte:window onkeydown={turn.onkeydown} />
 
 <div class="page">
 	<main>
-		<div class="top">
-			<h1>{data.zone.name}</h1>
-			<span class="soft" role="status"
-				>{item ? `value ${index + 1} of ${items.length}` : `all ${items.length} values`}{toKeyAgain > 0
-					? `, ${toKeyAgain} to key again`
-					: ''}</span
-			>
-			<span class="print"
-				><Button icon={Printer} iconLabel="Print the card" onclick={() => window.print()} /></span
-			>
-			<Button href={leave.href}>{leave.name}</Button>
-		</div>
+		<KeyHead {name} {ofChannels} {leave}>
+			{item ? `value ${index + 1} of ${items.length}` : `all ${items.length} values`}{toKeyAgain > 0
+				? `, ${toKeyAgain} to key again`
+				: ''}
+		</KeyHead>
 		<div class="track"><Track {items} keyed={notes.keyed} {index} {progress} /></div>
 
 		<PlanChanged
@@ -143,14 +147,9 @@
 	</WholeCard>
 </div>
 
-<PrintedCard name={data.zone.name} site={data.site.name} {card} keyed={notes.keyed} />
+<PrintedCard {name} site={data.site.name} {card} keyed={notes.keyed} />
 
 <style>
-	@media (max-width: 860px) {
-		.print {
-			display: none;
-		}
-	}
 	.page {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 21rem;
@@ -162,18 +161,6 @@
 		padding: 1rem 0 0;
 		min-height: 0;
 	}
-	.top {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 1rem;
-		padding: 0 1.4rem;
-	}
-	.top h1 {
-		flex: 1 1 8rem;
-		font-size: 1.1rem;
-		overflow-wrap: anywhere;
-	}
 	.track {
 		margin: 0.9rem 1.4rem 0;
 	}
@@ -181,10 +168,6 @@
 		.page {
 			grid-template-columns: minmax(0, 1fr);
 			height: calc(100dvh - 49px);
-		}
-		.top {
-			padding-left: 1.1rem;
-			padding-right: 1.1rem;
 		}
 		.track {
 			margin: 0.9rem 1.1rem 0;

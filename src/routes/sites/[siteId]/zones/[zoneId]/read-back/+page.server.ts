@@ -1,3 +1,4 @@
+import { boxWords } from '$core/words';
 import { compute } from '$lib/server/compute';
 import { pageLoad } from '$lib/server/pages';
 import { allowedOptions } from '$core/control';
@@ -5,11 +6,18 @@ import { zoneForPages } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params }: PageServerLoadEvent) => {
-	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
+	const { stored, channels, profile } = await zoneForPages(params.siteId, params.zoneId);
 	return {
 		stored: { keyed: stored.keyed },
 		profile,
-		options: allowedOptions(profile, stored.zone.options),
-		program: (await compute('zoneFit', { zone: stored.zone, profile })).chosen.program
+		box: boxWords(stored.zone, profile),
+		/** The zones of its control in the order of its channels, with what each is to hold. */
+		channels: await Promise.all(
+			channels.map(async ({ id, zone }) => ({
+				id,
+				options: allowedOptions(profile, zone.options),
+				program: (await compute('zoneFit', { zone, profile })).chosen.program
+			}))
+		)
 	};
 });

@@ -22,18 +22,35 @@
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
 	const notes = keyedNotesOf(
-		`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}/keyed`,
+		`/api/v1/jobs/${data.site.id}/zones/${data.channels[0]!.id}/keyed`,
 		data.stored.keyed,
 		data.readAtMs
 	);
 	onMount(() => notes.resume());
 
-	const groups = $derived(readBackGroups(data.profile, data.options, data.program));
+	const name = $derived(data.channels.length > 1 ? data.box : data.zone.name);
+	const { options } = $derived(data.channels[0]!);
+	/** The groups of each channel; what is set once for the control is read once. */
+	const ofChannels = $derived(
+		data.channels.reduce<ReadBackGroup[][]>((all, { options, program }) => {
+			const known = all.flat().map(({ section }) => section);
+			const own = readBackGroups(data.profile, options, program);
+			return [...all, own.filter(({ section }) => !known.includes(section))];
+		}, [])
+	);
+	const groups = $derived(ofChannels.flat());
 	/** What was read from the display, field by field. */
 	const readings = $derived(readingsOf(groups, notes.keyed));
 	const progress = $derived(readBackProgress(groups, notes.keyed));
-	$effect(() => live.show(data.zone.id, progress));
-	const slips = $derived(explainReadBack(data.profile, data.options, data.program, readings));
+	$effect(() => {
+		for (const { id, options, program } of data.channels)
+			live.show(id, readBackProgress(readBackGroups(data.profile, options, program), notes.keyed));
+	});
+	const slips = $derived(
+		data.channels
+			.flatMap(({ options, program }) => explainReadBack(data.profile, options, program, readings))
+			.filter((slip, i, all) => all.findIndex((one) => one.ids[0] === slip.ids[0]) === i)
+	);
 	const wrong = $derived(slips.reduce((sum, slip) => sum + slip.ids.length, 0));
 	/** Why what was typed in a field was not taken, by field; it stays there to be mended. */
 	let refused = $state<Record<string, { text: string; sentence: string }>>({});
@@ -60,21 +77,21 @@
 			note(group, field, null);
 			return;
 		}
-		const read = readDisplayed(field, text, data.options, wordsThere(groups, field));
+		const read = readDisplayed(field, text, options, wordsThere(groups, field));
 		if ('sentence' in read) refused[field.id] = { text, sentence: read.sentence };
 		else note(group, field, read.value);
 	}
 
-	const sets = $derived(alikeDays(groups));
+	const sets = $derived(ofChannels.flatMap((one) => alikeDays(one)));
 	/** On a phone one day (with those like it) is shown at a time. */
 	let at = $state(0);
 	const names = (set: readonly ReadBackGroup[]) => set.map((group) => group.section).join(', ');
 </script>
 
-<svelte:head><title>{data.zone.name}, read back · Fond Quarter</title></svelte:head>
+<svelte:head><title>{name}, read back · Fond Quarter</title></svelte:head>
 
 <main>
-	<h1>{data.zone.name}, read back</h1>
+	<h1>{name}, read back</h1>
 	<p class="lead" aria-live="polite">
 		{#if slips.length === 0 && progress.read === progress.toRead}
 			All of it was read back: the display shows what is planned.

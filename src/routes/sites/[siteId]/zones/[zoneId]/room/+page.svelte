@@ -84,7 +84,7 @@
 			{/if}
 		</div>
 		<div>
-			<ItsControl {model} profiles={data.profiles} />
+			<ItsControl {model} profiles={data.profiles} zones={data.zones} />
 			<SettingsAtControl
 				settings={zone.settings}
 				{profile}

@@ -1,0 +1,62 @@
+<script lang="ts">
+	import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
+	import type { Snippet } from 'svelte';
+	import Button from '../kit/Button.svelte';
+
+	let {
+		name,
+		ofChannels,
+		leave,
+		children
+	}: {
+		/** The zone, or the control that governs several. */
+		name: string;
+		/** How far each zone of the control is. */
+		ofChannels: readonly { readonly name: string; readonly done: number; readonly of: number }[];
+		leave: { readonly href: string; readonly name: string };
+		/** Where one is on the card. */
+		children: Snippet;
+	} = $props();
+</script>
+
+<div class="top">
+	<h1>{name}</h1>
+	<span class="soft" role="status">{@render children()}</span>
+	<span class="print"
+		><Button icon={Printer} iconLabel="Print the card" onclick={() => window.print()} /></span
+	>
+	<Button href={leave.href}>{leave.name}</Button>
+</div>
+{#if ofChannels.length > 1}
+	<p class="soft">
+		One card for {ofChannels.map((one) => `${one.name} (${one.done} of ${one.of})`).join(' and ')}
+	</p>
+{/if}
+
+<style>
+	.top {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 1rem;
+		padding: 0 1.4rem;
+	}
+	h1 {
+		flex: 1 1 8rem;
+		font-size: 1.1rem;
+		overflow-wrap: anywhere;
+	}
+	p {
+		padding: 0.3rem 1.4rem 0;
+	}
+	@media (max-width: 860px) {
+		.top,
+		p {
+			padding-left: 1.1rem;
+			padding-right: 1.1rem;
+		}
+		.print {
+			display: none;
+		}
+	}
+</style>
