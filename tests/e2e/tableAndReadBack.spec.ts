@@ -67,7 +67,8 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 	for (const link of links) {
 		await page.goto(link.replace(/week$/, 'key-in'), { waitUntil: 'networkidle' });
 		const status = page.locator('main').getByRole('status');
-		const all = Number(/of (\d+)/.exec(await status.innerText())![1]);
+		// what hangs on a control that was keyed with another zone is all in
+		const all = Number(/of (\d+)/.exec(await status.innerText())?.[1] ?? 0);
 		for (let i = 1; i <= all; i++) await page.keyboard.press('Enter');
 		await expect(page.getByText('All in.')).toBeVisible();
 		await saved(page);

@@ -4,7 +4,7 @@ import { deviceRules } from './rules/device';
 import { weekRules } from './rules/week';
 import { workRules } from './rules/work';
 
-export type { Checked, Finding, MendView, Severity } from './rules/check';
+export type { Checked, Fed, Finding, MendView, Severity } from './rules/check';
 export { dueOf } from './rules/device';
 
 /** The rules, each alone: docs/domain.md §11. */

@@ -433,6 +433,13 @@ export const conflictResponse = z.strictObject({
 	current: z.strictObject({ revision: z.int(), zone: zoneSchema })
 });
 
+/** A zone as it is seen, with what belongs to its control in it, and the other zones of that control. */
+export const zoneResponse = z.strictObject({
+	revision: z.int(),
+	zone: zoneSchema,
+	beside: z.array(z.strictObject({ id: z.string(), name: z.string(), channel: z.int() }))
+});
+
 /** The control profiles of this installation: its own, then those shipped. */
 export const controlsResponse = z.strictObject({
 	controls: z.array(

@@ -1,6 +1,6 @@
 import { dateOfDay, localTime, transitionsBetween, wallAt } from '../civil';
 import type { ControlProfile } from '../control';
-import type { ClockReading, Zone } from '../plan';
+import type { ClockReading, OnSite, Zone } from '../plan';
 
 /** Beyond this a clock's error is to be mended (commissioning checks: off by over two minutes). */
 const NOTICEABLE_SECONDS = 120;
@@ -89,4 +89,15 @@ export function awayFacts(zone: Pick<Zone, 'exceptions'>, timeZone: string, nowM
 		(one) => one.kind === 'special-day' && one.date >= now.slice(0, 10)
 	).length;
 	return count > 0 ? { kind: 'special-days', count } : { kind: 'none' };
+}
+
+/** Whether a zone's control is switched off: left so on the last visit, or by an exception that is in force. */
+export function isSwitchedOff(
+	zone: Pick<Zone, 'exceptions'>,
+	leftIn: OnSite['leftIn'],
+	timeZone: string,
+	nowMs: number
+): boolean {
+	const away = awayFacts(zone, timeZone, nowMs);
+	return leftIn === 'off' || ((away.kind === 'endless' || away.kind === 'held') && away.what === 'off');
 }

@@ -12,9 +12,9 @@ import {
 	type Room,
 	type Zone
 } from '../plan';
-import { buildWeek } from '../week';
+import { buildWeek, valueAt, WEEK_MINUTES } from '../week';
 import { proofWords } from '../words';
-import { nightsOf, proofOf, risesOf, roomWeek } from '.';
+import { byMinute, gatedBy, nightsOf, proofOf, readyRoom, risesOf, roomWeek, simulate } from '.';
 
 const stat = findProfile('six-step-room-stat')!;
 const room = (more: object): Room =>
@@ -53,6 +53,42 @@ describe('a proof', () => {
 		const { held } = fitZone(plain, stat).chosen;
 		for (const of of [light, heavyFloor])
 			expect(roomWeek(plain, of, stat, held, -3)).toEqual(proofOf(plain, of, stat, held, -3).days.air);
+	});
+
+	it('heats only while its control calls and what feeds it may run, minute by minute, and the heat balances', () => {
+		const { held } = fitZone(plain, stat).chosen;
+		const hours = buildWeek(
+			[0, 1, 2, 3, 4, 5, 6].flatMap((day) => [
+				{ at: day * 1440 + 540, value: true },
+				{ at: day * 1440 + 690 + 7 * day, value: false }
+			])
+		);
+		for (const of of [light, heavyFloor, room({ emitter: { kind: 'radiator', ratedW: 2500 } })]) {
+			const free = proofOf(plain, of, stat, held, -3);
+			expect(proofOf(plain, of, stat, held, -3, buildWeek([{ at: 0, value: true }]))).toEqual({
+				...free,
+				days: { ...free.days, may: free.days.air.map(() => 1) }
+			});
+			const { days, ways, rises } = proofOf(plain, of, stat, held, -3, hours);
+			const { ways: never } = proofOf(plain, of, stat, held, -3, buildWeek([{ at: 0, value: false }]));
+			expect(never.programmed.kWhPerDay).toBeCloseTo(0, 6);
+			expect(rises).toEqual(free.rises);
+			expect(ways.programmed.coldMinutes).toBeGreaterThan(free.ways.programmed.coldMinutes);
+			expect(ways.programmed.kWhPerDay).toBeLessThan(free.ways.programmed.kWhPerDay);
+			const request = readyRoom(of);
+			const set = byMinute(held, WEEK_MINUTES);
+			const run = simulate({
+				...request,
+				outdoorC: new Float64Array(WEEK_MINUTES).fill(-3),
+				setpointC: gatedBy(hours, set),
+				record: true
+			});
+			for (let minute = 0; minute < WEEK_MINUTES; minute++)
+				if (!valueAt(hours, minute)) expect(run.heating[minute]).toBe(0);
+			days.heating.forEach((share, i) => expect(days.may![i] === 1 || share === 0).toBe(true));
+			expect(run.heatJ).toBeGreaterThan(0);
+			expect((run.heatJ + run.gainsJ - run.lossJ - run.storedJ) / run.heatJ).toBeCloseTo(0, 6);
+		}
 	});
 
 	it('gives a light room on a panel and a heavy one on its floor plainly different leads and opposite advice', () => {

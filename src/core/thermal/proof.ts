@@ -33,6 +33,19 @@ export function warmestHeld(zone: Zone, profile: ControlProfile): number {
 	return Math.max(...zone.levels.map((level) => heldInZone(zone, profile, level.setpointC)));
 }
 
+/** When what feeds a room may run; null where nothing holds it back. */
+export type Permission = WeekSteps<boolean> | null;
+
+/** Setpoints by minute, off (NaN) where what feeds the room may not run: a control that calls then calls in vain. */
+export function gatedBy(permission: Permission, setpointC: Float64Array): Float64Array {
+	if (!permission) return setpointC;
+	const may = byMinute(
+		mapWeek(permission, (on) => (on ? 1 : 0)),
+		setpointC.length
+	);
+	return setpointC.map((c, minute) => (may[minute] ? c : NaN));
+}
+
 /** What frost level keeps, in °C, where the zone has no lower level: common practice is 5 to 7. */
 const FROST_C = 7;
 
@@ -167,6 +180,8 @@ export interface Proof {
 		readonly wanted: readonly number[];
 		readonly outdoor: readonly number[];
 		readonly heating: readonly number[];
+		/** 1 where what feeds the room may run, 0 where not; null where nothing holds it back. */
+		readonly may: readonly number[] | null;
 	};
 	readonly night: Night | null;
 	readonly curve: readonly WarmUp[];
@@ -211,7 +226,8 @@ function laidOut(
 	room: Room,
 	profile: ControlProfile,
 	heldTarget: WeekSteps<number>,
-	outdoorC: number
+	outdoorC: number,
+	permission: Permission
 ) {
 	const ready = readyRoom(room, profile.habits.minimumOffMinutes);
 	const outdoor = outdoorWeek(outdoorC);
@@ -222,7 +238,7 @@ function laidOut(
 		periodic({
 			...ready,
 			outdoorC: outdoor,
-			setpointC,
+			setpointC: gatedBy(permission, setpointC),
 			// a switch governs no temperature: nothing is held against it
 			...(profile.temperature ? { wantedC: want } : {}),
 			record
@@ -246,9 +262,10 @@ export function roomWeek(
 	room: Room,
 	profile: ControlProfile,
 	heldTarget: WeekSteps<number>,
-	outdoorC: number
+	outdoorC: number,
+	permission: Permission = null
 ): number[] {
-	const { ready, set, closed } = laidOut(zone, room, profile, heldTarget, outdoorC);
+	const { ready, set, closed } = laidOut(zone, room, profile, heldTarget, outdoorC, permission);
 	const { air, emitter } = closed(set, true).run;
 	const { model } = ready;
 	return Array.from({ length: WEEK_MINUTES / EVERY }, (_, i) =>
@@ -259,16 +276,25 @@ export function roomWeek(
 /**
  * What a room will do under its held week at an outdoor temperature (mean of the day, °C): the week run through, the
  * warm-up against outdoor temperature, steady against programmed against frost level, how far it falls, how it swings.
- * `heldTarget` is the held week in °C. Cold counts against the wanted week, not the setpoint.
+ * `heldTarget` is the held week in °C. Cold counts against the wanted week, not the setpoint. Where what feeds the room may run only by
+ * `permission`, every way is run under that; the leads are those of the room alone, which the permission then has to follow.
  */
 export function proofOf(
 	zone: Zone,
 	room: Room,
 	profile: ControlProfile,
 	heldTarget: WeekSteps<number>,
-	outdoorC: number
+	outdoorC: number,
+	permission: Permission = null
 ): Proof {
-	const { ready, outdoor, set, want, closed } = laidOut(zone, room, profile, heldTarget, outdoorC);
+	const { ready, outdoor, set, want, closed } = laidOut(
+		zone,
+		room,
+		profile,
+		heldTarget,
+		outdoorC,
+		permission
+	);
 	const warmest = warmestHeld(zone, profile);
 	const week = closed(set, true);
 	const programmed = week.run;
@@ -300,7 +326,15 @@ export function proofOf(
 				{ length: WEEK_MINUTES / EVERY },
 				(_, i) =>
 					programmed.heating.subarray(i * EVERY, (i + 1) * EVERY).reduce((sum, on) => sum + on, 0) / EVERY
-			)
+			),
+			may:
+				permission &&
+				sampled(
+					byMinute(
+						mapWeek(permission, (on) => (on ? 1 : 0)),
+						WEEK_MINUTES
+					)
+				)
 		},
 		night,
 		curve,

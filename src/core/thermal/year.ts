@@ -2,7 +2,7 @@ import type { ControlProfile } from '../control';
 import { levelOf, wantedWeek, YEAR_HOURS, type Room, type Zone } from '../plan';
 import { mapWeek, WEEK_MINUTES, type WeekSteps } from '../week';
 import { periodic } from './periodic';
-import { frostBetween, setpointForRun, warmestHeld } from './proof';
+import { frostBetween, gatedBy, setpointForRun, warmestHeld, type Permission } from './proof';
 import { byMinute, outdoorByMinute, readyRoom, simulate, type Simulation } from './simulate';
 import { hourly } from './weather';
 
@@ -28,7 +28,8 @@ export interface YearProof {
 
 /**
  * Runs a room through a year of hours (8760 °C, beginning on a Monday) minute by minute, three ways. `heldTarget` is
- * the held week in °C. `onshare` hears the share done, 0…1.
+ * the held week in °C. `onshare` hears the share done, 0…1; `permission` is when what
+ * feeds the room may run.
  */
 export function yearOf(
 	zone: Zone,
@@ -36,7 +37,8 @@ export function yearOf(
 	profile: ControlProfile,
 	heldTarget: WeekSteps<number>,
 	hoursC: readonly number[],
-	onshare: (share: number) => void = () => {}
+	onshare: (share: number) => void = () => {},
+	permission: Permission = null
 ): YearProof {
 	const ready = readyRoom(room, profile.habits.minimumOffMinutes);
 	const minutes = YEAR_HOURS * 60;
@@ -50,7 +52,8 @@ export function yearOf(
 		: undefined;
 	const warmest = warmestHeld(zone, profile);
 	let done = 0;
-	const way = (setpointC: Float64Array): YearWay => {
+	const way = (asked: Float64Array): YearWay => {
+		const setpointC = gatedBy(permission, asked);
 		const kWh: number[] = [];
 		const coldMinutes: number[] = [];
 		let coldestC = Infinity;

@@ -139,7 +139,46 @@ describe('commissioning checks', () => {
 		[
 			'look unfed',
 			'six-step-room-stat',
-			{ more: { unfed: { source: 'Boiler', gaps: [{ from: 270, to: 360, wantedC: 20.5 }] } } }
+			{
+				more: {
+					unfed: {
+						source: 'Boiler',
+						gaps: [{ from: 270, to: 360, wantedC: 20.5 }],
+						governor: { id: 'g', name: 'Programmer', exceptions: [], leftIn: null }
+					}
+				}
+			}
+		],
+		[
+			'stop source-off',
+			'six-step-room-stat',
+			{
+				more: {
+					unfed: {
+						source: 'Boiler',
+						gaps: [],
+						governor: { id: 'g', name: 'Programmer', exceptions: [], leftIn: 'off' }
+					}
+				}
+			}
+		],
+		[
+			'stop source-off',
+			'six-step-room-stat',
+			{
+				more: {
+					unfed: {
+						source: 'Boiler',
+						gaps: [],
+						governor: {
+							id: 'g',
+							name: 'Programmer',
+							exceptions: [{ kind: 'off', id: 'o', from: '2026-01-01T00:00', until: null }],
+							leftIn: 'automatic'
+						}
+					}
+				}
+			}
 		],
 		['look misfit', 'six-step-room-stat', { more: { misfit: { coldMinutes: 20, warmMinutes: 0 } } }],
 		['note misfit', 'six-step-room-stat', { more: { misfit: { coldMinutes: 0, warmMinutes: 20 } } }],

@@ -9,7 +9,7 @@ import {
 import { findingsOf, type Checked, type Finding, type MendView, type Severity } from '../checks';
 import { LEFT_WORDS, OCCUPANT_WORDS, TEST_WORDS, TROUBLE_WORDS, unitOf } from '../plan';
 import { capital } from '../schema';
-import { gapSentences } from './house';
+import { gapSentences, sourceOffWords } from './house';
 import { clockStanding, endlessWords, fitWords } from './standing';
 
 /** Something that was forgotten or is out of the usual, said, and where it is mended. */
@@ -114,6 +114,8 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 			const more = others.length === 0 ? '' : ` And ${others.length} more like it.`;
 			return [`${worst!.text}${more}`, 'See the week'];
 		}
+		case 'source-off':
+			return [sourceOffWords(one.source, one.governor), 'See the house'];
 		case 'misfit':
 			return [
 				`The control cannot hold the week: ${fitWords(one, profile.temperature === null)}.`,

@@ -8,9 +8,9 @@ import {
 	type ControlProfile
 } from '../control';
 import { fitZone } from '../fit';
-import { misfitSentences, heldInWords, customerLines } from '.';
+import { misfitSentences, heatHours, heldInWords, customerLines } from '.';
 import { heatsStore, heldInZone, type Zone } from '../plan';
-import { DAY_MINUTES, dayRange, duration } from '../week';
+import { DAY_MINUTES, dayRange, duration, type WeekSteps } from '../week';
 import { NARROW_SPAN, printedWeek, type PrintedWeekDrawing } from './printedWeek';
 
 /** A part of the customer's page: a heading and what stands under it, as a list or as running text. */
@@ -60,7 +60,8 @@ function switchCare(zone: Zone, profile: ControlProfile, unit: ControlOptions['u
 	return [];
 }
 
-/** Writes the customer's page of a zone. `site` is its name and place in one line; `timeZone` and `nowMs` give the next clock changes. */
+/** Writes the customer's page of a zone. `site` is its name and place in one line; `timeZone` and `nowMs` give the next clock changes; `fed` is what
+ * makes its heat and when that may run, where something governs it. */
 export function customerPage(
 	zone: Zone,
 	profile: ControlProfile,
@@ -68,7 +69,8 @@ export function customerPage(
 	timeZone: string,
 	nowMs: number,
 	choice: CustomerChoice = {},
-	setUpBy: string | null = null
+	setUpBy: string | null = null,
+	fed: { readonly source: string; readonly may: WeekSteps<boolean> } | null = null
 ): CustomerPage {
 	const own = allowedOptions(profile, zone.options);
 	const options: ControlOptions = { ...own, unit: choice.unit ?? own.unit, clock: choice.clock ?? own.clock };
@@ -100,7 +102,9 @@ export function customerPage(
 				})
 		)
 	];
+	const hours = fed && heatHours(fed.source, fed.may, options);
 	const good = [
+		...(hours ? [hours] : []),
 		...(isSwitch
 			? [
 					"The times follow the timer's own clock: if it is wrong, so is everything here.",

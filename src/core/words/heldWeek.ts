@@ -1,5 +1,5 @@
 import { displayTime, setpointWithUnit, type ControlOptions, type ControlProfile } from '../control';
-import { DAY_NAMES, firstAlike, splitByDay, type Span, type WeekSteps } from '../week';
+import { DAY_NAMES, firstAlike, mapWeek, splitByDay, type Span, type WeekSteps } from '../week';
 
 /** The held week of one or several like days, for somebody who has never heard of a setpoint. */
 export interface DayWords {
@@ -49,4 +49,29 @@ export function heldInWords(
 		const like = first.flatMap((of, i) => (of === day ? [i] : []));
 		return { days: like, name: dayNames(like), sentence: sentenceOf(days[day]!, profile, options) };
 	});
+}
+
+/**
+ * When a source makes heat, for somebody who has never heard of a setpoint: "Boiler makes heat only Monday to Friday from 05:30 to 09:00;
+ * Saturday and Sunday …". Null where it may always.
+ */
+export function heatHours(
+	source: string,
+	may: WeekSteps<boolean>,
+	options: Pick<ControlOptions, 'clock'>
+): string | null {
+	const week = mapWeek(may, (on) => (on ? 1 : 0));
+	if (week.every((step) => step.value === 1)) return null;
+	const until = (minute: number) =>
+		minute === 1440 || minute === 0 ? 'midnight' : displayTime(minute, options.clock);
+	const first = firstAlike(week);
+	const days = splitByDay(week);
+	const said = [...new Set(first)].map((day) => {
+		const name = dayNames(first.flatMap((of, i) => (of === day ? [i] : []))).replace(/^E/, 'e');
+		const on = days[day]!.filter((span) => span.value === 1);
+		const spans = on.map((span) => `${until(span.from)} to ${until(span.to)}`);
+		if (on.length === 0) return `${name} never`;
+		return on[0]!.to - on[0]!.from === 1440 ? `${name} all day` : `${name} from ${spans.join(' and from ')}`;
+	});
+	return `${source} makes heat only ${said.join('; ')}. At other times this control can call for warmth, but none comes.`;
 }

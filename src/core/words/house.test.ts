@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { buildWeek, constantWeek } from '../week';
-import { gapSentences, waitsUntil } from '.';
+import { gapSentences, heatHours, waitsAt, waitsUntil } from '.';
 
 it('says the same hours of several days once, each in its own time of day, the worst first', () => {
 	const at = (day: number, from: number, to: number) => ({
@@ -33,4 +33,46 @@ it('says until when a source may not run, over the end of a day and of the week'
 	expect(waitsUntil('Boiler', constantWeek(false), 0)).toBe(
 		'Boiler may not run at any time of the week: nothing heats here.'
 	);
+});
+
+it('waits at a moment for what governs its source: for its week, or for what it departs to', () => {
+	const may = buildWeek([
+		{ at: 0, value: false },
+		{ at: 360, value: true },
+		{ at: 1380, value: false }
+	]);
+	const fed = { source: 'Boiler', governor: 'Programmer', may };
+	const zone = {
+		held: buildWeek([
+			{ at: 0, value: 16 },
+			{ at: 300, value: 21 }
+		]),
+		isSwitch: false
+	};
+	// Thursday 1 January 1970: minute 0 of its day
+	const thursday = (minute: number) => minute;
+	const at = (
+		minute: number,
+		heatC: number | null,
+		by: 'program' | 'off' | 'holiday' | 'boost',
+		wants = 21
+	) => waitsAt(fed, zone, wants, { state: { heatC, by }, isSwitch: true }, thursday(minute));
+	expect(at(300, 0, 'program')).toMatch(/^Boiler may not run until Mon 06:00/);
+	expect(at(300, 1, 'boost')).toBeNull();
+	expect(at(300, 0, 'program', 16)).toBeNull();
+	expect(at(600, null, 'off')).toBe('Boiler may not run: Programmer is off. Nothing heats here.');
+	expect(at(600, 0, 'holiday')).toBe('Boiler may not run: Programmer is away. Nothing heats here.');
+});
+
+it('tells a customer when a source makes heat, like days together', () => {
+	const days = (from: number, to: number, day: number) => [
+		{ at: day * 1440 + from, value: true },
+		{ at: day * 1440 + to, value: false }
+	];
+	const may = buildWeek([...[0, 1, 2, 3, 4].flatMap((d) => days(330, 1320, d)), ...days(420, 1380, 5)]);
+	expect(heatHours('The boiler', may, { clock: '24' })).toBe(
+		'The boiler makes heat only Monday to Friday from 05:30 to 22:00; Saturday from 07:00 to 23:00; Sunday never. At other times this control can call for warmth, but none comes.'
+	);
+	expect(heatHours('The boiler', may, { clock: '12' })).toContain('from 5:30 am to 10:00 pm');
+	expect(heatHours('The boiler', constantWeek(true), { clock: '24' })).toBeNull();
 });

@@ -1,4 +1,5 @@
 import { weekdayOfDay } from '../civil';
+import type { Layer } from '../run';
 import { isWarmth, type Chain, type ChainFault, type ChainZone, type Gap } from '../house';
 import {
 	clockTime,
@@ -58,18 +59,62 @@ export function waitsUntil(source: string, may: WeekSteps<boolean>, weekMinute: 
 	return `${source} may not run until ${day}${clockTime(minuteOfDay(next.from))}: nothing heats here.`;
 }
 
-/** What a zone waits for at a local minute: its source may not run though its setpoint asks for warmth; null where it does not wait. */
-export function waitsWords(
-	{ source, may }: { readonly source: string; readonly may: WeekSteps<boolean> },
+/**
+ * What a zone waits for at a local minute: its setpoint asks for warmth, but what governs its source does not let that run, by its week or
+ * because it departs from it. `state` is what the governor holds then. Null where the zone does not wait.
+ */
+export function waitsAt(
+	{
+		source,
+		governor,
+		may
+	}: { readonly source: string; readonly governor: string; readonly may: WeekSteps<boolean> },
 	zone: Pick<ChainZone, 'held' | 'isSwitch'>,
 	setpoint: number | null,
+	governs: {
+		readonly state: { readonly heatC: number | null; readonly by: Layer };
+		readonly isSwitch: boolean;
+	},
 	wallMinute: number
 ): string | null {
+	if (setpoint === null || !isWarmth(setpoint, zone)) return null;
 	const day = Math.floor(wallMinute / DAY_MINUTES);
 	const weekMinute = weekdayOfDay(day) * DAY_MINUTES + (wallMinute - day * DAY_MINUTES);
-	if (setpoint === null || valueAt(may, weekMinute) || !isWarmth(setpoint, zone)) return null;
-	return waitsUntil(source, may, weekMinute);
+	const { heatC, by } = governs.state;
+	if (by === 'program' || by === 'early-start' || by === 'limits')
+		return valueAt(may, weekMinute) ? null : waitsUntil(source, may, weekMinute);
+	// what departs from the week lets its source run where it is on, or holds more than a frost level
+	const runs = heatC !== null && heatC > (governs.isSwitch ? 0.5 : GOVERNED_FROST_C);
+	return runs ? null : waitsOnGovernor(source, governor, by);
 }
+
+/** Up to this a governing control that departs from its week lets nothing run, in °C: common practice for frost levels. */
+const GOVERNED_FROST_C = 12;
+
+/** That a source is switched off at what governs it. */
+export const sourceOffWords = (source: string, governor: string): string =>
+	`${governor} is off, so ${source} makes no heat: nothing heats here, and frost protection does not work.`;
+
+/** That a zone waits at a moment because what governs its source departs from its week: away, held, switched off. */
+const waitsOnGovernor = (source: string, governor: string, by: Layer): string =>
+	`${source} may not run: ${governor} ${governorWords[by]}. Nothing heats here.`;
+
+const governorWords: Readonly<Record<Layer, string>> = {
+	program: 'is in its off hours',
+	'special-day': 'has a special day',
+	'early-start': 'starts early',
+	override: 'was changed by hand',
+	hold: 'is held',
+	boost: 'is boosted',
+	holiday: 'is away',
+	manual: 'is on manual',
+	off: 'is off',
+	limits: 'is limited'
+};
+
+/** What an absence of a zone that lets a source run does to the zones that it feeds. */
+export const awayCutWords = (source: string, governor: string, fed: readonly string[]): string =>
+	`While ${governor} is away, ${source} makes no heat: no frost protection works in ${fed.join(', ')}. Leave ${governor} on its week, and turn the zones down.`;
 
 /** How a source stands with its rooms, in a sentence. */
 export function chainStanding({ source, governor, fed, lostMinutes }: Chain): string {

@@ -1,6 +1,8 @@
 import { expose, transfer } from 'comlink';
+import { z } from 'zod';
 import { profileSchema } from '$core/control';
 import { fitZone } from '$core/fit';
+import { gapsOf, type Gap } from '$core/house';
 import { roomSchema, zoneSchema } from '$core/plan';
 import {
 	measureRoom,
@@ -14,23 +16,38 @@ import {
 	type YearProof
 } from '$core/thermal';
 
+/** When what feeds a zone may run. */
+const permissionSchema = z.array(z.strictObject({ at: z.int(), value: z.boolean() })).nullable();
+
+/** A proof with the stretches in which the zone asks in vain. */
+export interface FedProof extends Proof {
+	readonly gaps: readonly Gap[];
+}
+
 /** Proves a zone's room off the main thread. All documents cross the border through their schemas. */
 const api = {
 	/** Null where the room has not been described. */
-	proof(zone: unknown, profile: unknown, outdoorC: number): Proof | null {
+	proof(zone: unknown, profile: unknown, outdoorC: number, may: unknown = null): FedProof | null {
 		const known = zoneSchema.parse(zone);
 		const control = profileSchema.parse(profile);
-		return known.room
-			? proofOf(known, known.room, control, fitZone(known, control).chosen.held, outdoorC)
-			: null;
+		const permission = permissionSchema.parse(may);
+		if (!known.room) return null;
+		const { held } = fitZone(known, control).chosen;
+		const asks = { held, isSwitch: control.temperature === null };
+		return {
+			...proofOf(known, known.room, control, held, outdoorC, permission),
+			gaps: permission ? gapsOf(asks, permission) : []
+		};
 	},
 	/** The room's air every five minutes of the week, in °C; null where it has not been described. */
-	room(zone: unknown, profile: unknown, outdoorC: number): Float32Array | null {
+	room(zone: unknown, profile: unknown, outdoorC: number, may: unknown = null): Float32Array | null {
 		const known = zoneSchema.parse(zone);
 		const control = profileSchema.parse(profile);
 		if (!known.room) return null;
 		const { held } = fitZone(known, control).chosen;
-		const line = Float32Array.from(roomWeek(known, known.room, control, held, outdoorC));
+		const line = Float32Array.from(
+			roomWeek(known, known.room, control, held, outdoorC, permissionSchema.parse(may))
+		);
 		return transfer(line, [line.buffer]);
 	},
 	/** A described room's year of hours, three ways; `onshare` hears the share done. */
@@ -38,11 +55,13 @@ const api = {
 		zone: unknown,
 		profile: unknown,
 		hoursC: readonly number[],
-		onshare: (share: number) => void
+		onshare: (share: number) => void,
+		may: unknown = null
 	): YearProof {
 		const known = zoneSchema.parse(zone);
 		const control = profileSchema.parse(profile);
-		return yearOf(known, known.room!, control, fitZone(known, control).chosen.held, hoursC, onshare);
+		const { held } = fitZone(known, control).chosen;
+		return yearOf(known, known.room!, control, held, hoursC, onshare, permissionSchema.parse(may));
 	},
 	/** A room's loss and capacity from a log, or why it gives none. */
 	measure(room: unknown, log: EvenLog): Measured | LogRefusal {

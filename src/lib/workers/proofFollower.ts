@@ -1,12 +1,12 @@
 import { wrap, type Remote } from 'comlink';
 import type { ControlProfile } from '$core/control';
 import type { Zone } from '$core/plan';
-import type { Proof } from '$core/thermal';
+import type { Permission } from '$core/thermal';
 import { LatestOnly } from './latestOnly';
-import type { ProofWorkerApi } from './proof.worker';
+import type { FedProof, ProofWorkerApi } from './proof.worker';
 
 /** What is asked of a zone in its worker. */
-type Question = [zone: Zone, profile: ControlProfile, outdoorC: number];
+type Question = [zone: Zone, profile: ControlProfile, outdoorC: number, may: Permission];
 
 /** Keeps an answer of the proof worker following a zone's edits and the outdoor temperature, in a worker of its own. */
 class Follower<Answer> {
@@ -31,8 +31,8 @@ class Follower<Answer> {
 }
 
 /** Keeps a zone's proof following; null where its room has not been described. */
-export class ProofFollower extends Follower<Proof | null> {
-	constructor(onproof: (proof: Proof | null) => void) {
+export class ProofFollower extends Follower<FedProof | null> {
+	constructor(onproof: (proof: FedProof | null) => void) {
 		super(
 			(remote) =>
 				(...question) =>

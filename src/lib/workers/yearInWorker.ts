@@ -1,7 +1,7 @@
 import { proxy, wrap } from 'comlink';
 import type { ControlProfile } from '$core/control';
 import type { Zone } from '$core/plan';
-import type { YearProof } from '$core/thermal';
+import type { Permission, YearProof } from '$core/thermal';
 import type { ProofWorkerApi } from './proof.worker';
 
 /** A year under way: what comes of it, or null once stopped. */
@@ -15,11 +15,12 @@ export function yearInWorker(
 	zone: Zone,
 	profile: ControlProfile,
 	hoursC: readonly number[],
-	onshare: (share: number) => void
+	onshare: (share: number) => void,
+	may: Permission
 ): YearRun {
 	const worker = new Worker(new URL('./proof.worker.ts', import.meta.url), { type: 'module' });
 	let stop = () => {};
 	const stopped = new Promise<null>((resolve) => (stop = () => resolve(null)));
-	const run = wrap<ProofWorkerApi>(worker).year(zone, profile, hoursC, proxy(onshare));
+	const run = wrap<ProofWorkerApi>(worker).year(zone, profile, hoursC, proxy(onshare), may);
 	return { answer: Promise.race([run, stopped]).finally(() => worker.terminate()), stop };
 }

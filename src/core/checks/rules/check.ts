@@ -40,6 +40,8 @@ export type Found =
 	  }
 	/** The stretches in which it asks for warmth and its source may not run. */
 	| { readonly id: 'unfed'; readonly source: string; readonly gaps: readonly Gap[] }
+	/** What governs its source is switched off. */
+	| { readonly id: 'source-off'; readonly source: string; readonly governor: string }
 	| { readonly id: 'misfit'; readonly coldMinutes: number; readonly warmMinutes: number }
 	| { readonly id: 'clock'; readonly clock: ClockFacts }
 	/** The day of the next change, `YYYY-MM-DD`. */
@@ -56,6 +58,18 @@ export type Found =
 /** Something that was forgotten or is out of the usual, how much it weighs, and where it is mended. */
 export type Finding = Found & { readonly severity: Severity; readonly view: MendView };
 
+/** What feeds a zone, by its name, and the zone that governs it. */
+export interface Fed {
+	readonly source: string;
+	/** The stretches in which the zone asks for warmth and its source may not run. */
+	readonly gaps: readonly Gap[];
+	readonly governor: Pick<Zone, 'name' | 'exceptions'> & {
+		readonly id: string;
+		/** What its control was left in, as far as that was noted. */
+		readonly leftIn: OnSite['leftIn'];
+	};
+}
+
 /** Everything that is known of a zone when it is checked. */
 export interface Checked {
 	readonly zone: Zone;
@@ -70,8 +84,8 @@ export interface Checked {
 	/** Whether this firm signs off only what was read back. */
 	readonly readBackStops: boolean;
 	readonly misfit: Pick<Misfit, 'coldMinutes' | 'warmMinutes'>;
-	/** What feeds it, and when it asks in vain; left out where nothing governs what feeds it. */
-	readonly unfed?: { readonly source: string; readonly gaps: readonly Gap[] } | undefined;
+	/** What feeds it, what governs that, and when it asks in vain; left out where nothing governs what feeds it. */
+	readonly unfed?: Fed | undefined;
 	readonly groupingName: string;
 	readonly timeZone: string;
 	readonly nowMs: number;

@@ -1,4 +1,5 @@
 import { bindingLimits, leadIsStale } from '../../plan';
+import { isSwitchedOff } from '../../run';
 import { emitterClasses, floorLimitOf } from '../../thermal';
 import { type Rule, used } from './check';
 
@@ -102,5 +103,15 @@ export const weekRules = {
 	unfed: ({ unfed }) =>
 		unfed && unfed.gaps.length > 0
 			? { id: 'unfed', severity: 'look', view: 'week', source: unfed.source, gaps: unfed.gaps }
+			: null,
+	'source-off': ({ unfed, timeZone, nowMs }) =>
+		unfed && isSwitchedOff(unfed.governor, unfed.governor.leftIn, timeZone, nowMs)
+			? {
+					id: 'source-off',
+					severity: 'stop',
+					view: 'week',
+					source: unfed.source,
+					governor: unfed.governor.name
+				}
 			: null
 } satisfies Readonly<Record<string, Rule>>;

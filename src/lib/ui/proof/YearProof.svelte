@@ -15,7 +15,7 @@
 		type SiteWeather,
 		type Zone
 	} from '$core/plan';
-	import { inventedYear, type YearProof } from '$core/thermal';
+	import { inventedYear, type Permission, type YearProof } from '$core/thermal';
 	import { yearWords } from '$core/words';
 	import { duration } from '$core/week';
 	import { call } from '$lib/ui/call';
@@ -24,7 +24,18 @@
 	import Plot from './Plot.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 
-	let { zone, profile, siteId }: { zone: Zone; profile: ControlProfile; siteId: string } = $props();
+	let {
+		zone,
+		profile,
+		may,
+		siteId
+	}: {
+		zone: Zone;
+		profile: ControlProfile;
+		/** When what feeds the room may run. */
+		may: Permission;
+		siteId: string;
+	} = $props();
 
 	const say = (c: number) => temperatureWords(unitOf(zone, profile), c);
 	let weather = $state.raw<SiteWeather | null>(null);
@@ -42,7 +53,9 @@
 		return () => run?.stop();
 	});
 
-	const inputs = $derived(mark([leadInputs(zone), zone.lead, zone.grouping, zone.control, weather?.name]));
+	const inputs = $derived(
+		mark([leadInputs(zone), zone.lead, zone.grouping, zone.control, weather?.name, may])
+	);
 	const stale = $derived(kept !== null && kept.inputs !== inputs);
 	const words = $derived(kept ? yearWords(kept.year) : null);
 	const drawn = $derived(kept ? yearChart(kept.year) : null);
@@ -61,7 +74,7 @@
 		share = 0;
 		const hours = weather ? weatherHours(weather) : inventedYear();
 		const from = inputs;
-		run = yearInWorker($state.snapshot(zone) as Zone, profile, hours, (part) => (share = part));
+		run = yearInWorker($state.snapshot(zone) as Zone, profile, hours, (part) => (share = part), may);
 		const own = run;
 		const year = await own.answer;
 		if (run !== own) return;

@@ -58,7 +58,7 @@ export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit)
 			y: all[(firstDay * A_DAY + i) % all.length]!
 		}));
 	const degrees = (all: readonly number[]) => points(all.map((c) => inUnit(unit, c)));
-	const { air, set, wanted, heating } = proof.days;
+	const { air, set, wanted, heating, may } = proof.days;
 	const governed = proof.governs === 'floor' ? proof.days.floor! : air;
 	const isSwitch = proof.governs === 'nothing';
 	const least = Math.min(...air, ...governed, ...(isSwitch ? [] : set.filter((c) => !Number.isNaN(c))));
@@ -85,6 +85,20 @@ export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit)
 				{ ...line('wanted', degrees(wanted), `${ink.soft}66`, 6), stepped: true },
 				{ ...line('setpoint', degrees(set), ink.held, 1.8), borderDash: [6, 3], stepped: true }
 			);
+		if (may)
+			datasets.push({
+				...line(
+					'what feeds it may not run',
+					points(may).map((p) => ({ x: p.x, y: p.y === 1 ? NaN : 100 })),
+					'transparent',
+					0
+				),
+				pointStyle: 'rect',
+				yAxisID: 'heat',
+				backgroundColor: `${ink.rule}aa`,
+				stepped: true,
+				fill: 'start'
+			});
 		datasets.push({
 			...line(
 				'heating, share of the time',

@@ -2,29 +2,40 @@
 	import { Table, TableBody, TableCell, TableHead, TableHeader, TableRow } from 'carbon-components-svelte';
 	import { untrack } from 'svelte';
 	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
-	import { localWords, type ControlOptions, type ControlProfile } from '$core/control';
+	import {
+		localWords,
+		setpointWithUnit,
+		temperatureWords,
+		type ControlOptions,
+		type ControlProfile
+	} from '$core/control';
 	import { fitZone } from '$core/fit';
-	import { exceptionSchema, type Absence, type Zone } from '$core/plan';
+	import { exceptionSchema, unitOf, type Absence, type Source, type Zone } from '$core/plan';
 	import { planAbsence } from '$core/run';
-	import { absenceConflictWords, absenceKey } from '$core/words';
+	import { absenceConflictWords, absenceKey, awayCutWords } from '$core/words';
 	import { wrongWords } from '$core/schema';
 	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
 	import Check from '../kit/Check.svelte';
+	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
 	import MomentField from '../kit/MomentField.svelte';
 	import { refresh } from '../refresh';
 	import { saving } from '../saving.svelte';
+	import { leadsOf, onBoxOf } from '../zone/boxes';
 
 	let {
 		siteId,
 		zones,
+		sources,
 		timeZone,
 		nowMs
 	}: {
 		siteId: string;
 		zones: readonly {
 			readonly id: string;
+			readonly boxId: string;
+			readonly box: string;
 			readonly name: string;
 			readonly control: string;
 			readonly revision: number;
@@ -32,10 +43,16 @@
 			readonly profile: ControlProfile;
 			readonly options: ControlOptions;
 		}[];
+		/** What makes heat here. */
+		sources: readonly Source[];
 		timeZone: string;
 		nowMs: number;
 	} = $props();
 
+	/** What rooms are usually kept at while nobody is there, in °C: over what protects pipes, up to what keeps them dry. */
+	const KEPT = [7, 8, 10, 12, 14, 16];
+	const first = $derived(zones.find(({ profile }) => profile.temperature) ?? zones[0]);
+	const unit = $derived(first ? unitOf(first.document, first.profile) : 'C');
 	const friday = untrack(() => {
 		const day = dayNumber(localTime(wallAt(timeZone, nowMs)).slice(0, 10)) + 1;
 		return day + ((4 - weekdayOfDay(day) + 7) % 7);
@@ -43,6 +60,8 @@
 	let leave = $state(`${dateOfDay(friday)}T14:00`);
 	let back = $state(`${dateOfDay(friday + 9)}T18:00`);
 	let note = $state('');
+	/** What rooms are kept at, in °C; null for each zone’s coolest level. */
+	let keptC = $state<number | null>(null);
 	let left = $state.raw<readonly string[]>([]);
 	let problem = $state<string | null>(null);
 	let said = $state<string | null>(null);
@@ -51,12 +70,13 @@
 	const say = (options: ControlOptions) => (local: string) => localWords(local, options);
 	const absenceOf = (zone: Zone): Absence | string => {
 		const coolest = Math.min(...zone.levels.map((level) => level.setpointC));
+		const isSwitch = coolest < 2;
 		const read = exceptionSchema.safeParse({
 			kind: 'absence',
 			id: 'draft',
 			leave,
 			back,
-			setpointC: coolest,
+			setpointC: isSwitch ? coolest : (keptC ?? coolest),
 			note
 		});
 		if (read.success) return read.data as Absence;
@@ -77,7 +97,22 @@
 		})
 	);
 	const refusal = $derived(plans.find((one) => typeof one.absence === 'string')?.absence ?? null);
-	const kept = $derived(plans.filter((one) => !left.includes(one.row.id)));
+	/** A control is keyed once, whatever hangs on it. */
+	const leads = $derived(leadsOf(zones));
+	const shown = $derived(plans.filter(({ row }) => leads[row.id] === row.id));
+	const kept = $derived(plans.filter(({ row }) => !left.includes(leads[row.id]!)));
+	const keptControls = $derived(shown.filter(({ row }) => !left.includes(row.id)).length);
+	const nameOf = (row: (typeof zones)[number]) => (onBoxOf(zones, row.boxId).length > 1 ? row.box : row.name);
+	/** What is cut off: a source whose governing control keeps nothing on while it is away. */
+	const cuts = $derived(
+		sources.flatMap((source) => {
+			const governor = kept.find(({ row }) => row.document.governs === source.id)?.row;
+			const fed = zones.filter(({ document }) => document.fedBy === source.id).map(({ name }) => name);
+			return governor && governor.profile.temperature === null && fed.length > 0
+				? [awayCutWords(source.name, governor.name, fed)]
+				: [];
+		})
+	);
 
 	async function keep() {
 		busy = true;
@@ -106,6 +141,15 @@
 	<div class="fields">
 		<MomentField label="Leaving" value={leave} onchange={(local) => (leave = local)} />
 		<MomentField label="Back" value={back} onchange={(local) => (back = local)} />
+		<Choice
+			label="Rooms are kept at"
+			value={String(keptC ?? '')}
+			options={[
+				{ value: '', text: 'each zone’s coolest level' },
+				...KEPT.map((c) => ({ value: String(c), text: temperatureWords(unit, c) }))
+			]}
+			onchange={(c) => (keptC = c === '' ? null : Number(c))}
+		/>
 		<Field label="What for" maxlength={60} placeholder="Winter closing" bind:value={note} />
 	</div>
 	{#if refusal}
@@ -114,13 +158,13 @@
 		<Table>
 			<TableHead>
 				<TableRow>
-					{#each ['Zone', 'Key', 'When', 'Goes on', 'Watch out for'] as name (name)}
+					{#each ['Control', 'Key', 'When', 'Goes on', 'Watch out for'] as name (name)}
 						<TableHeader>{name}</TableHeader>
 					{/each}
 				</TableRow>
 			</TableHead>
 			<TableBody>
-				{#each plans as { row, plan } (row.id)}
+				{#each shown as { row, plan, absence } (row.id)}
 					{#if plan}
 						<TableRow>
 							<TableCell>
@@ -128,10 +172,15 @@
 									checked={!left.includes(row.id)}
 									onchange={(on) => (left = on ? left.filter((id) => id !== row.id) : [...left, row.id])}
 								>
-									<strong>{row.name}</strong><br /><span class="soft">{row.control.toLowerCase()}</span>
+									<strong>{nameOf(row)}</strong><br /><span class="soft">{row.control.toLowerCase()}</span>
 								</Check>
 							</TableCell>
-							<TableCell><strong class="key">{absenceKey(plan, say(row.options))}</strong></TableCell>
+							<TableCell
+								><strong class="key">{absenceKey(plan, say(row.options))}</strong>
+								{#if row.profile.temperature && typeof absence !== 'string'}<br /><span class="soft"
+										>at {setpointWithUnit(row.profile, row.options, absence.setpointC)}</span
+									>{/if}</TableCell
+							>
 							<TableCell>{plan.when}</TableCell>
 							<TableCell
 								>{plan.toWall === null
@@ -148,9 +197,10 @@
 				{/each}
 			</TableBody>
 		</Table>
+		{#each cuts as words (words)}<p class="signal" role="alert">{words}</p>{/each}
 		<p class="act">
 			<Button kind="next" disabled={busy || kept.length === 0} onclick={keep}
-				>Plan it for {kept.length === 1 ? kept[0]!.row.name : `${kept.length} zones`}</Button
+				>Plan it for {kept.length === 1 ? kept[0]!.row.name : `${keptControls} controls`}</Button
 			>
 		</p>
 	{/if}

@@ -1,6 +1,6 @@
 import { onMount, tick, untrack } from 'svelte';
 import { goto } from '$app/navigation';
-import { type Checked, stopsOf } from '$core/checks';
+import { type Fed, stopsOf } from '$core/checks';
 import { dateOfDay, dateWords, wallAt } from '$core/civil';
 import { findProfile, type ControlProfile } from '$core/control';
 import { fitZone } from '$core/fit';
@@ -34,7 +34,7 @@ export interface VisitData {
 	readonly nowMs: number;
 	readonly readBackStops: boolean;
 	/** When zones ask in vain for warmth, by their ids. */
-	readonly unfed: Readonly<Record<string, NonNullable<Checked['unfed']>>>;
+	readonly unfed: Readonly<Record<string, Fed>>;
 	readonly zones: readonly {
 		readonly id: string;
 		readonly boxId: string;
@@ -213,6 +213,12 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 				: keying[row.id]!
 	);
 
+	/** What feeds a zone, with what governs it left as it was noted here. */
+	const fedNow = (fed: Fed | undefined): Fed | undefined =>
+		fed && zoneIds.includes(fed.governor.id)
+			? { ...fed, governor: { ...fed.governor, leftIn: outbox.of(fed.governor.id).leftIn } }
+			: fed;
+
 	/** The checks of every zone as it stands here, noted but not yet sent included. */
 	const checked = $derived(
 		data.zones.map((one) => {
@@ -228,7 +234,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 				...keying[one.id]!,
 				readBackStops: data.readBackStops,
 				misfit: one.summary,
-				unfed: data.unfed[one.id],
+				unfed: fedNow(data.unfed[one.id]),
 				groupingName: known.groupings.find(({ id }) => id === one.summary.grouping)?.name ?? '',
 				timeZone: data.site.timeZone,
 				nowMs: data.nowMs

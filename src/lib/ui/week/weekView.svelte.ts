@@ -1,5 +1,6 @@
 import { onMount } from 'svelte';
 import type { PricedFit } from '$core/keying';
+import type { Permission } from '$core/thermal';
 import { FitFollower } from '$lib/workers/fitFollower';
 import { RoomFollower } from '$lib/workers/proofFollower';
 import { onceAFrame } from '../onceAFrame';
@@ -17,7 +18,7 @@ export interface WeekView {
 }
 
 /** Follows the open zone from the fit that came with the page; while it is dragged, only the fit. */
-export function followWeek(model: ZoneModel, firstFit: PricedFit): WeekView {
+export function followWeek(model: ZoneModel, firstFit: PricedFit, may: () => Permission): WeekView {
 	let fit = $state.raw<PricedFit>(firstFit);
 	let airC = $state.raw<Float32Array | null>(null);
 	let showRoom = $state(true);
@@ -38,7 +39,7 @@ export function followWeek(model: ZoneModel, firstFit: PricedFit): WeekView {
 	$effect(() => {
 		if (!drawsRoom || model.editor.dragged) return;
 		rooms ??= new RoomFollower(onceAFrame((next) => (airC = next)));
-		rooms.request(model.zone, model.profile, outdoorC);
+		rooms.request(model.zone, model.profile, outdoorC, may());
 	});
 	$effect(() => {
 		const { coldMinutes, warmMinutes } = fit.chosen.misfit;

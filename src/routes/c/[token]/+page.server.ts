@@ -22,7 +22,9 @@ export const load = pageLoad(async ({ params, url, setHeaders }: PageServerLoadE
 	const choice = choiceOf(url.searchParams);
 	const signer = await lastSigner(db, site.id);
 	return {
-		sheets: (await zonesOf(db, site)).map((zone) => customerPageOf(zone, site, choice, signer)),
+		sheets: await Promise.all(
+			(await zonesOf(db, site)).map((zone) => customerPageOf(db, zone, site, choice, signer))
+		),
 		firm: await readFirm(db),
 		large: choice.large
 	};

@@ -188,7 +188,7 @@ export const visits: readonly Operation[] = [
 		async handle(asked) {
 			const { zone, site } = await zoneAsked(asked);
 			const choice = choiceOf(asked.search);
-			const page = customerPageOf(zone, site, choice, await lastSigner(asked.db, site.id));
+			const page = await customerPageOf(asked.db, zone, site, choice, await lastSigner(asked.db, site.id));
 			const date = new Date().toLocaleDateString('en-GB', {
 				day: 'numeric',
 				month: 'long',

@@ -10,7 +10,8 @@ import {
 	orderRequest,
 	saveZoneRequest,
 	savedResponse,
-	writeCalendar
+	writeCalendar,
+	zoneResponse
 } from '$core/formats';
 import { MOST_ZONES, nothingNoted } from '$core/plan';
 import { rightClock, runOfZone } from '$core/run';
@@ -24,7 +25,8 @@ import {
 	removeZone,
 	restoreZone,
 	saveZone,
-	saveZones
+	saveZones,
+	zonesOf
 } from '../../store';
 import { answer, fileAnswer, refuse } from '../answers';
 import {
@@ -128,6 +130,25 @@ export const zones: readonly Operation[] = [
 					409,
 					`${came.name} has been changed or removed in another window. Nothing was changed; look again.`
 				);
+		}
+	}),
+	operation({
+		path: zonePath,
+		method: 'get',
+		id: 'readZone',
+		summary: 'A zone as it is seen, with what belongs to its control in it; as the computations take it',
+		role: 'reader',
+		gives: zoneResponse,
+		async handle(asked) {
+			const { zone: stored, site } = await zoneAsked(asked);
+			const others = (await zonesOf(asked.db, site)).filter(
+				({ id, boxId }) => boxId === stored.boxId && id !== stored.id
+			);
+			return {
+				revision: stored.revision,
+				zone: stored.zone,
+				beside: others.map(({ id, zone }) => ({ id, name: zone.name, channel: zone.options.channel }))
+			};
 		}
 	}),
 	operation({

@@ -2,15 +2,19 @@ import { customerPage, type CustomerChoice, type CustomerPage } from '$core/word
 import type { Database } from '../../db';
 import type { StoredSite, StoredZone } from '../rows';
 import { profileOf } from '../profileOf';
+import { zonesOf } from '../siteReads';
 import { visitsOf } from '../visitRows';
+import { feedingOf } from './feeding';
 
 /** The customer's page of a zone as it stands. */
-export function customerPageOf(
+export async function customerPageOf(
+	db: Database,
 	stored: StoredZone,
-	{ site, profiles }: StoredSite,
+	of: StoredSite,
 	choice: CustomerChoice = {},
 	setUpBy: string | null = null
-): CustomerPage {
+): Promise<CustomerPage> {
+	const { site, profiles } = of;
 	return customerPage(
 		stored.zone,
 		profileOf(stored.zone, profiles),
@@ -18,7 +22,8 @@ export function customerPageOf(
 		site.timeZone,
 		Date.now(),
 		choice,
-		setUpBy
+		setUpBy,
+		stored.zone.fedBy === null ? null : await feedingOf(of, await zonesOf(db, of), stored.zone)
 	);
 }
 

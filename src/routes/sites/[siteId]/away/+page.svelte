@@ -41,7 +41,7 @@
 		<span class="swatch stays"></span> on hold, manual or off with no end
 	</p>
 
-	<WholeSiteAway siteId={data.site.id} {zones} {timeZone} nowMs={data.nowMs} />
+	<WholeSiteAway siteId={data.site.id} {zones} sources={data.site.sources} {timeZone} nowMs={data.nowMs} />
 </main>
 
 <style>

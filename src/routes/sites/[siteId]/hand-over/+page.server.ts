@@ -11,11 +11,13 @@ export const load = pageLoad(async ({ params, url, depends }: PageServerLoadEven
 	const setUpBy = await lastSigner(db, params.siteId);
 	return {
 		choice,
-		sheets: zones.map((zone) => ({
-			id: zone.id,
-			name: zone.zone.name,
-			sheet: customerPageOf(zone, stored, choice, setUpBy)
-		})),
+		sheets: await Promise.all(
+			zones.map(async (zone) => ({
+				id: zone.id,
+				name: zone.zone.name,
+				sheet: await customerPageOf(db, zone, stored, choice, setUpBy)
+			}))
+		),
 		firm: await readFirm(db)
 	};
 });

@@ -20,7 +20,7 @@ export const load = pageLoad(async ({ params, url, depends }: PageServerLoadEven
 	if (!site) error(404, 'There is no such site.');
 	const choice = choiceOf(url.searchParams);
 	return {
-		sheet: customerPageOf(stored, site, choice, await lastSigner(db, params.siteId)),
+		sheet: await customerPageOf(db, stored, site, choice, await lastSigner(db, params.siteId)),
 		choice,
 		firm: await readFirm(db),
 		links: await linksOf(db, params.siteId)

@@ -1,6 +1,6 @@
 import { compute } from '$lib/server/compute';
 import { pageLoad } from '$lib/server/pages';
-import { feedingOf, siteForPages, zoneForPages } from '$lib/server/store';
+import { feedingOf, governorOf, profileOf, siteForPages, zoneForPages } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
@@ -9,7 +9,14 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
 	const { chosen } = await compute('zoneFit', { zone: stored.zone, profile });
 	const { stored: site, zones } = await siteForPages(params.siteId);
+	const governor = governorOf(site, zones, stored.zone)?.governor;
+	const governs = governor && { zone: governor.zone, profile: profileOf(governor.zone, site.profiles) };
 	return {
+		/** What governs its source: what that does at the moment in question is asked too. */
+		governor: governs && {
+			...governs,
+			program: (await compute('zoneFit', governs)).chosen.program
+		},
 		feeding: await feedingOf(site, zones, stored.zone),
 		kept: { zone: stored.zone, revision: stored.revision },
 		profile,

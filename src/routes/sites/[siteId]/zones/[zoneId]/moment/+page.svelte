@@ -11,12 +11,13 @@
 	import CallsFor from '$lib/ui/run/CallsFor.svelte';
 	import DatedChart from '$lib/ui/run/DatedChart.svelte';
 	import { datedDays, mondayOf } from '$lib/ui/run/datedDays';
+	import { waitsForGovernor } from '$lib/ui/run/governed';
 	import TryHere from '$lib/ui/run/TryHere.svelte';
 	import WhyChain from '$lib/ui/run/WhyChain.svelte';
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
-	import { momentInWords, stateWords, waitsWords } from '$core/words';
+	import { momentInWords, stateWords } from '$core/words';
 
 	let { data } = $props();
 
@@ -52,8 +53,11 @@
 	const words = $derived(momentInWords(run, atMs));
 	const held = $derived(resolve(run, atMs));
 	const waits = $derived(
-		data.feeding &&
-			waitsWords(data.feeding, { held: data.held, isSwitch }, held.heatC, wallAt(timeZone, atMs))
+		waitsForGovernor(data.feeding, data.governor, { held: data.held, isSwitch }, held.heatC, {
+			timeZone,
+			nowMs: data.nowMs,
+			atMs
+		})
 	);
 	const big = $derived(
 		isSwitch

@@ -2,7 +2,7 @@
 	import { onMount, untrack } from 'svelte';
 	import { differenceWords, roundTemperatureWords } from '$core/control';
 	import { leadIsStale, unitOf, withComputedLead } from '$core/plan';
-	import { LONGEST_LEAD, type Proof } from '$core/thermal';
+	import { LONGEST_LEAD } from '$core/thermal';
 	import { proofWords } from '$core/words';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Figures from '$lib/ui/kit/Figures.svelte';
@@ -13,6 +13,8 @@
 	import YearProof from '$lib/ui/proof/YearProof.svelte';
 	import DescribeRoom from '$lib/ui/zone/DescribeRoom.svelte';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
+	import FedSaid from '$lib/ui/week/FedSaid.svelte';
+	import type { FedProof } from '$lib/workers/proof.worker';
 	import { ProofFollower } from '$lib/workers/proofFollower';
 
 	let { data } = $props();
@@ -24,13 +26,14 @@
 	const base = $derived(`/sites/${data.site.id}/zones/${data.zone.id}`);
 
 	let outdoorC = $state(untrack(() => model.zone.lead.computed?.outdoorC ?? 0));
-	let proof = $state.raw<Proof | null>(null);
+	let proof = $state.raw<FedProof | null>(null);
+	const may = $derived(data.feeding?.may ?? null);
 	let follower = $state.raw<ProofFollower>();
 	onMount(() => {
 		follower = new ProofFollower((next) => (proof = next));
 		return () => follower?.stop();
 	});
-	$effect(() => follower?.request(zone, profile, outdoorC));
+	$effect(() => follower?.request(zone, profile, outdoorC, may));
 	const words = $derived(proof && room ? proofWords(proof, zone, room, profile) : null);
 
 	const taken = $derived(
@@ -61,6 +64,15 @@
 		<p class="answer" aria-live="polite" class:signal={words && !words.warm}>
 			{words?.answer ?? 'Computing …'}
 		</p>
+		{#if proof && data.feeding}
+			<FedSaid
+				{zone}
+				{profile}
+				feeding={data.feeding}
+				gaps={proof.gaps}
+				house="/sites/{data.site.id}/house"
+			/>
+		{/if}
 		{#if words?.floor?.stops}<p class="signal">{words.floor.text}</p>{/if}
 		{#if words?.frost}<p class="signal">{words.frost}</p>{/if}
 		<div class="act">
@@ -76,6 +88,10 @@
 			</div>
 			{#if words?.floor?.stops || words?.frost}
 				<Button kind="next" href="{base}/room">Correct the room and its limits</Button>
+			{:else if proof && proof.gaps.length > 0}
+				<Button kind="next" href="/sites/{data.site.id}/house"
+					>Mend the hours of {data.feeding?.source}</Button
+				>
 			{:else if profile.startsEarly && profile.temperature}
 				<p>
 					This control starts early by itself: leave the typed lead at none, or it is warm twice too soon.
@@ -117,7 +133,7 @@
 				/>
 				<p class="soft">Time constant of the room: {Math.round(proof.timeConstantHours)} h.</p>
 			</section>
-			<YearProof {zone} {profile} siteId={data.site.id} />
+			<YearProof {zone} {profile} {may} siteId={data.site.id} />
 		{/if}
 	{/if}
 </main>

@@ -25,7 +25,7 @@
 	const model = zoneModel();
 	// the page is made anew for each zone: it starts from what was loaded
 	// svelte-ignore state_referenced_locally
-	const view = followWeek(model, data.firstFit);
+	const view = followWeek(model, data.firstFit, () => data.feeding?.may ?? null);
 	const { editor } = model;
 
 	const zone = $derived(model.zone);
@@ -74,14 +74,8 @@
 			</div>
 		</div>
 		<WeekSaid zone={calm.zone} {profile} fit={calm.fit} />
-		{#if data.feeding && gaps.length > 0}
-			<FedSaid
-				zone={calm.zone}
-				{profile}
-				source={data.feeding.source}
-				{gaps}
-				house="/sites/{data.site.id}/house"
-			/>
+		{#if data.feeding}
+			<FedSaid zone={calm.zone} {profile} feeding={data.feeding} {gaps} house="/sites/{data.site.id}/house" />
 		{/if}
 
 		{#if open === 'table'}

@@ -1,3 +1,3 @@
 import { serve } from '$lib/server/http';
 
-export const { PUT, DELETE } = serve('/api/v1/jobs/[siteId]/zones/[zoneId]');
+export const { GET, PUT, DELETE } = serve('/api/v1/jobs/[siteId]/zones/[zoneId]');
