@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildWeek, constantWeek, DAY_MINUTES, valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
-import { asksForWarmth, chainFaults, chainsOf, type ChainZone } from '.';
+import { asksForWarmth, chainAt, chainFaults, chainsOf, type ChainZone } from '.';
 
 const boiler = { id: 'boiler', name: 'Boiler', kind: 'boiler' as const };
 const zone = (
@@ -107,4 +107,34 @@ describe('the way of the heat', () => {
 			)
 		).toEqual([{ kind: 'circle', sources: ['Boiler', 'Heat pump'] }]);
 	});
+});
+
+it('at any moment a zone gets heat, waits or rests as its week and its source’s hours say, and nothing else', () => {
+	fc.assert(
+		fc.property(switched, week, week, fc.nat(WEEK_MINUTES - 1), (hours, first, second, minute) => {
+			const [chain] = chainsOf(
+				[boiler],
+				[
+					zone('Heating', hours, { governs: 'boiler' }, true),
+					zone('A', first, { fedBy: 'boiler' }),
+					zone('B', second, { fedBy: 'boiler' })
+				]
+			);
+			const at = chainAt(chain!, minute);
+			expect(at.may).toBe(valueAt(hours, minute) === 1);
+			expect(at.governorHolds).toBe(valueAt(hours, minute));
+			[first, second].forEach((held, i) => {
+				const asks = valueAt(asksForWarmth({ held, isSwitch: false }), minute);
+				expect(at.fed[i]).toEqual({
+					id: 'AB'[i],
+					holds: valueAt(held, minute),
+					state: !asks ? 'rests' : at.may ? 'runs' : 'waits'
+				});
+				const cut = chain!.fed[i]!.gaps.some((gap) => gap.from <= minute && minute < gap.to);
+				expect(cut).toBe(at.fed[i]!.state === 'waits');
+			});
+			expect(at.runs).toBe(at.fed.some(({ state }) => state === 'runs'));
+		}),
+		{ numRuns: 150 }
+	);
 });

@@ -1,5 +1,5 @@
 import type { Source, Zone } from '../plan';
-import { buildWeek, constantWeek, mapWeek, type WeekSteps, zipSpans } from '../week';
+import { buildWeek, constantWeek, mapWeek, valueAt, type WeekSteps, zipSpans } from '../week';
 
 /** A zone as far as the way of the heat goes: its place in the chain, and what its control holds. */
 export interface ChainZone {
@@ -136,4 +136,34 @@ export function chainFaults(
 		}
 	}
 	return faults;
+}
+
+/** What becomes of a zone's asking at a moment: it gets heat, asks in vain, or does not ask. */
+export type WayState = 'runs' | 'waits' | 'rests';
+
+/** A chain at a moment of the week. */
+export interface ChainMoment {
+	/** Whether the source may run then. */
+	readonly may: boolean;
+	/** Whether it runs: it may, and a zone asks. */
+	readonly runs: boolean;
+	/** What governs it holds then; null without one. */
+	readonly governorHolds: number | null;
+	readonly fed: readonly { readonly id: string; readonly holds: number; readonly state: WayState }[];
+}
+
+/** What asks, what may run and what is cut off at a minute of the week, from Monday 00:00. */
+export function chainAt({ governor, permission, fed }: Chain, weekMinute: number): ChainMoment {
+	const may = valueAt(permission, weekMinute);
+	const states = fed.map(({ zone }) => {
+		const holds = valueAt(zone.held, weekMinute);
+		const asks = isWarmth(holds, zone);
+		return { id: zone.id, holds, state: (!asks ? 'rests' : may ? 'runs' : 'waits') as WayState };
+	});
+	return {
+		may,
+		runs: states.some(({ state }) => state === 'runs'),
+		governorHolds: governor && valueAt(governor.held, weekMinute),
+		fed: states
+	};
 }

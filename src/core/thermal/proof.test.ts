@@ -14,7 +14,7 @@ import {
 } from '../plan';
 import { buildWeek, valueAt, WEEK_MINUTES } from '../week';
 import { proofWords } from '../words';
-import { byMinute, gatedBy, nightsOf, proofOf, readyRoom, risesOf, roomWeek, simulate } from '.';
+import { byMinute, feltMinutes, gatedBy, nightsOf, proofOf, readyRoom, risesOf, roomWeek, simulate } from '.';
 
 const stat = findProfile('six-step-room-stat')!;
 const room = (more: object): Room =>
@@ -99,6 +99,21 @@ describe('a proof', () => {
 		expect(a.words.setback).toMatch(/^Set it back/);
 		expect(b.words.setback).toMatch(/^(Leave it nearly steady|Keep the setback small)/);
 		expect(b.words.low).toMatch(/changes nothing|holds it/);
+	});
+
+	it('feels for each held week what its proof calls cold, and a heavy floor hardly what a light room does', () => {
+		const { fits } = fitZone(plain, stat);
+		const late = fits[0]!.held.map((step) => ({ ...step, at: (step.at + 40) % WEEK_MINUTES }));
+		const weeks = [fits[0]!.held, buildWeek(late), fits[0]!.held];
+		const of = (one: Room) => {
+			const felt = feltMinutes(plain, one, stat, weeks, -3);
+			expect(felt).toEqual(
+				weeks.map((week) => proofOf(plain, one, stat, week, -3).ways.programmed.coldMinutes)
+			);
+			return felt[1]! - felt[0]!;
+		};
+		expect(of(light)).toBeGreaterThan(150);
+		expect(of(heavyFloor)).toBeLessThan(of(light));
 	});
 
 	it('never lets the program burn more than one temperature, nor frost level more than the program', () => {

@@ -274,6 +274,30 @@ export function roomWeek(
 }
 
 /**
+ * Minutes of a week in which what is governed is itself over half a kelvin under what is wanted ({@link COLD_TOLERANCE_K}), for each of
+ * several held weeks in °C at an outdoor temperature (mean of the day, °C); none on a switch. Equal weeks are run once.
+ */
+export function feltMinutes(
+	zone: Zone,
+	room: Room,
+	profile: ControlProfile,
+	heldWeeks: readonly WeekSteps<number>[],
+	outdoorC: number,
+	permission: Permission = null
+): number[] {
+	const known = new Map<string, number>();
+	return heldWeeks.map((held) => {
+		const key = JSON.stringify(held);
+		const had = known.get(key);
+		if (had !== undefined) return had;
+		const { set, closed } = laidOut(zone, room, profile, held, outdoorC, permission);
+		const minutes = closed(set).run.coldMinutes;
+		known.set(key, minutes);
+		return minutes;
+	});
+}
+
+/**
  * What a room will do under its held week at an outdoor temperature (mean of the day, °C): the week run through, the
  * warm-up against outdoor temperature, steady against programmed against frost level, how far it falls, how it swings.
  * `heldTarget` is the held week in °C. Cold counts against the wanted week, not the setpoint. Where what feeds the room may run only by

@@ -1,6 +1,14 @@
 import { weekdayOfDay } from '../civil';
 import type { Layer } from '../run';
-import { isWarmth, type Chain, type ChainFault, type ChainZone, type Gap } from '../house';
+import {
+	isWarmth,
+	type Chain,
+	type ChainFault,
+	type ChainMoment,
+	type ChainZone,
+	type Gap,
+	type WayState
+} from '../house';
 import {
 	clockTime,
 	DAY_MINUTES,
@@ -49,14 +57,21 @@ export function gapSentences(
 		.sort((a, b) => b.minutes - a.minutes);
 }
 
-/** That a source may not run at a week minute, and until when: "Boiler may not run until 11:30: nothing heats here." */
-export function waitsUntil(source: string, may: WeekSteps<boolean>, weekMinute: number): string {
+/** When a source may run again after a week minute: "11:30", on another day "Tue 07:00"; null where never. */
+function nextAllowed(may: WeekSteps<boolean>, weekMinute: number): string | null {
 	const spans = spansOf(may);
 	const next =
 		spans.find((span) => span.value && span.from >= weekMinute) ?? spans.find((span) => span.value);
-	if (!next) return `${source} may not run at any time of the week: nothing heats here.`;
+	if (!next) return null;
 	const day = dayOf(next.from) === dayOf(weekMinute) ? '' : `${DAY_SHORT[dayOf(next.from)]!} `;
-	return `${source} may not run until ${day}${clockTime(minuteOfDay(next.from))}: nothing heats here.`;
+	return `${day}${clockTime(minuteOfDay(next.from))}`;
+}
+
+/** That a source may not run at a week minute, and until when: "Boiler may not run until 11:30: nothing heats here." */
+export function waitsUntil(source: string, may: WeekSteps<boolean>, weekMinute: number): string {
+	const next = nextAllowed(may, weekMinute);
+	if (next === null) return `${source} may not run at any time of the week: nothing heats here.`;
+	return `${source} may not run until ${next}: nothing heats here.`;
 }
 
 /**
@@ -123,6 +138,31 @@ export function chainStanding({ source, governor, fed, lostMinutes }: Chain): st
 	return lostMinutes === 0
 		? `${source.name} may run whenever one of its zones asks for warmth.`
 		: `${source.name} may not run in ${duration(lostMinutes)} of the week in which its zones ask for warmth.`;
+}
+
+/** What a zone does at a moment, in a few words: what it asks for, or what it rests at. `say` puts a setpoint into its figures. */
+export function zoneAtWords(
+	{ holds, state }: ChainMoment['fed'][number],
+	isSwitch: boolean,
+	say: (setpointC: number) => string
+): string {
+	if (isSwitch) return state === 'rests' ? 'off' : 'on';
+	return state === 'rests' ? `rests at ${say(holds)}` : `asks for ${say(holds)}`;
+}
+
+/** What becomes of it. */
+export const wayWords: Readonly<Record<WayState, string>> = {
+	runs: 'gets it',
+	waits: 'none comes',
+	rests: ''
+};
+
+/** What a source does at a moment: whether it runs, or until when it may not. */
+export function sourceAtWords({ permission }: Chain, at: ChainMoment, weekMinute: number): string {
+	if (at.runs) return 'runs';
+	if (at.may) return 'may run, nothing asks';
+	const next = nextAllowed(permission, weekMinute);
+	return next === null ? 'never may run' : `may not run until ${next}`;
 }
 
 /** What is set up wrong between sources and zones, in a sentence. */

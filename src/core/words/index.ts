@@ -9,6 +9,7 @@ export * from './customerLines';
 export * from './customerPage';
 export * from './due';
 export * from './exception';
+export * from './felt';
 export * from './heldWeek';
 export * from './house';
 export * from './measured';

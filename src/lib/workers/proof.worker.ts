@@ -3,8 +3,10 @@ import { z } from 'zod';
 import { profileSchema } from '$core/control';
 import { fitZone } from '$core/fit';
 import { gapsOf, type Gap } from '$core/house';
-import { roomSchema, zoneSchema } from '$core/plan';
+import { onOwnScale, roomSchema, targetWeek, zoneSchema } from '$core/plan';
+import type { Felt } from '$core/words';
 import {
+	feltMinutes,
 	measureRoom,
 	type LogRefusal,
 	proofOf,
@@ -49,6 +51,29 @@ const api = {
 			roomWeek(known, known.room, control, held, outdoorC, permissionSchema.parse(may))
 		);
 		return transfer(line, [line.buffer]);
+	},
+	/**
+	 * What would be felt: minutes of the week in which the room itself is short of what is wanted, for each day grouping that its control
+	 * offers, and if the control held all that is asked of it. Null where the room has not been described, or only switches.
+	 */
+	felt(zone: unknown, profile: unknown, outdoorC: number, may: unknown = null): Felt | null {
+		const known = zoneSchema.parse(zone);
+		const control = profileSchema.parse(profile);
+		if (!known.room || !control.temperature) return null;
+		const { fits } = fitZone(known, control);
+		const permission = permissionSchema.parse(may);
+		const [exact, ...of] = feltMinutes(
+			known,
+			known.room,
+			control,
+			[targetWeek(onOwnScale(known, control)), ...fits.map((fit) => fit.held)],
+			outdoorC,
+			permission
+		);
+		return {
+			exactMinutes: exact!,
+			minutes: Object.fromEntries(fits.map((fit, i) => [fit.grouping.id, of[i]!]))
+		};
 	},
 	/** A described room's year of hours, three ways; `onshare` hears the share done. */
 	year(

@@ -2,6 +2,7 @@ import { wrap, type Remote } from 'comlink';
 import type { ControlProfile } from '$core/control';
 import type { Zone } from '$core/plan';
 import type { Permission } from '$core/thermal';
+import type { Felt } from '$core/words';
 import { LatestOnly } from './latestOnly';
 import type { FedProof, ProofWorkerApi } from './proof.worker';
 
@@ -50,6 +51,18 @@ export class RoomFollower extends Follower<Float32Array | null> {
 				(...question) =>
 					remote.room(...question),
 			online
+		);
+	}
+}
+
+/** Keeps what would be felt following; see {@link ProofFollower}. */
+export class FeltFollower extends Follower<Felt | null> {
+	constructor(onfelt: (felt: Felt | null) => void) {
+		super(
+			(remote) =>
+				(...question) =>
+					remote.felt(...question),
+			onfelt
 		);
 	}
 }

@@ -5,6 +5,7 @@
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import type { houseView } from './houseView.svelte';
+	import Lane from './Lane.svelte';
 	import WeekStrips from './WeekStrips.svelte';
 
 	let {
@@ -44,6 +45,7 @@
 			<OverflowMenuItem danger text="Take away" on:click={() => void house.remove(source.id)} />
 		</OverflowMenu>
 	</div>
+	<Lane {...house.lane(source.id)} onfeed={(id) => void house.feed(id, source.id)} />
 	<div class="way">
 		<Choice
 			label="{source.name} may run in the hours of"
@@ -65,7 +67,9 @@
 			<Button href="/sites/{siteId}/zones/{governor.id}/week">See its week</Button>
 		{/if}
 	</div>
-	{#if fed.length > 0 && governor}<WeekStrips {chain} />{/if}
+	{#if fed.length > 0}
+		<WeekStrips {chain} minute={house.minute} onminute={(minute) => (house.minute = minute)} />
+	{/if}
 </section>
 
 <style>

@@ -1,8 +1,40 @@
 <script lang="ts">
 	import type { Chain } from '$core/house';
-	import { DAY_MINUTES, DAY_SHORT, spansOf, WEEK_MINUTES, zipSpans } from '$core/week';
+	import { clockTime, DAY_MINUTES, DAY_SHORT, spansOf, WEEK_MINUTES, zipSpans } from '$core/week';
 
-	let { chain }: { chain: Chain } = $props();
+	let {
+		chain,
+		minute,
+		onminute
+	}: {
+		chain: Chain;
+		/** The moment looked at, from Monday 00:00. */
+		minute: number;
+		onminute: (minute: number) => void;
+	} = $props();
+
+	const STEP = 10;
+	const wrapped = (to: number) => ((to % WEEK_MINUTES) + WEEK_MINUTES) % WEEK_MINUTES;
+	const words = $derived(`${DAY_SHORT[Math.floor(minute / DAY_MINUTES)]} ${clockTime(minute % DAY_MINUTES)}`);
+	let dragging = $state(false);
+	function point(event: PointerEvent) {
+		const { left } = (event.currentTarget as SVGElement).getBoundingClientRect();
+		const share = (event.clientX - left - label) / width;
+		onminute(Math.min(WEEK_MINUTES - STEP, Math.max(0, Math.round((share * WEEK_MINUTES) / STEP) * STEP)));
+	}
+	function keys(event: KeyboardEvent) {
+		const by = {
+			ArrowLeft: event.shiftKey ? -60 : -STEP,
+			ArrowRight: event.shiftKey ? 60 : STEP,
+			ArrowUp: -DAY_MINUTES,
+			ArrowDown: DAY_MINUTES,
+			PageUp: -DAY_MINUTES,
+			PageDown: DAY_MINUTES
+		}[event.key];
+		if (by === undefined) return;
+		event.preventDefault();
+		onminute(wrapped(minute + by));
+	}
 
 	let frameWidth = $state(800);
 	const label = $derived(frameWidth < 520 ? 0 : 112);
@@ -24,10 +56,23 @@
 <div class="frame" bind:clientWidth={frameWidth}>
 	<svg
 		width={frameWidth}
-		height={HEAD + ROW * strips.length}
-		role="img"
-		aria-label="The week of {chain.source
-			.name}: when its zones ask, when it may run, and what is asked in vain; said in the sentences above"
+		height={HEAD + ROW * strips.length + 10}
+		role="slider"
+		tabindex="0"
+		aria-label="The moment of the week, over when the zones of {chain.source.name} ask and when it may run"
+		aria-valuemin={0}
+		aria-valuemax={WEEK_MINUTES - 1}
+		aria-valuenow={minute}
+		aria-valuetext={words}
+		onkeydown={keys}
+		onpointerdown={(event) => {
+			dragging = true;
+			event.currentTarget.setPointerCapture(event.pointerId);
+			point(event);
+		}}
+		onpointermove={(event) => dragging && point(event)}
+		onpointerup={() => (dragging = false)}
+		onpointercancel={() => (dragging = false)}
 	>
 		<g transform="translate({label} 0)">
 			{#each DAY_SHORT as day, i (day)}
@@ -45,6 +90,8 @@
 					/>
 				{/each}
 			{/each}
+			<line x1={x(minute)} x2={x(minute)} y1={HEAD - 6} y2={HEAD + ROW * 3} class="cursor" />
+			<circle cx={x(minute)} cy={HEAD + ROW * 3 + 2} r="6" class="knob" />
 		</g>
 		{#if label > 0}
 			{#each strips as strip, row (strip.kind)}
@@ -60,6 +107,8 @@
 <style>
 	svg {
 		display: block;
+		cursor: ew-resize;
+		touch-action: pan-y;
 	}
 	.day {
 		stroke: var(--rule);
@@ -67,6 +116,13 @@
 	.word {
 		font-size: var(--mark);
 		fill: var(--soft);
+	}
+	.cursor {
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+	.knob {
+		fill: var(--ink);
 	}
 	.ask {
 		fill: var(--ink);

@@ -1,11 +1,20 @@
 import { allowedOptions, setpointWithUnit, type ControlProfile } from '$core/control';
-import { chainFaults, chainsOf, type Chain, type ChainZone } from '$core/house';
+import {
+	chainAt,
+	chainFaults,
+	chainsOf,
+	isWarmth,
+	type Chain,
+	type ChainZone,
+	type WayState
+} from '$core/house';
 import { withWanted, type Source, type Zone } from '$core/plan';
-import { mapWeek, type WeekSteps } from '$core/week';
-import { gapSentences } from '$core/words';
+import { mapWeek, valueAt, type WeekSteps } from '$core/week';
+import { gapSentences, sourceAtWords, wayWords, zoneAtWords } from '$core/words';
 import { call } from '../call';
 import { refresh } from '../refresh';
 import { saving } from '../saving.svelte';
+import type { LaneZone } from './Lane.svelte';
 
 /** What the view reads of the site. */
 interface HouseData {
@@ -19,6 +28,9 @@ interface HouseData {
 	readonly profiles: readonly ControlProfile[];
 	readonly held: Readonly<Record<string, WeekSteps<number>>>;
 }
+
+/** Where nothing is asked in vain: Monday 07:00. */
+const MORNING = 420;
 
 /** The way of the heat at a site, and what changes it. */
 export function houseView(data: () => HouseData) {
@@ -50,6 +62,74 @@ export function houseView(data: () => HouseData) {
 			)
 			.sort((a, b) => b.minutes - a.minutes)
 	);
+
+	/** The moment that is looked at: the beginning of the longest time asked in vain, until another is chosen. */
+	let chosen = $state<number | null>(null);
+	const minute = $derived.by(() => {
+		if (chosen !== null) return chosen;
+		const all = chains.flatMap((chain) => chain.fed.flatMap((one) => one.gaps));
+		const longest = all.reduce<(typeof all)[number] | null>(
+			(best, gap) => (!best || gap.to - gap.from > best.to - best.from ? gap : best),
+			null
+		);
+		return longest?.from ?? MORNING;
+	});
+	const laneZone = (known: (typeof zones)[number], holds: number, state: WayState): LaneZone => {
+		const profile = profileOf(known.zone);
+		const options = allowedOptions(profile, known.zone.options);
+		return {
+			id: known.id,
+			name: known.zone.name,
+			href: `/sites/${data().site.id}/zones/${known.id}/week`,
+			does: zoneAtWords({ id: known.id, holds, state }, known.isSwitch, (c) =>
+				setpointWithUnit(profile, options, c)
+			),
+			gets: wayWords[state],
+			state
+		};
+	};
+	/** What a source and its zones do at that moment, ready to be drawn. */
+	const laneOf = (chain: Chain) => {
+		const at = chainAt(chain, minute);
+		const { governor } = chain;
+		const known = governor && zones.find(({ id }) => id === governor.id);
+		return {
+			name: chain.source.name,
+			does: sourceAtWords(chain, at, minute),
+			state: (at.runs
+				? 'runs'
+				: at.fed.some(({ state }) => state === 'waits')
+					? 'waits'
+					: 'rests') as WayState,
+			governor:
+				known && at.governorHolds !== null
+					? {
+							name: known.zone.name,
+							does: laneZone(known, at.governorHolds, at.may ? 'runs' : 'rests').does,
+							may: at.may
+						}
+					: null,
+			zones: at.fed.map(({ id, holds, state }) =>
+				laneZone(
+					zones.find((one) => one.id === id)!,
+					holds,
+					state
+				)
+			)
+		};
+	};
+	const lanes = $derived(Object.fromEntries(chains.map((chain) => [chain.source.id, laneOf(chain)])));
+	/** The zones that make their own heat. */
+	const own = $derived.by(() => {
+		const all = zones
+			.filter(({ zone }) => zone.fedBy === null && zone.governs === null)
+			.map((known) => {
+				const holds = valueAt(known.held, minute);
+				return laneZone(known, holds, isWarmth(holds, known) ? 'runs' : 'rests');
+			});
+		const state: WayState = all.some((one) => one.state === 'runs') ? 'runs' : 'rests';
+		return { name: 'Own supply', does: 'electric or its own', state, zones: all };
+	});
 
 	async function keep(answer: ReturnType<typeof call>): Promise<boolean> {
 		busy = true;
@@ -84,6 +164,16 @@ export function houseView(data: () => HouseData) {
 		},
 		get gaps() {
 			return gaps;
+		},
+		get minute() {
+			return minute;
+		},
+		set minute(next) {
+			chosen = next;
+		},
+		lane: (id: string) => lanes[id]!,
+		get own() {
+			return own;
 		},
 		get problem() {
 			return problem;

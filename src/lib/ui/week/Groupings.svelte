@@ -2,6 +2,7 @@
 	import type { ControlProfile } from '$core/control';
 	import { routeMinutes, type PricedFit } from '$core/keying';
 	import { DAY_NAMES, clockTime, duration } from '$core/week';
+	import { feltWords, type Felt } from '$core/words';
 	import { ownPace } from '../keyin/pace.svelte';
 	import Tiles from '../kit/Tiles.svelte';
 	import Why from '../kit/Why.svelte';
@@ -10,12 +11,15 @@
 		fit,
 		profile,
 		say,
+		felt = null,
 		onchoose
 	}: {
 		fit: PricedFit;
 		profile: ControlProfile;
 		/** A setpoint with its unit. */
 		say: (setpointC: number) => string;
+		/** What would be felt of each, where the room is described. */
+		felt?: Felt | null;
 		onchoose: (grouping: string) => void;
 	} = $props();
 
@@ -33,6 +37,14 @@
 		fit.prices[fit.fits.findIndex((one) => one.grouping.id === chosen.grouping.id)]?.route ?? ''
 	);
 
+	const feels = $derived(
+		felt &&
+			feltWords(
+				felt,
+				chosen,
+				fit.fits.map(({ grouping }, i) => ({ ...grouping, values: fit.prices[i]!.values }))
+			)
+	);
 	const cost = $derived.by(() => {
 		const { lost, misfit } = chosen;
 		if (misfit.spans.length === 0) return 'Nothing is lost.';
@@ -69,6 +81,12 @@
 				<span>{isSwitch ? 'on too long' : 'too warm'}</span>
 				<span class="mono">{duration(one.misfit.warmMinutes)}</span>
 			</span>
+			{#if felt}
+				<span class="fact">
+					<span>felt too cold</span>
+					<span class="mono">{duration(felt.minutes[one.grouping.id] ?? 0)}</span>
+				</span>
+			{/if}
 			<span class="fact">
 				<span>to key</span>
 				<span class="mono">{price.values} in {minutes} min</span>
@@ -97,6 +115,7 @@
 			</Why>
 		</h2>
 		<p>{cost}</p>
+		{#if feels}<p>{feels}</p>{/if}
 		{#if route}<p class="soft">Keying: {route}</p>{/if}
 	</div>
 </div>

@@ -2,7 +2,8 @@ import { onMount } from 'svelte';
 import type { PricedFit } from '$core/keying';
 import type { Permission } from '$core/thermal';
 import { FitFollower } from '$lib/workers/fitFollower';
-import { RoomFollower } from '$lib/workers/proofFollower';
+import type { Felt } from '$core/words';
+import { FeltFollower, RoomFollower } from '$lib/workers/proofFollower';
 import { onceAFrame } from '../onceAFrame';
 import { live } from '../zone/live.svelte';
 import type { ZoneModel } from '../zone/zoneModel.svelte';
@@ -12,6 +13,8 @@ export interface WeekView {
 	readonly fit: PricedFit;
 	/** The room's own temperature in °C for every five minutes of the held week; null where it is not known or not shown. */
 	readonly roomC: Float32Array | null;
+	/** What would be felt of each grouping; null where the room is not described, or it is not known yet. */
+	readonly felt: Felt | null;
 	/** Outside, for the room's line. */
 	readonly outdoorC: number;
 	showRoom: boolean;
@@ -24,6 +27,8 @@ export function followWeek(model: ZoneModel, firstFit: PricedFit, may: () => Per
 	let showRoom = $state(true);
 	let fits: FitFollower | undefined;
 	let rooms: RoomFollower | undefined;
+	let feltNow = $state.raw<Felt | null>(null);
+	let feels: FeltFollower | undefined;
 
 	const outdoorC = $derived(model.zone.lead.computed?.outdoorC ?? 0);
 	const drawsRoom = $derived(model.zone.room !== null && showRoom && model.profile.temperature !== null);
@@ -33,6 +38,7 @@ export function followWeek(model: ZoneModel, firstFit: PricedFit, may: () => Per
 		return () => {
 			fits?.stop();
 			rooms?.stop();
+			feels?.stop();
 		};
 	});
 	$effect(() => fits?.request(model.zone, model.profile));
@@ -40,6 +46,17 @@ export function followWeek(model: ZoneModel, firstFit: PricedFit, may: () => Per
 		if (!drawsRoom || model.editor.dragged) return;
 		rooms ??= new RoomFollower(onceAFrame((next) => (airC = next)));
 		rooms.request(model.zone, model.profile, outdoorC, may());
+	});
+	// what is felt can wait until the line stands and nothing is dragged
+	const known = $derived(model.zone.room !== null && model.profile.temperature !== null);
+	$effect(() => {
+		if (!known || model.editor.dragged) return;
+		const question = [model.zone, model.profile, outdoorC, may()] as const;
+		const soon = setTimeout(() => {
+			feels ??= new FeltFollower((next) => (feltNow = next));
+			feels.request(...question);
+		}, 300);
+		return () => clearTimeout(soon);
 	});
 	$effect(() => {
 		const { coldMinutes, warmMinutes } = fit.chosen.misfit;
@@ -53,6 +70,9 @@ export function followWeek(model: ZoneModel, firstFit: PricedFit, may: () => Per
 		},
 		get roomC() {
 			return drawsRoom ? airC : null;
+		},
+		get felt() {
+			return known ? feltNow : null;
 		},
 		get outdoorC() {
 			return outdoorC;

@@ -1,7 +1,9 @@
 <script lang="ts">
 	import type { Source } from '$core/plan';
+	import { clockTime, DAY_MINUTES, DAY_SHORT } from '$core/week';
 	import { chainFaultWords } from '$core/words';
 	import { houseView } from '$lib/ui/house/houseView.svelte';
+	import Lane from '$lib/ui/house/Lane.svelte';
 	import SourceCard from '$lib/ui/house/SourceCard.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
@@ -46,6 +48,14 @@
 		</ul>
 	{/if}
 
+	{#if chains.length > 0}
+		<p class="moment" role="status">
+			<strong
+				>{DAY_SHORT[Math.floor(house.minute / DAY_MINUTES)]} {clockTime(house.minute % DAY_MINUTES)}</strong
+			>
+			<span class="soft">Move the moment along the week; drag a zone onto what feeds it.</span>
+		</p>
+	{/if}
 	{#each chains as chain (chain.source.id)}
 		<SourceCard
 			{chain}
@@ -56,6 +66,11 @@
 		/>
 	{/each}
 
+	{#if chains.length > 0 && house.own.zones.length > 0}
+		<section aria-label="Own supply">
+			<Lane {...house.own} onfeed={(id) => void house.feed(id, null)} />
+		</section>
+	{/if}
 	{#if chains.length > 0 && data.zones.length > 0}
 		<h2>What each zone is fed by</h2>
 		<div class="zones">
@@ -121,6 +136,21 @@
 		display: grid;
 		gap: 0.4rem;
 		padding-bottom: 0.6rem;
+	}
+	section {
+		margin-top: 1.2rem;
+		padding-top: 0.6rem;
+		border-top: 2px solid var(--ink);
+	}
+	.moment {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.2rem 0.9rem;
+		align-items: baseline;
+		margin-top: 0.6rem;
+	}
+	.moment strong {
+		font-size: 1.3rem;
 	}
 	form {
 		display: flex;

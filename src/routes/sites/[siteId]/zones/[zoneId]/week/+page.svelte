@@ -122,6 +122,7 @@
 		</div>
 		<Groupings
 			fit={calm.fit}
+			felt={view.felt}
 			{profile}
 			say={(c) => setpointWithUnit(profile, calm.zone.options, c)}
 			onchoose={(grouping) => model.change({ ...zone, grouping })}
