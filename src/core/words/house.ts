@@ -1,4 +1,5 @@
 import { weekdayOfDay } from '../civil';
+import { capital } from '../schema';
 import type { Layer } from '../run';
 import {
 	isWarmth,
@@ -47,7 +48,7 @@ export function gapSentences(
 			const { from, to, wantedC } = same[0]!;
 			const length = to - from;
 			const begins = minuteOfDay(from);
-			const days = dayRange(same.map((gap) => dayOf(gap.from)));
+			const days = capital(dayRange(same.map((gap) => dayOf(gap.from))));
 			const times = length === DAY_MINUTES ? 'all day' : `${clockTime(begins)}–${clockTime(begins + length)}`;
 			return {
 				text: `${days} ${times}: ${zone} asks for ${say(wantedC)}, but ${source} may not run, ${duration(length)}${same.length > 1 ? ' a day' : ''}.`,

@@ -165,7 +165,7 @@
 	}
 	li {
 		display: grid;
-		grid-template-columns: 32px minmax(5rem, 1fr) minmax(6rem, auto) minmax(5.5rem, auto);
+		grid-template-columns: 32px minmax(4rem, 1fr) 8.5rem 5.5rem;
 		gap: 0.5rem;
 		align-items: center;
 		border-bottom: 1px solid var(--rule);
