@@ -207,3 +207,30 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 	]);
 	expect(job.controls[3].onSite.foundNote).toBe('Dark display');
 });
+
+test('rooms alike: one card is keyed and ticked for each of them, and what differs is said', async ({
+	page,
+	installation
+}) => {
+	await installation.loadDemo();
+	await open(page, '/');
+	await page.getByRole('link', { name: /Marrow House/ }).click();
+	await page.getByRole('link', { name: 'Apple room' }).first().click();
+	await page
+		.getByRole('link', { name: /^Key in/ })
+		.first()
+		.click();
+	await expect(page.getByText(/value 1 of \d+/)).toBeVisible();
+	const all = Number(/of (\d+)/.exec(await page.locator('main').getByRole('status').innerText())![1]);
+	for (let i = 1; i <= all; i++) await page.keyboard.press('Enter');
+	await expect(page.getByText('All in.')).toBeVisible();
+	await expect(page.getByRole('heading', { name: '5 more controls take this very card' })).toBeVisible();
+	await expect(page.getByText(/^Not the same: .*Dormer room.*\(\d+ values\)/)).toBeVisible();
+	await page.getByText('Bittern room, keyed').click();
+	await expect(page.getByText('Key it there, then tick it: 1 of 5 done.')).toBeVisible();
+	await saved(page);
+	await page.getByRole('link', { name: 'Bittern room' }).first().click();
+	await expect(page.getByText('All in.')).toBeVisible();
+	await page.reload();
+	await expect(page.getByText('Key it there, then tick it: 1 of 5 done.')).toBeVisible();
+});

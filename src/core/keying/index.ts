@@ -1,3 +1,4 @@
+export * from './batch';
 export * from './card';
 export { settingItems, type CardItem } from './cardItems';
 export * from './displayed';

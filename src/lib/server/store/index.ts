@@ -5,6 +5,7 @@ export { apartFrom } from './documents';
 export * from './firm';
 export * from './jobText';
 export * from './links';
+export * from './lists/batch';
 export * from './lists/customer';
 export * from './lists/due';
 export * from './lists/feeding';

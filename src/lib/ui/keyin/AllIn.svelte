@@ -1,9 +1,12 @@
 <script lang="ts">
+	import type { Snippet } from 'svelte';
+
 	let {
 		leave,
 		base,
 		siteId,
-		instruction = $bindable()
+		instruction = $bindable(),
+		children
 	}: {
 		/** How the control's program is left. */
 		leave: string;
@@ -11,6 +14,8 @@
 		base: string;
 		siteId: string;
 		instruction?: HTMLElement | undefined;
+		/** What else the card is for. */
+		children?: Snippet;
 	} = $props();
 </script>
 
@@ -22,6 +27,7 @@
 		<a href="/sites/{siteId}">to the overview</a>.
 	</p>
 	<p><a href="{base}/hand-over">The customer's page</a></p>
+	{@render children?.()}
 </div>
 
 <style>

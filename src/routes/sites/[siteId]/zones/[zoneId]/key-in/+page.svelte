@@ -15,6 +15,7 @@
 	import KeyBar from '$lib/ui/keyin/KeyBar.svelte';
 	import PlanChanged from '$lib/ui/keyin/PlanChanged.svelte';
 	import { turnAt } from '$lib/ui/keyin/turn.svelte';
+	import SameCard from '$lib/ui/keyin/SameCard.svelte';
 	import Track from '$lib/ui/keyin/Track.svelte';
 	import WholeCard from '$lib/ui/keyin/WholeCard.svelte';
 	import { refresh } from '$lib/ui/refresh';
@@ -133,7 +134,9 @@
 			/>
 			<KeyBar first={index === 0} onback={turn.back} onnext={turn.confirm}>Shows {shownWith(item)}</KeyBar>
 		{:else}
-			<AllIn leave={card.leave} {base} siteId={data.site.id} bind:instruction />
+			<AllIn leave={card.leave} {base} siteId={data.site.id} bind:instruction>
+				<SameCard siteId={data.site.id} alike={data.alike} {items} readAtMs={data.readAtMs} />
+			</AllIn>
 			<KeyBar first={items.length === 0} onback={turn.back} href={leaveTo?.href ?? `${base}/read-back`}
 				>{leaveTo?.name ?? 'Read it back'}</KeyBar
 			>
