@@ -248,7 +248,16 @@ export function jobFileOf(job: Job): JobFile {
 			timeZone: job.site.timeZone,
 			dates: job.site.dates,
 			clock: job.site.clock,
-			sources: job.site.sources.map(({ id, name, kind }) => ({ id, name, kind })),
+			sources: job.site.sources.map(({ id, name, kind, efficiency, performance, tariff }) => ({
+				id,
+				name,
+				kind,
+				efficiency,
+				performance,
+				tariff
+			})),
+			currency: job.site.currency,
+			electricity: job.site.electricity,
 			supply: job.site.supply,
 			stagger: job.site.stagger
 		},

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { sourceSchema } from '../plan';
 import { buildWeek, constantWeek, DAY_MINUTES, valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
 import { asksForWarmth, chainAt, chainFaults, chainsOf, type ChainZone } from '.';
 
-const boiler = { id: 'boiler', name: 'Boiler', kind: 'boiler' as const };
+const boiler = sourceSchema.parse({ id: 'boiler', name: 'Boiler', kind: 'boiler' });
 const zone = (
 	name: string,
 	held: WeekSteps<number>,
@@ -82,7 +83,7 @@ describe('the way of the heat', () => {
 	});
 
 	it('names two governing zones, a source that is not there, and heat in a circle once', () => {
-		const pump = { id: 'pump', name: 'Heat pump', kind: 'heat-pump' as const };
+		const pump = sourceSchema.parse({ id: 'pump', name: 'Heat pump', kind: 'heat-pump' });
 		const any = constantWeek(20);
 		expect(
 			chainFaults(

@@ -10,6 +10,7 @@ export * from './routine';
 export * from './site';
 export * from './source';
 export * from './takeWeek';
+export * from './tariff';
 export * from './ownScale';
 export * from './zone';
 export * from './room';

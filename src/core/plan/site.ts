@@ -4,6 +4,7 @@ import { isTimeZone } from '../civil';
 import { shortName, shortNote } from '../control';
 import { WEEK_MINUTES } from '../week';
 import { MOST_SOURCES, sourceSchema } from './source';
+import { tariffSchema } from './tariff';
 
 /** A site as it stands above its zones. */
 export const siteSchema = z.strictObject({
@@ -21,6 +22,13 @@ export const siteSchema = z.strictObject({
 		.max(MOST_SOURCES)
 		.refine((all) => new Set(all.map((one) => one.id)).size === all.length, 'names one source twice')
 		.default([]),
+	/** The currency in which prices are said, by its three letters (ISO 4217). */
+	currency: z
+		.string()
+		.regex(/^[A-Z]{3}$/, 'must be the three letters of a currency, as in EUR')
+		.default('EUR'),
+	/** What electricity costs, for zones that make their own heat; null where it is not known. */
+	electricity: tariffSchema.nullable().default(null),
 	/** What its heat comes from; null where it is not known. */
 	supply: z
 		.strictObject({

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { shortName, slug } from '../control';
+import { tariffSchema } from './tariff';
 
 export const SOURCE_KINDS = ['boiler', 'heat-pump', 'district'] as const;
 
@@ -8,7 +9,13 @@ export const sourceSchema = z.strictObject({
 	/** What zones name it by. */
 	id: slug,
 	name: shortName,
-	kind: z.enum(SOURCE_KINDS)
+	kind: z.enum(SOURCE_KINDS),
+	/** Heat out over fuel in, of a boiler with 60 °C return water, or of a district's station; null where it is not known. */
+	efficiency: z.number().min(0.3).max(1.1).nullable().default(null),
+	/** Heat out over electricity in, of a heat pump at 7 °C outside and 35 °C flow; null where it is not known. */
+	performance: z.number().min(1).max(8).nullable().default(null),
+	/** What its fuel, electricity or heat costs; null where it is not known. */
+	tariff: tariffSchema.nullable().default(null)
 });
 export type Source = z.infer<typeof sourceSchema>;
 

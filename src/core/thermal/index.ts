@@ -22,3 +22,4 @@ export {
 export * from './stagger';
 export { atMostUnder, interlock, type Interlock } from './interlock';
 export * from './year';
+export * from './cost';

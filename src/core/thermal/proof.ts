@@ -4,7 +4,7 @@ import { DAY_MINUTES, mapWeek, WEEK_MINUTES, wrapWeek, type WeekSteps } from '..
 import { floorLimitOf } from './classes';
 import { closeIdeal, IDEAL_STEP, runIdeal, stateAt } from './ideal';
 import { periodic, type Closed } from './periodic';
-import { governedOf, heldAt, surfaceOf, timeConstantHours } from './roomModel';
+import { governedOf, heldAt, surfaceOf, timeConstantHours, type RoomModel } from './roomModel';
 import { byMinute, readyRoom, simulate } from './simulate';
 import {
 	enoughDownTo,
@@ -67,6 +67,8 @@ export interface RiseLead {
 
 /** A way of running a room over the same week. */
 export interface Way {
+	/** What it takes in each hour from Monday 00:00, in kWh. */
+	readonly hoursKWh: readonly number[];
 	readonly kWhPerDay: number;
 	readonly coldMinutes: number;
 	readonly coldestC: number;
@@ -208,8 +210,27 @@ const EVERY = 5;
 /** Days of a typical week. */
 const DAYS = WEEK_MINUTES / DAY_MINUTES;
 
-function way({ run, heatJ }: Closed): Way {
+/** What a run of a week takes hour by hour, in kWh: what its emitter is given while it heats, scaled to what the week takes in the long run. */
+function hoursOf({ run, heatJ }: Closed, { electricW, water }: RoomModel): number[] {
+	const watts = (minute: number) =>
+		!run.heating[minute]
+			? 0
+			: electricW +
+				(water ? Math.max(0, water.conductance * (water.temperatureC - run.emitter[minute]!)) : 0);
+	const hours = Array.from({ length: WEEK_MINUTES / 60 }, (_, hour) => {
+		let sum = 0;
+		for (let minute = hour * 60; minute < (hour + 1) * 60; minute++) sum += watts(minute);
+		return sum / 60_000;
+	});
+	const all = hours.reduce((a, b) => a + b, 0);
+	const scale = all > 0 ? heatJ / 3.6e6 / all : 0;
+	return hours.map((kWh) => kWh * scale);
+}
+
+function way(closed: Closed, model: RoomModel): Way {
+	const { run, heatJ } = closed;
 	return {
+		hoursKWh: hoursOf(closed, model),
 		kWhPerDay: heatJ / 3.6e6 / DAYS,
 		coldMinutes: run.coldMinutes,
 		coldestC: run.coldest.c,
@@ -323,9 +344,10 @@ export function proofOf(
 	const week = closed(set, true);
 	const programmed = week.run;
 	const steady = closed(
-		new Float64Array(WEEK_MINUTES).fill(setpointForRun(profile, profile.temperature ? warmest : 1))
+		new Float64Array(WEEK_MINUTES).fill(setpointForRun(profile, profile.temperature ? warmest : 1)),
+		true
 	);
-	const frost = closed(frostBetween(set, zone, warmest));
+	const frost = closed(frostBetween(set, zone, warmest), true);
 	const longest = profile.temperature ? longestNight(zone, profile) : null;
 	const night = longest?.night ?? null;
 	const aboveMean = designDay(0, DAILY_RANGE_K);
@@ -364,7 +386,11 @@ export function proofOf(
 		curve,
 		halfHourDownTo: enoughDownTo(curve, HALF_HOUR),
 		rises: risesOf(zone, room, profile, outdoorC),
-		ways: { steady: way(steady), programmed: way(week), frost: way(frost) },
+		ways: {
+			steady: way(steady, ready.model),
+			programmed: way(week, ready.model),
+			frost: way(frost, ready.model)
+		},
 		overnightLowC: longest ? overnightLow(room, longest.night, outdoorC, aboveMean, longest.at) : null,
 		regulation: settings.map((setting) => {
 			const run = simulate({

@@ -5,6 +5,7 @@ export * from './changes';
 export * from './checks';
 export * from './clock';
 export * from './control';
+export * from './cost';
 export * from './customerLines';
 export * from './customerPage';
 export * from './due';

@@ -3,6 +3,7 @@ import { findProfile } from '$core/control';
 import { fitZone } from '$core/fit';
 import type { Problem, roomRequest, simulateResponse, warmUpResponse } from '$core/formats';
 import { proofOf, type Proof } from '$core/thermal';
+import { without } from '$core/schema';
 import { proofWords, type ProofWords } from '$core/words';
 import { unknownControl } from './zone';
 
@@ -49,7 +50,11 @@ export function computeSimulate(request: RoomRequest): Computed<z.input<typeof s
 			timeConstantHours,
 			airC: hourly(days.air),
 			outdoorC: hourly(days.outdoor),
-			ways: { steady: { ...ways.steady }, programmed: { ...ways.programmed }, frost: { ...ways.frost } },
+			ways: {
+				steady: without(ways.steady, 'hoursKWh'),
+				programmed: without(ways.programmed, 'hoursKWh'),
+				frost: without(ways.frost, 'hoursKWh')
+			},
 			overnightLowC,
 			regulation: regulation.map((one) => ({ ...one })),
 			floor: floor && { ...floor },

@@ -4,14 +4,18 @@
 	import { chainStanding } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
+	import More from '../kit/More.svelte';
+	import NumberField from '../kit/NumberField.svelte';
 	import type { houseView } from './houseView.svelte';
 	import Lane from './Lane.svelte';
+	import TariffFields from './TariffFields.svelte';
 	import WeekStrips from './WeekStrips.svelte';
 
 	let {
 		chain,
 		zones,
 		siteId,
+		currency,
 		house,
 		first
 	}: {
@@ -22,6 +26,7 @@
 			readonly document: { readonly fedBy: string | null };
 		}[];
 		siteId: string;
+		currency: string;
 		house: ReturnType<typeof houseView>;
 		/** Whether its act is the filled one of the view. */
 		first: boolean;
@@ -67,6 +72,41 @@
 			<Button href="/sites/{siteId}/zones/{governor.id}/week">See its week</Button>
 		{/if}
 	</div>
+	<More title="What its heat costs">
+		<div class="cost">
+			{#if source.kind === 'boiler'}
+				<NumberField
+					label="Efficiency at 60 °C return"
+					unit="%"
+					value={source.efficiency === null ? null : Math.round(source.efficiency * 1000) / 10}
+					least={30}
+					most={110}
+					empty
+					onchange={(percent) =>
+						void house.set(source.id, { efficiency: percent === null ? null : percent / 100 })}
+				/>
+			{:else if source.kind === 'heat-pump'}
+				<NumberField
+					label="Performance at 7 °C outside, 35 °C flow"
+					value={source.performance}
+					least={1}
+					most={8}
+					empty
+					onchange={(performance) => void house.set(source.id, { performance })}
+				/>
+			{/if}
+			<TariffFields
+				label={source.kind === 'boiler' ? 'Fuel' : source.kind === 'district' ? 'Heat' : 'Electricity'}
+				tariff={source.tariff}
+				{currency}
+				onchange={(tariff) => void house.set(source.id, { tariff })}
+			/>
+		</div>
+		<p class="soft">
+			Figures from its plate or its data sheet; without them nothing is said of money. A heat pump without a
+			tariff of its own pays what electricity costs here.
+		</p>
+	</More>
 	{#if fed.length > 0}
 		<WeekStrips {chain} minute={house.minute} onminute={(minute) => (house.minute = minute)} />
 	{/if}
@@ -83,6 +123,12 @@
 		gap: 0.5rem 1.5rem;
 		align-items: start;
 		justify-content: space-between;
+	}
+	.cost {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(15rem, 100%), 1fr));
+		gap: 0.6rem 1rem;
+		align-items: end;
 	}
 	.way {
 		display: flex;

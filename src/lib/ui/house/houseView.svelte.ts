@@ -8,7 +8,7 @@ import {
 	type ChainZone,
 	type WayState
 } from '$core/house';
-import { withWanted, type Source, type Zone } from '$core/plan';
+import { withWanted, type Source, type Tariff, type Zone } from '$core/plan';
 import { mapWeek, valueAt, type WeekSteps } from '$core/week';
 import { gapSentences, sourceAtWords, wayWords, zoneAtWords } from '$core/words';
 import { call } from '../call';
@@ -188,7 +188,10 @@ export function houseView(data: () => HouseData) {
 			const { sources } = data().site;
 			let n = sources.length + 1;
 			while (sources.some((one) => one.id === `source-${n}`)) n++;
-			return keepSources([...sources, { id: `source-${n}`, name: name.trim(), kind }]);
+			return keepSources([
+				...sources,
+				{ id: `source-${n}`, name: name.trim(), kind, efficiency: null, performance: null, tariff: null }
+			]);
 		},
 		/** Takes a source away, and its name from the zones first. */
 		async remove(id: string): Promise<void> {
@@ -203,6 +206,12 @@ export function houseView(data: () => HouseData) {
 			);
 			if (freed) await keepSources(data().site.sources.filter((one) => one.id !== id));
 		},
+		/** Another figure of a source. */
+		set: (id: string, part: Partial<Source>) =>
+			keepSources(data().site.sources.map((one) => (one.id === id ? { ...one, ...part } : one))),
+		/** What electricity costs here. */
+		setElectricity: (electricity: Tariff | null) => keep(call('PATCH', api(), { electricity })),
+		setCurrency: (currency: string) => keep(call('PATCH', api(), { currency })),
 		feed: (zoneId: string, source: string | null) =>
 			keepZones((zone, id) => (id === zoneId ? { ...zone, fedBy: source } : zone)),
 		/** Lets a zone's week be the hours of a source, or none. */

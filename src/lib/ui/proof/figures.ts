@@ -1,5 +1,6 @@
 import { temperatureWords, type TemperatureUnit } from '$core/control';
-import type { Proof } from '$core/thermal';
+import type { Proof, WeekCost } from '$core/thermal';
+import { moneyWords, type CostWords } from '$core/words';
 import { DAY_SHORT, duration } from '$core/week';
 
 /** Five-minute slots of a day. */
@@ -23,15 +24,26 @@ export function dayFigures(
 }
 
 /** The three ways to run a room, in figures. */
-export function wayFigures({ ways }: Pick<Proof, 'ways'>, unit: TemperatureUnit) {
+export function wayFigures(
+	{ ways }: Pick<Proof, 'ways'>,
+	unit: TemperatureUnit,
+	cost: CostWords | null = null,
+	currency = 'EUR'
+) {
 	const rows = [
-		['One temperature', ways.steady],
-		['The program', ways.programmed],
-		['Frost level between', ways.frost]
+		['One temperature', 'steady'],
+		['The program', 'programmed'],
+		['Frost level between', 'frost']
 	] as const;
-	return rows.map(([name, way]) => [
+	const money = ({ inputKWh, money }: WeekCost) =>
+		money === null
+			? `${inputKWh.toFixed(1)} kWh`
+			: `${inputKWh.toFixed(1)} kWh, ${moneyWords(money, currency)}`;
+	const named = rows.map(([name, id]) => [name, ways[id], cost && money(cost.costs[id])] as const);
+	return named.map(([name, way, costs]) => [
 		name,
 		`${way.kWhPerDay.toFixed(1)} kWh`,
+		...(costs === null ? [] : [costs]),
 		{ text: `${duration(way.coldMinutes)} a week`, bad: way.coldMinutes > 0 },
 		temperatureWords(unit, way.coldestC),
 		String(Math.round(way.startsPerDay))

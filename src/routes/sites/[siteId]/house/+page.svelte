@@ -8,6 +8,8 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
+	import TariffFields from '$lib/ui/house/TariffFields.svelte';
+	import More from '$lib/ui/kit/More.svelte';
 	import Problem from '$lib/ui/kit/Problem.svelte';
 
 	let { data } = $props();
@@ -61,6 +63,7 @@
 			{chain}
 			zones={data.zones}
 			siteId={data.site.id}
+			currency={data.site.currency}
 			{house}
 			first={chain.source.id === firstLosing}
 		/>
@@ -69,6 +72,22 @@
 	{#if chains.length > 0 && house.own.zones.length > 0}
 		<section aria-label="Own supply">
 			<Lane {...house.own} onfeed={(id) => void house.feed(id, null)} />
+			<More title="What electricity costs here">
+				<div class="zones">
+					<Field
+						label="Currency"
+						maxlength={3}
+						value={data.site.currency}
+						onchange={(currency) => void house.setCurrency(currency.trim().toUpperCase())}
+					/>
+					<TariffFields
+						label="Electricity"
+						tariff={data.site.electricity}
+						currency={data.site.currency}
+						onchange={(tariff) => void house.setElectricity(tariff)}
+					/>
+				</div>
+			</More>
 		</section>
 	{/if}
 	{#if chains.length > 0 && data.zones.length > 0}

@@ -3,7 +3,7 @@
 	import { differenceWords, roundTemperatureWords } from '$core/control';
 	import { leadIsStale, unitOf, withComputedLead } from '$core/plan';
 	import { LONGEST_LEAD } from '$core/thermal';
-	import { proofWords } from '$core/words';
+	import { costGivens, costWords, proofWords } from '$core/words';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Figures from '$lib/ui/kit/Figures.svelte';
 	import Slide from '$lib/ui/kit/Slide.svelte';
@@ -35,6 +35,11 @@
 	});
 	$effect(() => follower?.request(zone, profile, outdoorC, may));
 	const words = $derived(proof && room ? proofWords(proof, zone, room, profile) : null);
+
+	const cost = $derived.by(() => {
+		const givens = room && costGivens(zone, room, data.site);
+		return proof && room && givens ? costWords(proof, room, givens, data.site.currency) : null;
+	});
 
 	const taken = $derived(
 		zone.lead.school === 'computed' && !leadIsStale(zone) && zone.lead.computed?.outdoorC === outdoorC
@@ -113,11 +118,19 @@
 			<WarmUp {proof} halfHour={words.halfHour} {unit} clock={zone.options.clock} />
 			<section>
 				<h2>Steady, programmed, or frost level between</h2>
+				{#if cost?.sentence}<p class:signal={cost.loses}><strong>{cost.sentence}</strong></p>{/if}
 				<p>{words.setback} {words.low} {words.floor && !words.floor.stops ? words.floor.text : ''}</p>
 				<Figures
 					label="Three ways to run it"
-					head={['', 'a day', 'cold while wanted', 'coldest', 'starts a day']}
-					rows={wayFigures(proof, unit)}
+					head={[
+						'',
+						'heat a day',
+						...(cost ? [cost.what] : []),
+						'cold while wanted',
+						'coldest',
+						'starts a day'
+					]}
+					rows={wayFigures(proof, unit, cost, data.site.currency)}
 				/>
 			</section>
 			<section>

@@ -1,0 +1,128 @@
+import fc from 'fast-check';
+import { expect, it } from 'vitest';
+import { findProfile } from '../control';
+import { fitZone } from '../fit';
+import { newZone, priceAt, roomSchema, sourceSchema, tariffSchema, withWanted, type Tariff } from '../plan';
+import { buildWeek } from '../week';
+import { costGivens, costWords } from '../words';
+import { proofOf, weekCost } from '.';
+
+const radiators = roomSchema.parse({
+	floorAreaM2: 20,
+	heightM: 2.5,
+	build: 'heavy',
+	loss: { by: 'figure', wattsPerKelvin: 25 },
+	emitter: { kind: 'radiator', ratedW: 1875, waterC: 55 }
+});
+const boiler = sourceSchema.parse({ id: 'b', name: 'Boiler', kind: 'boiler', efficiency: 0.9 });
+const pump = sourceSchema.parse({ id: 'p', name: 'Pump', kind: 'heat-pump', performance: 4.5 });
+const flat: Tariff = { kind: 'flat', perKWh: 0.3 };
+const night: Tariff = { kind: 'day-night', dayPerKWh: 0.3, nightPerKWh: 0.1, nightFrom: 1320, nightTo: 360 };
+
+const anyTariff: fc.Arbitrary<Tariff> = fc.oneof(
+	fc.record({ kind: fc.constant('flat' as const), perKWh: fc.double({ min: 0.01, max: 5, noNaN: true }) }),
+	fc.record({
+		kind: fc.constant('half-hours' as const),
+		perKWh: fc.array(fc.double({ min: 0.01, max: 5, noNaN: true }), { minLength: 48, maxLength: 48 })
+	})
+);
+
+it('money is each hour’s energy at that hour’s price, whatever the tariff', () => {
+	fc.assert(
+		fc.property(
+			anyTariff,
+			fc.array(
+				fc.integer({ min: 0, max: 300 }).map((n) => n / 100),
+				{ minLength: 168, maxLength: 168 }
+			),
+			(tariff, hours) => {
+				const cost = weekCost(hours, radiators, 0, { source: null, tariff })!;
+				const sum = hours.reduce(
+					(all, kWh, hour) =>
+						all + (kWh / 2) * (priceAt(tariff, (hour % 24) * 60) + priceAt(tariff, (hour % 24) * 60 + 30)),
+					0
+				);
+				expect(cost.money).toBeCloseTo(sum, 6);
+				expect(cost.inputKWh).toBeCloseTo(
+					hours.reduce((a, b) => a + b, 0),
+					6
+				);
+				// a boiler only scales it
+				const fired = weekCost(hours, radiators, 0, { source: boiler, tariff })!;
+				expect(fired.money! * cost.inputKWh).toBeCloseTo(cost.money! * fired.inputKWh, 6);
+			}
+		),
+		{ numRuns: 60 }
+	);
+});
+
+it('a night tariff covers the day over midnight; one that does not is refused with a sentence', () => {
+	expect([
+		priceAt(night, 1319),
+		priceAt(night, 1320),
+		priceAt(night, 0),
+		priceAt(night, 359),
+		priceAt(night, 360)
+	]).toEqual([0.3, 0.1, 0.1, 0.1, 0.3]);
+	const wrong = (tariff: object) => {
+		const read = tariffSchema.safeParse(tariff);
+		return read.success ? null : read.error.issues[0]!.message;
+	};
+	expect(wrong({ kind: 'half-hours', perKWh: Array(47).fill(0.2) })).toMatch(/must be 48 prices/);
+	expect(wrong({ ...night, nightTo: 1320 })).toMatch(/must end at another/);
+	expect(wrong({ kind: 'flat', perKWh: -1 })).not.toBeNull();
+});
+
+it('the same heat at once costs a heat pump more than slowly, a boiler the same', () => {
+	const slowly = Array.from({ length: 168 }, () => 1);
+	const atOnce = Array.from({ length: 168 }, (_, hour) => (hour % 3 === 0 ? 3 : 0));
+	const of = (hours: number[], source: typeof pump) =>
+		weekCost(hours, radiators, 2, { source, tariff: flat })!;
+	expect(of(atOnce, pump).money!).toBeGreaterThan(of(slowly, pump).money! * 1.15);
+	expect(of(atOnce, boiler).money!).toBeCloseTo(of(slowly, boiler).money!, 9);
+	expect(weekCost(slowly, radiators, 2, { source: { ...pump, performance: null }, tariff: flat })).toBeNull();
+});
+
+it('says where a deep setback loses on a heat pump though it saves heat, and says no money without a tariff', () => {
+	const stat = findProfile('six-step-room-stat')!;
+	const fresh = newZone('Parlour', stat);
+	const zone = {
+		...withWanted(
+			{
+				...fresh,
+				levels: fresh.levels.map((level) => (level.id === 'eco' ? { ...level, setpointC: 12 } : level))
+			},
+			buildWeek(
+				[0, 1, 2, 3, 4, 5, 6].flatMap((day) => [
+					{ at: day * 1440 + 360, value: 'comfort' },
+					{ at: day * 1440 + 1320, value: 'eco' }
+				])
+			)
+		),
+		room: radiators,
+		fedBy: 'p'
+	};
+	const proof = proofOf(zone, radiators, stat, fitZone(zone, stat).chosen.held, 2);
+	const week = (way: keyof typeof proof.ways) => proof.ways[way].hoursKWh.reduce((a, b) => a + b, 0);
+	// the hours are the way's own heat, to a millionth
+	for (const way of ['steady', 'programmed', 'frost'] as const)
+		expect(week(way) / 7 / proof.ways[way].kWhPerDay).toBeCloseTo(1, 6);
+	expect(week('programmed')).toBeLessThan(week('steady'));
+	const site = { sources: [pump, boiler], electricity: flat };
+	const said = costWords(proof, radiators, costGivens(zone, radiators, site)!, 'EUR')!;
+	expect(said.loses).toBe(true);
+	expect(said.sentence).toMatch(
+		/^The program costs €[\d.]+ a week, €[\d.]+ more than one temperature: warming up needs hotter water/
+	);
+	// cheap nights: what is saved there is dear by day, and it is not the water's fault
+	const dear = costWords(proof, radiators, { source: boiler, tariff: { ...night, nightPerKWh: 0 } }, 'EUR')!;
+	expect(dear.sentence).toMatch(/more than one temperature: its heat falls into dear hours\.$/);
+	const fired = costWords(proof, radiators, { source: boiler, tariff: flat }, 'GBP')!;
+	expect(fired.sentence).toMatch(/^The program costs £[\d.]+ a week, £[\d.]+ less than one temperature\.$/);
+	const bare = costWords(proof, radiators, { source: boiler, tariff: null }, 'EUR')!;
+	expect(bare.sentence).toBeNull();
+	expect(bare.costs.steady.money).toBeNull();
+	expect(costGivens({ fedBy: null }, radiators, site)).toBeNull();
+	const panel = { ...radiators, emitter: { ...radiators.emitter, kind: 'electric-panel' as const } };
+	expect(costGivens({ fedBy: null }, panel, site)).toEqual({ source: null, tariff: flat });
+});
