@@ -75,13 +75,9 @@ await shot('read-back', desk, 'light', async (page) => {
 	await weekday.press('Tab');
 });
 await shot('controls', desk, 'light', async (page) => void (await page.goto('/controls/plant-clock')));
-await shot('week-routine', desk, 'light', async (page) => {
-	await zoneView(page, 'Tallow', 'Caretaker', 'week');
-	await page.getByRole('button', { name: 'Routine', exact: true }).click();
-	await page.getByLabel('Start from').selectOption('one-home-day');
-});
+await shot('house', desk, 'light', async (page) => void (await page.goto(`/sites/${site('Kelter')}/house`)));
 await shot('proof', desk, 'light', async (page) => {
-	await zoneView(page, 'Kelter', 'Crèche', 'proof');
+	await zoneView(page, 'Kelter', 'Registrar', 'proof');
 	await page.waitForTimeout(800);
 });
 await shot('clock', desk, 'light', (page) => zoneView(page, 'Kelter', 'Lower flat', 'clock'));
