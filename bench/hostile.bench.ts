@@ -9,6 +9,7 @@ import path from 'node:path';
 import { ensureBuild, loadDemo, startServer } from '../scripts/setup.mjs';
 import { hardZone } from '../tests/support/hardZone';
 import { signedIn, trySignIn } from '../tests/support/signedIn';
+import { seenZone } from '../tests/support/seenZone';
 
 const SECONDS = Number(process.env.SECONDS ?? 30);
 const passphrases = {
@@ -25,11 +26,15 @@ const ask = await signedIn(server.url, passphrases.FOND_QUARTER_PASSPHRASE_INSTA
 const { jobs } = (await (await ask('/api/v1/jobs')).json()) as { jobs: { id: string; name: string }[] };
 const site = jobs.find((job) => job.name.startsWith('Kelter'))!.id;
 const job = JSON.parse(readFileSync('demo/kelter-court.job.json', 'utf8')) as {
+	controls: unknown[];
 	zones: Record<string, unknown>[];
 };
-const heated = job.zones.find((zone) => zone.room)!;
+const heated = seenZone(
+	job,
+	job.zones.findIndex((zone) => zone.room)
+);
 
-const hardest = { zone: hardZone(job.zones[0]!) };
+const hardest = { zone: hardZone(seenZone(job)) };
 const post = (body: unknown): RequestInit => ({
 	method: 'POST',
 	headers: { 'content-type': 'application/json' },

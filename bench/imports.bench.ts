@@ -21,6 +21,7 @@ import {
 } from '../src/core/formats';
 import { buildWeek, DAY_MINUTES } from '../src/core/week';
 import { ensureBuild, startServer } from '../scripts/setup.mjs';
+import { someZones } from '../tests/support/seenZone';
 
 const FILES = Number(process.env.FILES ?? 10_000);
 const sqlite3 = createRequire(import.meta.url)('sqlite3') as {
@@ -115,6 +116,7 @@ function damaged(text: string): string {
 
 const demo = (name: string) => readFileSync(new URL(`../demo/${name}`, import.meta.url), 'utf8');
 interface JobText {
+	controls: unknown[];
 	zones: unknown[];
 	visits: unknown[];
 }
@@ -122,7 +124,7 @@ const jobs = ['tallow-quay-workshops', 'kelter-court', 'osier-lane-reading-room'
 	const job = JSON.parse(demo(`${name}.job.json`)) as JobText;
 	// a few zones at a time: as many kinds of damage, in less text
 	return [0, 1, 2].map((from) =>
-		JSON.stringify({ ...job, visits: [], zones: job.zones.slice(from, from + 2) }, null, '\t')
+		JSON.stringify({ ...someZones(job, from, from + 2), visits: [] }, null, '\t')
 	);
 });
 const controls = shippedProfiles.map((profile) => writeControlFile(profile));

@@ -13,9 +13,9 @@ export async function keyedEdits(url: string): Promise<{
 	const site = jobs[0]!.id;
 	const board = await (await fetch(`${url}/sites/${site}`)).text();
 	const zone = /\/zones\/([0-9a-f-]{36})\/week/.exec(board)![1]!;
-	const job = await read<{ zones: { control: string; name: string }[] }>(`/api/v1/jobs/${site}`);
+	const job = await read<{ controls: { control: string }[] }>(`/api/v1/jobs/${site}`);
 	const { profile } = await read<{ profile: { groupings: { id: string }[] } }>(
-		`/api/v1/controls/${job.zones[0]!.control}`
+		`/api/v1/controls/${job.controls[0]!.control}`
 	);
 	const stem = `${profile.groupings[0]!.id}/4/C/24/copy/0-1`;
 	return {
@@ -30,9 +30,9 @@ export async function keyedEdits(url: string): Promise<{
 			}).catch(() => null),
 		async kept(at) {
 			const now = (await (await fetch(`${at}/api/v1/jobs/${site}`)).json()) as {
-				zones: { keyed: Record<string, string> }[];
+				controls: { keyed: Record<string, string> }[];
 			};
-			return Object.assign({}, ...now.zones.map((one) => one.keyed)) as Record<string, string>;
+			return Object.assign({}, ...now.controls.map((one) => one.keyed)) as Record<string, string>;
 		}
 	};
 }

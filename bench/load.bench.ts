@@ -9,6 +9,7 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensureBuild, startServer } from '../scripts/setup.mjs';
+import { someZones } from '../tests/support/seenZone';
 
 const sqlite3 = createRequire(import.meta.url)('sqlite3') as {
 	Database: new (file: string) => {
@@ -26,6 +27,7 @@ const folder = mkdtempSync(path.join(tmpdir(), 'fond-quarter-load-'));
 let server = await startServer({ data: folder, port: 4791, quiet: true });
 const job = JSON.parse(readFileSync(new URL('../demo/kelter-court.job.json', import.meta.url), 'utf8')) as {
 	site: { name: string; place: string };
+	controls: unknown[];
 	zones: { name: string }[];
 };
 console.log(`· writing ${SITES} sites of 12 zones …`);
@@ -33,7 +35,7 @@ const made = (await (
 	await fetch(`${server.url}/api/v1/jobs`, {
 		method: 'POST',
 		headers: { 'content-type': 'application/json' },
-		body: JSON.stringify({ ...job, visits: [], zones: job.zones.slice(0, 12) })
+		body: JSON.stringify({ ...someZones(job, 0, 12), visits: [] })
 	})
 ).json()) as { id: string };
 await server.stop();
@@ -50,9 +52,16 @@ await new Promise<void>((resolve, reject) => {
 				SELECT ?, json_set(document, '$.name', ?), profiles, 1, createdAt, updatedAt FROM sites WHERE id = ?`,
 				[id, `Site ${i} of the ${['quay', 'moor', 'lane', 'weir'][i % 4]!}`, made.id]
 			);
+			// controls of their own for each site: their ids begin as the first site's do
+			const copy = `substr(id, 1, 27) || printf('%09d', ${i})`;
 			db.run(
-				`INSERT INTO zones (id, siteId, position, document, keyed, onSite, summary, revision, createdAt, updatedAt)
-				SELECT lower(hex(randomblob(18))), ?, position, document, keyed, onSite, summary, 1, createdAt, updatedAt FROM zones WHERE siteId = ?`,
+				`INSERT INTO boxes (id, siteId, document, keyed, onSite, createdAt)
+				SELECT ${copy}, ?, document, keyed, onSite, createdAt FROM boxes WHERE siteId = ?`,
+				[id, made.id]
+			);
+			db.run(
+				`INSERT INTO zones (id, siteId, boxId, position, document, onSite, summary, revision, createdAt, updatedAt)
+				SELECT lower(hex(randomblob(18))), ?, ${copy.replace('id,', 'boxId,')}, position, document, onSite, summary, 1, createdAt, updatedAt FROM zones WHERE siteId = ?`,
 				[id, made.id]
 			);
 		}

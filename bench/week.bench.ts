@@ -18,7 +18,8 @@ const { jobs } = (await (await fetch(`${server.url}/api/v1/jobs`)).json()) as {
 const tallow = jobs.find((job) => job.name.startsWith('Tallow'))!;
 const read = (await (await fetch(`${server.url}/api/v1/jobs/${tallow.id}`)).json()) as {
 	site: object;
-	zones: { name: string }[];
+	controls: unknown[];
+	zones: { name: string; on: { control: number } }[];
 };
 const sixty = (await (
 	await fetch(`${server.url}/api/v1/jobs`, {
@@ -26,8 +27,10 @@ const sixty = (await (
 		headers: { 'content-type': 'application/json' },
 		body: JSON.stringify({
 			...read,
+			controls: Array.from({ length: 60 }, (_, i) => read.controls[read.zones[i % 5]!.on.control]),
 			zones: Array.from({ length: 60 }, (_, i) => ({
-				...read.zones[i === 0 ? 0 : i % 5]!,
+				...read.zones[i % 5]!,
+				on: { control: i, channel: 0 },
 				name: `Room ${i + 1}`
 			}))
 		})

@@ -1,6 +1,7 @@
 import { badNetwork, type BadNetwork } from '../support/badNetwork';
 import { addZone, expect, makeSite, open, saved, test } from './bench';
 import type { Browser, Page } from '@playwright/test';
+import { seenZone } from '../support/seenZone';
 
 /** A phone in a cellar: the program through a network that can be as bad as a test wants. */
 const phone = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -163,9 +164,9 @@ test('two ends of a visit: what is noted after another has ended it goes where i
 	await saved(a);
 	await expect(found(a, 'boost')).toHaveAttribute('aria-pressed', 'true');
 	const job = (await (await page.request.get(`/api/v1/jobs/${site.split('/')[2]}`)).json()) as {
-		zones: { onSite: { foundIn: string; foundNote: string } }[];
+		controls: { onSite: { foundIn: string; foundNote: string } }[];
 	};
-	expect(job.zones[0]!.onSite).toMatchObject({ foundIn: 'boost', foundNote: 'Lamp red' });
+	expect(job.controls[0]!.onSite).toMatchObject({ foundIn: 'boost', foundNote: 'Lamp red' });
 	// ended elsewhere while it goes on here: nothing more is noted for it unawares
 	await page.request.post(`/api/v1/jobs/${site.split('/')[2]}/visits`, {
 		data: { who: 'B. Bell', note: '', signedOff: false }
@@ -196,12 +197,10 @@ test('a plan that is changed under the card: said by whom, the value on show is 
 
 	/** The desk makes every level a degree warmer. */
 	const warmer = async (by: string) => {
-		const job = (await (await page.request.get(api)).json()) as {
-			zones: (Record<string, unknown> & { levels: { setpointC: number }[] })[];
+		const { zone } = (await (await page.request.get(`${api}/zones/${zoneId}`)).json()) as {
+			zone: Record<string, unknown> & { levels: { setpointC: number }[] };
 		};
-		const zone: Record<string, unknown> = { ...job.zones[0]! };
-		for (const key of ['keyed', 'onSite']) delete zone[key];
-		const levels = job.zones[0]!.levels.map((level) => ({ ...level, setpointC: level.setpointC + 1 }));
+		const levels = zone.levels.map((level) => ({ ...level, setpointC: level.setpointC + 1 }));
 		const answer = await page.request.put(`${api}/zones/${zoneId}`, {
 			headers: { person: encodeURIComponent(by) },
 			data: { revision: 1, zone: { ...zone, levels } }
@@ -218,8 +217,10 @@ test('a plan that is changed under the card: said by whom, the value on show is 
 	await expect(mobile.getByText(/was keyed here before/)).toBeVisible();
 	for (let i = 0; i < 120 && !(await mobile.getByText('All in.').isVisible()); i++) await key.tap();
 	await saved(mobile);
-	const job = (await (await page.request.get(api)).json()) as { zones: { keyed: Record<string, string> }[] };
-	expect(Object.values(job.zones[0]!.keyed)).toContain(after.replace(/°.*/, ''));
+	const job = (await (await page.request.get(api)).json()) as {
+		controls: { keyed: Record<string, string> }[];
+	};
+	expect(Object.values(job.controls[0]!.keyed)).toContain(after.replace(/°.*/, ''));
 	await mobile.close();
 });
 
@@ -246,13 +247,14 @@ test('a commissioning through a network that drops a quarter, hangs a tenth and 
 	};
 	const zone = async () => {
 		const job = (await (await page.request.get(api)).json()) as {
-			zones: (Record<string, unknown> & {
-				levels: { setpointC: number }[];
-				keyed: Record<string, string>;
-				onSite: { foundIn: string; test: { seen: boolean }[]; leftIn: string };
-			})[];
+			controls: unknown[];
+			zones: unknown[];
 		};
-		return job.zones[0]!;
+		return seenZone(job) as Record<string, unknown> & {
+			levels: { setpointC: number }[];
+			keyed: Record<string, string>;
+			onSite: { foundIn: string; test: { seen: boolean }[]; leftIn: string };
+		};
 	};
 	/** What is said beside what is so: a recorder looks three times a second, whatever else goes on. */
 	const lies: string[] = [];

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, open, press, saved, test } from './bench';
+import { seenZone } from '../support/seenZone';
 
 /** The addresses of a demo site's zones by name. */
 async function zonesOf(page: Page, site: RegExp): Promise<Map<string, string>> {
@@ -380,17 +381,7 @@ test('the API answers for a moment, a time and a clock, and refuses dates that d
 	const { jobs } = await (await request.get('/api/v1/jobs')).json();
 	const id = jobs.find((job: { name: string }) => job.name.startsWith('Tallow')).id;
 	const job = await (await request.get(`/api/v1/jobs/${id}`)).json();
-	// in a file what belongs to the control stands apart; together they are the zone as it is seen
-	const { on, onSite: _, ...own } = job.zones[0];
-	const { name, place, note, keyed, onSite, ...control } = job.controls[on.control];
-	expect([name, place, note, Object.keys(keyed).length >= 0, typeof onSite]).toEqual([
-		'',
-		'',
-		'',
-		true,
-		'object'
-	]);
-	const zone = { ...own, ...control, options: { ...control.options, channel: on.channel } };
+	const zone = seenZone(job);
 	const ask = async (route: string, body: object) => {
 		const response = await request.post(`/api/v1/${route}`, {
 			data: { zone, timeZone: 'Europe/Dublin', ...body }

@@ -135,6 +135,7 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 		await expect(said.first()).toBeVisible();
 	}
 	await open(page, `${living}/moment?at=2026-11-30T05:30`);
+	await expect(said.first()).toBeVisible();
 	await expect(page.getByText('Boiler may not run until 06:30: nothing heats here.')).toBeVisible();
 	await open(page, `${site}/house`);
 	// the moment stands where it is asked in vain; an hour and a half on it is not

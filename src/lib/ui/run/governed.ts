@@ -1,9 +1,10 @@
-import { wallAt } from '$core/civil';
-import type { ControlProfile, Program } from '$core/control';
+import { wallAt, weekdayOfDay } from '$core/civil';
+import { allowedOptions, setpointWithUnit, type ControlProfile, type Program } from '$core/control';
+import { gapsOf } from '$core/house';
 import type { Zone } from '$core/plan';
 import { resolve, runOfZone } from '$core/run';
-import type { WeekSteps } from '$core/week';
-import { waitsAt } from '$core/words';
+import { DAY_MINUTES, type WeekSteps } from '$core/week';
+import { gapSentences, waitsAt } from '$core/words';
 
 /** What governs the source of a zone, with what it is to hold. */
 export interface Governor {
@@ -13,18 +14,37 @@ export interface Governor {
 }
 
 /**
- * What a zone waits for at a moment, in a sentence, by what the control that governs its source does then; null where it does not wait, or
+ * What a zone waits for at a moment, in sentences, by what the control that governs its source does then; null where it does not wait, or
  * nothing governs its source. `setpointC` is what its own control holds.
  */
 export function waitsForGovernor(
 	feeding: { readonly source: string; readonly governor: string; readonly may: WeekSteps<boolean> } | null,
 	governor: Governor | null | undefined,
-	zone: { readonly held: WeekSteps<number>; readonly isSwitch: boolean },
+	fed: { readonly zone: Zone; readonly profile: ControlProfile; readonly held: WeekSteps<number> },
 	setpointC: number | null,
 	{ timeZone, nowMs, atMs }: { readonly timeZone: string; readonly nowMs: number; readonly atMs: number }
 ): string | null {
 	if (!feeding || !governor) return null;
 	const run = runOfZone(governor.zone, governor.profile, governor.program, { timeZone, nowMs });
 	const governs = { state: resolve(run, atMs), isSwitch: governor.profile.temperature === null };
-	return waitsAt(feeding, zone, setpointC, governs, wallAt(timeZone, atMs));
+	const wall = wallAt(timeZone, atMs);
+	const { zone, profile, held } = fed;
+	const asks = { held, isSwitch: profile.temperature === null };
+	const waits = waitsAt(feeding, asks, setpointC, governs, wall);
+	if (waits === null) return null;
+	// where it is so every week, first in the words of the week
+	const day = Math.floor(wall / DAY_MINUTES);
+	const minute = weekdayOfDay(day) * DAY_MINUTES + (wall - day * DAY_MINUTES);
+	const gaps = gapsOf(asks, feeding.may);
+	const gap = gaps.find(({ from, to }) => from <= minute && minute < to);
+	if (!gap) return waits;
+	const options = allowedOptions(profile, zone.options);
+	const say = (c: number) => setpointWithUnit(profile, options, c);
+	const alike = gaps.filter(
+		(one) =>
+			one.to - one.from === gap.to - gap.from &&
+			one.wantedC === gap.wantedC &&
+			(one.from - gap.from) % DAY_MINUTES === 0
+	);
+	return `${gapSentences(zone.name, feeding.source, alike, say)[0]!.text} ${waits}`;
 }

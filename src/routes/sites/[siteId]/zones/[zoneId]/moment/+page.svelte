@@ -53,7 +53,7 @@
 	const words = $derived(momentInWords(run, atMs));
 	const held = $derived(resolve(run, atMs));
 	const waits = $derived(
-		waitsForGovernor(data.feeding, data.governor, { held: data.held, isSwitch }, held.heatC, {
+		waitsForGovernor(data.feeding, data.governor, { zone, profile, held: data.held }, held.heatC, {
 			timeZone,
 			nowMs: data.nowMs,
 			atMs
