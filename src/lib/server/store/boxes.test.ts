@@ -170,6 +170,27 @@ describe('a control of two channels', () => {
 		expect(left.boxId).toBe(water.boxId);
 		expect(left.zone).toEqual({ ...water.zone, otherChannels: null });
 		expect(left.revision).toBe(water.revision);
+		// one that was removed meanwhile is put back on what it hung on
+		await removeZone(db, site, ids[1]);
+		const stat = findProfile('radio-stat')!;
+		const again = (await read())[0];
+		expect((await saveZone(db, site, ids[0], again.revision, newZone('Radiators', stat))).kind).toBe('saved');
+		expect(await restoreZone(db, site, ids[1])).toBe(true);
+		expect((await read())[1].zone).toEqual({ ...water.zone, otherChannels: null });
+	});
+
+	it('keeps for a removed zone the control that it hung on, whatever the other one changes to', async () => {
+		const { site, ids, read } = await house();
+		const [heating, water] = await read();
+		await removeZone(db, site, ids[1]);
+		const stat = newZone('Radiators', findProfile('six-step-room-stat')!);
+		const alone = (await read())[0];
+		expect((await saveZone(db, site, ids[0], alone.revision, stat)).kind).toBe('saved');
+		expect(await restoreZone(db, site, ids[1])).toBe(true);
+		const [now, back] = await read();
+		expect([now.zone.control, back.zone.control]).toEqual(['six-step-room-stat', programmer.id]);
+		expect(back.boxId).toBe(heating.boxId);
+		expect(back.zone).toEqual({ ...water.zone, otherChannels: null });
 	});
 
 	it('stays one in the file, and in a copy of the site', async () => {

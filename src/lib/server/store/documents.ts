@@ -114,10 +114,11 @@ export const zoneOf = (siteId: string, id: string, removed = false): Changeable<
 		const others = await beside(tx, current.boxId, id);
 		// another control, or a channel that another zone took meanwhile: it hangs on one of its own from now
 		const taken = others.some((row) => channelOf(row) === zone.options.channel);
-		const leaves =
-			others.length > 0 &&
-			((next.zone !== undefined && zone.control !== current.zone.control) ||
-				(next.deletedAt === null && taken));
+		const changes = next.zone !== undefined && zone.control !== current.zone.control;
+		// what was removed from it counts as on it: put back, it is to find what it hung on
+		const leaves = changes
+			? (await tx.zones.count({ boxId: current.boxId, id: { [Op.ne]: id } })) > 0
+			: next.deletedAt === null && taken;
 		let boxId = next.boxId ?? current.boxId;
 		if (leaves && next.boxId === undefined) {
 			const row = boxRow(siteId, written);
