@@ -128,7 +128,7 @@
 		const answer = await call('POST', `/api/v1/jobs/${siteId}/zones/apply`, { changes });
 		problem = answer.ok ? null : answer.sentence;
 		said = answer.ok
-			? `Planned for ${kept.length === 1 ? kept[0]!.row.name : `${kept.length} zones`}.`
+			? `Planned for ${keptControls === 1 ? nameOf(kept[0]!.row) : `${keptControls} controls`}.`
 			: null;
 		saving.now = answer.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
 		await refresh('fq:site');
@@ -200,7 +200,7 @@
 		{#each cuts as words (words)}<p class="signal" role="alert">{words}</p>{/each}
 		<p class="act">
 			<Button kind="next" disabled={busy || kept.length === 0} onclick={keep}
-				>Plan it for {kept.length === 1 ? kept[0]!.row.name : `${keptControls} controls`}</Button
+				>Plan it for {keptControls === 1 ? nameOf(kept[0]!.row) : `${keptControls} controls`}</Button
 			>
 		</p>
 	{/if}
