@@ -3,7 +3,7 @@
 	import { isKeyed, type CardItem } from '$core/keying';
 	import Check from '../kit/Check.svelte';
 	import { live } from '../zone/live.svelte';
-	import { keyedNotesOf } from './keyedNotes.svelte';
+	import { keyedNotesOf, type KeyedNotes } from './keyedNotes.svelte';
 
 	let {
 		siteId,
@@ -24,16 +24,17 @@
 		readAtMs: number;
 	} = $props();
 
+	/** What is noted at each of them, opened once: what is read again is laid under it. */
+	const opened: Record<string, KeyedNotes> = {};
+	const notesOf = ({ id, keyed }: (typeof alike)[number]) =>
+		(opened[id] ??= untrack(() => keyedNotesOf(`/api/v1/jobs/${siteId}/zones/${id}/keyed`, keyed, readAtMs)));
+	$effect(() => {
+		const [all, at] = [alike, readAtMs];
+		untrack(() => all.forEach(({ id, keyed }) => opened[id]?.refresh(keyed, at)));
+	});
 	/** The same card: what is noted here waits and is sent as if it were keyed there. */
 	const same = $derived(
-		alike
-			.filter(({ differs }) => differs === 0)
-			.map((one) => ({
-				...one,
-				notes: untrack(() =>
-					keyedNotesOf(`/api/v1/jobs/${siteId}/zones/${one.id}/keyed`, one.keyed, readAtMs)
-				)
-			}))
+		alike.filter(({ differs }) => differs === 0).map((one) => ({ ...one, notes: notesOf(one) }))
 	);
 	const others = $derived(alike.filter(({ differs }) => differs !== 0));
 	const isIn = (one: (typeof same)[number]) => items.every((item) => isKeyed(item, one.notes.keyed));
