@@ -71,7 +71,7 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		const all = Number(/of (\d+)/.exec(await status.innerText())?.[1] ?? 0);
 		for (let i = 1; i <= all; i++) await page.keyboard.press('Enter');
 		await expect(page.getByText('All in.')).toBeVisible();
-		await saved(page);
+		if (all > 0) await saved(page);
 
 		await page.goto(link.replace(/week$/, 'read-back'), { waitUntil: 'networkidle' });
 		const field = page.locator('.row input').last();
