@@ -52,6 +52,18 @@ describe('a document on a page', () => {
 		expect(saving.now.kind).toBe('saved');
 	});
 
+	it('changed while a slow save is on its way is sent once after it, whoever asks for it meanwhile', async () => {
+		const editor = opened();
+		editor.change(text('a'));
+		await later(260);
+		editor.change(text('b'));
+		void editor.flush();
+		void editor.flush();
+		await later(1000);
+		expect(editor.conflict).toBeNull();
+		expect([history, asked.length]).toEqual([['a', 'b'], 2]);
+	});
+
 	it('undone before it was sent is not sent, and counts as saved', async () => {
 		const editor = opened();
 		editor.change(text('a'));

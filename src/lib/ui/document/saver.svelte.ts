@@ -98,7 +98,8 @@ export class Saver<T extends object> {
 	async flush(): Promise<void> {
 		clearTimeout(this.#timer);
 		this.#timer = undefined;
-		if (this.#sending) await this.#sending;
+		// when it ends, another that waited for it may have sent again
+		while (this.#sending) await this.#sending;
 		if (this.#conflict || this.#of.dragged()) return;
 		if (!this.differs) {
 			// undone before it was sent: what stands there is what is on screen
