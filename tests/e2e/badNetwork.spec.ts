@@ -1,5 +1,5 @@
 import { badNetwork, type BadNetwork } from '../support/badNetwork';
-import { addZone, expect, makeSite, open, saved, test } from './bench';
+import { addZone, alive, expect, makeSite, open, saved, test } from './bench';
 import type { Browser, Page } from '@playwright/test';
 import { seenZone } from '../support/seenZone';
 
@@ -189,7 +189,7 @@ test('a plan that is changed under the card: said by whom, the value on show is 
 	await mobile.goto(`${network.url}${site}/zones/${zoneId}/key-in`);
 	const value = mobile.locator('.value');
 	const key = mobile.locator('button.go');
-	await mobile.waitForLoadState('networkidle');
+	await alive(mobile);
 	// past the settings, and on to a temperature
 	for (let i = 0; i < 60 && !/temperature/.test(await mobile.locator('.what').innerText()); i++)
 		await key.tap();

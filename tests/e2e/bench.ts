@@ -63,9 +63,14 @@ export const test = base.extend<{ installation: Installation; strangers: string[
 export { expect };
 
 /** Waits until the page is alive: its buttons answer. */
+export async function alive(page: Page): Promise<void> {
+	await page.locator('html[data-alive]').waitFor();
+}
+
+/** Opens an address and waits until it is alive. */
 export async function open(page: Page, address: string): Promise<void> {
 	await page.goto(address);
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 }
 
 /** Makes a site as a person does and stays on its board. */
@@ -86,7 +91,7 @@ export async function addZone(page: Page, name: string, control: string): Promis
 	await page.getByLabel('Its control').selectOption(control);
 	await page.getByRole('button', { name: 'Add zone' }).click();
 	await expect(page.getByRole('heading', { name: `${name}, the week` })).toBeVisible();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 }
 
 /** Waits until the head says that all is saved. */

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, open, press, saved, test } from './bench';
+import { alive, expect, open, press, saved, test } from './bench';
 import { seenZone } from '../support/seenZone';
 
 /** The addresses of a demo site's zones by name. */
@@ -155,7 +155,7 @@ test('each family: what is tried at a moment ends as its profile says', async ({
 	await saved(page);
 	await page.reload();
 	await expect(page.locator('.sentence')).toContainText('changed by hand until 12:00, then');
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	await page.locator('main h1').click();
 	// the next change comes by its own clock, which is a little behind
 	for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
@@ -226,11 +226,11 @@ test('both clock changes: a clock that changes by itself beside one that waits f
 	await other.close();
 	await page.reload();
 	await expect(page.locator('aside li')).toContainText([/set right|right/, 'had lost its time', /min ahead/]);
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 
 	// the round: each clock of the site in turn
 	await page.getByRole('link', { name: 'All clocks of this site' }).click();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	await expect(page.getByText(/1 of 11 looked at today/)).toBeVisible();
 	await page.getByRole('button', { name: 'I have set it' }).click();
 	await expect(page.getByText(/2 of 11 looked at today/)).toBeVisible();
@@ -272,7 +272,7 @@ test('away nine nights: what each control is given, and when it goes on', async 
 	// the whole site at once, each control in its own way
 	await page.getByRole('link', { name: 'Kelter Court', exact: true }).click();
 	await page.getByRole('link', { name: 'Holidays', exact: true }).click();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	await moment(page, 'Leaving', '2027-04-09', '14:00');
 	await moment(page, 'Back', '2027-04-18', '18:00');
 	await expect(page.getByRole('row', { name: /Lower flat/ })).toContainText('9 days');

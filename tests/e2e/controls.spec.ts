@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { addZone, expect, makeSite, open, press, saved, test } from './bench';
+import { addZone, alive, expect, makeSite, open, press, saved, test } from './bench';
 
 test('a control of one’s own: made from scratch, exported, deleted, imported, used, changed under a zone', async ({
 	page
@@ -10,7 +10,7 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 	await expect(page.getByRole('textbox', { name: 'Name of the control' })).toHaveValue(
 		'Five-change cellar stat'
 	);
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 
 	// field by field, with the effect on the sample week and a sentence for what cannot be
 	await expect(page.getByText(/^Held exactly,\s+programmed as 7-day\.$/)).toBeVisible();

@@ -1,4 +1,4 @@
-import { expect, open, saved, test } from './bench';
+import { alive, expect, open, saved, test } from './bench';
 
 test('the guest house: over its supply, staggered under it with every room in time, taken into the zones, stale after a change', async ({
 	page,
@@ -13,7 +13,7 @@ test('the guest house: over its supply, staggered under it with every room in ti
 			/^15\.5 kW at most as a mean over 15 min, .* over the 13\.0 kW allowed for .*a room is late/
 		)
 	).toBeVisible();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	// the answer is there: nothing says any more that it is worked on
 	await page.waitForTimeout(300);
 	await expect(page.getByText(/^Outside, mean of the day:/)).toHaveText('Outside, mean of the day: 0 °C');
@@ -56,7 +56,7 @@ test('the guest house: over its supply, staggered under it with every room in ti
 
 	// another room: the kept result says that it is out of date
 	await page.getByRole('link', { name: /^Room/ }).click();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	await page.getByRole('textbox', { name: /^Floor/ }).fill('44');
 	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
 	await saved(page);

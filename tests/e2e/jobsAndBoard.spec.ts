@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, open, test } from './bench';
+import { alive, expect, open, test } from './bench';
 
 test('bad job files get a sentence and leave nothing behind', async ({ page }) => {
 	await open(page, '/');
@@ -66,7 +66,7 @@ test('zones are renamed, copied, moved, removed and put back', async ({ page, in
 	await page.getByRole('link', { name: /Osier Lane/ }).click();
 	const names = () => page.locator('tbody th .name').allInnerTexts();
 	await expect.poll(names).toEqual(['Reading room', 'Back kitchen rail']);
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 
 	await page.getByRole('button', { name: 'More for Reading room' }).click();
 	await page.getByRole('menuitem', { name: 'Rename' }).click();

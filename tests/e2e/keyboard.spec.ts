@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
-import { expect, open, saved, test } from './bench';
+import { alive, expect, open, saved, test } from './bench';
 
 /** Tab after Tab until the wanted thing has the focus, as a person without a mouse goes. */
 async function tabTo(page: Page, wanted: Locator, most = 120): Promise<void> {
@@ -28,7 +28,7 @@ async function goTo(page: Page, words: string): Promise<void> {
 	await expect(page.getByRole('dialog').getByRole('option', { selected: true })).toBeVisible();
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('dialog')).toBeHidden();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 }
 
 test('from a new site to the customer’s page, to a file and back, without a mouse', async ({ page }) => {
@@ -41,7 +41,7 @@ test('from a new site to the customer’s page, to a file and back, without a mo
 	await page.keyboard.type('Green Lane, Withy End');
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('heading', { name: 'Where Thimble Hall stands' })).toBeVisible();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 
 	// two zones, named, put in order, one renamed
 	const addZone = async (name: string) => {
@@ -54,7 +54,7 @@ test('from a new site to the customer’s page, to a file and back, without a mo
 		await page.keyboard.press('Tab');
 		await page.keyboard.press('Enter');
 		await expect(page.getByRole('heading', { name: `${name}, the week` })).toBeVisible();
-		await page.waitForLoadState('networkidle');
+		await alive(page);
 	};
 	await addZone('Stage');
 	await goTo(page, 'Overview');

@@ -1,4 +1,4 @@
-import { addZone, expect, makeSite, open, saved, test } from './bench';
+import { addZone, alive, expect, makeSite, open, saved, test } from './bench';
 
 const change = 'Monday, change 1';
 
@@ -73,7 +73,7 @@ test('values keyed while the server is away survive a reload and arrive, and a s
 	await page.getByRole('link', { name: /Tallow Quay/ }).click();
 	await page.getByRole('link', { name: /^Key in Bindery, \d+ values/ }).click();
 	await expect(page.getByText(/^value 1 of \d+$/)).toBeVisible();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	await page.keyboard.press('Enter');
 	await saved(page);
 	await installation.stop();
@@ -87,7 +87,7 @@ test('values keyed while the server is away survive a reload and arrive, and a s
 	const phone = await browser.newPage({ baseURL: installation.url, viewport: { width: 390, height: 844 } });
 	await phone.goto(page.url());
 	await expect(phone.getByText(/^value 3 of \d+$/)).toBeVisible();
-	await phone.waitForLoadState('networkidle');
+	await alive(phone);
 	await phone
 		.getByRole('button', { name: /^Shows/ })
 		.tap()
@@ -128,7 +128,7 @@ test.describe('overtaken', () => {
 		await page.getByRole('link', { name: /Tallow Quay/ }).click();
 		await page.getByRole('link', { name: /^Key in Bindery, \d+ values/ }).click();
 		await expect(page.getByText(/^value 1 of \d+$/)).toBeVisible();
-		await page.waitForLoadState('networkidle');
+		await alive(page);
 		await page.keyboard.press('Enter');
 		await expect(page.getByText(/^value 2 of \d+$/)).toBeVisible();
 		await page.reload({ waitUntil: 'commit', timeout: 20_000 });

@@ -1,4 +1,4 @@
-import { expect, open, press, saved, test } from './bench';
+import { alive, expect, open, press, saved, test } from './bench';
 
 test('what all zones of a site are set to: seen at once, set for several, taken back', async ({
 	page,
@@ -9,7 +9,7 @@ test('what all zones of a site are set to: seen at once, set for several, taken 
 	await page.getByRole('link', { name: /^Marrow House/ }).click();
 	await page.getByRole('link', { name: 'Settings', exact: true }).click();
 	await expect(page.getByText(/^\d+ answers are missing\.$/)).toBeVisible();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	const missing = async () =>
 		Number(/^\d+/.exec((await page.getByText(/answers are missing/).textContent())!)![0]);
 	const before = await missing();
@@ -62,7 +62,7 @@ test('a round over the sites whose clocks go by hand is planned, walked and tick
 	await link.click();
 	await expect(page.getByRole('heading', { name: /^The round of/ })).toBeVisible();
 	await expect(page.getByText(/\d+ clocks\s+at\s+\d sites\s+go\s+1\sh\s+(on|back): about/)).toBeVisible();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	await page.getByLabel('Hours a day').fill('1');
 	await page.getByLabel('Hours a day').press('Tab');
 	await page.getByRole('button', { name: 'Spread over days, town by town' }).click();
@@ -81,7 +81,7 @@ test('a round over the sites whose clocks go by hand is planned, walked and tick
 	await page.getByRole('button', { name: 'Marrow House earlier' }).click();
 	await saved(page);
 	await page.reload();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	const first = page.getByRole('region').filter({ hasText: 'Marrow House' });
 	await expect(first.getByRole('listitem').first()).toContainText('Marrow House');
 	await expect(page.getByLabel('Who goes to Kelter Court')).toHaveValue('M. Sedge');

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, open, saved, slide, test } from './bench';
+import { alive, expect, open, saved, slide, test } from './bench';
 
 test('a light room and a heavy one: other leads, opposite advice; a lead taken goes into week and card, and says when it is out of date', async ({
 	page,
@@ -43,7 +43,7 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 
 	// wrong figures are refused where they stand
 	await page.getByRole('link', { name: /^Room/ }).click();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	await page.getByRole('textbox', { name: /^Floor/ }).fill('0');
 	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
 	await expect(page.getByRole('alert')).toContainText('Floor area must be at least 1 m²');
@@ -73,7 +73,7 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 	const before = await first.innerText();
 
 	await page.getByRole('link', { name: /^Room/ }).click();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	const text = readFileSync('demo/porters-lodge.log.csv', 'utf8');
 	const choose = (content: string) =>
 		page

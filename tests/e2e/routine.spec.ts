@@ -1,4 +1,4 @@
-import { addZone, expect, makeSite, open, placeOn, press, saved, test } from './bench';
+import { addZone, alive, expect, makeSite, open, placeOn, press, saved, test } from './bench';
 
 test('a routine draws the week; a drawing over it is told, and both ways back are offered', async ({
 	page
@@ -59,7 +59,7 @@ test('one zone’s week is given to others together, or to none when another win
 		.locator('tbody')
 		.getByRole('link', { name: /^Fennel room/ })
 		.click();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	await page.getByRole('button', { name: 'Other zones' }).click();
 	const dialog = page.getByRole('dialog');
 	await expect(dialog.getByText(/7-day, .* too (cold|warm), \d+ values/).first()).toBeVisible();

@@ -1,4 +1,4 @@
-import { expect, open, saved, test } from './bench';
+import { alive, expect, open, saved, test } from './bench';
 
 test('a table pasted from a spreadsheet becomes the week, and comes out as it went in', async ({
 	page,
@@ -8,7 +8,7 @@ test('a table pasted from a spreadsheet becomes the week, and comes out as it we
 	await open(page, '/');
 	await page.getByRole('link', { name: /Osier Lane/ }).click();
 	await page.locator('tbody th a').first().click();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	await page.getByRole('button', { name: 'Table' }).click();
 	const table = page.getByLabel('Table of the wanted week: day, from, to, level');
 	const before = await table.inputValue();
@@ -65,7 +65,7 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		.locator('tbody th a')
 		.evaluateAll((all) => all.map((a) => a.getAttribute('href')!));
 	for (const link of links) {
-		await page.goto(link.replace(/week$/, 'key-in'), { waitUntil: 'networkidle' });
+		await open(page, link.replace(/week$/, 'key-in'));
 		const status = page.locator('main').getByRole('status');
 		// what hangs on a control that was keyed with another zone is all in
 		const all = Number(/of (\d+)/.exec(await status.innerText())?.[1] ?? 0);
@@ -73,7 +73,7 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		await expect(page.getByText('All in.')).toBeVisible();
 		if (all > 0) await saved(page);
 
-		await page.goto(link.replace(/week$/, 'read-back'), { waitUntil: 'networkidle' });
+		await open(page, link.replace(/week$/, 'read-back'));
 		const field = page.locator('.row input').last();
 		const planned = await field.inputValue();
 		// an hour strip's day is keyed whole
@@ -105,7 +105,7 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		for (let i = 0; i < again; i++) await page.keyboard.press('Enter');
 		await expect(page.getByText('All in.')).toBeVisible();
 		await saved(page);
-		await page.goto(link.replace(/week$/, 'hand-over'), { waitUntil: 'networkidle' });
+		await open(page, link.replace(/week$/, 'hand-over'));
 		const pdf = await page.pdf({ preferCSSPageSize: true });
 		expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
 	}

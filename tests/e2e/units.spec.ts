@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { addZone, expect, makeSite, open, saved, test } from './bench';
+import { addZone, alive, expect, makeSite, open, saved, test } from './bench';
 
 /**
  * Every sentence on the page, and what stands in fields and labels, held against the wrong unit. Figures of a profile (what a
@@ -66,7 +66,7 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 			).toBeVisible();
 			await saved(page);
 			await page.reload();
-			await page.waitForLoadState('networkidle');
+			await alive(page);
 			// said once, when it was changed
 			await expect(page.getByText(/^On this control a level/)).toHaveCount(0);
 			await open(page, `${zone}/week`);

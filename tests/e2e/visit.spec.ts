@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { expect, open, saved, test } from './bench';
+import { alive, expect, open, saved, test } from './bench';
 
 const next = (page: Page) => page.getByRole('button', { name: /^(Next|Skip)$/ }).click();
 const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click();
@@ -200,7 +200,7 @@ test('what stops the sign-off stops it, until it is overruled with a reason; a c
 	// the week is changed, seen in the record, and put back
 	await open(page, site);
 	await page.getByRole('link', { name: /^Reading room six-step/ }).click();
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	await page.getByRole('button', { name: /^Saturday:/ }).focus();
 	await page.keyboard.press('Insert');
 	await page.keyboard.press('f');

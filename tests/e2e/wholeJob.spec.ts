@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { addZone, expect, makeSite, placeOn, press, saved, siteAct, test } from './bench';
+import { addZone, alive, expect, makeSite, placeOn, press, saved, siteAct, test } from './bench';
 
 /** Keys every value of the card with the keyboard alone; returns what was asked, in order. */
 async function walkCard(page: Page): Promise<string[]> {
@@ -24,7 +24,7 @@ async function exported(page: Page): Promise<{ text: string; file: string }> {
 
 async function deleteSite(page: Page, name: string): Promise<void> {
 	await page.goto('/');
-	await page.waitForLoadState('networkidle');
+	await alive(page);
 	await page.getByRole('button', { name: `More for ${name}` }).click();
 	await page.getByRole('menuitem', { name: 'Delete' }).click();
 	await expect(page.getByRole('button', { name: `Put ${name} back` })).toBeVisible();

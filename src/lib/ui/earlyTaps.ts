@@ -15,8 +15,9 @@ function standing({ element }: Early): HTMLElement | null {
 	return alike.length === 1 ? alike[0]! : null;
 }
 
-/** Does what was tapped and typed before the page was alive, in its order. Call once, when it is. */
+/** Does what was tapped and typed before the page was alive, in its order, and marks the page as alive. Call once, when it is. */
 export function doEarlyTaps(): void {
+	document.documentElement.dataset.alive = 'yes';
 	const take = (globalThis as { earlyTaps?: () => Early[] }).earlyTaps;
 	for (const early of take?.() ?? []) {
 		const element = standing(early);
