@@ -248,14 +248,17 @@ export function jobFileOf(job: Job): JobFile {
 			timeZone: job.site.timeZone,
 			dates: job.site.dates,
 			clock: job.site.clock,
-			sources: job.site.sources.map(({ id, name, kind, efficiency, performance, tariff }) => ({
-				id,
-				name,
-				kind,
-				efficiency,
-				performance,
-				tariff
-			})),
+			sources: job.site.sources.map(
+				({ id, name, kind, efficiency, performance, waterFirstMinutes, tariff }) => ({
+					id,
+					name,
+					kind,
+					efficiency,
+					performance,
+					waterFirstMinutes,
+					tariff
+				})
+			),
 			currency: job.site.currency,
 			electricity: job.site.electricity,
 			supply: job.site.supply,

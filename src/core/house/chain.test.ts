@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sourceSchema } from '../plan';
 import { buildWeek, constantWeek, DAY_MINUTES, valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
-import { asksForWarmth, chainAt, chainFaults, chainsOf, type ChainZone } from '.';
+import { asksForWarmth, chainAt, chainFaults, chainsOf, heatWeek, type ChainZone } from '.';
 
 const boiler = sourceSchema.parse({ id: 'boiler', name: 'Boiler', kind: 'boiler' });
 const zone = (
@@ -10,7 +10,13 @@ const zone = (
 	held: WeekSteps<number>,
 	more: Partial<ChainZone['zone']> = {},
 	isSwitch = false
-): ChainZone => ({ id: name, zone: { name, fedBy: null, governs: null, ...more }, isSwitch, held });
+): ChainZone => ({
+	id: name,
+	zone: { name, fedBy: null, governs: null, ...more },
+	isSwitch,
+	held,
+	heatsStore: false
+});
 
 /** Every day the same: values by minute of the day. */
 const daily = (...steps: readonly (readonly [minute: number, value: number])[]): WeekSteps<number> =>
@@ -63,12 +69,13 @@ describe('the way of the heat', () => {
 					zone('B', second, { fedBy: 'boiler' })
 				];
 				const [chain] = chainsOf([boiler], zones);
+				const warmth = [first, second].map((held) => asksForWarmth({ held, isSwitch: false }));
 				let lost = 0;
 				const inGap = (gaps: readonly { from: number; to: number; wantedC: number }[], at: number) =>
 					gaps.find((gap) => gap.from <= at && at < gap.to);
 				for (let at = 0; at < WEEK_MINUTES; at += 5) {
 					const may = valueAt(hours, at) === 1;
-					const asks = [first, second].map((held) => valueAt(asksForWarmth({ held, isSwitch: false }), at));
+					const asks = warmth.map((one) => valueAt(one, at));
 					asks.forEach((one, i) => {
 						const gap = inGap(chain!.fed[i]!.gaps, at);
 						expect(gap !== undefined).toBe(one && !may);
@@ -79,6 +86,42 @@ describe('the way of the heat', () => {
 				expect(chain!.lostMinutes).toBe(lost);
 			}),
 			{ numRuns: 40 }
+		);
+	});
+
+	it('heats the water first: its store lets it run by itself, and the rooms wait so long from each beginning', () => {
+		fc.assert(
+			fc.property(week, switched, switched, fc.integer({ min: 1, max: 20 }), (room, hours, water, fives) => {
+				const minutes = fives * 5;
+				const first = sourceSchema.parse({ ...boiler, waterFirstMinutes: minutes });
+				const [chain] = chainsOf(
+					[first],
+					[
+						zone('H', hours, { governs: 'boiler' }, true),
+						zone('Room', room, { fedBy: 'boiler' }),
+						{ ...zone('Store', water, { fedBy: 'boiler' }, true), heatsStore: true }
+					]
+				);
+				expect(chain!.fed[1]!.gaps).toEqual([]);
+				expect(chain!.asked).toEqual(asksForWarmth({ held: room, isSwitch: false }));
+				const heats = heatWeek({ may: chain!.permission, waterFirst: chain!.waterFirst });
+				const always = water.length === 1;
+				const roomAsks = asksForWarmth({ held: room, isSwitch: false });
+				for (let at = 0; at < WEEK_MINUTES; at += 5) {
+					// on now, and off or begun within the time that the store takes
+					let on = 0;
+					while (on < minutes && valueAt(water, (at - on + WEEK_MINUTES) % WEEK_MINUTES) === 1) on += 5;
+					const waits = !always && on > 0 && valueAt(water, (at - on + WEEK_MINUTES) % WEEK_MINUTES) === 0;
+					expect(valueAt(chain!.waterFirst, at)).toBe(waits);
+					expect(valueAt(heats, at)).toBe(valueAt(hours, at) === 1 && !waits);
+					const [inRoom, inStore] = chainAt(chain!, at).fed.map(({ state }) => state);
+					expect(inStore).toBe(valueAt(water, at) === 1 ? 'runs' : 'rests');
+					expect(inRoom === 'after-water').toBe(
+						valueAt(roomAsks, at) && valueAt(hours, at) === 1 && waits
+					);
+				}
+			}),
+			{ numRuns: 12 }
 		);
 	});
 

@@ -1,5 +1,5 @@
 import type { Source, Zone } from '../plan';
-import { buildWeek, constantWeek, mapWeek, valueAt, type WeekSteps, zipSpans } from '../week';
+import { buildWeek, constantWeek, mapWeek, valueAt, type WeekSteps, wrapWeek, zipSpans } from '../week';
 
 /** A zone as far as the way of the heat goes: its place in the chain, and what its control holds. */
 export interface ChainZone {
@@ -8,6 +8,8 @@ export interface ChainZone {
 	/** Whether it only switches: its held week is 0 and 1, not °C. */
 	readonly isSwitch: boolean;
 	readonly held: WeekSteps<number>;
+	/** Whether it heats a hot-water store: that lets its source run by itself, whatever lets it run for the rooms. */
+	readonly heatsStore: boolean;
 }
 
 /** A stretch of the week in which a zone asks for warmth that its source may not make: week minutes, °C (1 on a switch). */
@@ -22,12 +24,14 @@ export interface Chain {
 	readonly source: Source;
 	/** The zone whose week are its hours; null where it runs whenever a zone calls. */
 	readonly governor: ChainZone | null;
-	/** When it may run. */
+	/** When it may run for its rooms. */
 	readonly permission: WeekSteps<boolean>;
-	/** When any of its zones asks for warmth. */
+	/** When its rooms wait because it heats the water first. */
+	readonly waterFirst: WeekSteps<boolean>;
+	/** When any of its rooms asks for warmth. */
 	readonly asked: WeekSteps<boolean>;
 	readonly fed: readonly { readonly zone: ChainZone; readonly gaps: readonly Gap[] }[];
-	/** Minutes of the week in which any of its zones asks in vain. */
+	/** Minutes of the week in which any of its rooms asks in vain. */
 	readonly lostMinutes: number;
 }
 
@@ -51,6 +55,48 @@ export const asksForWarmth = (zone: Pick<ChainZone, 'held' | 'isSwitch'>): WeekS
 export const permissionOf = (governor: Pick<ChainZone, 'held' | 'isSwitch'> | null): WeekSteps<boolean> =>
 	governor ? asksForWarmth(governor) : constantWeek(true);
 
+/** Minutes of a periodic week from one minute of it to another. */
+const minutesTo = (from: number, to: number) => wrapWeek(to - from);
+
+/**
+ * When the rooms of a source wait for its hot water: from each beginning of a store's hours for as long as the store takes to be hot, or
+ * until its hours end. Never where the source does both at once (null).
+ */
+export function waterFirstWeek(
+	heatingMinutes: number | null,
+	stores: readonly Pick<ChainZone, 'held' | 'isSwitch'>[]
+): WeekSteps<boolean> {
+	const never = constantWeek(false);
+	if (heatingMinutes === null) return never;
+	return stores.reduce<WeekSteps<boolean>>((all, store) => {
+		const hours = asksForWarmth(store);
+		// kept hot all week, it takes its heat in between
+		if (hours.length < 2) return all;
+		const steps = hours.flatMap(({ at, value }, i) => {
+			if (!value) return [{ at, value }];
+			const length = minutesTo(at, hours[(i + 1) % hours.length]!.at);
+			if (length <= heatingMinutes) return [{ at, value }];
+			return [
+				{ at, value },
+				{ at: wrapWeek(at + heatingMinutes), value: false }
+			];
+		});
+		return eitherWeek(all, buildWeek(steps.sort((a, b) => a.at - b.at)));
+	}, never);
+}
+
+/** When a room can get heat: its source may run, and does not heat the water first. */
+export const heatWeek = ({
+	may,
+	waterFirst
+}: {
+	readonly may: WeekSteps<boolean>;
+	readonly waterFirst: WeekSteps<boolean>;
+}): WeekSteps<boolean> =>
+	buildWeek(
+		zipSpans(may, waterFirst).map(({ from, value: [run, water] }) => ({ at: from, value: run && !water }))
+	);
+
 /** The stretches in which a zone asks for warmth and its source may not run; each with one setpoint. */
 export function gapsOf(zone: Pick<ChainZone, 'held' | 'isSwitch'>, permission: WeekSteps<boolean>): Gap[] {
 	const asked = zipSpans(asksForWarmth(zone), permission)
@@ -72,17 +118,22 @@ export function chainsOf(sources: readonly Source[], zones: readonly ChainZone[]
 	return sources.map((source) => {
 		const governor = zones.find((one) => one.zone.governs === source.id) ?? null;
 		const permission = permissionOf(governor);
-		const fed = zones
-			.filter((one) => one.zone.fedBy === source.id && one !== governor)
-			.map((zone) => ({ zone, gaps: gapsOf(zone, permission) }));
-		const asked = fed.reduce<WeekSteps<boolean>>(
-			(all, { zone }) => eitherWeek(all, asksForWarmth(zone)),
-			constantWeek(false)
+		const all = zones.filter((one) => one.zone.fedBy === source.id && one !== governor);
+		const fed = all.map((zone) => ({ zone, gaps: zone.heatsStore ? [] : gapsOf(zone, permission) }));
+		const waterFirst = waterFirstWeek(
+			source.waterFirstMinutes,
+			all.filter((one) => one.heatsStore)
 		);
+		const asked = all
+			.filter((one) => !one.heatsStore)
+			.reduce<WeekSteps<boolean>>(
+				(either, zone) => eitherWeek(either, asksForWarmth(zone)),
+				constantWeek(false)
+			);
 		const lostMinutes = zipSpans(asked, permission)
 			.filter(({ value: [asks, may] }) => asks && !may)
 			.reduce((sum, { from, to }) => sum + to - from, 0);
-		return { source, governor, permission, asked, fed, lostMinutes };
+		return { source, governor, permission, waterFirst, asked, fed, lostMinutes };
 	});
 }
 
@@ -138,14 +189,14 @@ export function chainFaults(
 	return faults;
 }
 
-/** What becomes of a zone's asking at a moment: it gets heat, asks in vain, or does not ask. */
-export type WayState = 'runs' | 'waits' | 'rests';
+/** What becomes of a zone's asking at a moment: it gets heat, asks in vain, comes after the hot water, or does not ask. */
+export type WayState = 'runs' | 'waits' | 'after-water' | 'rests';
 
 /** A chain at a moment of the week. */
 export interface ChainMoment {
-	/** Whether the source may run then. */
+	/** Whether the source may run for its rooms then. */
 	readonly may: boolean;
-	/** Whether it runs: it may, and a zone asks. */
+	/** Whether it runs: it may, and a room asks, or it heats water. */
 	readonly runs: boolean;
 	/** What governs it holds then; null without one. */
 	readonly governorHolds: number | null;
@@ -153,12 +204,17 @@ export interface ChainMoment {
 }
 
 /** What asks, what may run and what is cut off at a minute of the week, from Monday 00:00. */
-export function chainAt({ governor, permission, fed }: Chain, weekMinute: number): ChainMoment {
+export function chainAt({ governor, permission, waterFirst, fed }: Chain, weekMinute: number): ChainMoment {
 	const may = valueAt(permission, weekMinute);
+	const water = valueAt(waterFirst, weekMinute);
 	const states = fed.map(({ zone }) => {
 		const holds = valueAt(zone.held, weekMinute);
-		const asks = isWarmth(holds, zone);
-		return { id: zone.id, holds, state: (!asks ? 'rests' : may ? 'runs' : 'waits') as WayState };
+		const state = (): WayState => {
+			if (!isWarmth(holds, zone)) return 'rests';
+			if (zone.heatsStore) return 'runs';
+			return !may ? 'waits' : water ? 'after-water' : 'runs';
+		};
+		return { id: zone.id, holds, state: state() };
 	});
 	return {
 		may,

@@ -14,6 +14,11 @@ export const sourceSchema = z.strictObject({
 	efficiency: z.number().min(0.3).max(1.1).nullable().default(null),
 	/** Heat out over electricity in, of a heat pump at 7 °C outside and 35 °C flow; null where it is not known. */
 	performance: z.number().min(1).max(8).nullable().default(null),
+	/**
+	 * How long it takes to heat the hot-water store, in minutes, where it heats the water first and its rooms wait meanwhile; null where it
+	 * does both at once, or heats no water.
+	 */
+	waterFirstMinutes: z.int().min(5).max(240).nullable().default(null),
 	/** What its fuel, electricity or heat costs; null where it is not known. */
 	tariff: tariffSchema.nullable().default(null)
 });

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { buildWeek, constantWeek } from '../week';
-import { gapSentences, heatHours, waitsAt, waitsUntil } from '.';
+import { gapSentences, heatHours, waitsAt, waitsUntil, waterFirstSentences, waterFirstUntil } from '.';
 
 it('says the same hours of several days once, each in its own time of day, the worst first', () => {
 	const at = (day: number, from: number, to: number) => ({
@@ -18,6 +18,33 @@ it('says the same hours of several days once, each in its own time of day, the w
 		'Sun 22:30–23:10: Lower flat asks for 21 °C, but Boiler may not run, 40 min.',
 		'Mon, Tue 22:30–22:40: Lower flat asks for 21 °C, but Boiler may not run, 10 min a day.'
 	]);
+});
+
+it('says when the rooms wait for the hot water, only while they ask and nothing else holds them back', () => {
+	const waterFirst = buildWeek([
+		{ at: 0, value: false },
+		{ at: 1440 + 300, value: true },
+		{ at: 1440 + 345, value: false },
+		{ at: 2880 + 300, value: true },
+		{ at: 2880 + 345, value: false }
+	]);
+	const held = buildWeek(
+		[0, 1, 2, 3, 4, 5, 6].flatMap((day) => [
+			{ at: day * 1440, value: 16 },
+			{ at: day * 1440 + 315, value: 20 },
+			{ at: day * 1440 + 330, value: 21 }
+		])
+	);
+	const zone = { held, isSwitch: false };
+	const may = constantWeek(true);
+	expect(waterFirstSentences({ source: 'Boiler', may, waterFirst }, zone)).toEqual([
+		'Tue, Wed 05:15–05:45: Boiler heats the hot water first, the room waits, 30 min a day.'
+	]);
+	expect(waterFirstSentences({ source: 'Boiler', may: constantWeek(false), waterFirst }, zone)).toEqual([]);
+	expect(waterFirstUntil('Boiler', waterFirst, 1440 + 310)).toBe(
+		'Boiler heats the hot water first, until about 05:45: nothing heats here meanwhile.'
+	);
+	expect(waterFirstUntil('Boiler', waterFirst, 310)).toBeNull();
 });
 
 it('says until when a source may not run, over the end of a day and of the week', () => {

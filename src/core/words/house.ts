@@ -2,6 +2,7 @@ import { weekdayOfDay } from '../civil';
 import { capital } from '../schema';
 import type { Layer } from '../run';
 import {
+	gapsOf,
 	isWarmth,
 	type Chain,
 	type ChainFault,
@@ -11,15 +12,18 @@ import {
 	type WayState
 } from '../house';
 import {
+	buildWeek,
 	clockTime,
 	DAY_MINUTES,
 	DAY_SHORT,
 	dayOf,
 	dayRange,
 	duration,
+	mapWeek,
 	minuteOfDay,
 	spansOf,
 	valueAt,
+	zipSpans,
 	type WeekSteps
 } from '../week';
 
@@ -38,24 +42,84 @@ export function gapSentences(
 	gaps: readonly Gap[],
 	say: (setpointC: number) => string
 ): GapSentence[] {
-	const alike = new Map<string, Gap[]>();
-	for (const gap of gaps) {
-		const key = [minuteOfDay(gap.from), gap.to - gap.from, gap.wantedC].join();
-		alike.set(key, [...(alike.get(key) ?? []), gap]);
-	}
-	return [...alike.values()]
-		.map((same) => {
-			const { from, to, wantedC } = same[0]!;
-			const length = to - from;
-			const begins = minuteOfDay(from);
-			const days = capital(dayRange(same.map((gap) => dayOf(gap.from))));
-			const times = length === DAY_MINUTES ? 'all day' : `${clockTime(begins)}–${clockTime(begins + length)}`;
-			return {
-				text: `${days} ${times}: ${zone} asks for ${say(wantedC)}, but ${source} may not run, ${duration(length)}${same.length > 1 ? ' a day' : ''}.`,
-				minutes: length * same.length
-			};
-		})
+	return alikeOf(gaps, ({ wantedC }) => String(wantedC))
+		.map(({ when, same, minutes, each }) => ({
+			text: `${when}: ${zone} asks for ${say(same[0]!.wantedC)}, but ${source} may not run, ${each}.`,
+			minutes
+		}))
 		.sort((a, b) => b.minutes - a.minutes);
+}
+
+/** Stretches at the same time of several days, said once: "Mon–Fri 09:00–11:30", "2 h 30 a day", and how many minutes they are together. */
+function alikeOf<S extends { readonly from: number; readonly to: number }>(
+	stretches: readonly S[],
+	apart: (one: S) => string = () => ''
+) {
+	const alike = new Map<string, S[]>();
+	for (const one of stretches) {
+		const key = [minuteOfDay(one.from), one.to - one.from, apart(one)].join();
+		alike.set(key, [...(alike.get(key) ?? []), one]);
+	}
+	return [...alike.values()].map((same) => {
+		const length = same[0]!.to - same[0]!.from;
+		const begins = minuteOfDay(same[0]!.from);
+		const times = length === DAY_MINUTES ? 'all day' : `${clockTime(begins)}–${clockTime(begins + length)}`;
+		return {
+			when: `${capital(dayRange(same.map((one) => dayOf(one.from))))} ${times}`,
+			each: `${duration(length)}${same.length > 1 ? ' a day' : ''}`,
+			minutes: length * same.length,
+			same
+		};
+	});
+}
+
+/**
+ * When a source heats the water first while a zone that holds a week asks for warmth: "Mon–Fri 06:00–06:45: Boiler heats the hot water first,
+ * the room waits, 45 min a day.", the longest first.
+ */
+export function waterFirstSentences(
+	{
+		source,
+		may,
+		waterFirst
+	}: {
+		readonly source: string;
+		readonly may: WeekSteps<boolean>;
+		readonly waterFirst: WeekSteps<boolean>;
+	},
+	zone: Pick<ChainZone, 'held' | 'isSwitch'>
+): string[] {
+	const free = buildWeek(
+		zipSpans(may, waterFirst).map(({ from, value: [run, water] }) => ({ at: from, value: !(run && water) }))
+	);
+	return alikeOf(joined(gapsOf(zone, free)))
+		.sort((a, b) => b.minutes - a.minutes)
+		.map(({ when, each }) => `${when}: ${source} heats the hot water first, the room waits, ${each}.`);
+}
+
+/** Stretches that follow on one another as one, whatever was asked in them. */
+function joined(gaps: readonly Gap[]): { from: number; to: number }[] {
+	const all: { from: number; to: number }[] = [];
+	for (const { from, to } of gaps) {
+		const last = all.at(-1);
+		if (last?.to === from) last.to = to;
+		else all.push({ from, to });
+	}
+	return all;
+}
+
+/** That a source heats the water first at a week minute, and until when; null where it does not. */
+export function waterFirstUntil(
+	source: string,
+	waterFirst: WeekSteps<boolean>,
+	weekMinute: number
+): string | null {
+	if (!valueAt(waterFirst, weekMinute)) return null;
+	const until = nextAllowed(
+		mapWeek(waterFirst, (water) => !water),
+		weekMinute
+	);
+	return `${source} heats the hot water first, until about ${until}: nothing heats here meanwhile.`;
 }
 
 /** When a source may run again after a week minute: "11:30", on another day "Tue 07:00"; null where never. */
@@ -155,6 +219,7 @@ export function zoneAtWords(
 export const wayWords: Readonly<Record<WayState, string>> = {
 	runs: 'gets it',
 	waits: 'none comes',
+	'after-water': 'after the hot water',
 	rests: ''
 };
 

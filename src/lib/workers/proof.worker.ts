@@ -2,8 +2,8 @@ import { expose, transfer } from 'comlink';
 import { z } from 'zod';
 import { profileSchema } from '$core/control';
 import { fitZone } from '$core/fit';
-import { gapsOf, type Gap } from '$core/house';
 import { onOwnScale, roomSchema, targetWeek, zoneSchema } from '$core/plan';
+import type { WeekSteps } from '$core/week';
 import type { Felt } from '$core/words';
 import {
 	feltMinutes,
@@ -18,28 +18,23 @@ import {
 	type YearProof
 } from '$core/thermal';
 
-/** When what feeds a zone may run. */
+/** When what feeds a zone heats it. */
 const permissionSchema = z.array(z.strictObject({ at: z.int(), value: z.boolean() })).nullable();
 
-/** A proof with the stretches in which the zone asks in vain. */
-export interface FedProof extends Proof {
-	readonly gaps: readonly Gap[];
+/** A proof with the week that its control holds, in °C, or 0 and 1 on a switch. */
+export interface HeldProof extends Proof {
+	readonly held: WeekSteps<number>;
 }
 
 /** Proves a zone's room off the main thread. All documents cross the border through their schemas. */
 const api = {
 	/** Null where the room has not been described. */
-	proof(zone: unknown, profile: unknown, outdoorC: number, may: unknown = null): FedProof | null {
+	proof(zone: unknown, profile: unknown, outdoorC: number, may: unknown = null): HeldProof | null {
 		const known = zoneSchema.parse(zone);
 		const control = profileSchema.parse(profile);
-		const permission = permissionSchema.parse(may);
 		if (!known.room) return null;
 		const { held } = fitZone(known, control).chosen;
-		const asks = { held, isSwitch: control.temperature === null };
-		return {
-			...proofOf(known, known.room, control, held, outdoorC, permission),
-			gaps: permission ? gapsOf(asks, permission) : []
-		};
+		return { ...proofOf(known, known.room, control, held, outdoorC, permissionSchema.parse(may)), held };
 	},
 	/** The room's air every five minutes of the week, in °C; null where it has not been described. */
 	room(zone: unknown, profile: unknown, outdoorC: number, may: unknown = null): Float32Array | null {

@@ -4,7 +4,7 @@ import type { Zone } from '$core/plan';
 import type { Permission } from '$core/thermal';
 import type { Felt } from '$core/words';
 import { LatestOnly } from './latestOnly';
-import type { FedProof, ProofWorkerApi } from './proof.worker';
+import type { HeldProof, ProofWorkerApi } from './proof.worker';
 
 /** What is asked of a zone in its worker. */
 type Question = [zone: Zone, profile: ControlProfile, outdoorC: number, may: Permission];
@@ -32,8 +32,8 @@ class Follower<Answer> {
 }
 
 /** Keeps a zone's proof following; null where its room has not been described. */
-export class ProofFollower extends Follower<FedProof | null> {
-	constructor(onproof: (proof: FedProof | null) => void) {
+export class ProofFollower extends Follower<HeldProof | null> {
+	constructor(onproof: (proof: HeldProof | null) => void) {
 		super(
 			(remote) =>
 				(...question) =>

@@ -1,4 +1,9 @@
 <script lang="ts" module>
+	import type { WayState } from '$core/house';
+
+	/** How a way is drawn: what comes after the hot water rests. */
+	export type LaneState = Exclude<WayState, 'after-water'>;
+
 	/** A zone in a lane: draggable onto another. */
 	export interface LaneZone {
 		readonly id: string;
@@ -7,7 +12,7 @@
 		/** What it does at the moment, and what becomes of it. */
 		readonly does: string;
 		readonly gets: string;
-		readonly state: WayState;
+		readonly state: LaneState;
 	}
 </script>
 
@@ -15,7 +20,6 @@
 	import Draggable from 'carbon-icons-svelte/lib/Draggable.svelte';
 	import { linkHorizontal } from 'd3-shape';
 	import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
-	import type { WayState } from '$core/house';
 
 	let {
 		name,
@@ -31,7 +35,7 @@
 		/** What lets it run, where something does. */
 		governor?: { readonly name: string; readonly does: string; readonly may: boolean } | null;
 		/** Whether heat leaves it now. */
-		state: WayState;
+		state: LaneState;
 		zones: readonly LaneZone[];
 		/** Called with a zone that was dragged here. */
 		onfeed: (zoneId: string) => void;

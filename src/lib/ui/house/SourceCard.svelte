@@ -33,7 +33,10 @@
 	} = $props();
 
 	const KIND = { boiler: 'boiler', 'heat-pump': 'heat pump', district: 'district heat' } as const;
+	/** How long a store takes where nobody measured it: common practice. */
+	const STORE_MINUTES = 45;
 	const { source, governor, fed, lostMinutes } = $derived(chain);
+	const water = $derived(fed.some(({ zone }) => zone.heatsStore));
 </script>
 
 <section aria-label={source.name}>
@@ -70,6 +73,30 @@
 			>
 		{:else if governor && fed.length > 0}
 			<Button href="/sites/{siteId}/zones/{governor.id}/week">See its week</Button>
+		{/if}
+		{#if water}
+			<Choice
+				label="{source.name} heats"
+				value={source.waterFirstMinutes === null ? 'both' : 'first'}
+				disabled={house.busy}
+				options={[
+					{ value: 'both', text: 'rooms and hot water at once' },
+					{ value: 'first', text: 'the hot water first' }
+				]}
+				onchange={(how) =>
+					void house.set(source.id, { waterFirstMinutes: how === 'first' ? STORE_MINUTES : null })}
+			/>
+			{#if source.waterFirstMinutes !== null}
+				<NumberField
+					label="The store is hot after"
+					unit="min"
+					value={source.waterFirstMinutes}
+					least={5}
+					most={240}
+					whole
+					onchange={(waterFirstMinutes) => void house.set(source.id, { waterFirstMinutes })}
+				/>
+			{/if}
 		{/if}
 	</div>
 	<More title="What its heat costs">

@@ -40,6 +40,7 @@
 	const label = $derived(frameWidth < 520 ? 0 : 112);
 	const width = $derived(Math.max(200, frameWidth - label));
 	const x = (minute: number) => (minute / WEEK_MINUTES) * width;
+	const water = $derived(spansOf(chain.waterFirst).filter((span) => span.value));
 	const strips = $derived([
 		{ name: 'zones ask', kind: 'ask', spans: spansOf(chain.asked).filter((span) => span.value) },
 		{ name: 'it may run', kind: 'may', spans: spansOf(chain.permission).filter((span) => span.value) },
@@ -47,7 +48,8 @@
 			name: 'asked in vain',
 			kind: 'vain',
 			spans: zipSpans(chain.asked, chain.permission).filter(({ value: [asks, may] }) => asks && !may)
-		}
+		},
+		...(water.length > 0 ? [{ name: 'water first', kind: 'water', spans: water }] : [])
 	]);
 	const ROW = 24;
 	const HEAD = 20;
@@ -76,7 +78,13 @@
 	>
 		<g transform="translate({label} 0)">
 			{#each DAY_SHORT as day, i (day)}
-				<line x1={x(i * DAY_MINUTES)} x2={x(i * DAY_MINUTES)} y1={HEAD - 4} y2={HEAD + ROW * 3} class="day" />
+				<line
+					x1={x(i * DAY_MINUTES)}
+					x2={x(i * DAY_MINUTES)}
+					y1={HEAD - 4}
+					y2={HEAD + ROW * strips.length}
+					class="day"
+				/>
 				<text x={x(i * DAY_MINUTES) + 3} y="12" class="word">{day}</text>
 			{/each}
 			{#each strips as strip, row (strip.kind)}
@@ -90,8 +98,8 @@
 					/>
 				{/each}
 			{/each}
-			<line x1={x(minute)} x2={x(minute)} y1={HEAD - 6} y2={HEAD + ROW * 3} class="cursor" />
-			<circle cx={x(minute)} cy={HEAD + ROW * 3 + 2} r="6" class="knob" />
+			<line x1={x(minute)} x2={x(minute)} y1={HEAD - 6} y2={HEAD + ROW * strips.length} class="cursor" />
+			<circle cx={x(minute)} cy={HEAD + ROW * strips.length + 2} r="6" class="knob" />
 		</g>
 		{#if label > 0}
 			{#each strips as strip, row (strip.kind)}
@@ -100,7 +108,7 @@
 		{/if}
 	</svg>
 	{#if label === 0}
-		<p class="soft">From the top: zones ask, it may run, asked in vain.</p>
+		<p class="soft">From the top: {strips.map((strip) => strip.name).join(', ')}.</p>
 	{/if}
 </div>
 
@@ -132,5 +140,10 @@
 	}
 	.vain {
 		fill: var(--signal);
+	}
+	.water {
+		fill: none;
+		stroke: var(--held);
+		stroke-width: 1.5;
 	}
 </style>

@@ -8,13 +8,13 @@ import {
 	type ChainZone,
 	type WayState
 } from '$core/house';
-import { withWanted, type Source, type Tariff, type Zone } from '$core/plan';
+import { heatsStore, withWanted, type Source, type Tariff, type Zone } from '$core/plan';
 import { mapWeek, valueAt, type WeekSteps } from '$core/week';
 import { gapSentences, sourceAtWords, wayWords, zoneAtWords } from '$core/words';
 import { call } from '../call';
 import { refresh } from '../refresh';
 import { saving } from '../saving.svelte';
-import type { LaneZone } from './Lane.svelte';
+import type { LaneZone, LaneState } from './Lane.svelte';
 
 /** What the view reads of the site. */
 interface HouseData {
@@ -42,7 +42,9 @@ export function houseView(data: () => HouseData) {
 	const zones = $derived(
 		data().zones.flatMap(({ id, document }): (ChainZone & { zone: Zone })[] => {
 			const held = data().held[id];
-			return held ? [{ id, zone: document, isSwitch: profileOf(document).temperature === null, held }] : [];
+			const profile = profileOf(document);
+			const isSwitch = profile.temperature === null;
+			return held ? [{ id, zone: document, isSwitch, held, heatsStore: heatsStore(profile, document) }] : [];
 		})
 	);
 	const chains = $derived(chainsOf(data().site.sources, zones));
@@ -85,7 +87,7 @@ export function houseView(data: () => HouseData) {
 				setpointWithUnit(profile, options, c)
 			),
 			gets: wayWords[state],
-			state
+			state: state === 'after-water' ? 'rests' : state
 		};
 	};
 	/** What a source and its zones do at that moment, ready to be drawn. */
@@ -100,7 +102,7 @@ export function houseView(data: () => HouseData) {
 				? 'runs'
 				: at.fed.some(({ state }) => state === 'waits')
 					? 'waits'
-					: 'rests') as WayState,
+					: 'rests') as LaneState,
 			governor:
 				known && at.governorHolds !== null
 					? {
@@ -127,7 +129,7 @@ export function houseView(data: () => HouseData) {
 				const holds = valueAt(known.held, minute);
 				return laneZone(known, holds, isWarmth(holds, known) ? 'runs' : 'rests');
 			});
-		const state: WayState = all.some((one) => one.state === 'runs') ? 'runs' : 'rests';
+		const state: LaneState = all.some((one) => one.state === 'runs') ? 'runs' : 'rests';
 		return { name: 'Own supply', does: 'electric or its own', state, zones: all };
 	});
 
@@ -190,7 +192,15 @@ export function houseView(data: () => HouseData) {
 			while (sources.some((one) => one.id === `source-${n}`)) n++;
 			return keepSources([
 				...sources,
-				{ id: `source-${n}`, name: name.trim(), kind, efficiency: null, performance: null, tariff: null }
+				{
+					id: `source-${n}`,
+					name: name.trim(),
+					kind,
+					efficiency: null,
+					performance: null,
+					waterFirstMinutes: null,
+					tariff: null
+				}
 			]);
 		},
 		/** Takes a source away, and its name from the zones first. */

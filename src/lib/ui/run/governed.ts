@@ -1,10 +1,10 @@
 import { wallAt, weekdayOfDay } from '$core/civil';
 import { allowedOptions, setpointWithUnit, type ControlProfile, type Program } from '$core/control';
-import { gapsOf } from '$core/house';
+import { gapsOf, isWarmth } from '$core/house';
 import type { Zone } from '$core/plan';
 import { resolve, runOfZone } from '$core/run';
 import { DAY_MINUTES, type WeekSteps } from '$core/week';
-import { gapSentences, waitsAt } from '$core/words';
+import { gapSentences, waitsAt, waterFirstUntil } from '$core/words';
 
 /** What governs the source of a zone, with what it is to hold. */
 export interface Governor {
@@ -13,28 +13,42 @@ export interface Governor {
 	readonly program: Program;
 }
 
+/** What feeds a zone, as far as a moment goes. */
+interface FedBy {
+	readonly source: string;
+	readonly governor: string | null;
+	readonly may: WeekSteps<boolean>;
+	readonly waterFirst: WeekSteps<boolean>;
+}
+
 /**
- * What a zone waits for at a moment, in sentences, by what the control that governs its source does then; null where it does not wait, or
- * nothing governs its source. `setpointC` is what its own control holds.
+ * What a zone waits for at a moment, in sentences, by what the control that governs its source does then, and by the hot water that comes
+ * first; null where it does not wait, or makes its own heat. `setpointC` is what its own control holds.
  */
 export function waitsForGovernor(
-	feeding: { readonly source: string; readonly governor: string; readonly may: WeekSteps<boolean> } | null,
+	feeding: FedBy | null,
 	governor: Governor | null | undefined,
 	fed: { readonly zone: Zone; readonly profile: ControlProfile; readonly held: WeekSteps<number> },
 	setpointC: number | null,
 	{ timeZone, nowMs, atMs }: { readonly timeZone: string; readonly nowMs: number; readonly atMs: number }
 ): string | null {
-	if (!feeding || !governor) return null;
-	const run = runOfZone(governor.zone, governor.profile, governor.program, { timeZone, nowMs });
-	const governs = { state: resolve(run, atMs), isSwitch: governor.profile.temperature === null };
+	if (!feeding) return null;
 	const wall = wallAt(timeZone, atMs);
-	const { zone, profile, held } = fed;
-	const asks = { held, isSwitch: profile.temperature === null };
-	const waits = waitsAt(feeding, asks, setpointC, governs, wall);
-	if (waits === null) return null;
-	// where it is so every week, first in the words of the week
 	const day = Math.floor(wall / DAY_MINUTES);
 	const minute = weekdayOfDay(day) * DAY_MINUTES + (wall - day * DAY_MINUTES);
+	const { zone, profile, held } = fed;
+	const asks = { held, isSwitch: profile.temperature === null };
+	const water =
+		setpointC !== null && isWarmth(setpointC, asks)
+			? waterFirstUntil(feeding.source, feeding.waterFirst, minute)
+			: null;
+	if (!governor || feeding.governor === null) return water;
+	const run = runOfZone(governor.zone, governor.profile, governor.program, { timeZone, nowMs });
+	const governs = { state: resolve(run, atMs), isSwitch: governor.profile.temperature === null };
+	const { source, may } = feeding;
+	const waits = waitsAt({ source, may, governor: feeding.governor }, asks, setpointC, governs, wall);
+	if (waits === null) return water;
+	// where it is so every week, first in the words of the week
 	const gaps = gapsOf(asks, feeding.may);
 	const gap = gaps.find(({ from, to }) => from <= minute && minute < to);
 	if (!gap) return waits;

@@ -1,32 +1,43 @@
 <script lang="ts">
 	import { setpointWithUnit, type ControlProfile } from '$core/control';
-	import type { Gap } from '$core/house';
+	import { gapsOf } from '$core/house';
 	import type { Zone } from '$core/plan';
-	import { gapSentences, sourceOffWords } from '$core/words';
+	import type { WeekSteps } from '$core/week';
+	import { gapSentences, sourceOffWords, waterFirstSentences } from '$core/words';
 
 	let {
 		zone,
 		profile,
 		feeding,
-		gaps,
+		held,
 		house
 	}: {
 		zone: Zone;
 		profile: ControlProfile;
 		/** What feeds the zone, and what governs that. */
-		feeding: { readonly source: string; readonly governor: string; readonly isOff: boolean };
-		gaps: readonly Gap[];
+		feeding: {
+			readonly source: string;
+			readonly may: WeekSteps<boolean>;
+			readonly waterFirst: WeekSteps<boolean>;
+			readonly governor: string | null;
+			readonly isOff: boolean;
+		};
+		held: WeekSteps<number>;
 		/** Where the house is drawn. */
 		house: string;
 	} = $props();
 
+	const asks = $derived({ held, isSwitch: profile.temperature === null });
 	const sentences = $derived(
-		gapSentences(zone.name, feeding.source, gaps, (c) => setpointWithUnit(profile, zone.options, c))
+		gapSentences(zone.name, feeding.source, gapsOf(asks, feeding.may), (c) =>
+			setpointWithUnit(profile, zone.options, c)
+		)
 	);
+	const water = $derived(waterFirstSentences(feeding, asks)[0]);
 	const more = $derived(sentences.length - 1);
 </script>
 
-{#if feeding.isOff}
+{#if feeding.isOff && feeding.governor}
 	<p class="signal" role="status">{sourceOffWords(feeding.source, feeding.governor)}</p>
 {:else if sentences[0]}
 	<p class="signal" role="status">
@@ -35,6 +46,7 @@
 		<a href={house}>{more === 0 ? 'See the house' : more === 1 ? 'and one more' : `and ${more} more`}</a>
 	</p>
 {/if}
+{#if water}<p class="soft">{water}</p>{/if}
 
 <style>
 	p {

@@ -1,45 +1,74 @@
 import type { Fed } from '$core/checks';
-import { gapsOf, permissionOf } from '$core/house';
-import type { Zone } from '$core/plan';
+import { gapsOf, permissionOf, waterFirstWeek } from '$core/house';
+import { heatsStore, type Zone } from '$core/plan';
 import { isSwitchedOff } from '$core/run';
-import type { WeekSteps } from '$core/week';
+import { constantWeek, type WeekSteps } from '$core/week';
 import { compute } from '../../compute';
 import { profileOf } from '../profileOf';
 import type { StoredSite, StoredZone } from '../rows';
 
-/** What feeds a zone, what governs that, and when it may run; null where it makes its own heat, or nothing governs its source. */
+/** What feeds a zone, what governs that, and when it heats. */
 export interface Feeding {
 	readonly source: string;
+	/** When what governs it lets it run; always where nothing does. */
 	readonly may: WeekSteps<boolean>;
-	/** The name of the zone whose week are its hours. */
-	readonly governor: string;
+	/** When it heats the hot water first, and its rooms wait. */
+	readonly waterFirst: WeekSteps<boolean>;
+	/** The name of the zone whose week are its hours; null without one. */
+	readonly governor: string | null;
 	/** Whether that is switched off now: then it makes no heat at all. */
 	readonly isOff: boolean;
 }
 
-/** The source that feeds a zone, and the zone that governs it; null where nothing does. */
-export function governorOf({ site }: StoredSite, zones: readonly StoredZone[], { fedBy }: Zone) {
-	const source = site.sources.find((one) => one.id === fedBy);
-	const governor = source && zones.find(({ zone }) => zone.governs === source.id);
-	return governor ? { source, governor } : null;
+/**
+ * The source that feeds a room and the zone that governs it; null where nothing feeds it, or it heats a hot-water store: that lets its source
+ * run by itself.
+ */
+function sourceOf({ site, profiles }: StoredSite, zones: readonly StoredZone[], zone: Zone) {
+	const source = site.sources.find((one) => one.id === zone.fedBy);
+	if (!source || heatsStore(profileOf(zone, profiles), zone)) return null;
+	return { source, governor: zones.find((one) => one.zone.governs === source.id) ?? null };
 }
 
-/** What feeds one of a site's zones, by the stored week of the zone that governs its source. */
+/** The zone that governs the source of a zone; null where nothing does. */
+export const governorOf = (site: StoredSite, zones: readonly StoredZone[], zone: Zone): StoredZone | null =>
+	sourceOf(site, zones, zone)?.governor ?? null;
+
+/** What a zone's control holds, as the way of the heat takes it. */
+async function asksOf(zone: Zone, { profiles }: StoredSite) {
+	const profile = profileOf(zone, profiles);
+	const { chosen } = await compute('zoneFit', { zone, profile });
+	return { held: chosen.held, isSwitch: profile.temperature === null };
+}
+
+/**
+ * What feeds one of a site's zones, by the stored weeks of what governs its source and of the hot water there; null where it makes its own
+ * heat, or its source runs whenever it calls.
+ */
 export async function feedingOf(
 	stored: StoredSite,
 	zones: readonly StoredZone[],
 	zone: Zone
 ): Promise<Feeding | null> {
-	const found = governorOf(stored, zones, zone);
+	const found = sourceOf(stored, zones, zone);
 	if (!found) return null;
 	const { source, governor } = found;
-	const profile = profileOf(governor.zone, stored.profiles);
-	const { chosen } = await compute('zoneFit', { zone: governor.zone, profile });
+	const stores =
+		source.waterFirstMinutes === null
+			? []
+			: zones.filter(
+					(one) => one.zone.fedBy === source.id && heatsStore(profileOf(one.zone, stored.profiles), one.zone)
+				);
+	if (!governor && stores.length === 0) return null;
+	const water = await Promise.all(stores.map((one) => asksOf(one.zone, stored)));
 	return {
 		source: source.name,
-		may: permissionOf({ held: chosen.held, isSwitch: profile.temperature === null }),
-		governor: governor.zone.name,
-		isOff: isSwitchedOff(governor.zone, governor.onSite.leftIn, stored.site.timeZone, Date.now())
+		may: governor ? permissionOf(await asksOf(governor.zone, stored)) : constantWeek(true),
+		waterFirst: waterFirstWeek(source.waterFirstMinutes, water),
+		governor: governor?.zone.name ?? null,
+		isOff:
+			governor !== null &&
+			isSwitchedOff(governor.zone, governor.onSite.leftIn, stored.site.timeZone, Date.now())
 	};
 }
 
@@ -50,12 +79,9 @@ export async function unfedOf(
 ): Promise<Readonly<Record<string, Fed>>> {
 	const found = await Promise.all(
 		zones.map(async ({ id, zone }) => {
-			const feeding = await feedingOf(site, zones, zone);
+			const governor = governorOf(site, zones, zone);
+			const feeding = governor && (await feedingOf(site, zones, zone));
 			if (!feeding) return [];
-			const { governor } = governorOf(site, zones, zone)!;
-			const profile = profileOf(zone, site.profiles);
-			const { chosen } = await compute('zoneFit', { zone, profile });
-			const asks = { held: chosen.held, isSwitch: profile.temperature === null };
 			const { name, exceptions } = governor.zone;
 			const { leftIn } = governor.onSite;
 			return [
@@ -63,7 +89,7 @@ export async function unfedOf(
 					id,
 					{
 						source: feeding.source,
-						gaps: gapsOf(asks, feeding.may),
+						gaps: gapsOf(await asksOf(zone, site), feeding.may),
 						governor: { id: governor.id, name, exceptions, leftIn }
 					}
 				] as const

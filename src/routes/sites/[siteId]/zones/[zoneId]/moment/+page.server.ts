@@ -9,7 +9,7 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 	const { stored, profile } = await zoneForPages(params.siteId, params.zoneId);
 	const { chosen } = await compute('zoneFit', { zone: stored.zone, profile });
 	const { stored: site, zones } = await siteForPages(params.siteId);
-	const governor = governorOf(site, zones, stored.zone)?.governor;
+	const governor = governorOf(site, zones, stored.zone);
 	const governs = governor && { zone: governor.zone, profile: profileOf(governor.zone, site.profiles) };
 	return {
 		/** What governs its source: what that does at the moment in question is asked too. */

@@ -13,8 +13,9 @@
 	import YearProof from '$lib/ui/proof/YearProof.svelte';
 	import DescribeRoom from '$lib/ui/zone/DescribeRoom.svelte';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
+	import { gapsOf, heatWeek } from '$core/house';
 	import FedSaid from '$lib/ui/week/FedSaid.svelte';
-	import type { FedProof } from '$lib/workers/proof.worker';
+	import type { HeldProof } from '$lib/workers/proof.worker';
 	import { ProofFollower } from '$lib/workers/proofFollower';
 
 	let { data } = $props();
@@ -26,14 +27,20 @@
 	const base = $derived(`/sites/${data.site.id}/zones/${data.zone.id}`);
 
 	let outdoorC = $state(untrack(() => model.zone.lead.computed?.outdoorC ?? 0));
-	let proof = $state.raw<FedProof | null>(null);
-	const may = $derived(data.feeding?.may ?? null);
+	let proof = $state.raw<HeldProof | null>(null);
+	const heats = $derived(data.feeding && heatWeek(data.feeding));
+	/** What is asked while what feeds the zone may not run. */
+	const gaps = $derived(
+		proof && data.feeding
+			? gapsOf({ held: proof.held, isSwitch: profile.temperature === null }, data.feeding.may)
+			: []
+	);
 	let follower = $state.raw<ProofFollower>();
 	onMount(() => {
 		follower = new ProofFollower((next) => (proof = next));
 		return () => follower?.stop();
 	});
-	$effect(() => follower?.request(zone, profile, outdoorC, may));
+	$effect(() => follower?.request(zone, profile, outdoorC, heats));
 	const words = $derived(proof && room ? proofWords(proof, zone, room, profile) : null);
 
 	const cost = $derived.by(() => {
@@ -74,7 +81,7 @@
 				{zone}
 				{profile}
 				feeding={data.feeding}
-				gaps={proof.gaps}
+				held={proof.held}
 				house="/sites/{data.site.id}/house"
 			/>
 		{/if}
@@ -93,7 +100,7 @@
 			</div>
 			{#if words?.floor?.stops || words?.frost}
 				<Button kind="next" href="{base}/room">Correct the room and its limits</Button>
-			{:else if proof && proof.gaps.length > 0}
+			{:else if gaps.length > 0}
 				<Button kind="next" href="/sites/{data.site.id}/house"
 					>Mend the hours of {data.feeding?.source}</Button
 				>
@@ -146,7 +153,7 @@
 				/>
 				<p class="soft">Time constant of the room: {Math.round(proof.timeConstantHours)} h.</p>
 			</section>
-			<YearProof {zone} {profile} {may} siteId={data.site.id} />
+			<YearProof {zone} {profile} may={heats} siteId={data.site.id} />
 		{/if}
 	{/if}
 </main>

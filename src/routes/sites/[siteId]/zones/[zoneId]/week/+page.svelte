@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { setpointWithUnit } from '$core/control';
-	import { gapsOf } from '$core/house';
+	import { gapsOf, heatWeek } from '$core/house';
 	import { followsRoutine, isOneLevel, unitOf } from '$core/plan';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { refresh } from '$lib/ui/refresh';
@@ -25,7 +25,7 @@
 	const model = zoneModel();
 	// the page is made anew for each zone: it starts from what was loaded
 	// svelte-ignore state_referenced_locally
-	const view = followWeek(model, data.firstFit, () => data.feeding?.may ?? null);
+	const view = followWeek(model, data.firstFit, () => (data.feeding ? heatWeek(data.feeding) : null));
 	const { editor } = model;
 
 	const zone = $derived(model.zone);
@@ -75,7 +75,13 @@
 		</div>
 		<WeekSaid zone={calm.zone} {profile} fit={calm.fit} />
 		{#if data.feeding}
-			<FedSaid zone={calm.zone} {profile} feeding={data.feeding} {gaps} house="/sites/{data.site.id}/house" />
+			<FedSaid
+				zone={calm.zone}
+				{profile}
+				feeding={data.feeding}
+				held={calm.fit.chosen.held}
+				house="/sites/{data.site.id}/house"
+			/>
 		{/if}
 
 		{#if open === 'table'}
