@@ -2,11 +2,17 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
 	testDir: 'tests/e2e',
-	timeout: 90_000,
-	workers: 1,
+	timeout: 120_000,
+	expect: { timeout: 10_000 },
+	workers: 2,
 	// none: what fails once is a fault, of the program or of the test
 	retries: 0,
 	fullyParallel: false,
+	// what says how long a person waits has the machine to itself
+	projects: [
+		{ name: 'side by side', testIgnore: /badNetwork/ },
+		{ name: 'alone', testMatch: /badNetwork/, dependencies: ['side by side'], workers: 1 }
+	],
 	reporter: [['list']],
 	forbidOnly: true,
 	use: {

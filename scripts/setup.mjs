@@ -29,6 +29,35 @@ export function run(command, args, options = {}) {
 }
 
 /**
+ * Runs commands two at a time, each one's output shown when it ends, and ends the program when one has failed.
+ * @param {string[][]} commands
+ */
+export async function sideBySide(commands) {
+	const waiting = [...commands];
+	let failed = false;
+	const worker = async () => {
+		for (let next = waiting.shift(); next; next = waiting.shift()) {
+			const [command, ...args] = next;
+			const code = await new Promise((resolve) => {
+				const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+				let output = '';
+				for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => (output += part));
+				child.on('error', (error) => resolve(String(error)));
+				child.on('close', (status) => {
+					process.stdout.write(output);
+					resolve(status);
+				});
+			});
+			if (code === 0) continue;
+			console.error(`· ${next.join(' ')} failed.`);
+			failed = true;
+		}
+	};
+	await Promise.all([worker(), worker()]);
+	if (failed) process.exit(1);
+}
+
+/**
  * Runs a command whose output is for nobody as long as it succeeds; all of it is shown when it fails.
  * @param {string} command
  * @param {string[]} args

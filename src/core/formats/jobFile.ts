@@ -261,6 +261,7 @@ export function jobFileOf(job: Job): JobFile {
 			),
 			currency: job.site.currency,
 			electricity: job.site.electricity,
+			tellsCost: job.site.tellsCost,
 			supply: job.site.supply,
 			stagger: job.site.stagger
 		},

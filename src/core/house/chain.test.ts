@@ -116,9 +116,7 @@ describe('the way of the heat', () => {
 					expect(valueAt(heats, at)).toBe(valueAt(hours, at) === 1 && !waits);
 					const [inRoom, inStore] = chainAt(chain!, at).fed.map(({ state }) => state);
 					expect(inStore).toBe(valueAt(water, at) === 1 ? 'runs' : 'rests');
-					expect(inRoom === 'after-water').toBe(
-						valueAt(roomAsks, at) && valueAt(hours, at) === 1 && waits
-					);
+					expect(inRoom === 'after-water').toBe(valueAt(roomAsks, at) && valueAt(hours, at) === 1 && waits);
 				}
 			}),
 			{ numRuns: 12 }

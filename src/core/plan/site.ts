@@ -29,6 +29,8 @@ export const siteSchema = z.strictObject({
 		.default('EUR'),
 	/** What electricity costs, for zones that make their own heat; null where it is not known. */
 	electricity: tariffSchema.nullable().default(null),
+	/** Whether the customers' sheets say what heating a room costs. */
+	tellsCost: z.boolean().default(false),
 	/** What its heat comes from; null where it is not known. */
 	supply: z
 		.strictObject({

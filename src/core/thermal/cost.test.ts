@@ -4,8 +4,8 @@ import { findProfile } from '../control';
 import { fitZone } from '../fit';
 import { newZone, priceAt, roomSchema, sourceSchema, tariffSchema, withWanted, type Tariff } from '../plan';
 import { buildWeek } from '../week';
-import { costGivens, costWords } from '../words';
-import { proofOf, weekCost } from '.';
+import { costWords, customerCostWords, houseCostWords, yearCostWords } from '../words';
+import { coldWeekMoney, costGivens, inventedYear, proofOf, weekCost, yearOf } from '.';
 
 const radiators = roomSchema.parse({
 	floorAreaM2: 20,
@@ -125,4 +125,65 @@ it('says where a deep setback loses on a heat pump though it saves heat, and say
 	expect(costGivens({ fedBy: null }, radiators, site)).toBeNull();
 	const panel = { ...radiators, emitter: { ...radiators.emitter, kind: 'electric-panel' as const } };
 	expect(costGivens({ fedBy: null }, panel, site)).toEqual({ source: null, tariff: flat });
+});
+
+it('a year costs each hour’s heat at that hour’s price and weather; the house is its rooms, or says whose price is missing', () => {
+	const stat = findProfile('six-step-room-stat')!;
+	const fresh = newZone('Parlour', stat);
+	const zone = {
+		...withWanted(
+			fresh,
+			buildWeek(
+				[0, 1, 2, 3, 4, 5, 6].flatMap((day) => [
+					{ at: day * 1440 + 360, value: 'comfort' },
+					{ at: day * 1440 + 1320, value: 'eco' }
+				])
+			)
+		),
+		room: { ...radiators, emitter: { ...radiators.emitter, kind: 'electric-panel' as const } }
+	};
+	const { held } = fitZone(zone, stat).chosen;
+	const hoursC = inventedYear();
+	const year = yearOf(zone, zone.room, stat, held, hoursC);
+	for (const way of ['steady', 'programmed', 'frost'] as const) {
+		expect(year[way].hoursKWh).toHaveLength(8760);
+		const months = year[way].kWh.reduce((a, b) => a + b, 0);
+		expect(year[way].hoursKWh.reduce((a, b) => a + b, 0) / months).toBeCloseTo(1, 6);
+	}
+	const site = { sources: [], electricity: flat, currency: 'EUR' };
+	const said = yearCostWords(year, hoursC, zone.room, { source: null, tariff: flat }, 'EUR')!;
+	const kWh = year.programmed.kWh.reduce((a, b) => a + b, 0);
+	expect(said.costs.programmed.money).toBeCloseTo(kWh * 0.3, 6);
+	expect(said.what).toBe('electricity a year');
+	expect(said.sentence).toMatch(/^The program costs €[\d,.]+ a year, €[\d,.]+ less than one temperature\.$/);
+
+	const week = proofOf(zone, zone.room, stat, held, 0);
+	const one = { zone, week, year };
+	const house = houseCostWords([one, { ...one, zone: { ...zone, name: 'Study' } }], hoursC, site);
+	expect(house.rows.map(({ name }) => name)).toEqual(['Parlour', 'Study', 'The house']);
+	const euros = (text: string) => Number(text.replace(/[€,]/g, ''));
+	expect(euros(house.rows[2]!.costs)).toBeCloseTo(2 * kWh * 0.3, 1);
+	expect(house.sentence).toMatch(
+		/^The house costs €[\d,.]+ a year for \d+ kWh of heat, €[\d,.]+ less than at one temperature\.$/
+	);
+	const wet = houseCostWords(
+		[one, { ...one, zone: { ...zone, name: 'Study', room: radiators } }],
+		hoursC,
+		site
+	);
+	expect(wet.sentence).toContain('what it costs is not known: Study has no price');
+	expect(wet.rows[2]!.costs).toBe('not said');
+
+	const money = coldWeekMoney(zone, stat, held, site, null)!;
+	expect(money.programmed).toBeCloseTo(
+		weekCost(week.ways.programmed.hoursKWh, zone.room, 0, { source: null, tariff: flat })!.money!,
+		9
+	);
+	expect(coldWeekMoney({ ...zone, room: radiators }, stat, held, site, null)).toBeNull();
+	expect(customerCostWords({ programmed: 17.6, steady: 21.2 }, 'EUR', '0 °C')).toBe(
+		'A week at 0 °C outside costs about €18.00 here; one temperature day and night would cost about €21.00.'
+	);
+	expect(customerCostWords({ programmed: 4.62, steady: 4.58 }, 'GBP', '32 °F')).toBe(
+		'A week at 32 °F outside costs about £4.60 here, as much as one temperature day and night.'
+	);
 });

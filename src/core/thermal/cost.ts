@@ -1,5 +1,8 @@
-import { priceAt, type Room, type Source, type Tariff } from '../plan';
-import { DAY_MINUTES } from '../week';
+import type { ControlProfile } from '../control';
+import { priceAt, type Room, type Site, type Source, type Tariff, type Zone } from '../plan';
+import { DAY_MINUTES, type WeekSteps } from '../week';
+import { emitterClasses } from './classes';
+import { proofOf, type Permission } from './proof';
 import { designDay, DAILY_RANGE_K } from './weather';
 
 const KELVIN = 273.15;
@@ -51,11 +54,11 @@ export function flowFor(share: number, waterC: number, exponent: number): number
 /** Between flow and return lie so many kelvin: 10 of a radiator, 5 of a floor (common practice). */
 const spreadOf = (room: Room) => (room.emitter.kind === 'wet-floor' ? 5 : 10);
 
-/** What a week of heat takes from its source, and what that costs. */
-export interface WeekCost {
-	/** Fuel, electricity or district heat, in kWh a week. */
+/** What the heat of a week or a year takes from its source, and what that costs. */
+export interface HeatCost {
+	/** Fuel, electricity or district heat, in kWh. */
 	readonly inputKWh: number;
-	/** In the site's currency, a week; null without a tariff. */
+	/** In the site's currency; null without a tariff. */
 	readonly money: number | null;
 }
 
@@ -68,17 +71,30 @@ export interface CostGivens {
 
 /**
  * What the heat of a week costs, hour by hour: `hoursKWh` is what a room takes in each hour from Monday 00:00, on days of a mean outdoor
- * temperature in °C. Null where the figures that its source needs are not given. A boiler works at its fixed flow; a heat pump follows
- * what is asked of the emitter in the hour, so that heat taken at once needs hotter water and more electricity than heat taken slowly.
+ * temperature in °C; see {@link heatCost}.
  */
 export function weekCost(
 	hoursKWh: readonly number[],
 	room: Room,
 	outdoorC: number,
-	{ source, tariff }: CostGivens
-): WeekCost | null {
-	const { waterC } = room.emitter;
+	givens: CostGivens
+): HeatCost | null {
 	const outdoor = designDay(outdoorC, DAILY_RANGE_K);
+	return heatCost(hoursKWh, room, (hour) => outdoor((hour + 0.5) * 60), givens);
+}
+
+/**
+ * What heat costs, hour by hour from a midnight on: `hoursKWh` is what a room takes in each, `outdoorC` the outdoor temperature of an hour in
+ * °C. Null where the figures that its source needs are not given. A boiler works at its fixed flow; a heat pump follows what is asked of the
+ * emitter in the hour, so that heat taken at once needs hotter water and more electricity than heat taken slowly.
+ */
+export function heatCost(
+	hoursKWh: readonly number[],
+	room: Room,
+	outdoorC: (hour: number) => number,
+	{ source, tariff }: CostGivens
+): HeatCost | null {
+	const { waterC } = room.emitter;
 	const ratedKW = room.emitter.ratedW / 1000;
 	const exponent = exponentOf(room);
 	if (source?.kind === 'boiler' && source.efficiency === null) return null;
@@ -87,11 +103,7 @@ export function weekCost(
 	const ratio = (kWh: number, hour: number): number => {
 		if (source?.kind === 'boiler') return boilerEfficiency(source.efficiency!, waterC - spreadOf(room));
 		if (source?.kind === 'heat-pump')
-			return performanceAt(
-				source.performance!,
-				outdoor((hour + 0.5) * 60),
-				flowFor(kWh / ratedKW, waterC, exponent)
-			);
+			return performanceAt(source.performance!, outdoorC(hour), flowFor(kWh / ratedKW, waterC, exponent));
 		return source?.efficiency ?? 1;
 	};
 	let inputKWh = 0;
@@ -106,4 +118,45 @@ export function weekCost(
 		money += (input / 2) * (priceAt(tariff, minute) + priceAt(tariff, minute + 30));
 	});
 	return { inputKWh, money: tariff ? money : null };
+}
+
+/** What makes the heat of a zone and what that costs; null where it is not said: water whose source nobody named. */
+export function costGivens(
+	zone: Pick<Zone, 'fedBy'>,
+	room: Room,
+	site: Pick<Site, 'sources' | 'electricity'>
+): CostGivens | null {
+	const source = site.sources.find(({ id }) => id === zone.fedBy) ?? null;
+	const byWater = emitterClasses[room.emitter.kind].water;
+	// what is not heated by water makes its own, whatever else is said
+	if (!byWater) return { source: null, tariff: site.electricity };
+	if (!source) return null;
+	return { source, tariff: source.tariff ?? (source.kind === 'heat-pump' ? site.electricity : null) };
+}
+
+/** The mean outdoor temperature of a cold week, in °C, for which a customer is told what heating costs. */
+export const COLD_WEEK_C = 0;
+
+/** What a week costs, in money. */
+export interface WeekMoney {
+	readonly programmed: number;
+	readonly steady: number;
+}
+
+/** What a cold week of a room costs as it is set and at one temperature; null where the room or a price is not known. */
+export function coldWeekMoney(
+	zone: Zone,
+	profile: ControlProfile,
+	held: WeekSteps<number>,
+	site: Pick<Site, 'sources' | 'electricity'>,
+	permission: Permission
+): WeekMoney | null {
+	const { room } = zone;
+	const givens = room && costGivens(zone, room, site);
+	if (!room || !givens?.tariff) return null;
+	const { ways } = proofOf(zone, room, profile, held, COLD_WEEK_C, permission);
+	const money = (way: 'programmed' | 'steady') =>
+		weekCost(ways[way].hoursKWh, room, COLD_WEEK_C, givens)?.money ?? null;
+	const [programmed, steady] = [money('programmed'), money('steady')];
+	return programmed === null || steady === null ? null : { programmed, steady };
 }

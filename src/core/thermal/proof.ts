@@ -5,7 +5,7 @@ import { floorLimitOf } from './classes';
 import { closeIdeal, IDEAL_STEP, runIdeal, stateAt } from './ideal';
 import { periodic, type Closed } from './periodic';
 import { governedOf, heldAt, surfaceOf, timeConstantHours, type RoomModel } from './roomModel';
-import { byMinute, readyRoom, simulate } from './simulate';
+import { byMinute, readyRoom, simulate, type Simulation } from './simulate';
 import {
 	enoughDownTo,
 	highestOf,
@@ -210,14 +210,18 @@ const EVERY = 5;
 /** Days of a typical week. */
 const DAYS = WEEK_MINUTES / DAY_MINUTES;
 
-/** What a run of a week takes hour by hour, in kWh: what its emitter is given while it heats, scaled to what the week takes in the long run. */
-function hoursOf({ run, heatJ }: Closed, { electricW, water }: RoomModel): number[] {
+/** What a run takes hour by hour, in kWh: what its emitter is given while it heats, scaled to the heat in J that it takes in all. */
+export function hoursOf(
+	run: Pick<Simulation, 'heating' | 'emitter'>,
+	heatJ: number,
+	{ electricW, water }: RoomModel
+): number[] {
 	const watts = (minute: number) =>
 		!run.heating[minute]
 			? 0
 			: electricW +
 				(water ? Math.max(0, water.conductance * (water.temperatureC - run.emitter[minute]!)) : 0);
-	const hours = Array.from({ length: WEEK_MINUTES / 60 }, (_, hour) => {
+	const hours = Array.from({ length: run.heating.length / 60 }, (_, hour) => {
 		let sum = 0;
 		for (let minute = hour * 60; minute < (hour + 1) * 60; minute++) sum += watts(minute);
 		return sum / 60_000;
@@ -230,7 +234,7 @@ function hoursOf({ run, heatJ }: Closed, { electricW, water }: RoomModel): numbe
 function way(closed: Closed, model: RoomModel): Way {
 	const { run, heatJ } = closed;
 	return {
-		hoursKWh: hoursOf(closed, model),
+		hoursKWh: hoursOf(run, heatJ, model),
 		kWhPerDay: heatJ / 3.6e6 / DAYS,
 		coldMinutes: run.coldMinutes,
 		coldestC: run.coldest.c,

@@ -2,7 +2,7 @@ import type { ControlProfile } from '../control';
 import { levelOf, wantedWeek, YEAR_HOURS, type Room, type Zone } from '../plan';
 import { mapWeek, WEEK_MINUTES, type WeekSteps } from '../week';
 import { periodic } from './periodic';
-import { frostBetween, gatedBy, setpointForRun, warmestHeld, type Permission } from './proof';
+import { frostBetween, gatedBy, hoursOf, setpointForRun, warmestHeld, type Permission } from './proof';
 import { byMinute, outdoorByMinute, readyRoom, simulate, type Simulation } from './simulate';
 import { hourly } from './weather';
 
@@ -11,6 +11,8 @@ const MONTH_DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;
 
 /** A way of running a room through a year, month by month. */
 export interface YearWay {
+	/** Hour by hour of the year. */
+	readonly hoursKWh: readonly number[];
 	readonly kWh: readonly number[];
 	readonly coldMinutes: readonly number[];
 	readonly coldestC: number;
@@ -55,6 +57,7 @@ export function yearOf(
 	const way = (asked: Float64Array): YearWay => {
 		const setpointC = gatedBy(permission, asked);
 		const kWh: number[] = [];
+		const hoursKWh: number[] = [];
 		const coldMinutes: number[] = [];
 		let coldestC = Infinity;
 		let starts = 0;
@@ -71,11 +74,13 @@ export function yearOf(
 				...ready,
 				outdoorC: outdoor.subarray(at, to),
 				setpointC: setpointC.subarray(at, to),
+				record: true,
 				...(wantedC ? { wantedC: wantedC.subarray(at, to) } : {}),
 				start: before.end,
 				control: before.control
 			});
 			kWh.push(run.heatJ / 3.6e6);
+			hoursKWh.push(...hoursOf(run, run.heatJ, ready.model));
 			coldMinutes.push(run.coldMinutes);
 			coldestC = Math.min(coldestC, run.coldest.c);
 			starts += run.starts;
@@ -83,7 +88,7 @@ export function yearOf(
 			at = to;
 			onshare(++done / 36);
 		}
-		return { kWh, coldMinutes, coldestC, starts };
+		return { kWh, hoursKWh, coldMinutes, coldestC, starts };
 	};
 	let first = 0;
 	return {

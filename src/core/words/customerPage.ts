@@ -4,11 +4,13 @@ import {
 	displayTime,
 	limitWords,
 	setpointWithUnit,
+	temperatureWords,
 	type ControlOptions,
 	type ControlProfile
 } from '../control';
 import { fitZone } from '../fit';
-import { misfitSentences, heatHours, heldInWords, customerLines } from '.';
+import { customerCostWords, customerLines, heatHours, heldInWords, misfitSentences } from '.';
+import { COLD_WEEK_C, type WeekMoney } from '../thermal';
 import { heatsStore, heldInZone, type Zone } from '../plan';
 import { DAY_MINUTES, dayRange, duration, type WeekSteps } from '../week';
 import { NARROW_SPAN, printedWeek, type PrintedWeekDrawing } from './printedWeek';
@@ -61,7 +63,8 @@ function switchCare(zone: Zone, profile: ControlProfile, unit: ControlOptions['u
 }
 
 /** Writes the customer's page of a zone. `site` is its name and place in one line; `timeZone` and `nowMs` give the next clock changes; `fed` is what
- * makes its heat and when that may run, where something governs it. */
+ * makes its heat and when that may run, where something governs it; `cost` what a cold week costs, where the
+ * customer is to know. */
 export function customerPage(
 	zone: Zone,
 	profile: ControlProfile,
@@ -70,7 +73,8 @@ export function customerPage(
 	nowMs: number,
 	choice: CustomerChoice = {},
 	setUpBy: string | null = null,
-	fed: { readonly source: string; readonly may: WeekSteps<boolean> } | null = null
+	fed: { readonly source: string; readonly may: WeekSteps<boolean> } | null = null,
+	cost: { readonly money: WeekMoney; readonly currency: string } | null = null
 ): CustomerPage {
 	const own = allowedOptions(profile, zone.options);
 	const options: ControlOptions = { ...own, unit: choice.unit ?? own.unit, clock: choice.clock ?? own.clock };
@@ -114,6 +118,9 @@ export function customerPage(
 					'A room warms slowly: turning the control higher than you want does not make it quicker.',
 					`Infants, older people and people who are ill need ${limitWords(options.unit, 18, 'least')} or more; say so if that applies.`
 				]),
+		...(cost
+			? [customerCostWords(cost.money, cost.currency, temperatureWords(options.unit, COLD_WEEK_C))]
+			: []),
 		...(frost ? [`${say(frost.heldC)} protects the pipes, not people.`] : []),
 		"Wiring and gas are for licensed people; the maker's instructions come first."
 	];

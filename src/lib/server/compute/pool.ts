@@ -30,6 +30,7 @@ const laneOf: Record<TaskName, Lane> = {
 	standing: 'stored',
 	zoneFit: 'stored',
 	boxCard: 'stored',
+	coldWeekMoney: 'stored',
 	pricedFit: 'stored',
 	customerPdf: 'papers',
 	recordPdf: 'papers',

@@ -2,7 +2,8 @@ import { channelsOf, type ControlProfile } from '$core/control';
 import { fitZone, groupingCosts, type ZoneFit } from '$core/fit';
 import { readJobFile } from '$core/formats';
 import { boxCard, keyingStanding, type Keyed } from '$core/keying';
-import type { Zone } from '$core/plan';
+import type { Site, Zone } from '$core/plan';
+import { coldWeekMoney, type Permission } from '$core/thermal';
 import { pricedFit } from '$core/keying';
 import type { PrintedPages, PrintedRecord } from '../papers';
 import { onlyPixels } from './picture';
@@ -13,6 +14,12 @@ import { computeFit, computeKeyIn } from './zone';
 interface OfZone {
 	readonly zone: Zone;
 	readonly profile: ControlProfile;
+}
+
+interface OfHouse {
+	readonly site: Pick<Site, 'sources' | 'electricity'>;
+	/** When what feeds the zone heats. */
+	readonly permission: Permission;
 }
 
 interface OfBox {
@@ -67,6 +74,8 @@ export const tasks = {
 			profile,
 			keyed
 		),
+	coldWeekMoney: ({ zone, profile, site, permission }: OfZone & OfHouse) =>
+		coldWeekMoney(zone, profile, fitOf({ zone, profile }).chosen.held, site, permission),
 	pricedFit: (given: OfZone) => pricedFit(given.zone, given.profile, fitOf(given)),
 	// the printer with its faces is loaded when somebody prints
 	customerPdf: async (given: PrintedPages) => (await import('../papers')).customerPdf(given),

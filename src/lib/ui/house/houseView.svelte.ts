@@ -3,6 +3,7 @@ import {
 	chainAt,
 	chainFaults,
 	chainsOf,
+	heatWeek,
 	isWarmth,
 	type Chain,
 	type ChainZone,
@@ -10,7 +11,8 @@ import {
 } from '$core/house';
 import { heatsStore, withWanted, type Source, type Tariff, type Zone } from '$core/plan';
 import { mapWeek, valueAt, type WeekSteps } from '$core/week';
-import { gapSentences, sourceAtWords, wayWords, zoneAtWords } from '$core/words';
+import { gapSentences, sourceAtWords, STORE_RESTS, wayWords, zoneAtWords } from '$core/words';
+import type { HouseRoom } from '$lib/workers/houseInWorker';
 import { call } from '../call';
 import { refresh } from '../refresh';
 import { saving } from '../saving.svelte';
@@ -86,7 +88,7 @@ export function houseView(data: () => HouseData) {
 			does: zoneAtWords({ id: known.id, holds, state }, known.isSwitch, (c) =>
 				setpointWithUnit(profile, options, c)
 			),
-			gets: wayWords[state],
+			gets: known.heatsStore && state === 'rests' ? STORE_RESTS : wayWords[state],
 			state: state === 'after-water' ? 'rests' : state
 		};
 	};
@@ -133,6 +135,18 @@ export function houseView(data: () => HouseData) {
 		return { name: 'Own supply', does: 'electric or its own', state, zones: all };
 	});
 
+	/** The described rooms, each with when what feeds it heats. */
+	const rooms = $derived(
+		zones
+			.filter(({ zone }) => zone.room !== null)
+			.map(({ id, zone, heatsStore: water }): HouseRoom => {
+				const chain = chains.find(({ source, governor }) => source.id === zone.fedBy && governor?.id !== id);
+				const may =
+					chain && !water ? heatWeek({ may: chain.permission, waterFirst: chain.waterFirst }) : null;
+				return { id, zone, profile: profileOf(zone), may };
+			})
+	);
+
 	async function keep(answer: ReturnType<typeof call>): Promise<boolean> {
 		busy = true;
 		saving.now = { kind: 'saving' };
@@ -176,6 +190,9 @@ export function houseView(data: () => HouseData) {
 		lane: (id: string) => lanes[id]!,
 		get own() {
 			return own;
+		},
+		get rooms() {
+			return rooms;
 		},
 		get problem() {
 			return problem;

@@ -15,12 +15,13 @@
 		type SiteWeather,
 		type Zone
 	} from '$core/plan';
-	import { inventedYear, type Permission, type YearProof } from '$core/thermal';
-	import { yearWords } from '$core/words';
+	import { inventedYear, type CostGivens, type Permission, type YearProof } from '$core/thermal';
+	import { yearCostWords, yearWords } from '$core/words';
 	import { duration } from '$core/week';
 	import { call } from '$lib/ui/call';
 	import { yearInWorker, type YearRun } from '$lib/workers/yearInWorker';
 	import { MONTHS, yearChart } from './charts';
+	import { costFigure } from './figures';
 	import Plot from './Plot.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 
@@ -28,12 +29,17 @@
 		zone,
 		profile,
 		may,
+		givens,
+		currency,
 		siteId
 	}: {
 		zone: Zone;
 		profile: ControlProfile;
 		/** When what feeds the room may run. */
 		may: Permission;
+		/** What makes its heat; null where that is not said. */
+		givens: CostGivens | null;
+		currency: string;
 		siteId: string;
 	} = $props();
 
@@ -44,7 +50,7 @@
 	let run = $state.raw<YearRun | null>(null);
 	let share = $state(0);
 	/** What was computed, and a mark of what from. */
-	let kept = $state.raw<{ year: YearProof; inputs: string } | null>(null);
+	let kept = $state.raw<{ year: YearProof; hoursC: readonly number[]; inputs: string } | null>(null);
 
 	onMount(() => {
 		void call<{ weather: SiteWeather | null }>('GET', `/api/v1/jobs/${siteId}/weather`).then((answer) => {
@@ -58,13 +64,16 @@
 	);
 	const stale = $derived(kept !== null && kept.inputs !== inputs);
 	const words = $derived(kept ? yearWords(kept.year) : null);
+	const cost = $derived(
+		kept && zone.room && givens ? yearCostWords(kept.year, kept.hoursC, zone.room, givens, currency) : null
+	);
 	const drawn = $derived(kept ? yearChart(kept.year) : null);
 	const ways = $derived(
 		kept
 			? ([
-					['One temperature', kept.year.steady],
-					['The program', kept.year.programmed],
-					['Frost level between', kept.year.frost]
+					['One temperature', 'steady', kept.year.steady],
+					['The program', 'programmed', kept.year.programmed],
+					['Frost level between', 'frost', kept.year.frost]
 				] as const)
 			: []
 	);
@@ -79,7 +88,7 @@
 		const year = await own.answer;
 		if (run !== own) return;
 		run = null;
-		if (year) kept = { year, inputs: from };
+		if (year) kept = { year, hoursC: hours, inputs: from };
 	}
 
 	async function read(file: File | undefined) {
@@ -131,6 +140,7 @@
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{#if notes.length > 0}<p role="status">{notes.join(' ')}</p>{/if}
 	{#if words}<p class:soft={stale}><strong>{words}</strong></p>{/if}
+	{#if cost?.sentence}<p class:signal={cost.loses && !stale} class:soft={stale}>{cost.sentence}</p>{/if}
 	{#if stale}<p class="signal">Computed for another room, week or weather: compute it again.</p>{/if}
 	{#if run}
 		<Running
@@ -148,10 +158,11 @@
 		<Plot label="Heat of each month, three ways; outdoor means" height={200} make={drawn} />
 		<Figures
 			label="The year three ways"
-			head={['', 'a year', 'cold while wanted', 'coldest', 'starts a day']}
-			rows={ways.map(([name, way]) => [
+			head={['', 'heat a year', ...(cost ? [cost.what] : []), 'cold while wanted', 'coldest', 'starts a day']}
+			rows={ways.map(([name, id, way]) => [
 				name,
 				`${Math.round(sum(way.kWh))} kWh`,
+				...(cost ? [costFigure(cost.costs[id], currency)] : []),
 				duration(sum(way.coldMinutes)),
 				say(way.coldestC),
 				String(Math.round(way.starts / 365))
@@ -164,7 +175,7 @@
 				rows={MONTHS.map((month, i) => [
 					month,
 					say(kept!.year.outdoorC[i]!),
-					...ways.map(([, way]) => `${Math.round(way.kWh[i]!)} kWh`)
+					...ways.map(([, , way]) => `${Math.round(way.kWh[i]!)} kWh`)
 				])}
 			/>
 		</More>

@@ -1,5 +1,5 @@
 import { temperatureWords, type TemperatureUnit } from '$core/control';
-import type { Proof, WeekCost } from '$core/thermal';
+import type { Proof, HeatCost } from '$core/thermal';
 import { moneyWords, type CostWords } from '$core/words';
 import { DAY_SHORT, duration } from '$core/week';
 
@@ -23,6 +23,12 @@ export function dayFigures(
 	});
 }
 
+/** What heat takes and costs: "41.5 kWh, €4.98"; over a year in whole kWh. */
+export function costFigure({ inputKWh, money }: HeatCost, currency: string): string {
+	const kWh = `${inputKWh >= 200 ? Math.round(inputKWh) : inputKWh.toFixed(1)} kWh`;
+	return money === null ? kWh : `${kWh}, ${moneyWords(money, currency)}`;
+}
+
 /** The three ways to run a room, in figures. */
 export function wayFigures(
 	{ ways }: Pick<Proof, 'ways'>,
@@ -35,11 +41,9 @@ export function wayFigures(
 		['The program', 'programmed'],
 		['Frost level between', 'frost']
 	] as const;
-	const money = ({ inputKWh, money }: WeekCost) =>
-		money === null
-			? `${inputKWh.toFixed(1)} kWh`
-			: `${inputKWh.toFixed(1)} kWh, ${moneyWords(money, currency)}`;
-	const named = rows.map(([name, id]) => [name, ways[id], cost && money(cost.costs[id])] as const);
+	const named = rows.map(
+		([name, id]) => [name, ways[id], cost && costFigure(cost.costs[id], currency)] as const
+	);
 	return named.map(([name, way, costs]) => [
 		name,
 		`${way.kWhPerDay.toFixed(1)} kWh`,

@@ -1,5 +1,7 @@
+import { heatWeek } from '$core/house';
 import { customerPage, type CustomerChoice, type CustomerPage } from '$core/words';
 import type { Database } from '../../db';
+import { compute } from '../../compute';
 import type { StoredSite, StoredZone } from '../rows';
 import { profileOf } from '../profileOf';
 import { zonesOf } from '../siteReads';
@@ -15,15 +17,21 @@ export async function customerPageOf(
 	setUpBy: string | null = null
 ): Promise<CustomerPage> {
 	const { site, profiles } = of;
+	const { zone } = stored;
+	const profile = profileOf(zone, profiles);
+	const feeding = zone.fedBy === null ? null : await feedingOf(of, await zonesOf(db, of), zone);
+	const permission = feeding && heatWeek(feeding);
+	const money = site.tellsCost ? await compute('coldWeekMoney', { zone, profile, site, permission }) : null;
 	return customerPage(
-		stored.zone,
-		profileOf(stored.zone, profiles),
+		zone,
+		profile,
 		[site.name, site.place].filter(Boolean).join(', '),
 		site.timeZone,
 		Date.now(),
 		choice,
 		setUpBy,
-		stored.zone.fedBy === null ? null : await feedingOf(of, await zonesOf(db, of), stored.zone)
+		feeding,
+		money && { money, currency: site.currency }
 	);
 }
 

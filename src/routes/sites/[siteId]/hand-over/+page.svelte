@@ -3,9 +3,13 @@
 	import { page } from '$app/state';
 	import CustomerSheet from '$lib/ui/handover/CustomerSheet.svelte';
 	import HouseSheet from '$lib/ui/handover/HouseSheet.svelte';
+	import { call } from '$lib/ui/call';
 	import Button from '$lib/ui/kit/Button.svelte';
+	import Check from '$lib/ui/kit/Check.svelte';
 	import Empty from '$lib/ui/kit/Empty.svelte';
+	import Problem from '$lib/ui/kit/Problem.svelte';
 	import Views from '$lib/ui/kit/Views.svelte';
+	import { refresh } from '$lib/ui/refresh';
 
 	let { data } = $props();
 
@@ -17,6 +21,12 @@
 		if (view === 'each') next.searchParams.set('pages', 'each');
 		else next.searchParams.delete('pages');
 		void goto(next, { replaceState: true, keepFocus: true, noScroll: true });
+	}
+	let problem = $state<string | null>(null);
+	async function tell(tellsCost: boolean) {
+		const answer = await call('PATCH', `/api/v1/jobs/${data.site.id}`, { tellsCost });
+		problem = answer.ok ? null : answer.sentence;
+		await refresh('fq:site');
 	}
 </script>
 
@@ -48,10 +58,16 @@
 					] as const}
 					onchange={choose}
 				/>
+				<Check
+					label="Say what heating costs"
+					checked={data.site.tellsCost}
+					onchange={(tellsCost) => void tell(tellsCost)}
+				/>
 				<Button kind="next" onclick={() => window.print()}>Print</Button>
 			</div>
 		{/if}
 	</div>
+	<Problem sentence={problem} onclose={() => (problem = null)} />
 	{#if data.sheets.length === 0}
 		<Empty heading="Nothing to hand over yet"><p>Add the first zone on the overview.</p></Empty>
 	{:else if each}

@@ -3,6 +3,7 @@
 	import { clockTime, DAY_MINUTES, DAY_SHORT } from '$core/week';
 	import { chainFaultWords } from '$core/words';
 	import { houseView } from '$lib/ui/house/houseView.svelte';
+	import HouseCost from '$lib/ui/house/HouseCost.svelte';
 	import Lane from '$lib/ui/house/Lane.svelte';
 	import SourceCard from '$lib/ui/house/SourceCard.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -89,6 +90,9 @@
 				</div>
 			</More>
 		</section>
+	{/if}
+	{#if data.zones.length > 0}
+		<HouseCost rooms={house.rooms} zoneCount={data.zones.length} site={data.site} siteId={data.site.id} />
 	{/if}
 	{#if chains.length > 0 && data.zones.length > 0}
 		<h2>What each zone is fed by</h2>

@@ -2,8 +2,8 @@
 	import { onMount, untrack } from 'svelte';
 	import { differenceWords, roundTemperatureWords } from '$core/control';
 	import { leadIsStale, unitOf, withComputedLead } from '$core/plan';
-	import { LONGEST_LEAD } from '$core/thermal';
-	import { costGivens, costWords, proofWords } from '$core/words';
+	import { costGivens, LONGEST_LEAD } from '$core/thermal';
+	import { costWords, proofWords } from '$core/words';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Figures from '$lib/ui/kit/Figures.svelte';
 	import Slide from '$lib/ui/kit/Slide.svelte';
@@ -43,10 +43,8 @@
 	$effect(() => follower?.request(zone, profile, outdoorC, heats));
 	const words = $derived(proof && room ? proofWords(proof, zone, room, profile) : null);
 
-	const cost = $derived.by(() => {
-		const givens = room && costGivens(zone, room, data.site);
-		return proof && room && givens ? costWords(proof, room, givens, data.site.currency) : null;
-	});
+	const givens = $derived(room && costGivens(zone, room, data.site));
+	const cost = $derived(proof && room && givens ? costWords(proof, room, givens, data.site.currency) : null);
 
 	const taken = $derived(
 		zone.lead.school === 'computed' && !leadIsStale(zone) && zone.lead.computed?.outdoorC === outdoorC
@@ -153,7 +151,7 @@
 				/>
 				<p class="soft">Time constant of the room: {Math.round(proof.timeConstantHours)} h.</p>
 			</section>
-			<YearProof {zone} {profile} may={heats} siteId={data.site.id} />
+			<YearProof {zone} {profile} may={heats} {givens} currency={data.site.currency} siteId={data.site.id} />
 		{/if}
 	{/if}
 </main>
