@@ -234,4 +234,22 @@ test('rooms alike: one card is keyed and ticked for each of them, and what diffe
 	await expect(page.getByText('All in.')).toBeVisible();
 	await page.reload();
 	await expect(page.getByText('Key it there, then tick it: 1 of 5 done.')).toBeVisible();
+
+	// a change to one asks whether the others follow
+	await page.getByRole('link', { name: 'Week', exact: true }).first().click();
+	await expect(page.getByRole('heading', { name: 'Bittern room, the week' })).toBeVisible();
+	await page.getByRole('button', { name: /^Tuesday:/ }).focus();
+	await page.keyboard.press('Insert');
+	await expect(page.getByText(/^\w+ room and \d more had this same week\./)).toBeVisible();
+	await saved(page);
+	await page.getByRole('button', { name: 'Let them follow' }).click();
+	const said = page.getByText(/^\d zones followed\.$/);
+	await expect(said).toBeVisible();
+	const followed = Number((await said.innerText()).split(' ')[0]);
+	const { zones } = (await (
+		await page.request.get(`/api/v1/jobs/${new URL(page.url()).pathname.split('/')[2]}`)
+	).json()) as { zones: { name: string; wanted: unknown }[] };
+	const { wanted } = zones.find(({ name }) => name === 'Bittern room')!;
+	const like = zones.filter((zone) => JSON.stringify(zone.wanted) === JSON.stringify(wanted));
+	expect(like).toHaveLength(followed + 1);
 });

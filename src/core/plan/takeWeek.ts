@@ -1,4 +1,6 @@
+import isSame from 'fast-deep-equal';
 import type { ControlProfile } from '../control';
+import { without } from '../schema';
 import { mapWeek } from '../week';
 import { wantedWeek, withLevels, withWanted, type Zone } from './zone';
 
@@ -31,4 +33,17 @@ export function takeWeek(zone: Zone, from: Zone, profile: ControlProfile, fromPr
 	const [here, there] = [rank(zone), rank(from)];
 	const own = (id: string) => here[Math.min(there.indexOf(id) === 0 ? 0 : 1, here.length - 1)]!;
 	return { ...withWanted(zone, mapWeek(wantedWeek(from), own)), routine: null };
+}
+
+/** Whether two zones are planned the same: kind and options of their control, levels, week, lead and day grouping; their channels may differ. */
+export function plannedAlike(one: Zone, other: Zone): boolean {
+	const plan = ({ control, options, levels, wanted, lead, grouping }: Zone) => ({
+		control,
+		options: without(options, 'channel'),
+		levels,
+		wanted,
+		lead,
+		grouping
+	});
+	return isSame(plan(one), plan(other));
 }

@@ -4,7 +4,7 @@ import {
 	displayTime,
 	limitWords,
 	setpointWithUnit,
-	temperatureWords,
+	roundTemperatureWords,
 	type ControlOptions,
 	type ControlProfile
 } from '../control';
@@ -119,7 +119,7 @@ export function customerPage(
 					`Infants, older people and people who are ill need ${limitWords(options.unit, 18, 'least')} or more; say so if that applies.`
 				]),
 		...(cost
-			? [customerCostWords(cost.money, cost.currency, temperatureWords(options.unit, COLD_WEEK_C))]
+			? [customerCostWords(cost.money, cost.currency, roundTemperatureWords(options.unit, COLD_WEEK_C))]
 			: []),
 		...(frost ? [`${say(frost.heldC)} protects the pipes, not people.`] : []),
 		"Wiring and gas are for licensed people; the maker's instructions come first."

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { temperatureWords } from '$core/control';
+	import { roundTemperatureWords } from '$core/control';
 	import { mark, unitOf, weatherHours, type Site, type SiteWeather } from '$core/plan';
 	import { COLD_WEEK_C, inventedYear } from '$core/thermal';
 	import { houseCostWords } from '$core/words';
@@ -69,7 +69,7 @@
 				'heat a year',
 				'it costs',
 				'at one temperature',
-				`a week at ${temperatureWords(unit, COLD_WEEK_C)} outside`
+				`a week at ${roundTemperatureWords(unit, COLD_WEEK_C)} outside`
 			]}
 			rows={said.rows.map(({ name, heat, costs, steady, week, loses }) => [
 				name,

@@ -9,14 +9,7 @@
 	import Button from '../kit/Button.svelte';
 	import Check from '../kit/Check.svelte';
 	import Choice from '../kit/Choice.svelte';
-
-	/** A zone of the site's list, whole, as it stands at its revision. */
-	interface ZoneInList {
-		readonly id: string;
-		readonly name: string;
-		readonly revision: number;
-		readonly document: Zone;
-	}
+	import type { ZoneInList } from './followers';
 
 	let {
 		zone,

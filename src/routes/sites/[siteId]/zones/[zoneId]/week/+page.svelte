@@ -18,6 +18,7 @@
 	import type { RiserPlace } from '$lib/ui/week/weekEdits';
 	import WeekSaid from '$lib/ui/week/WeekSaid.svelte';
 	import { followWeek } from '$lib/ui/week/weekView.svelte';
+	import Followers from '$lib/ui/zone/Followers.svelte';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
 
 	let { data } = $props();
@@ -74,6 +75,7 @@
 			</div>
 		</div>
 		<WeekSaid zone={calm.zone} {profile} fit={calm.fit} />
+		<Followers {model} zone={calm.zone} zones={data.zones} />
 		{#if data.feeding}
 			<FedSaid
 				zone={calm.zone}

@@ -1,0 +1,57 @@
+<script lang="ts">
+	import { untrack } from 'svelte';
+	import type { Zone } from '$core/plan';
+	import { call } from '../call';
+	import Button from '../kit/Button.svelte';
+	import { refresh } from '../refresh';
+	import { answered, followed, leftBehind, noteBefore, type ZoneInList } from './followers';
+	import type { ZoneModel } from './zoneModel.svelte';
+
+	let {
+		model,
+		zone,
+		zones
+	}: {
+		model: ZoneModel;
+		/** As it stands, but not while it is dragged. */
+		zone: Zone;
+		/** All zones of the site. */
+		zones: readonly ZoneInList[];
+	} = $props();
+
+	untrack(() => noteBefore(model.id, model.zone));
+	let said = $state<string | null>(null);
+	/** Counts the answers: what they are kept in tells nobody of a change. */
+	let asked = $state(0);
+	const behind = $derived(asked >= 0 ? leftBehind(model.id, zone, zones) : []);
+	const names = $derived(
+		behind.length < 3
+			? behind.map((one) => one.name).join(' and ')
+			: `${behind[0]!.name} and ${behind.length - 1} more`
+	);
+
+	function leave() {
+		answered(model.id, zone);
+		asked++;
+	}
+
+	async function follow() {
+		const changes = followed(zone, behind, model.profile);
+		const answer = await call('POST', `/api/v1/jobs/${model.siteId}/zones/apply`, { changes });
+		said = answer.ok
+			? `${changes.length === 1 ? changes[0]!.zone.name : `${changes.length} zones`} followed.`
+			: answer.sentence;
+		if (answer.ok) leave();
+		await refresh('fq:site');
+	}
+</script>
+
+{#if behind.length > 0}
+	<p role="status">
+		{names} had this same week.
+		<Button kind="quiet" onclick={follow}>Let {behind.length === 1 ? 'it' : 'them'} follow</Button>
+		<Button kind="quiet" onclick={leave}>Leave {behind.length === 1 ? 'it' : 'them'}</Button>
+	</p>
+{:else if said}
+	<p role="status">{said}</p>
+{/if}
