@@ -4,24 +4,30 @@
 	import PrintedWeek from './PrintedWeek.svelte';
 
 	let {
-		site,
+		of,
 		zones,
 		firm,
+		one = false,
 		large = false
 	}: {
-		site: { readonly name: string; readonly place: string };
+		/** What it is the sheet of: a house, or one control with its channels. */
+		of: { readonly name: string; readonly place: string };
 		zones: readonly { readonly id: string; readonly name: string; readonly sheet: CustomerPage }[];
 		/** Whoever set it up; empty lines to write on where it is not known. */
 		firm: { readonly name: string; readonly telephone: string; readonly logo: string | null };
+		/** Whether all of it hangs on one control: then how that is used is said too. */
+		one?: boolean;
 		large?: boolean;
 	} = $props();
 
+	/** How its control is overridden, left alone and kept right. */
+	const right = $derived(one ? (zones[0]?.sheet.right ?? []) : []);
 	/** What is good to know of any of them, said once. */
 	const good = $derived([...new Set(zones.flatMap(({ sheet }) => sheet.good))]);
 	const setUpBy = $derived(zones[0]?.sheet.setUpBy ?? null);
 </script>
 
-<Paper title="Your heating week: {site.name}" place={site.place} {firm} {setUpBy} {large}>
+<Paper title="Your heating week: {of.name}" place={of.place} {firm} {setUpBy} {large}>
 	<div class="page" class:large>
 		{#each zones as { id, name, sheet } (id)}
 			<section>
@@ -44,6 +50,12 @@
 				{#each good as line (line)}<li>{line}</li>{/each}
 			</ul>
 		</section>
+		{#each right as part (part.title)}
+			<section class="good">
+				<h2>{part.title}</h2>
+				{#each part.lines as line, i (i)}<p>{line.text}</p>{/each}
+			</section>
+		{/each}
 	</div>
 </Paper>
 

@@ -12,7 +12,7 @@
 	import { fitZone } from '$core/fit';
 	import { exceptionSchema, unitOf, type Absence, type Source, type Zone } from '$core/plan';
 	import { planAbsence } from '$core/run';
-	import { absenceConflictWords, absenceKey, awayCutWords } from '$core/words';
+	import { absenceConflictWords, absenceKey } from '$core/words';
 	import { wrongWords } from '$core/schema';
 	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
@@ -22,6 +22,7 @@
 	import MomentField from '../kit/MomentField.svelte';
 	import { refresh } from '../refresh';
 	import { saving } from '../saving.svelte';
+	import { awayCut } from './governed';
 	import { leadsOf, onBoxOf } from '../zone/boxes';
 
 	let {
@@ -104,15 +105,7 @@
 	const keptControls = $derived(shown.filter(({ row }) => !left.includes(row.id)).length);
 	const nameOf = (row: (typeof zones)[number]) => (onBoxOf(zones, row.boxId).length > 1 ? row.box : row.name);
 	/** What is cut off: a source whose governing control keeps nothing on while it is away. */
-	const cuts = $derived(
-		sources.flatMap((source) => {
-			const governor = kept.find(({ row }) => row.document.governs === source.id)?.row;
-			const fed = zones.filter(({ document }) => document.fedBy === source.id).map(({ name }) => name);
-			return governor && governor.profile.temperature === null && fed.length > 0
-				? [awayCutWords(source.name, governor.name, fed)]
-				: [];
-		})
-	);
+	const cuts = $derived(kept.flatMap(({ row }) => awayCut(row.document, row.profile, sources, zones) ?? []));
 
 	async function keep() {
 		busy = true;

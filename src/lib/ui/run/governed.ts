@@ -1,10 +1,10 @@
 import { wallAt, weekdayOfDay } from '$core/civil';
 import { allowedOptions, setpointWithUnit, type ControlProfile, type Program } from '$core/control';
 import { gapsOf, isWarmth } from '$core/house';
-import type { Zone } from '$core/plan';
+import { heatsStore, type Source, type Zone } from '$core/plan';
 import { resolve, runOfZone } from '$core/run';
 import { DAY_MINUTES, type WeekSteps } from '$core/week';
-import { gapSentences, waitsAt, waterFirstUntil } from '$core/words';
+import { awayCutWords, gapSentences, waitsAt, waterFirstUntil } from '$core/words';
 
 /** What governs the source of a zone, with what it is to hold. */
 export interface Governor {
@@ -61,4 +61,28 @@ export function waitsForGovernor(
 			(one.from - gap.from) % DAY_MINUTES === 0
 	);
 	return `${gapSentences(zone.name, feeding.source, alike, say)[0]!.text} ${waits}`;
+}
+
+/**
+ * What an absence of a control that lets a source run cuts off, in a sentence; null where it governs nothing, keeps a temperature meanwhile,
+ * or nothing but hot water hangs on its source.
+ */
+export function awayCut(
+	zone: Pick<Zone, 'name' | 'governs'>,
+	profile: ControlProfile,
+	sources: readonly Pick<Source, 'id' | 'name'>[],
+	zones: readonly { readonly name: string; readonly document: Zone; readonly profile: ControlProfile }[]
+): string | null {
+	const source = sources.find(({ id }) => id === zone.governs);
+	if (!source || profile.temperature !== null) return null;
+	const fed = zones.filter(
+		(one) => one.document.fedBy === source.id && !heatsStore(one.profile, one.document)
+	);
+	return fed.length === 0
+		? null
+		: awayCutWords(
+				source.name,
+				zone.name,
+				fed.map(({ name }) => name)
+			);
 }

@@ -9,11 +9,24 @@
 	import Empty from '$lib/ui/kit/Empty.svelte';
 	import Problem from '$lib/ui/kit/Problem.svelte';
 	import Views from '$lib/ui/kit/Views.svelte';
+	import { onBoxOf } from '$lib/ui/zone/boxes';
 	import { refresh } from '$lib/ui/refresh';
 
 	let { data } = $props();
 
 	const each = $derived(page.url.searchParams.get('pages') === 'each');
+	/** A page a control, whatever hangs on it. */
+	const pages = $derived(
+		data.zones
+			.filter((zone) => onBoxOf(data.zones, zone.boxId)[0]!.id === zone.id)
+			.map((zone) => ({
+				id: zone.boxId,
+				of: { name: zone.box, place: [data.site.name, data.site.place].filter(Boolean).join(', ') },
+				sheets: onBoxOf(data.zones, zone.boxId).flatMap(({ id }) =>
+					data.sheets.filter((one) => one.id === id)
+				)
+			}))
+	);
 	const unkeyed = $derived(data.zones.filter((zone) => zone.summary.done < zone.summary.of));
 
 	function choose(view: 'house' | 'each') {
@@ -54,7 +67,7 @@
 					value={(each ? 'each' : 'house') as 'each' | 'house'}
 					views={[
 						['house', 'One sheet'],
-						['each', 'A page each']
+						['each', 'A page a control']
 					] as const}
 					onchange={choose}
 				/>
@@ -71,13 +84,17 @@
 	{#if data.sheets.length === 0}
 		<Empty heading="Nothing to hand over yet"><p>Add the first zone on the overview.</p></Empty>
 	{:else if each}
-		{#each data.sheets as { id, sheet } (id)}
+		{#each pages as { id, of, sheets } (id)}
 			<div class="page">
-				<CustomerSheet {sheet} firm={data.firm} large={data.choice.large} />
+				{#if sheets.length === 1}
+					<CustomerSheet sheet={sheets[0]!.sheet} firm={data.firm} large={data.choice.large} />
+				{:else}
+					<HouseSheet {of} zones={sheets} firm={data.firm} one large={data.choice.large} />
+				{/if}
 			</div>
 		{/each}
 	{:else}
-		<HouseSheet site={data.site} zones={data.sheets} firm={data.firm} large={data.choice.large} />
+		<HouseSheet of={data.site} zones={data.sheets} firm={data.firm} large={data.choice.large} />
 	{/if}
 </main>
 

@@ -1,12 +1,13 @@
 <script lang="ts">
 	import { localTime, wallAt } from '$core/civil';
-	import { allowedOptions, localWords } from '$core/control';
+	import { allowedOptions, findProfile, localWords } from '$core/control';
 	import type { Absence } from '$core/plan';
 	import { absenceClashes } from '$core/run';
 	import { capital } from '$core/schema';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Ahead from '$lib/ui/run/Ahead.svelte';
 	import BookingsLeft from '$lib/ui/run/BookingsLeft.svelte';
+	import { awayCut } from '$lib/ui/run/governed';
 	import GoingAway from '$lib/ui/run/GoingAway.svelte';
 	import SpecialDays from '$lib/ui/run/SpecialDays.svelte';
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
@@ -33,6 +34,18 @@
 			absenceClashWords(clash, (local) => localWords(local, options))
 		)
 	);
+	/** What its next absence cuts off, where it lets a source run. */
+	const cut = $derived(
+		awayCut(
+			zone,
+			profile,
+			data.site.sources,
+			data.zones.map((one) => ({
+				...one,
+				profile: findProfile(one.document.control, data.profiles) ?? profile
+			}))
+		)
+	);
 	let importing = $state(false);
 </script>
 
@@ -55,6 +68,7 @@
 		{:else}{capital(standing.words)}.{/if}
 		{#each conflicts as conflict (conflict)}<span class="warm"> {conflict}</span>{/each}
 	</p>
+	{#if cut}<p class="signal">{cut}</p>{/if}
 	<YearStrip {strip} {rows} {timeZone} />
 
 	{#if importing}
