@@ -1,5 +1,5 @@
 /**
- * 500 sites with 12 zones each in one database: median answers of Jobs, Board, Due and search on the server (50 ms asked
+ * 500 sites with 12 zones each in one database: median answers of Jobs, Board, House, Due and search on the server (50 ms asked
  * for), 50 clients for 60 s on loopback, one request in ten an edit (no error, p99 under 300 ms asked for), start to first answer with that database
  * (1.5 s asked for), the first lists a second after it. SECONDS=600 shows whether its memory stays.
  */
@@ -83,6 +83,7 @@ const views: Record<string, () => string> = {
 	'Jobs, API': () => '/api/v1/jobs',
 	'Jobs, page': () => '/',
 	'Board, page': () => `/sites/${ids[Math.floor(Math.random() * ids.length)]}`,
+	'House, page': () => `/sites/${ids[Math.floor(Math.random() * ids.length)]}/house`,
 	'Due, API': () => '/api/v1/due',
 	'Due, page': () => '/due',
 	search: () => `/api/v1/search?q=${encodeURIComponent('weir 7')}`

@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { HALF_HOURS, tariffSchema, type Tariff } from '$core/plan';
-	import { wrongWords } from '$core/schema';
+	import type { Tariff } from '$core/plan';
 	import { clockTime } from '$core/week';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
 	import NumberField from '../kit/NumberField.svelte';
 	import TimeField from '../kit/TimeField.svelte';
+	import { BEGINS, readPrices, withNight, type ReadTariff } from './tariffs';
 
 	let {
 		label,
@@ -20,32 +20,21 @@
 		onchange: (tariff: Tariff | null) => void;
 	} = $props();
 
-	/** Where a kind of tariff begins before its figures are said: nothing that passes for a price. */
-	const begins: Readonly<Record<Tariff['kind'], Tariff>> = {
-		flat: { kind: 'flat', perKWh: 0 },
-		'day-night': { kind: 'day-night', dayPerKWh: 0, nightPerKWh: 0, nightFrom: 1320, nightTo: 360 },
-		'half-hours': { kind: 'half-hours', perKWh: Array.from({ length: HALF_HOURS }, () => 0) }
-	};
 	const unit = $derived(`${currency} per kWh`);
 	let problem = $state<string | null>(null);
 
-	const minuteOf = (at: string) => Number(at.slice(0, 2)) * 60 + Number(at.slice(3));
-	function night(part: { nightFrom?: number; nightTo?: number }) {
-		const read = tariffSchema.safeParse({ ...tariff, ...part });
-		problem = read.success ? null : `The end of the night ${wrongWords(read.error)}.`;
-		if (read.success) onchange(read.data);
+	function take(read: ReadTariff) {
+		problem = read.ok ? null : read.problem;
+		if (read.ok) onchange(read.tariff);
 	}
-
-	/** Prices from a spreadsheet: a number each, apart by tabs, semicolons, spaces or lines; a comma in a number is its decimal sign. */
-	function readPrices(text: string) {
-		const perKWh = text
-			.split(/[\s;]+/)
-			.filter(Boolean)
-			.map((one) => Number(one.replace(',', '.')));
-		const read = tariffSchema.safeParse({ kind: 'half-hours', perKWh });
-		problem = read.success ? null : `The prices ${wrongWords(read.error)}.`;
-		if (read.success) onchange(read.data);
-	}
+	const PRICES = [
+		['By day', 'dayPerKWh'],
+		['By night', 'nightPerKWh']
+	] as const;
+	const ENDS = [
+		['Night from', 'nightFrom'],
+		['Night until', 'nightTo']
+	] as const;
 </script>
 
 <Choice
@@ -57,7 +46,7 @@
 		{ value: 'day-night', text: 'day and night' },
 		{ value: 'half-hours', text: 'by half-hours' }
 	]}
-	onchange={(kind) => onchange(kind === '' ? null : begins[kind as Tariff['kind']])}
+	onchange={(kind) => onchange(kind === '' ? null : BEGINS[kind as Tariff['kind']])}
 />
 {#if tariff?.kind === 'flat'}
 	<NumberField
@@ -69,38 +58,29 @@
 		onchange={(perKWh) => onchange({ kind: 'flat', perKWh: perKWh! })}
 	/>
 {:else if tariff?.kind === 'day-night'}
-	<NumberField
-		label="By day"
-		{unit}
-		value={tariff.dayPerKWh}
-		least={0}
-		most={1000}
-		onchange={(dayPerKWh) => onchange({ ...tariff, dayPerKWh: dayPerKWh! })}
-	/>
-	<NumberField
-		label="By night"
-		{unit}
-		value={tariff.nightPerKWh}
-		least={0}
-		most={1000}
-		onchange={(nightPerKWh) => onchange({ ...tariff, nightPerKWh: nightPerKWh! })}
-	/>
-	<TimeField
-		label="Night from"
-		value={clockTime(tariff.nightFrom)}
-		onchange={(at) => night({ nightFrom: minuteOf(at) })}
-	/>
-	<TimeField
-		label="Night until"
-		value={clockTime(tariff.nightTo)}
-		onchange={(at) => night({ nightTo: minuteOf(at) })}
-	/>
+	{#each PRICES as [name, key] (key)}
+		<NumberField
+			label={name}
+			{unit}
+			value={tariff[key]}
+			least={0}
+			most={1000}
+			onchange={(price) => onchange({ ...tariff, [key]: price! })}
+		/>
+	{/each}
+	{#each ENDS as [name, key] (key)}
+		<TimeField
+			label={name}
+			value={clockTime(tariff[key])}
+			onchange={(at) => take(withNight(tariff, key, at))}
+		/>
+	{/each}
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 {:else if tariff?.kind === 'half-hours'}
 	<Field
 		label="{label}: 48 prices from midnight, {unit}"
 		value={tariff.perKWh.join(' ')}
 		{problem}
-		onchange={readPrices}
+		onchange={(text) => take(readPrices(text))}
 	/>
 {/if}

@@ -17,9 +17,11 @@ export interface ListedJob {
 	} | null;
 }
 
+// made once: making it takes longer than a hundred dates
+const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+
 /** A date as lists say it: 3 Apr 2026. @param iso a date, or an instant */
-export const dayWords = (iso: string): string =>
-	new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+export const dayWords = (iso: string): string => day.format(new Date(iso));
 
 /** How far the keying of a site is. */
 export function standingAt(job: ListedJob): string {
