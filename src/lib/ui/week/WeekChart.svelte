@@ -9,7 +9,7 @@
 	import MisfitPatterns from '../drawing/MisfitPatterns.svelte';
 	import DayMarks from './DayMarks.svelte';
 	import Riser from './Riser.svelte';
-	import { drawnWeek, weekScale, type DrawnDay } from './weekRows';
+	import { drawnWeek, weekScale, type DrawnWeek } from './weekRows';
 	import {
 		dayShapes,
 		middleOfTread,
@@ -81,13 +81,10 @@
 	const setpoints = $derived(levels.map((level) => level.setpointC));
 	const scale = $derived(weekScale(levels, profile, height, knowsRoom));
 	const shapes = $derived(dayShapes(zone));
-	const drawn = $derived(drawnWeek(zone, profile, fit, width, height, scale));
 	/** A day that looks as it did is the very same, so that nothing of it is drawn again while another is dragged. */
-	let seen: readonly DrawnDay[] = [];
-	const rows = $derived.by(() => {
-		seen = drawn.days.map((day, i) => (isSame(day, seen[i]) ? seen[i]! : day));
-		return seen;
-	});
+	let before: DrawnWeek | null = null;
+	const drawn = $derived((before = drawnWeek(zone, profile, fit, width, height, scale, before)));
+	const rows = $derived(drawn.days);
 	/** Not written anew while a finger is on the drawing. */
 	let spoken = $state.raw<readonly string[]>([]);
 	$effect.pre(() => {

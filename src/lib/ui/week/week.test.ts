@@ -17,7 +17,7 @@ import {
 	steppedLevel,
 	treadSet
 } from './weekEdits';
-import { drawnWeek } from './weekRows';
+import { drawnWeek, weekScale } from './weekRows';
 
 const stat = findProfile('six-step-room-stat')!;
 const zone = withWanted(
@@ -133,6 +133,34 @@ describe('the drawn week', () => {
 		expect(day.targetLine).toMatch(/^M0,[\d.]+L330,/);
 		expect(day.line).toMatch(/^M0,[\d.]+L360,/);
 		expect(day.says.kind).toBe('fine');
+	});
+
+	it('drawn after another is as drawn by itself; the days of which nothing changed are the very same', () => {
+		const week = fc.array(
+			fc.record({
+				at: fc.integer({ min: 0, max: 1007 }).map((ten) => ten * 10),
+				value: fc.constantFrom('comfort', 'eco', 'frost')
+			}),
+			{ minLength: 1, maxLength: 20 }
+		);
+		fc.assert(
+			fc.property(
+				week,
+				week,
+				fc.constantFrom(zone.levels, [...zone.levels].reverse()),
+				(one, other, levels) => {
+					const first = withWanted(zone, buildWeek(one));
+					const second = { ...withWanted(zone, buildWeek(other)), levels };
+					const scale = weekScale(zone.levels, stat, 50);
+					const before = drawnWeek(first, stat, fitZone(first, stat), 600, 50, scale);
+					const after = drawnWeek(second, stat, fitZone(second, stat), 600, 50, scale, before);
+					expect(after).toEqual(drawnWeek(second, stat, fitZone(second, stat), 600, 50, scale));
+					const again = drawnWeek({ ...second }, stat, fitZone(second, stat), 600, 50, scale, after);
+					again.days.forEach((day, i) => expect(day).toBe(after.days[i]));
+				}
+			),
+			{ numRuns: 25 }
+		);
 	});
 
 	it('draws a corridor for a control that also cools', () => {

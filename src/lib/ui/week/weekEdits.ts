@@ -22,9 +22,14 @@ export interface RiserPlace {
 	readonly riser: number;
 }
 
+/** Shapes made once: a drag asks for those of one week many times in a frame. */
+const shapesOf = new WeakMap<Zone['wanted'], readonly DayShape<string>[]>();
+
 /** The seven day shapes of a zone's wanted week, of level ids. */
-export function dayShapes(zone: Zone): DayShape<string>[] {
-	return splitByDay(wantedWeek(zone));
+export function dayShapes(zone: Zone): readonly DayShape<string>[] {
+	const shapes = shapesOf.get(zone.wanted) ?? splitByDay(wantedWeek(zone));
+	shapesOf.set(zone.wanted, shapes);
+	return shapes;
 }
 
 function edited(zone: Zone, day: number, change: (shape: DayShape<string>) => DayShape<string>): Zone {

@@ -68,6 +68,11 @@ export interface DrawnDay {
 export interface DrawnWeek {
 	readonly scaleLabels: readonly { readonly y: number; readonly text: string }[];
 	readonly days: readonly DrawnDay[];
+	/** What it was drawn from: a day drawn from the same is not drawn again. */
+	readonly from: {
+		readonly common: readonly unknown[];
+		readonly days: readonly string[];
+	};
 }
 
 type DaySpans = readonly (readonly Span<number>[])[];
@@ -108,14 +113,22 @@ export const weekScale = (
 	withRoom = false
 ): HeightScale => heightScale([...heightsC(levels, profile)], height, { overshoot: withRoom });
 
-/** Draws a zone's week into days of `width` by `height` pixels. Without a fit only the wanted week is drawn. */
+/** A day's stretches as text, to tell whether they are the same. */
+const markOf = (spans: readonly Span<unknown>[] | undefined) =>
+	spans?.map(({ from, value }) => `${from} ${String(value)}`).join() ?? '';
+
+/**
+ * Draws a zone's week into days of `width` by `height` pixels. Without a fit only the wanted week is drawn. A day that would look as it
+ * did `before` is the very same object.
+ */
 export function drawnWeek(
 	zone: Zone,
 	profile: ControlProfile,
 	fit: ZoneFit | null,
 	width: number,
 	height: number,
-	scale: HeightScale = weekScale(zone.levels, profile, height)
+	scale: HeightScale = weekScale(zone.levels, profile, height),
+	before: DrawnWeek | null = null
 ): DrawnWeek {
 	const all = heightsC(zone.levels, profile);
 	const path = (spans: readonly Span<number>[]) => stepPath(spans, width, scale.y);
@@ -157,8 +170,23 @@ export function drawnWeek(
 			.join(' ');
 	};
 
+	const common = [zone.levels, zone.options, profile, width, height, scale];
+	const known = before !== null && common.every((one, i) => one === before.from.common[i]);
+	const marks: string[] = [];
 	const days = wanted.map((spans, day): DrawnDay => {
 		const cooling = wantedCool?.[day];
+		const says: DaySays = fit ? saysOf(day, zone, profile, fit, alike[day]!) : { text: '', kind: 'fine' };
+		const mark = [
+			markOf(shapes[day]),
+			carriedInto(zone, day),
+			followed === wanted ? '' : markOf(followed[day]),
+			markOf(held?.[day]),
+			markOf(heldCool?.[day]),
+			says.kind,
+			says.text
+		].join('|');
+		marks.push(mark);
+		if (known && before.from.days[day] === mark) return before.days[day]!;
 		return {
 			day,
 			wanted: spans,
@@ -207,8 +235,8 @@ export function drawnWeek(
 				};
 			}),
 			spoken: spokenDay(day),
-			says: fit ? saysOf(day, zone, profile, fit, alike[day]!) : { text: '', kind: 'fine' }
+			says
 		};
 	});
-	return { scaleLabels, days };
+	return { scaleLabels, days, from: { common, days: marks } };
 }

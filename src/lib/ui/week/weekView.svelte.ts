@@ -1,12 +1,18 @@
 import { onMount } from 'svelte';
+import type { ControlProfile } from '$core/control';
 import type { PricedFit } from '$core/keying';
+import type { Zone } from '$core/plan';
 import type { Permission } from '$core/thermal';
 import { FitFollower } from '$lib/workers/fitFollower';
 import type { Felt } from '$core/words';
 import { FeltFollower, RoomFollower } from '$lib/workers/proofFollower';
+import { NowAndThen } from '../nowAndThen';
 import { onceAFrame } from '../onceAFrame';
 import { live } from '../zone/live.svelte';
 import type { ZoneModel } from '../zone/zoneModel.svelte';
+
+/** Milliseconds between two fits of a week that is just being dragged: the line follows the finger, what the control holds comes after. */
+const HELD_PAUSE_MS = 80;
 
 /** What follows the drawn week as it changes: what its control holds, and how the room lives with that. */
 export interface WeekView {
@@ -36,12 +42,21 @@ export function followWeek(model: ZoneModel, firstFit: PricedFit, may: () => Per
 	onMount(() => {
 		fits = new FitFollower(onceAFrame((next) => (fit = next)));
 		return () => {
+			held.stop();
 			fits?.stop();
 			rooms?.stop();
 			feels?.stop();
 		};
 	});
-	$effect(() => fits?.request(model.zone, model.profile));
+	const held = new NowAndThen<readonly [Zone, ControlProfile]>(HELD_PAUSE_MS, (latest) =>
+		fits?.request(...latest)
+	);
+	$effect(() => {
+		const latest = [model.zone, model.profile] as const;
+		if (model.editor.dragged) return held.next(latest);
+		held.stop();
+		fits?.request(...latest);
+	});
 	$effect(() => {
 		if (!drawsRoom || model.editor.dragged) return;
 		rooms ??= new RoomFollower(onceAFrame((next) => (airC = next)));
