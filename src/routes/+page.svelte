@@ -171,7 +171,7 @@
 		justify-content: space-between;
 	}
 	.find :global(.bx--search) {
-		width: 16rem;
+		width: min(16rem, 100%);
 	}
 	.all {
 		margin-top: 1rem;

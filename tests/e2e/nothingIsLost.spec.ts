@@ -37,6 +37,35 @@ test('two windows on one zone: the second is told, sees both, and chooses', asyn
 	);
 });
 
+test('what is half typed is there after a reload, and taken when it is left', async ({ page }) => {
+	await makeSite(page, 'Pepper Wharf');
+	await addZone(page, 'Sail loft', 'Six-step room stat');
+	await open(page, page.url().replace(/week$/, 'room'));
+	const called = page.getByLabel('Called');
+	await called.click();
+	await page.keyboard.type('Stat by the st');
+	await page.reload();
+	await alive(page);
+	await expect(called).toHaveValue('Stat by the st');
+	await expect(called).toBeFocused();
+	await page.keyboard.type('airs');
+	await page.keyboard.press('Tab');
+	await saved(page);
+	await page.reload();
+	await alive(page);
+	await expect(called).toHaveValue('Stat by the stairs');
+	await expect(called).not.toBeFocused();
+	// left as it stood after the reload, it is taken too
+	await called.fill('Stat in the hall');
+	await page.reload();
+	await alive(page);
+	await expect(called).toHaveValue('Stat in the hall');
+	await called.blur();
+	await saved(page);
+	await open(page, page.url());
+	await expect(called).toHaveValue('Stat in the hall');
+});
+
 test('what the screen called saved is there after the server was killed; what was not is sent when it is back', async ({
 	page,
 	installation

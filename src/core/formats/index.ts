@@ -8,6 +8,8 @@ export * from './logTable';
 export * from './logTimes';
 export { problemOf, quoted, readWith, type Problem, type Read } from '../schema';
 export * from './requests';
+export * from './computed';
+export * from './responses';
 export * from './routineText';
 export * from './weekTable';
 export * from './epwRead';

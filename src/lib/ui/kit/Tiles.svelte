@@ -46,7 +46,7 @@
 	}
 	.tiles :global(.bx--tile-group > div) {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(11rem, 100%), 1fr));
 	}
 	.tiles :global(.bx--tile) {
 		min-width: 0;

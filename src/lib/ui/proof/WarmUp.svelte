@@ -7,6 +7,7 @@
 	import More from '../kit/More.svelte';
 	import { curveChart } from './charts';
 	import Plot from './Plot.svelte';
+	import Term from '../kit/Term.svelte';
 
 	let {
 		proof,
@@ -50,7 +51,10 @@
 		{/if}
 	</section>
 	<section>
-		<h2>How early for each rise, and why</h2>
+		<div class="titled">
+			<h2>How early for each rise, and why</h2>
+			<Term of="lead" />
+		</div>
 		<ul class="rises">
 			{#each proof.rises as rise (rise.at)}
 				{@const said = riseWords(rise, unit, clock)}

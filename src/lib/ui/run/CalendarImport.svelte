@@ -325,7 +325,7 @@
 	}
 	.whole {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(16rem, 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(16rem, 100%), 1fr));
 	}
 	@media (max-width: 700px) {
 		.dates li {

@@ -98,6 +98,6 @@
 		align-items: end;
 	}
 	.fields :global(.bx--select) {
-		width: 14rem;
+		width: min(14rem, 100%);
 	}
 </style>

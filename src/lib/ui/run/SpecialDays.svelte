@@ -71,6 +71,6 @@
 		align-items: end;
 	}
 	form :global(.bx--select) {
-		width: 14rem;
+		width: min(14rem, 100%);
 	}
 </style>

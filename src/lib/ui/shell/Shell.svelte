@@ -1,5 +1,7 @@
 <script lang="ts">
 	import {
+		Breadcrumb,
+		BreadcrumbItem,
 		Header,
 		HeaderGlobalAction,
 		HeaderUtilities,
@@ -68,12 +70,14 @@
 	<svelte:fragment slot="skipToContent"
 		><SkipToContent href="#content">Skip to the content</SkipToContent></svelte:fragment
 	>
-	<nav class="crumbs" aria-label="Where you are">
+	<div class="crumbs">
 		{#if site}
-			<a href="/sites/{site.id}">{site.name}</a>
-			{#if zone}<span aria-hidden="true">/</span><span class="last">{zone.name}</span>{/if}
+			<Breadcrumb labelText="Where you are" noTrailingSlash>
+				<BreadcrumbItem href="/sites/{site.id}">{site.name}</BreadcrumbItem>
+				{#if zone}<BreadcrumbItem isCurrentPage>{zone.name}</BreadcrumbItem>{/if}
+			</Breadcrumb>
 		{/if}
-	</nav>
+	</div>
 	<SavingSaid />
 	<nav class="firm" aria-label="Fond Quarter">
 		{#each firmPlaces as place (place.id)}
@@ -101,23 +105,28 @@
 
 <style>
 	.crumbs {
-		display: flex;
 		flex: 1 1 auto;
-		gap: 0.6rem;
-		align-items: baseline;
 		min-width: 0;
-		color: var(--soft);
 	}
-	.crumbs a,
-	.crumbs .last {
+	.crumbs :global(ol) {
+		display: flex;
+		flex-wrap: nowrap;
+	}
+	.crumbs :global(li) {
+		min-width: 0;
 		overflow: hidden;
 		color: var(--soft);
+		font-size: 1rem;
 		line-height: 44px;
-		text-decoration: none;
 		text-overflow: ellipsis;
 		white-space: nowrap;
 	}
-	.crumbs .last {
+	.crumbs :global(li .bx--link) {
+		color: var(--soft);
+		font-size: 1rem;
+	}
+	.crumbs :global(li.bx--breadcrumb-item--current),
+	.crumbs :global(li.bx--breadcrumb-item--current .bx--link) {
 		color: var(--ink);
 	}
 	a:hover {
@@ -153,10 +162,10 @@
 		}
 	}
 	@media (max-width: 560px) {
-		.crumbs:has(a) {
+		.crumbs:has(:global(a)) {
 			padding-left: 0.75rem;
 		}
-		.crumbs span,
+		.crumbs :global(li.bx--breadcrumb-item--current),
 		:global(.bx--header .theme.bx--btn) {
 			display: none;
 		}

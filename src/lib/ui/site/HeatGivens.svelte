@@ -112,10 +112,10 @@
 	}
 	.source {
 		align-self: end;
-		width: 18rem;
+		width: min(18rem, 100%);
 	}
 	.outside {
 		flex: 0 1 26rem;
-		min-width: 15rem;
+		min-width: min(15rem, 100%);
 	}
 </style>

@@ -90,7 +90,7 @@
 <style>
 	ul {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(9rem, 100%), 1fr));
 		gap: 0.75rem;
 		margin: 0;
 		padding: 0;

@@ -150,7 +150,7 @@
 	}
 	.days {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(3.25rem, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(3.25rem, 100%), 1fr));
 		gap: 0.35rem;
 		margin-top: 0.4rem;
 	}

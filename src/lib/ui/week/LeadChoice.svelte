@@ -4,6 +4,7 @@
 	import Choice from '../kit/Choice.svelte';
 	import NumberField from '../kit/NumberField.svelte';
 	import { clockTime, DAY_SHORT, dayOf, duration, minuteOfDay } from '$core/week';
+	import Term from '../kit/Term.svelte';
 
 	let {
 		zone,
@@ -64,7 +65,10 @@
 </script>
 
 <section aria-labelledby="lead-title">
-	<h2 id="lead-title">When to start</h2>
+	<div class="titled">
+		<h2 id="lead-title">When to start</h2>
+		<Term of="lead" />
+	</div>
 	<Choice
 		label="Start"
 		value={zone.lead.school}

@@ -15,6 +15,7 @@
 	import { bindingLimits, heldInZone, unitOf, usedLevels, type Zone } from '$core/plan';
 	import Button from '../kit/Button.svelte';
 	import Field from '../kit/Field.svelte';
+	import Term from '../kit/Term.svelte';
 
 	let { zone, profile, onchange }: { zone: Zone; profile: ControlProfile; onchange: (zone: Zone) => void } =
 		$props();
@@ -127,7 +128,10 @@
 
 <section aria-labelledby="levels-title">
 	<div class="head">
-		<h2 id="levels-title">Levels</h2>
+		<div class="titled">
+			<h2 id="levels-title">Levels</h2>
+			<Term of="setpoint" />
+		</div>
 		<Button small aria-pressed={editing} onclick={() => (editing = !editing)}>
 			{editing ? 'Done' : 'Change'}
 		</Button>

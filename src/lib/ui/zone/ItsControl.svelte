@@ -191,7 +191,7 @@
 <style>
 	.fields {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(11rem, 100%), 1fr));
 		gap: 0.75rem 1rem;
 		margin: 0.5rem 0;
 	}

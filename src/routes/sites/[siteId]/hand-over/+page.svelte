@@ -114,7 +114,7 @@
 		align-items: center;
 	}
 	.ways :global(.bx--content-switcher) {
-		width: 17rem;
+		width: min(17rem, 100%);
 	}
 	.page {
 		margin-bottom: 1rem;

@@ -151,7 +151,7 @@
 	}
 	.zones {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(15rem, 100%), 1fr));
 		gap: 0.75rem 1.5rem;
 		align-items: end;
 	}

@@ -17,6 +17,7 @@
 	import FedSaid from '$lib/ui/week/FedSaid.svelte';
 	import type { HeldProof } from '$lib/workers/proof.worker';
 	import { ProofFollower } from '$lib/workers/proofFollower';
+	import Term from '$lib/ui/kit/Term.svelte';
 
 	let { data } = $props();
 
@@ -122,7 +123,10 @@
 			<TwoDays {proof} {unit} />
 			<WarmUp {proof} halfHour={words.halfHour} {unit} clock={zone.options.clock} />
 			<section>
-				<h2>Steady, programmed, or frost level between</h2>
+				<div class="titled">
+					<h2>Steady, programmed, or frost level between</h2>
+					<Term of="setback" />
+				</div>
 				{#if cost?.sentence}<p class:signal={cost.loses}><strong>{cost.sentence}</strong></p>{/if}
 				<p>{words.setback} {words.low} {words.floor && !words.floor.stops ? words.floor.text : ''}</p>
 				<Figures
@@ -139,7 +143,10 @@
 				/>
 			</section>
 			<section>
-				<h2>{cycles ? 'What the cycle rate does' : 'What the differential does'}</h2>
+				<div class="titled">
+					<h2>{cycles ? 'What the cycle rate does' : 'What the differential does'}</h2>
+					<Term of="differential" />
+				</div>
 				<Figures
 					label="Swing and starts"
 					head={[cycles ? 'cycles at half load' : 'differential', 'the room swings', 'starts an hour']}
@@ -172,7 +179,7 @@
 	}
 	.outside {
 		flex: 0 1 26rem;
-		min-width: 16rem;
+		min-width: min(16rem, 100%);
 	}
 	section {
 		margin-top: 1.2rem;
