@@ -81,30 +81,15 @@ interface TraceEvent {
 	args?: { name?: string };
 }
 
-/** Drags Thursday's first riser of the page on show and says what it cost. */
-async function drag(zones: number): Promise<void> {
-	const riser = page.getByRole('slider', { name: 'Thursday, change 1', exact: true });
-	const box = (await riser.boundingBox())!;
-	const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-	const trace = path.join(folder, `trace-${zones}.json`);
-	await browser.startTracing(page, {
-		path: trace,
-		categories: [
-			'devtools.timeline',
-			'devtools.timeline.frame',
-			'disabled-by-default-devtools.timeline',
-			'toplevel'
-		]
-	});
-	await page.mouse.move(x, y);
-	await page.mouse.down();
-	const dragStart = Date.now();
-	for (let i = 0; Date.now() - dragStart < 4000; i++) {
-		await page.mouse.move(x + Math.sin(i / 9) * 70, y);
-	}
-	await page.mouse.up();
-	await browser.stopTracing();
+const CATEGORIES = [
+	'devtools.timeline',
+	'devtools.timeline.frame',
+	'disabled-by-default-devtools.timeline',
+	'toplevel'
+];
 
+/** What a traced stretch cost: the work of the main thread in each frame and its tasks in ms, and when frames were committed. */
+function costOf(trace: string) {
 	const { traceEvents } = JSON.parse(readFileSync(trace, 'utf8')) as { traceEvents: TraceEvent[] };
 	const main = traceEvents.find((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain');
 	const onMain = traceEvents.filter((e) => e.pid === main?.pid && e.tid === main.tid);
@@ -121,13 +106,52 @@ async function drag(zones: number): Promise<void> {
 			.filter((task) => task.ts >= start && task.ts < end)
 			.reduce((sum, task) => sum + task.dur! / 1000, 0);
 	});
-	const middle = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] ?? NaN;
+	return { tasks, frames, commits, longest };
+}
+const middle = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] ?? NaN;
+
+/** What a frame costs where next to nothing is drawn: one line of a bare page follows the mouse. What is measured beside it is a multiple of this. */
+async function bareFrame(): Promise<number> {
+	const bare = await context.newPage();
+	await bare.setContent(
+		`<svg width="1000" height="500"><path id="line" fill="none" stroke="black"/></svg><script>addEventListener('pointermove', (event) => line.setAttribute('d', 'M0 50H' + event.clientX + 'V20H1000'))</script>`
+	);
+	const trace = path.join(folder, 'bare.json');
+	await browser.startTracing(bare, { path: trace, categories: CATEGORIES });
+	const began = Date.now();
+	for (let i = 0; Date.now() - began < 3000; i++) await bare.mouse.move(400 + Math.sin(i / 9) * 70, 50);
+	await browser.stopTracing();
+	await bare.close();
+	return middle(costOf(trace).frames);
+}
+
+/** Drags Thursday's first riser of the page on show and says what it cost. */
+async function drag(zones: number): Promise<void> {
+	const riser = page.getByRole('slider', { name: 'Thursday, change 1', exact: true });
+	const box = (await riser.boundingBox())!;
+	const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+	const trace = path.join(folder, `trace-${zones}.json`);
+	await browser.startTracing(page, {
+		path: trace,
+		categories: CATEGORIES
+	});
+	await page.mouse.move(x, y);
+	await page.mouse.down();
+	const dragStart = Date.now();
+	for (let i = 0; Date.now() - dragStart < 4000; i++) {
+		await page.mouse.move(x + Math.sin(i / 9) * 70, y);
+	}
+	await page.mouse.up();
+	await browser.stopTracing();
+
+	const { tasks, frames, commits, longest } = costOf(trace);
 	const gaps = commits.slice(1).map((ts, i) => (ts - commits[i]!) / 1000);
 	console.log(
-		`dragging a riser for 4 s with ${zones} zones in the list: ${frames.length} frames, median ${middle(frames).toFixed(1)} ms of work each (${(middle(frames) / 16).toFixed(2)} of a 16 ms frame), a frame every ${middle(gaps).toFixed(1)} ms; longest task ${longest.toFixed(1)} ms, ${tasks.filter((task) => task.dur! > 50_000).length} over 50 ms`
+		`dragging a riser for 4 s with ${zones} zones in the list: ${frames.length} frames, median ${middle(frames).toFixed(1)} ms of work each (8 asked; ${(middle(frames) / bareMs).toFixed(1)} × a bare page with one line), a frame every ${middle(gaps).toFixed(1)} ms; longest task ${longest.toFixed(1)} ms, ${tasks.filter((task) => task.dur! > 50_000).length} over 50 ms`
 	);
 }
 
+const bareMs = await bareFrame();
 await drag(5);
 await page.goto(await weekOf(sixty.id), { waitUntil: 'networkidle' });
 await drag(60);

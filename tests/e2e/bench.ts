@@ -67,6 +67,11 @@ export async function alive(page: Page): Promise<void> {
 	await page.locator('html[data-alive]').waitFor();
 }
 
+/** Waits until what a page has kept stands between it and the network: from then on it outlives the server at any moment. */
+export async function guarded(page: Page): Promise<void> {
+	await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+}
+
 /** Opens an address and waits until it is alive. */
 export async function open(page: Page, address: string): Promise<void> {
 	await page.goto(address);

@@ -1,4 +1,4 @@
-import { addZone, alive, expect, makeSite, open, saved, test } from './bench';
+import { addZone, alive, expect, guarded, makeSite, open, saved, test } from './bench';
 
 const change = 'Monday, change 1';
 
@@ -102,7 +102,7 @@ test('values keyed while the server is away survive a reload and arrive, and a s
 	await page.getByRole('link', { name: /Tallow Quay/ }).click();
 	await page.getByRole('link', { name: /^Key in Bindery, \d+ values/ }).click();
 	await expect(page.getByText(/^value 1 of \d+$/)).toBeVisible();
-	await alive(page);
+	await guarded(page);
 	await page.keyboard.press('Enter');
 	await saved(page);
 	await installation.stop();

@@ -2,7 +2,7 @@ import { untrack } from 'svelte';
 import { NowAndThen } from '../nowAndThen';
 
 /** Milliseconds between two looks at what is just being dragged. */
-const PAUSE_MS = 125;
+const PAUSE_MS = 250;
 
 /**
  * Follows a value at once, but only now and then while `busy`: what stands beside a drawing that is pressed or dragged need not

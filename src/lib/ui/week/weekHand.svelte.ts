@@ -64,15 +64,18 @@ export function weekHand(on: UnderHand) {
 	let moved = $state(false);
 	let hover = $state<'riser' | 'tread' | null>(null);
 	let pressed = { x: 0, y: 0 };
+	/** Where the drawing begins in the window. */
+	let corner = { left: 0, top: 0 };
 	/** What is dragged stands at this: a minute, or a setpoint in °C. */
 	let shown: number | null = null;
 	const setpoints = () => on.zone.levels.map((level) => level.setpointC);
 
 	function place(event: PointerEvent | MouseEvent, day: number) {
-		const rect = (event.currentTarget as Element).closest('svg')!.getBoundingClientRect();
+		// while something is held the drawing stays where it is
+		if (!drag) corner = (event.currentTarget as Element).closest('svg')!.getBoundingClientRect();
 		return {
-			x: event.clientX - rect.left - on.labelWidth,
-			y: event.clientY - rect.top - HEAD - day * on.rowHeight - 4
+			x: event.clientX - corner.left - on.labelWidth,
+			y: event.clientY - corner.top - HEAD - day * on.rowHeight - 4
 		};
 	}
 

@@ -117,6 +117,25 @@ export const weekScale = (
 const markOf = (spans: readonly Span<unknown>[] | undefined) =>
 	spans?.map(({ from, value }) => `${from} ${String(value)}`).join() ?? '';
 
+/** What a fit holds, day by day, split once: while a week is dragged the fit stays as it is for many frames. */
+interface HeldDays {
+	readonly held: DaySpans | null;
+	readonly heldCool: DaySpans | null;
+	readonly marks: readonly string[];
+}
+const splits = new WeakMap<ZoneFit, HeldDays>();
+function heldIn(fit: ZoneFit | null): HeldDays {
+	if (!fit) return { held: null, heldCool: null, marks: [] };
+	const known = splits.get(fit);
+	if (known) return known;
+	const held = splitByDay(fit.chosen.held);
+	const heldCool = fit.chosen.heldCool ? splitByDay(fit.chosen.heldCool) : null;
+	const marks = held.map((spans, day) => `${markOf(spans)};${markOf(heldCool?.[day])}`);
+	const split = { held, heldCool, marks };
+	splits.set(fit, split);
+	return split;
+}
+
 /**
  * Draws a zone's week into days of `width` by `height` pixels. Without a fit only the wanted week is drawn. A day that would look as it
  * did `before` is the very same object.
@@ -143,8 +162,7 @@ export function drawnWeek(
 	const followed = sameWeek(led, wantedWeek(zone))
 		? wanted
 		: inDegrees(splitByDay(led), (id) => setpointOf(zone, id));
-	const held = fit ? splitByDay(fit.chosen.held) : null;
-	const heldCool = fit?.chosen.heldCool ? splitByDay(fit.chosen.heldCool) : null;
+	const { held, heldCool, marks: heldMarks } = heldIn(fit);
 	const alike = firstAlike(wantedWeek(zone));
 
 	const scaleLabels: { y: number; text: string }[] = [];
@@ -180,8 +198,7 @@ export function drawnWeek(
 			markOf(shapes[day]),
 			carriedInto(zone, day),
 			followed === wanted ? '' : markOf(followed[day]),
-			markOf(held?.[day]),
-			markOf(heldCool?.[day]),
+			heldMarks[day],
 			says.kind,
 			says.text
 		].join('|');

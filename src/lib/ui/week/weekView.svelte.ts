@@ -12,7 +12,7 @@ import { live } from '../zone/live.svelte';
 import type { ZoneModel } from '../zone/zoneModel.svelte';
 
 /** Milliseconds between two fits of a week that is just being dragged: the line follows the finger, what the control holds comes after. */
-const HELD_PAUSE_MS = 80;
+const HELD_PAUSE_MS = 125;
 
 /** What follows the drawn week as it changes: what its control holds, and how the room lives with that. */
 export interface WeekView {
