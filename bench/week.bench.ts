@@ -88,11 +88,16 @@ const CATEGORIES = [
 	'toplevel'
 ];
 
+const drawn = (events: readonly TraceEvent[]) => events.filter((e) => e.name === 'Commit').length;
+
 /** What a traced stretch cost: the work of the main thread in each frame and its tasks in ms, and when frames were committed. */
 function costOf(trace: string) {
 	const { traceEvents } = JSON.parse(readFileSync(trace, 'utf8')) as { traceEvents: TraceEvent[] };
-	const main = traceEvents.find((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain');
-	const onMain = traceEvents.filter((e) => e.pid === main?.pid && e.tid === main.tid);
+	// of several pages the one that was drawn
+	const onMain = traceEvents
+		.filter((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain')
+		.map((main) => traceEvents.filter((e) => e.pid === main.pid && e.tid === main.tid))
+		.reduce((a, b) => (drawn(b) > drawn(a) ? b : a));
 	const tasks = onMain.filter((e) => e.name === 'RunTask' && e.dur);
 	const longest = Math.max(...tasks.map((task) => task.dur! / 1000));
 	const commits = onMain
