@@ -61,6 +61,54 @@ test('an empty house: a source is added, feeds a room, is let run by a timer, an
 	await expect(page.getByText(/^Nothing is said yet of what makes the heat/)).toBeVisible();
 });
 
+test.describe('two windows', () => {
+	// what the service worker fetches cannot be held up from here
+	test.use({ serviceWorkers: 'block' });
+
+	test('on one house: neither takes the other’s source away; a copy of the site has its own', async ({
+		page,
+		context,
+		installation
+	}) => {
+		await installation.loadDemo();
+		await open(page, '/');
+		await page.getByRole('link', { name: /Tallow Quay/ }).click();
+		const site = new URL(page.url()).pathname;
+		await open(page, `${site}/house`);
+		const other = await context.newPage();
+		// the other window hears nothing of what happens meanwhile
+		await other.route(/\/mark$/, (route) => route.abort());
+		await open(other, `${site}/house`);
+		await page.getByLabel('Name').fill('Stove');
+		await page.getByRole('button', { name: 'Add it' }).click();
+		await expect(page.getByRole('heading', { name: /^Stove/ })).toBeVisible();
+		await other.getByLabel('Name').fill('Range');
+		await other.getByRole('button', { name: 'Add it' }).click();
+		await expect(other.getByText('Another window has changed this site since you opened it.')).toBeVisible();
+		const names = async (id: string) =>
+			(
+				(await (await page.request.get(`/api/v1/jobs/${id}`)).json()) as {
+					site: { sources: { name: string }[] };
+				}
+			).site.sources.map(({ name }) => name);
+		const id = site.split('/')[2]!;
+		expect(await names(id)).toEqual(['Heat pump, yard', 'Stove']);
+		await other.close();
+
+		// a copy: what is changed there stays there
+		const made = await page.request.post(`/api/v1/jobs/${id}/duplicate`);
+		expect(made.ok()).toBe(true);
+		const copy = ((await made.json()) as { id: string }).id;
+		await open(page, `/sites/${copy}/house`);
+		await page.getByRole('button', { name: 'More for Stove' }).click();
+		await page.getByRole('menuitem', { name: 'Take away' }).click();
+		await expect(page.getByRole('heading', { name: /^Stove/ })).toHaveCount(0);
+		expect([await names(id), await names(copy)]).toEqual([['Heat pump, yard', 'Stove'], ['Heat pump, yard']]);
+		await page.getByRole('button', { name: /^Run a year/ }).click();
+		await expect(page.getByText(/^The house costs €[\d,.]+ a year/)).toBeVisible({ timeout: 30_000 });
+	});
+});
+
 test('a new house: the programmer is added, keyed and visited once, its hours follow the early lead of the room, and nothing contradicts', async ({
 	page,
 	request,

@@ -181,7 +181,7 @@ it('a year costs each hour’s heat at that hour’s price and weather; the hous
 	);
 	expect(coldWeekMoney({ ...zone, room: radiators }, stat, held, site, null)).toBeNull();
 	expect(customerCostWords({ programmed: 17.6, steady: 21.2 }, 'EUR', '0 °C')).toBe(
-		'A week at 0 °C outside costs about €18.00 here; one temperature day and night would cost about €21.00.'
+		'A week at 0 °C outside costs about €18 here; one temperature day and night would cost about €21.'
 	);
 	expect(customerCostWords({ programmed: 4.62, steady: 4.58 }, 'GBP', '32 °F')).toBe(
 		'A week at 32 °F outside costs about £4.60 here, as much as one temperature day and night.'

@@ -97,7 +97,11 @@ export function customerCostWords(
 	outside: string
 ): string {
 	const about = (money: number) =>
-		moneyWords(money < 10 ? Math.round(money * 10) / 10 : Math.round(money), currency);
+		money < 10
+			? moneyWords(Math.round(money * 10) / 10, currency)
+			: new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 }).format(
+					money
+				);
 	const same = about(programmed) === about(steady);
 	return `A week at ${outside} outside costs about ${about(programmed)} here${
 		same

@@ -20,7 +20,7 @@ import type { LaneZone, LaneState } from './Lane.svelte';
 
 /** What the view reads of the site. */
 interface HouseData {
-	readonly site: { readonly id: string; readonly sources: readonly Source[] };
+	readonly site: { readonly id: string; readonly revision: number; readonly sources: readonly Source[] };
 	readonly zones: readonly {
 		readonly id: string;
 		readonly name: string;
@@ -158,7 +158,9 @@ export function houseView(data: () => HouseData) {
 		return result.ok;
 	}
 	const api = () => `/api/v1/jobs/${data().site.id}`;
-	const keepSources = (sources: readonly Source[]) => keep(call('PATCH', api(), { sources }));
+	/** Saves all sources as they are to be, but not over what another window made of them. */
+	const keepSources = (sources: readonly Source[]) =>
+		keep(call('PATCH', api(), { revision: data().site.revision, sources }));
 
 	/** Saves zones with something changed, all or none. */
 	function keepZones(change: (zone: Zone, id: string) => Zone): Promise<boolean> {

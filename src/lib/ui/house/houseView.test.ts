@@ -49,7 +49,7 @@ function site() {
 	];
 	const source = sourceSchema.parse({ id: 'boiler', name: 'Boiler', kind: 'boiler', waterFirstMinutes: 80 });
 	return {
-		site: { id: 'site', sources: [source] },
+		site: { id: 'site', revision: 7, sources: [source] },
 		zones: zones.map(([id, document], i) => ({ id, name: document.name, revision: i + 1, document })),
 		profiles: [stat, programmer],
 		held: Object.fromEntries(zones.map(([id, zone, profile]) => [id, fitZone(zone, profile).chosen.held]))
@@ -115,7 +115,7 @@ describe('the house', () => {
 			body: { changes?: { zone: Zone }[]; sources?: unknown[] };
 		}[];
 		expect(zones!.body.changes!.every(({ zone }) => zone.fedBy === null && zone.governs === null)).toBe(true);
-		expect(sources!.body.sources).toEqual([]);
+		expect(sources!.body).toEqual({ revision: 7, sources: [] });
 
 		net.serve(() => ({ status: 422, body: { error: { sentence: 'Heat would go in a circle.' } } }));
 		const refused = house.feed('study', 'boiler');
