@@ -73,6 +73,7 @@ test.describe('two windows', () => {
 		await installation.loadDemo();
 		await open(page, '/');
 		await page.getByRole('link', { name: /Tallow Quay/ }).click();
+		await page.waitForURL(/\/sites\/[0-9a-f-]+$/);
 		const site = new URL(page.url()).pathname;
 		await open(page, `${site}/house`);
 		const other = await context.newPage();
