@@ -113,6 +113,7 @@
 		flex-wrap: nowrap;
 	}
 	.crumbs :global(li) {
+		display: block;
 		min-width: 0;
 		overflow: hidden;
 		color: var(--soft);
@@ -121,9 +122,12 @@
 		text-overflow: ellipsis;
 		white-space: nowrap;
 	}
+	/* on one line with the slash behind it, and cut with dots where there is no room */
 	.crumbs :global(li .bx--link) {
+		display: inline;
 		color: var(--soft);
 		font-size: 1rem;
+		line-height: inherit;
 	}
 	.crumbs :global(li.bx--breadcrumb-item--current),
 	.crumbs :global(li.bx--breadcrumb-item--current .bx--link) {
@@ -166,6 +170,7 @@
 			padding-left: 0.75rem;
 		}
 		.crumbs :global(li.bx--breadcrumb-item--current),
+		.crumbs :global(li)::after,
 		:global(.bx--header .theme.bx--btn) {
 			display: none;
 		}

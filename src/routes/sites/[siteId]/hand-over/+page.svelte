@@ -67,7 +67,7 @@
 					value={(each ? 'each' : 'house') as 'each' | 'house'}
 					views={[
 						['house', 'One sheet'],
-						['each', 'A page a control']
+						['each', 'By control']
 					] as const}
 					onchange={choose}
 				/>
