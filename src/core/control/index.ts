@@ -4,6 +4,7 @@ export * from './groupings';
 export * from './habits';
 export * from './level';
 export * from './moments';
+export * from './operation';
 export * from './profile';
 export * from './program';
 export * from './shipped';

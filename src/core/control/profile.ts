@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { oneLine, someLines } from '../schema';
 import { WEEK_DAYS } from '../week';
 import { habitsSchema } from './habits';
+import { operationSchema, type OptionId } from './operation';
 
 /** What a person may call things: one line, no control characters. */
 export const shortName = z
@@ -184,7 +185,8 @@ export const profileSchema = z
 		program: programFormSchema,
 		groupings: z.array(groupingSchema).min(1).max(8),
 		keying: keyGrammarSchema,
-		habits: habitsSchema.prefault({})
+		habits: habitsSchema.prefault({}),
+		operation: operationSchema.prefault({})
 	})
 	.superRefine((profile, context) => {
 		const { temperature, program } = profile;
@@ -265,6 +267,22 @@ export type ControlOptions = z.infer<typeof controlOptionsSchema>;
 export function perDayOffers(profile: ControlProfile): readonly number[] {
 	const { program } = profile;
 	return program.form === 'events' || program.form === 'pairs' ? program.perDay : [];
+}
+
+/** Whether a control leaves something to choose at an option. */
+export function isOffered(profile: ControlProfile, id: OptionId): boolean {
+	switch (id) {
+		case 'unit':
+			return (profile.temperature?.units.length ?? 0) > 1;
+		case 'clock':
+			return profile.clockFormats.length > 1;
+		case 'grouping':
+			return profile.groupings.length > 1;
+		case 'per-day':
+			return perDayOffers(profile).length > 1;
+		case 'plain':
+			return profile.canBePlain;
+	}
 }
 
 /** The names of a control's channels; null where it has one. */

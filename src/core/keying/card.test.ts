@@ -3,7 +3,7 @@ import { factoryOptions, findProfile, shippedProfiles, valuesToKey, type Control
 import { fitZone } from '../fit';
 import { newZone, withWanted, type Zone } from '../plan';
 import { buildWeek, splitByDay } from '../week';
-import { cardProgress, isKeyed, keyCard } from '.';
+import { cardProgress, isKeyed, keyCard, settingItems } from '.';
 import { heldInWords } from '../words';
 
 const [stat, keypad, timer] = ['six-step-room-stat', 'hour-strip-keypad', 'switch-timer'].map((id) =>
@@ -25,6 +25,45 @@ const bindery = {
 };
 
 describe('the card', () => {
+	it('leads to each option and says what a change of it wipes; what wipes all the others comes first', () => {
+		const { options } = stat.operation;
+		const other = {
+			...stat,
+			operation: {
+				...stat.operation,
+				options: {
+					...options,
+					unit: undefined,
+					grouping: { how: 'Turn the wheel to D.', wipes: 'all' as const, onlyWhenOff: true }
+				}
+			}
+		};
+		const zone = newZone('Loft', stat);
+		const first = (profile: typeof stat) => settingItems(profile, zone.options, profile.groupings[1]!);
+		expect(first(stat).map(({ what, before }) => [what, before])).toEqual([
+			['unit', 'Hold menu 5 s, then plus until 1 shows.'],
+			['clock format', 'Hold menu 5 s, then plus until 2 shows.'],
+			['day grouping', 'Hold menu 5 s, then plus until 3 shows.'],
+			['steps a day', 'Hold menu 5 s, then plus until 4 shows.'],
+			['program', 'Hold menu 5 s, then plus until 5 shows.']
+		]);
+		expect(first(stat)[1]!.aside).toBe('a change of it wipes nothing');
+		const [grouping, unit] = first(other);
+		expect([grouping!.what, grouping!.before, grouping!.aside]).toEqual([
+			'day grouping',
+			'Switch it off first. Turn the wheel to D.',
+			'before all else: a change of it wipes everything'
+		]);
+		// what is not said is taken to be as on many controls
+		expect([unit!.before, unit!.aside]).toEqual([
+			null,
+			'before the program: changing it later can wipe the week'
+		]);
+		// where there is nothing to choose nothing is asked, whatever is said of it
+		const single = { ...stat, clockFormats: ['24' as const] };
+		expect(first(single).map(({ what }) => what)).not.toContain('clock format');
+	});
+
 	it('asks for settings first, then time and temperature of every step, in the control’s own figures', () => {
 		const { card } = cardOf(bindery, stat);
 		expect(

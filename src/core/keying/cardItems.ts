@@ -7,12 +7,14 @@ import {
 	eventsOn,
 	formInUse,
 	groupName,
-	perDayOffers,
+	isOffered,
 	timeStep,
 	type ControlOptions,
 	type ControlProfile,
 	type Grouping,
-	type Program
+	type OptionId,
+	type Program,
+	type Wipes
 } from '../control';
 import { clockTime } from '../week';
 import { capital, spokenName } from '../schema';
@@ -52,31 +54,50 @@ export interface Planned extends LooseItem {
 
 const clockWords = { '24': '24-hour clock', '12': '12-hour clock' } as const;
 
-/** Settings that come before the program because a change of them wipes it on many controls (common practice). */
+/** What a change of an option takes away, as it stands under it. */
+const wipeWords: Readonly<Record<Wipes, string>> = {
+	nothing: 'a change of it wipes nothing',
+	program: 'before the program: a change of it wipes the week',
+	clock: 'before the clock: a change of it wipes the time',
+	all: 'before all else: a change of it wipes everything'
+};
+/** What is not said of an option is taken to be as on many controls (common practice). */
+const UNSAID = 'before the program: changing it later can wipe the week';
+
+/**
+ * Settings that come before the program, each with the way to it where the profile says it: what wipes the others first, else in the
+ * order in which most controls ask.
+ */
 export function settingItems(
 	profile: ControlProfile,
 	options: ControlOptions,
 	grouping: Grouping
 ): LooseItem[] {
-	const item = (id: string, what: string, shows: string): LooseItem => ({
-		id: `setting/${id}`,
-		section: 'Settings',
-		what,
-		shows,
-		unit: '',
-		aside: 'before the program: changing it later can wipe the week',
-		before: null
-	});
-	const items: LooseItem[] = [];
-	if (profile.temperature && profile.temperature.units.length > 1)
-		items.push(item('unit', 'unit', `°${options.unit}`));
-	if (profile.clockFormats.length > 1) items.push(item('clock', 'clock format', `${options.clock} h`));
 	const plain = formInUse(profile, options).form === 'plain';
-	if (profile.groupings.length > 1 && !plain) items.push(item('grouping', 'day grouping', grouping.name));
-	if (perDayOffers(profile).length > 1 && !plain)
-		items.push(item('per-day', 'steps a day', String(options.perDay)));
-	if (profile.canBePlain) items.push(item('plain', 'program', plain ? 'Off' : 'On'));
-	return items;
+	const shown: readonly [id: OptionId, what: string, shows: string, asked: boolean][] = [
+		['unit', 'unit', `°${options.unit}`, true],
+		['clock', 'clock format', `${options.clock} h`, true],
+		['grouping', 'day grouping', grouping.name, !plain],
+		['per-day', 'steps a day', String(options.perDay), !plain],
+		['plain', 'program', plain ? 'Off' : 'On', true]
+	];
+	const places = profile.operation.options;
+	const early = (id: OptionId) => (places[id]?.wipes === 'all' ? 0 : 1);
+	return shown
+		.filter(([id, , , asked]) => asked && isOffered(profile, id))
+		.sort(([a], [b]) => early(a) - early(b))
+		.map(([id, what, shows]): LooseItem => {
+			const place = places[id];
+			return {
+				id: `setting/${id}`,
+				section: 'Settings',
+				what,
+				shows,
+				unit: '',
+				aside: place ? wipeWords[place.wipes] : UNSAID,
+				before: place ? `${place.onlyWhenOff ? 'Switch it off first. ' : ''}${place.how}` : null
+			};
+		});
 }
 
 function dayAside(profile: ControlProfile, days: readonly number[]): string {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { blankProfile, findProfile, shippedProfiles } from '../control';
-import { FACT_TOPICS, profileFacts, profileInShort } from '.';
+import { FACT_TOPICS, lockWords, profileFacts, profileInShort, resetWords } from '.';
 
 describe('a control in sentences', () => {
 	it('is told whole, topic by topic, each sentence ended once', () => {
@@ -27,6 +27,15 @@ describe('a control in sentences', () => {
 		expect(said({ program: { ...stat.program, perDay: [2], stepMinutes: 1 } })).toContain(
 			'two changes a day, to the minute'
 		);
+		expect(said({})).toContain(
+			'Day grouping: Hold menu 5 s, then plus until 3 shows; a change wipes the week.'
+		);
+		expect(said({})).toContain('Its keys lock, but the setpoint stays free: Hold plus and minus together');
+		expect(said({ operation: { options: {}, resets: [], lock: null } })).toContain(
+			'Where it is set is not said of unit, clock format, day grouping, steps a day and with or without a program'
+		);
+		expect(lockWords(stat)).toMatch(/^Hold .* shows\. To end it: Hold plus and minus together again\.$/);
+		expect(resetWords(stat)).toEqual(['Hold menu and minus together for 10 s: wipes everything.']);
 		expect(said({ startsEarly: true })).toContain('key the time of need');
 		expect(said({ startsEarly: false })).toContain('the lead is typed');
 	});

@@ -1,5 +1,13 @@
 import { DAY_SHORT, dayRange, duration, spanWords } from '../week';
-import { perDayOffers, type ControlProfile, type Grouping } from '../control';
+import {
+	isOffered,
+	OPTION_IDS,
+	perDayOffers,
+	type ControlProfile,
+	type Grouping,
+	type OptionId,
+	type Wipes
+} from '../control';
 import { capital, spokenName } from '../schema';
 
 /** The parts of a profile that a person reads and changes together. */
@@ -9,6 +17,7 @@ export const FACT_TOPICS = [
 	'temperatures',
 	'shows',
 	'keying',
+	'options',
 	'habits',
 	'hand',
 	'away',
@@ -201,6 +210,7 @@ export function profileFacts(profile: ControlProfile): Fact[] {
 				: []),
 			`${clean(keying.leave)}.`
 		]),
+		fact('options', 'Its options, resets and lock', operationSentences(profile)),
 		fact('habits', 'What it does by itself', [
 			profile.startsEarly
 				? 'Learns to start early: key the time of need.'
@@ -212,6 +222,61 @@ export function profileFacts(profile: ControlProfile): Fact[] {
 		fact('clock', 'Its clock', clockSentences(profile))
 	];
 }
+
+/** What an option is called where it is set. */
+export const OPTION_NAMES: Readonly<Record<OptionId, string>> = {
+	unit: 'Unit',
+	clock: 'Clock format',
+	grouping: 'Day grouping',
+	'per-day': 'Steps a day',
+	plain: 'With or without a program'
+};
+
+/** What a change of an option or a reset takes away. */
+export const WIPES_WORDS: Readonly<Record<Wipes, string>> = {
+	nothing: 'wipes nothing',
+	program: 'wipes the week',
+	clock: 'wipes the time',
+	all: 'wipes everything'
+};
+
+/** Where the options are found and what they wipe, how it is reset and locked: one sentence each. */
+function operationSentences(profile: ControlProfile): string[] {
+	const { options, resets, lock } = profile.operation;
+	const offered = OPTION_IDS.filter((id) => isOffered(profile, id));
+	const unsaid = offered.filter((id) => !options[id]);
+	return [
+		...offered.flatMap((id) => {
+			const place = options[id];
+			return place
+				? [
+						`${OPTION_NAMES[id]}: ${clean(place.how)}${place.onlyWhenOff ? ', only while it is off' : ''}; a change ${WIPES_WORDS[place.wipes]}.`
+					]
+				: [];
+		}),
+		...(unsaid.length > 0
+			? [
+					`Where it is set is not said of ${list(unsaid.map((id) => OPTION_NAMES[id].toLowerCase()))}: taken to wipe the week, as on many controls.`
+				]
+			: []),
+		...(offered.length === 0 ? ['It leaves nothing to choose.'] : []),
+		...resets.map(({ wipes, how }) => `As new: ${clean(how)}; it ${WIPES_WORDS[wipes]}.`),
+		...(lock
+			? [
+					`Its keys lock${lock.covers === 'all' ? '' : ', but the setpoint stays free'}: ${clean(lock.how)}. To end it: ${clean(lock.ends)}.`
+				]
+			: [])
+	];
+}
+
+/** How a control's keys are locked and how that is ended; null where it is not known. */
+export function lockWords({ operation: { lock } }: ControlProfile): string | null {
+	return lock && `${clean(lock.how)}. To end it: ${clean(lock.ends)}.`;
+}
+
+/** How a control is brought back to what it left the factory with, for one that was found set by somebody unknown. */
+export const resetWords = ({ operation: { resets } }: ControlProfile): string[] =>
+	resets.map(({ wipes, how }) => `${clean(how)}: ${WIPES_WORDS[wipes]}.`);
 
 /** A profile in one sentence, for a list. */
 export function profileInShort(profile: ControlProfile): string {

@@ -69,6 +69,21 @@ export const emitterStats: readonly ProfileInput[] = [
 			timeoutSeconds: 40,
 			allDays: true
 		},
+		operation: {
+			options: {
+				plain: {
+					how: 'Hold the power key 10 s: first line of the list.',
+					wipes: 'program',
+					onlyWhenOff: true
+				}
+			},
+			resets: [{ wipes: 'all', how: 'In the list that opens when it is off, last line: hold plus 3 s.' }],
+			lock: {
+				covers: 'all',
+				how: 'Hold the left and right keys together for 5 s.',
+				ends: 'Hold the left and right keys together again.'
+			}
+		},
 		habits: {
 			override: { ends: 'next-change', how: 'Press up or down.' },
 			hold: { until: ['ended'], how: 'Hold OK until it says held.' },
@@ -105,6 +120,14 @@ export const emitterStats: readonly ProfileInput[] = [
 			bracket: { before: 'Manual', after: 'Automatic' },
 			timeoutSeconds: 15
 		},
+		operation: {
+			resets: [{ wipes: 'program', how: 'Hold the day key 10 s.' }],
+			lock: {
+				covers: 'all',
+				how: 'Hold plus and minus together for 5 s.',
+				ends: 'Hold plus and minus together again.'
+			}
+		},
 		habits: {
 			manual: {
 				how: 'Any change of the temperature leaves it in manual; the mode key brings the program back.'
@@ -137,6 +160,19 @@ export const emitterStats: readonly ProfileInput[] = [
 		},
 		groupings: [weekdaysWeekend, sevenDays],
 		keying: { ...programKey, enter: 'Touch the clock, then the calendar.', timeoutSeconds: 45 },
+		operation: {
+			options: {
+				unit: { how: 'Touch the gear, display, unit.', wipes: 'nothing' },
+				clock: { how: 'Touch the gear, display, clock.', wipes: 'nothing' },
+				grouping: { how: 'Touch the gear, calendar, days together.', wipes: 'program' },
+				plain: { how: 'Touch the gear, calendar, in use.', wipes: 'nothing' }
+			},
+			resets: [
+				{ wipes: 'program', how: 'Touch the gear, calendar, as new.' },
+				{ wipes: 'all', how: 'Touch the gear, service, as new.' }
+			],
+			lock: { covers: 'all', how: 'Touch the gear, children, on.', ends: 'Touch the padlock for 10 s.' }
+		},
 		habits: {
 			override: { ends: 'after-minutes', minutes: 120, how: 'Touch the arrows: it lasts two hours.' },
 			hold: { until: ['ended', 'time'], how: 'Touch the arrows, then stay; set a time or leave it open.' },
@@ -164,6 +200,14 @@ export const emitterStats: readonly ProfileInput[] = [
 		program: { form: 'events', stepMinutes: 10, perDay: [4], clearable: false },
 		groupings: [weekdaysWeekend],
 		keying: programKey,
+		operation: {
+			options: {
+				unit: { how: 'Hold both arrows 3 s, then day until the degree sign blinks.', wipes: 'program' },
+				clock: { how: 'Hold both arrows 3 s, then day until 12 or 24 blinks.', wipes: 'nothing' },
+				plain: { how: 'Hold both arrows 3 s, then day until PR blinks.', wipes: 'nothing' }
+			},
+			resets: [{ wipes: 'all', how: 'Press the recessed key with a pin.' }]
+		},
 		habits: {
 			override: { ends: 'next-change', how: 'Press up or down.' },
 			hold: { until: ['ended'], how: 'Hold both arrows until it says held.' },

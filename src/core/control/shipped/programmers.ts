@@ -20,6 +20,17 @@ export const programmers: readonly ProfileInput[] = [
 			timeoutSeconds: 20,
 			confirm: 'Program'
 		},
+		operation: {
+			options: {
+				grouping: { how: 'Hold day 5 s, then day until 5+2 or 7 blinks.', wipes: 'program' }
+			},
+			resets: [{ wipes: 'all', how: 'Press the recessed key with a pin.' }],
+			lock: {
+				covers: 'all',
+				how: 'Hold day and enter together for 3 s.',
+				ends: 'Hold day and enter together again.'
+			}
+		},
 		habits: {
 			override: {
 				ends: 'next-change',
@@ -61,6 +72,20 @@ export const programmers: readonly ProfileInput[] = [
 			timeoutSeconds: null,
 			copy: { onto: 'any-day', presses: 4 },
 			allDays: true
+		},
+		operation: {
+			options: {
+				grouping: { how: 'Menu, setup, days.', wipes: 'program' }
+			},
+			resets: [
+				{ wipes: 'program', how: 'Menu, service, clear programs.' },
+				{ wipes: 'all', how: 'Menu, service, as new.' }
+			],
+			lock: {
+				covers: 'all',
+				how: 'Menu, service, code: key four figures.',
+				ends: 'Key the same figures when it asks.'
+			}
 		},
 		habits: {
 			holiday: { by: 'periods', mostPeriods: 4, how: 'Menu, holidays: first day, last day, mode.' },
@@ -136,6 +161,19 @@ export const programmers: readonly ProfileInput[] = [
 			...programKey,
 			enter: 'Slide the switch to program and choose the channel.',
 			timeoutSeconds: 60
+		},
+		operation: {
+			options: {
+				clock: { how: 'Slide to clock, then hold plus 5 s: 12 h or 24 h blinks.', wipes: 'nothing' },
+				grouping: {
+					how: 'Slide to program, then hold day 5 s: 24 h, 5+2 or 7 days blinks.',
+					wipes: 'program'
+				}
+			},
+			resets: [
+				{ wipes: 'program', how: 'Slide to program and hold copy for 5 s.' },
+				{ wipes: 'all', how: 'Press the recessed key with a pin for 5 s.' }
+			]
 		},
 		habits: {
 			boost: {

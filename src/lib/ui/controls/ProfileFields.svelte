@@ -9,6 +9,7 @@
 	} from '$core/control';
 	import { readBlocks, writeBlocks } from '$core/formats';
 	import HabitFields from './HabitFields.svelte';
+	import OptionFields from './OptionFields.svelte';
 	import Button from '../kit/Button.svelte';
 	import Check from '../kit/Check.svelte';
 	import Choice from '../kit/Choice.svelte';
@@ -346,6 +347,8 @@
 				patchKeying({ presses: { ...keying.presses, [key]: value } })
 			)}
 		{/each}
+	{:else if topic === 'options'}
+		<OptionFields {draft} {onchange} />
 	{:else if topic === 'hand' || topic === 'away' || topic === 'clock'}
 		<HabitFields {topic} {draft} {onchange} {number} {tick} {choice} />
 	{:else}

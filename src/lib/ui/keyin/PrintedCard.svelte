@@ -13,7 +13,6 @@
 		}
 		return made;
 	});
-	const first = $derived(card.items.find((item) => item.before !== null)?.before);
 </script>
 
 <article class="printed" aria-hidden="true">
@@ -23,7 +22,6 @@
 		The keys at the front are all this needs: never open a live enclosure; wiring and gas belong to licensed
 		trades.
 	</p>
-	{#if first}<p><strong>{first}</strong></p>{/if}
 	<div class="columns">
 		{#each sections as section, i (i)}
 			<section>
@@ -32,7 +30,10 @@
 					{#each section.items as item (item.id)}
 						<li>
 							<span class="box">{isKeyed(item, keyed) ? '✓' : ''}</span>
-							<span>{item.what}{item.from !== null ? `, from ${item.from}` : ''}</span>
+							<span
+								>{#if item.before}<strong>{item.before}</strong>
+								{/if}{item.what}{item.from !== null ? `, from ${item.from}` : ''}</span
+							>
 							<strong class="mono">{item.shows}{item.unit}</strong>
 						</li>
 					{/each}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { limitWords } from '$core/control';
 	import { LEFT_WORDS, notAsked, unitOf } from '$core/plan';
+	import { lockWords } from '$core/words';
 	import Choice from './Choice.svelte';
 	import Day from './Day.svelte';
 	import Degrees from './Degrees.svelte';
@@ -12,6 +13,7 @@
 	let { zone, profile, onSite, set }: StepProps = $props();
 
 	const unit = $derived(unitOf(zone, profile));
+	const lock = $derived(lockWords(profile));
 	const yesNo = [
 		[true, 'yes'],
 		[false, 'no']
@@ -31,6 +33,7 @@
 	onchoose={(value) => set('lockWanted', value ?? false)}
 />
 {#if onSite.lockWanted}
+	{#if lock}<p class="soft">{lock}</p>{/if}
 	<Choice
 		label="It is locked"
 		choices={yesNo}

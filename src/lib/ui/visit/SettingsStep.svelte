@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { allowedOptions, differenceWords, limitWords, setpointWithUnit } from '$core/control';
 	import { settingItems } from '$core/keying';
+	import { resetWords } from '$core/words';
 	import { notAsked, offsetOf } from '$core/plan';
 	import { floorLimitOf } from '$core/thermal';
 	import Choice from './Choice.svelte';
@@ -31,6 +32,7 @@
 			profile.groupings.find((one) => one.id === grouping) ?? profile.groupings[0]!
 		)
 	);
+	const resets = $derived(resetWords(profile));
 	const limits = $derived.by(() => {
 		const lines: [string, string][] = [];
 		const { highLimitC, lowLimitC } = zone.settings;
@@ -60,7 +62,9 @@
 		{#each first as item (item.id)}
 			<div>
 				<dt>{item.what}</dt>
-				<dd>{item.shows}{item.unit}</dd>
+				<dd>
+					{item.shows}{item.unit}{#if item.before}<span class="soft"> {item.before}</span>{/if}
+				</dd>
 			</div>
 		{/each}
 		{#each limits as [what, shows] (what)}
@@ -72,11 +76,16 @@
 	</dl>
 	{#if first.length > 0}
 		<p class="soft">
-			In this order, before the week: a later change of unit, grouping or steps wipes it on many controls.
+			In this order, before the week{profile.operation.options.grouping
+				? '.'
+				: ': a later change of unit, grouping or steps wipes it on many controls.'}
 		</p>
 	{/if}
 {:else}
 	<p>This control has no settings that come before its week.</p>
+{/if}
+{#if resets.length > 0}
+	<p class="soft">If nobody knows how it was set, begin as new, before everything: {resets.join(' ')}</p>
 {/if}
 {#if profile.temperature}
 	<Choice

@@ -1,0 +1,113 @@
+<script lang="ts">
+	import {
+		isOffered,
+		OPTION_IDS,
+		operationSchema,
+		WIPES,
+		type ControlProfile,
+		type Operation,
+		type OptionId,
+		type OptionPlace,
+		type Wipes
+	} from '$core/control';
+	import { OPTION_NAMES, WIPES_WORDS } from '$core/words';
+	import Check from '../kit/Check.svelte';
+	import Choice from '../kit/Choice.svelte';
+	import Field from '../kit/Field.svelte';
+
+	let { draft, onchange }: { draft: ControlProfile; onchange: (draft: ControlProfile) => void } = $props();
+
+	const operation = $derived(draft.operation);
+	const set = (part: Partial<Operation>) => onchange({ ...draft, operation: { ...operation, ...part } });
+	const offered = $derived(OPTION_IDS.filter((id) => isOffered(draft, id)));
+	/** What may be reset by itself. */
+	const RESETS = WIPES.filter((wipes): wipes is Exclude<Wipes, 'nothing'> => wipes !== 'nothing');
+
+	/** Another word of where an option is; without a way to it nothing of it is said. */
+	function place(id: OptionId, part: Partial<OptionPlace>) {
+		const was = operation.options[id] ?? { how: '', wipes: 'program', onlyWhenOff: false };
+		const next: OptionPlace = { ...was, ...part };
+		const { [id]: _, ...others } = operation.options;
+		set({ options: next.how.trim() === '' ? others : { ...others, [id]: next } });
+	}
+	function reset(wipes: (typeof RESETS)[number], how: string) {
+		const others = operation.resets.filter((one) => one.wipes !== wipes);
+		set({ resets: how.trim() === '' ? others : [...others, { wipes, how }] });
+	}
+	/** A lock to start from. */
+	const usual = operationSchema.parse({
+		lock: { how: 'Hold two keys until the padlock shows.', ends: 'Hold the same keys again.' }
+	}).lock!;
+</script>
+
+{#each offered as id (id)}
+	{@const known = operation.options[id]}
+	<div class="wide">
+		<Field
+			label="{OPTION_NAMES[id]}: the way to it"
+			value={known?.how ?? ''}
+			maxlength={200}
+			onchange={(how) => place(id, { how })}
+		/>
+	</div>
+	{#if known}
+		<Choice
+			label="A change of it"
+			value={known.wipes}
+			options={WIPES.map((wipes) => ({ value: wipes, text: WIPES_WORDS[wipes] }))}
+			onchange={(wipes) => place(id, { wipes: wipes as Wipes })}
+		/>
+		<Check
+			label="Only while it is off"
+			checked={known.onlyWhenOff}
+			onchange={(onlyWhenOff) => place(id, { onlyWhenOff })}
+		/>
+	{/if}
+{/each}
+{#each RESETS as wipes (wipes)}
+	<div class="wide">
+		<Field
+			label="As new, {WIPES_WORDS[wipes]}: how"
+			value={operation.resets.find((one) => one.wipes === wipes)?.how ?? ''}
+			maxlength={200}
+			onchange={(how) => reset(wipes, how)}
+		/>
+	</div>
+{/each}
+<Choice
+	label="Its keys"
+	value={operation.lock?.covers ?? ''}
+	options={[
+		{ value: '', text: 'cannot be locked, or it is not known' },
+		{ value: 'all', text: 'can be locked' },
+		{ value: 'all-but-setpoint', text: 'can be locked, the setpoint stays free' }
+	]}
+	onchange={(covers) =>
+		set({
+			lock:
+				covers === '' ? null : { ...(operation.lock ?? usual), covers: covers as 'all' | 'all-but-setpoint' }
+		})}
+/>
+{#if operation.lock}
+	{@const lock = operation.lock}
+	<div class="wide">
+		<Field
+			label="How: lock"
+			value={lock.how}
+			maxlength={200}
+			onchange={(how) => set({ lock: { ...lock, how } })}
+		/>
+		<Field
+			label="How: end the lock"
+			value={lock.ends}
+			maxlength={200}
+			onchange={(ends) => set({ lock: { ...lock, ends } })}
+		/>
+	</div>
+{/if}
+
+<style>
+	.wide {
+		flex: 1 1 100%;
+	}
+</style>
