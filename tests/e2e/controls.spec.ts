@@ -42,6 +42,17 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 	await page.getByLabel('after, s', { exact: true }).fill('90');
 	await page.getByLabel('after, s', { exact: true }).press('Tab');
 	await expect(page.getByText(/the card cannot be keyed/)).toHaveCount(0);
+	// where its options are found, and what that wipes
+	await page.getByRole('button', { name: 'Change: Its options, resets and lock' }).click();
+	await page.getByLabel('Day grouping: the way to it').fill('Hold clock until 7 shows.');
+	await page.getByLabel('Day grouping: the way to it').press('Tab');
+	await expect(
+		page.getByText('Day grouping: Hold clock until 7 shows; a change wipes the week.')
+	).toBeVisible();
+	await page.getByLabel('Its keys').selectOption('all');
+	await expect(
+		page.getByText(/Its keys lock: Hold two keys until the padlock shows\. To end it:/)
+	).toBeVisible();
 	await saved(page);
 
 	const [download] = await Promise.all([
@@ -84,6 +95,7 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 	await saved(page);
 	await page.getByRole('link', { name: /^Key in \d/ }).click();
 	await expect(page.getByText('Mon, Wed, Fri').first()).toBeVisible();
+	await expect(page.getByText('Hold clock until 7 shows.').first()).toBeVisible();
 
 	// changed under the zone: nothing is re-fitted until asked
 	await open(page, '/controls/five-change-cellar-stat');
