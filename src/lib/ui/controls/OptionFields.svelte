@@ -52,13 +52,13 @@
 	</div>
 	{#if known}
 		<Choice
-			label="A change of it"
+			label="{OPTION_NAMES[id]}: a change of it"
 			value={known.wipes}
 			options={WIPES.map((wipes) => ({ value: wipes, text: WIPES_WORDS[wipes] }))}
 			onchange={(wipes) => place(id, { wipes: wipes as Wipes })}
 		/>
 		<Check
-			label="Only while it is off"
+			label="{OPTION_NAMES[id]}: only while it is off"
 			checked={known.onlyWhenOff}
 			onchange={(onlyWhenOff) => place(id, { onlyWhenOff })}
 		/>

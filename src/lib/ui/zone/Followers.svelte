@@ -21,6 +21,7 @@
 
 	untrack(() => noteBefore(model.id, model.zone));
 	let said = $state<string | null>(null);
+	let problem = $state<string | null>(null);
 	/** Counts the answers: what they are kept in tells nobody of a change. */
 	let asked = $state(0);
 	const behind = $derived(asked >= 0 ? leftBehind(model.id, zone, zones) : []);
@@ -38,14 +39,16 @@
 	async function follow() {
 		const changes = followed(zone, behind, model.profile);
 		const answer = await call('POST', `/api/v1/jobs/${model.siteId}/zones/apply`, { changes });
-		said = answer.ok
-			? `${changes.length === 1 ? changes[0]!.zone.name : `${changes.length} zones`} followed.`
-			: answer.sentence;
-		if (answer.ok) leave();
+		problem = answer.ok ? null : answer.sentence;
+		if (answer.ok) {
+			said = `${changes.length === 1 ? changes[0]!.zone.name : `${changes.length} zones`} followed.`;
+			leave();
+		}
 		await refresh('fq:site');
 	}
 </script>
 
+{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 {#if behind.length > 0}
 	<p role="status">
 		{names} had this same week.
