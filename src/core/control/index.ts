@@ -5,6 +5,8 @@ export * from './habits';
 export * from './level';
 export * from './moments';
 export * from './operation';
+export * from './panel';
+export * from './panelWords';
 export * from './profile';
 export * from './program';
 export * from './shipped';

@@ -13,8 +13,8 @@ export type Wipes = (typeof WIPES)[number];
 
 /** Where an option is found and what a change of it wipes. */
 const optionSchema = z.strictObject({
-	/** The keys that lead there, and what is shown there. */
-	how,
+	/** The keys that lead there, and what is shown there; empty where that is not known. */
+	how: oneLine(200).default(''),
 	wipes: z.enum(WIPES).default('program'),
 	/** Whether it is reached only while the control is off. */
 	onlyWhenOff: z.boolean().default(false)

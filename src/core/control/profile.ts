@@ -3,6 +3,7 @@ import { oneLine, someLines } from '../schema';
 import { WEEK_DAYS } from '../week';
 import { habitsSchema } from './habits';
 import { operationSchema, type OptionId } from './operation';
+import { panelFaults, panelSchema } from './panel';
 
 /** What a person may call things: one line, no control characters. */
 export const shortName = z
@@ -186,7 +187,9 @@ export const profileSchema = z
 		groupings: z.array(groupingSchema).min(1).max(8),
 		keying: keyGrammarSchema,
 		habits: habitsSchema.prefault({}),
-		operation: operationSchema.prefault({})
+		operation: operationSchema.prefault({}),
+		/** Its keys and where they lead; null where nobody has described them yet. */
+		panel: panelSchema.nullable().default(null)
 	})
 	.superRefine((profile, context) => {
 		const { temperature, program } = profile;
@@ -244,6 +247,8 @@ export const profileSchema = z
 				path: ['habits', 'limits'],
 				message: 'must be left out: a switch has no limits'
 			});
+		for (const { path, message } of profile.panel ? panelFaults(profile.panel) : [])
+			context.addIssue({ code: 'custom', path: ['panel', ...path], message });
 		const ids = profile.groupings.map((grouping) => grouping.id);
 		if (new Set(ids).size !== ids.length)
 			context.addIssue({ code: 'custom', path: ['groupings'], message: 'has two day groupings of one name' });

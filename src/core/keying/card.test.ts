@@ -41,11 +41,11 @@ describe('the card', () => {
 		const zone = newZone('Loft', stat);
 		const first = (profile: typeof stat) => settingItems(profile, zone.options, profile.groupings[1]!);
 		expect(first(stat).map(({ what, before }) => [what, before])).toEqual([
-			['unit', 'Hold menu 5 s, then plus until 1 shows.'],
-			['clock format', 'Hold menu 5 s, then plus until 2 shows.'],
-			['day grouping', 'Hold menu 5 s, then plus until 3 shows.'],
-			['steps a day', 'Hold menu 5 s, then plus until 4 shows.'],
-			['program', 'Hold menu 5 s, then plus until 5 shows.']
+			['unit', 'Hold Menu 5\u00a0s.'],
+			['clock format', 'Hold Menu 5\u00a0s, then press OK.'],
+			['day grouping', 'Hold Menu 5\u00a0s, then press OK twice.'],
+			['steps a day', 'Hold Menu 5\u00a0s, then press OK 3 times.'],
+			['program', 'Hold Menu 5\u00a0s, then press OK 4 times.']
 		]);
 		expect(first(stat)[1]!.aside).toBe('a change of it wipes nothing');
 		const [grouping, unit] = first(other);

@@ -21,6 +21,9 @@ import {
 	type Pace
 } from './route';
 import { capital } from '../schema';
+import { isOperable, type Operable } from '../machine';
+import { isMet, keysOfCard, machineOptions, type Found, type ItemKeys } from './gestures';
+import { markOf } from './mark';
 
 /** Everything to key, in the order in which the control asks for it. */
 export interface KeyCard {
@@ -46,15 +49,35 @@ export interface KeyCost {
 	readonly minutes: number;
 }
 
-const plain = ({ position: _, ...item }: Planned): LooseItem => item;
-
-/** A short mark of a day's content, so that a copy made of another content is another copy. */
-function mark(group: GroupItems): string {
-	const text = group.items.map((item) => item.shows).join('|');
-	let hash = 0;
-	for (let i = 0; i < text.length; i++) hash = (Math.imul(hash, 31) + text.charCodeAt(i)) | 0;
-	return (hash >>> 0).toString(36);
+/** An item of a group of days, with what it is to bring about. */
+function ofGroup(
+	{ position, ...item }: Planned,
+	{ prefix, days }: GroupItems,
+	program: Pick<ChannelProgram, 'options'> & { readonly form: Program['form'] },
+	index: number,
+	all = false
+): LooseItem {
+	if (program.form === 'plain')
+		return { ...item, goal: { of: 'kept', side: index === 0 ? 'heat' : 'cool', position } };
+	const key = item.id.slice(prefix.length);
+	return {
+		...item,
+		goal: {
+			of: 'field',
+			channel: program.options.channel,
+			day: days[0]!,
+			all,
+			key,
+			position: key.endsWith('/clear') ? null : position
+		}
+	};
 }
+
+/** A setpoint that is kept for the week. */
+const ofWeek = ({ position, ...item }: Planned, index: number): LooseItem => ({
+	...item,
+	goal: { of: 'setpoint', index, position }
+});
 
 /** What a route needs to become card items. */
 interface Walk {
@@ -62,18 +85,19 @@ interface Walk {
 	readonly groups: readonly GroupItems[];
 	readonly contents: readonly GroupContent[];
 	readonly stem: string;
+	readonly of: Pick<ChannelProgram, 'options'> & { readonly form: Program['form'] };
 	/** For each group the one whose content it holds by now. */
 	readonly holds: number[];
 }
 
-function legItems(leg: Leg, { grammar, groups, contents, stem, holds }: Walk): CardItem[] {
+function legItems(leg: Leg, { grammar, groups, contents, stem, of, holds }: Walk): CardItem[] {
 	switch (leg.kind) {
 		case 'type': {
 			holds[leg.group] = leg.group;
 			const presses = typingPresses(grammar, contents[leg.group]!);
 			const gestures = typingGestures(grammar, contents[leg.group]!);
 			return groups[leg.group]!.items.map((item, i) => ({
-				...plain(item),
+				...ofGroup(item, groups[leg.group]!, of, i),
 				from: null,
 				presses: presses[i]! + (i === 0 ? grammar.presses.day : 0),
 				gesture: gestures[i]!
@@ -85,7 +109,7 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, holds }: Walk): C
 			const presses = typingPresses(grammar, contents[leg.like]!);
 			const gestures = typingGestures(grammar, contents[leg.like]!);
 			return like.items.map((item, i) => ({
-				...plain(item),
+				...ofGroup(item, like, of, i, true),
 				id: `${stem}/all/${item.id.slice(like.prefix.length)}`,
 				section: 'All days at once',
 				aside: 'fills every day; those that differ are corrected after',
@@ -99,7 +123,7 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, holds }: Walk): C
 			holds[leg.onto] = holds[leg.from]!;
 			return [
 				{
-					id: `${stem}/copy/${from.days.join('')}-${onto.days.join('')}/${mark(from)}`,
+					id: `${stem}/copy/${from.days.join('')}-${onto.days.join('')}/${markOf(from.items.map((item) => item.shows))}`,
 					section: onto.section,
 					what: `copy ${from.section} onto it`,
 					shows: DAY_SHORT[onto.days[0]!]!,
@@ -108,7 +132,8 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, holds }: Walk): C
 					before: null,
 					from: null,
 					presses: grammar.copy!.presses,
-					gesture: null
+					gesture: null,
+					goal: { of: 'copy', channel: of.options.channel, from: from.days[0]!, onto: onto.days[0]! }
 				}
 			];
 		}
@@ -119,7 +144,7 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, holds }: Walk): C
 				leg.keys.includes(item.id.slice(groups[leg.group]!.prefix.length))
 					? [
 							{
-								...plain(item),
+								...ofGroup(item, groups[leg.group]!, of, i),
 								aside: `${item.aside} · pass what is right with "${grammar.confirm}"`,
 								from: there.items[i]!.shows,
 								presses: fieldPresses(grammar, there.items[i]!.position, item.position),
@@ -160,6 +185,17 @@ export interface ChannelProgram {
 	readonly program: Program;
 }
 
+/** Whether it is noted that a value of a day stands otherwise than planned: it was keyed so, or its step was cleared, or was not. */
+function standsOtherwise(item: Planned, prefix: string, keyed: Keyed): boolean {
+	const noted = keyed[item.id];
+	if (noted !== undefined) return noted !== item.shows;
+	const step = `${prefix}${item.id.slice(prefix.length).split('/')[0]}/`;
+	const clear = `${step}clear`;
+	return item.id === clear
+		? Object.keys(keyed).some((id) => id.startsWith(step) && id !== clear)
+		: keyed[clear] !== undefined;
+}
+
 /** The week of one channel by its cheapest route, and what its settings ask. */
 function channelItems(profile: ControlProfile, { options, program }: ChannelProgram, keyed: Keyed) {
 	const { keying } = profile;
@@ -173,23 +209,39 @@ function channelItems(profile: ControlProfile, { options, program }: ChannelProg
 		}))
 	}));
 	const route = cheapestRoute(keying, contents);
-	const walk = { grammar: keying, groups, contents, stem, holds: groups.map((_, g) => g) };
+	const of = { options, form: program.form };
+	const walk = { grammar: keying, groups, contents, stem, of, holds: groups.map((_, g) => g) };
 	const week: CardItem[] = route.legs.flatMap((leg) => legItems(leg, walk));
 	const asked = new Set(week.map((item) => item.id));
 	for (const group of groups)
-		for (const item of group.items)
-			if (!asked.has(item.id) && (keyed[item.id] ?? item.shows) !== item.shows)
+		for (const [i, item] of group.items.entries())
+			if (!isOperable(profile) && !asked.has(item.id) && standsOtherwise(item, group.prefix, keyed))
 				week.push({
-					...plain(item),
-					from: keyed[item.id]!,
+					...ofGroup(item, group, of, i),
+					from: keyed[item.id] ?? null,
 					presses: keying.presses.field + 2,
 					gesture: null
 				});
+	const typed = typeEverything(keying, contents);
+	const first = (items: CardItem[]) =>
+		items.map((item, index) => (index === 0 ? { ...item, before: keying.enter } : item));
 	return {
-		settings,
-		week: week.map((item, index) => (index === 0 ? { ...item, before: keying.enter } : item)),
+		settings: settings.map(ofWeek),
+		week: first(week),
+		/** Every value typed, as the route is measured against. */
+		typedItems: () => typed.legs.flatMap((leg) => legItems(leg, { ...walk, holds: groups.map((_, g) => g) })),
+		/** Every value of the week as it is planned, asked for by itself. */
+		each: () =>
+			groups.flatMap((group) =>
+				group.items.map((item, i): CardItem => ({
+					...ofGroup(item, group, of, i),
+					from: null,
+					presses: keying.presses.field + 2,
+					gesture: null
+				}))
+			),
 		route,
-		typed: typeEverything(keying, contents),
+		typed,
 		words: routeWords(route.legs, groups)
 	};
 }
@@ -204,7 +256,8 @@ export function controlCard(
 	channels: readonly ChannelProgram[],
 	grouping: Grouping,
 	keyed: Keyed = {},
-	pace?: Pace
+	pace?: Pace,
+	found: Found = 'as-new'
 ): KeyCard {
 	const { keying } = profile;
 	const settings = settingItems(profile, channels[0]!.options, grouping);
@@ -213,7 +266,12 @@ export function controlCard(
 		.flatMap((one) => one.settings)
 		.filter((item, i, every) => every.findIndex(({ id }) => id === item.id) === i);
 	const single = keying.presses.field + 2;
-	const once = (item: LooseItem): CardItem => ({ ...item, from: null, presses: single, gesture: null });
+	const once = (item: LooseItem): CardItem => ({
+		...item,
+		from: null,
+		presses: single,
+		gesture: null
+	});
 	const bracket = (id: 'before' | 'after', section: string, aside: string): CardItem[] =>
 		keying.bracket
 			? [
@@ -224,14 +282,15 @@ export function controlCard(
 						shows: keying.bracket[id],
 						unit: '',
 						aside,
-						before: null
+						before: null,
+						goal: { of: 'mode', name: keying.bracket[id] }
 					})
 				]
 			: [];
 	const before = [
 		...bracket('before', 'Before anything', 'it takes no values otherwise'),
 		...settings.map(once),
-		...setpoints.map((item) => once(plain(item)))
+		...setpoints.map(once)
 	];
 	const after = bracket('after', 'At the end', 'otherwise the program does not run');
 	const fixed = before.length + after.length;
@@ -245,8 +304,7 @@ export function controlCard(
 		const shown = keyed[item.id];
 		return shown === undefined || shown === item.shows ? item : { ...item, from: shown, gesture: null };
 	};
-	return {
-		items: [...before, ...all.flatMap((one) => one.week), ...after].map(standing),
+	const rest = {
 		enter: keying.enter,
 		leave: keying.leave,
 		timeoutSeconds: keying.timeoutSeconds,
@@ -254,8 +312,57 @@ export function controlCard(
 		route: all
 			.map((one) => one.words)
 			.filter((words) => words !== '')
-			.join(' '),
-		cost: { route: costOf(all.map((one) => one.route)), typed: costOf(all.map((one) => one.typed)) }
+			.join(' ')
+	};
+	const whole = (weeks: readonly (readonly CardItem[])[]) => [...before, ...weeks.flat(), ...after];
+	const weeks = all.map((one) => one.week);
+	if (!isOperable(profile))
+		return {
+			...rest,
+			items: whole(weeks).map(standing),
+			cost: { route: costOf(all.map((one) => one.route)), typed: costOf(all.map((one) => one.typed)) }
+		};
+	const options = machineOptions(profile, channels[0]!.options, grouping);
+	const pressed = (items: readonly CardItem[]): KeyCost => {
+		const { presses } = keysOfCard(profile, items, options, {}, found);
+		return { values: items.length, presses, minutes: routeMinutes({ presses, looks: items.length }, pace) };
+	};
+	const first = keysOfCard(profile, whole(weeks), options, keyed, found);
+	// what would not stand as planned after all that is asked for is asked for as well
+	const missed = all.map((one) => one.each().filter(({ goal }) => !isMet(profile, first.memory, goal)));
+	const some = missed.some((items) => items.length > 0);
+	const items = some ? whole(weeks.map((week, i) => [...week, ...missed[i]!])) : whole(weeks);
+	const keys = some ? keysOfCard(profile, items, options, keyed, found) : first;
+	return {
+		...rest,
+		items: items.map((item, i) => withKeys(profile, standing(item), keys.items[i] ?? null)),
+		cost: {
+			route: pressed(whole(all.map((one) => one.week))),
+			typed: pressed(whole(all.map((one) => one.typedItems())))
+		}
+	};
+}
+
+/** An item with what its keys say of it: what shows first, how it is set from there, how many presses that is. */
+function withKeys(profile: Operable, item: CardItem, keys: ItemKeys | null): CardItem {
+	if (!keys) return item;
+	const [change] = keys.change ?? [];
+	const { program } = profile.panel;
+	const steps = change?.do === 'press' || change?.do === 'run' ? change : null;
+	const up = steps !== null && (steps.key === program?.up || steps.key === profile.panel.rest?.up);
+	const isField = item.goal.of === 'field' && item.goal.position !== null && program?.writes.length === 0;
+	return {
+		...item,
+		from: keys.shows === item.shows ? item.from : (keys.shows ?? item.from),
+		presses: keys.presses,
+		gesture:
+			keys.change === null || !(isField || item.goal.of === 'kept')
+				? null
+				: {
+						direction: steps === null ? 'none' : up ? 'up' : 'down',
+						times: steps === null ? 0 : steps.do === 'run' ? steps.steps : steps.times,
+						held: steps?.do === 'run'
+					}
 	};
 }
 
@@ -266,8 +373,9 @@ export const keyCard = (
 	grouping: Grouping,
 	program: Program,
 	keyed: Keyed = {},
-	pace?: Pace
-): KeyCard => controlCard(profile, [{ options, program }], grouping, keyed, pace);
+	pace?: Pace,
+	found: Found = 'as-new'
+): KeyCard => controlCard(profile, [{ options, program }], grouping, keyed, pace, found);
 
 /** What was keyed so far: what the display showed when it was confirmed, by item id. */
 export type Keyed = Readonly<Record<string, string>>;

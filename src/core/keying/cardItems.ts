@@ -18,6 +18,8 @@ import {
 } from '../control';
 import { clockTime } from '../week';
 import { capital, spokenName } from '../schema';
+import { optionChoices } from '../machine';
+import type { Goal } from './goal';
 import type { Gesture } from './route';
 
 /** One value to key, in the control's own unit, clock format and day numbering. */
@@ -42,13 +44,15 @@ export interface CardItem {
 	readonly presses: number;
 	/** How it is set from there; null where what is shown first is not known. */
 	readonly gesture: Gesture | null;
+	/** What it is to bring about at the control. */
+	readonly goal: Goal;
 }
 
 /** An item before it has its place in a route. */
 export type LooseItem = Omit<CardItem, 'from' | 'presses' | 'gesture'>;
 
 /** An item with its place on the control's scale, in steps, for counting presses. */
-export interface Planned extends LooseItem {
+export interface Planned extends Omit<LooseItem, 'goal'> {
 	readonly position: number;
 }
 
@@ -74,19 +78,25 @@ export function settingItems(
 	grouping: Grouping
 ): LooseItem[] {
 	const plain = formInUse(profile, options).form === 'plain';
-	const shown: readonly [id: OptionId, what: string, shows: string, asked: boolean][] = [
-		['unit', 'unit', `°${options.unit}`, true],
-		['clock', 'clock format', `${options.clock} h`, true],
-		['grouping', 'day grouping', grouping.name, !plain],
-		['per-day', 'steps a day', String(options.perDay), !plain],
-		['plain', 'program', plain ? 'Off' : 'On', true]
+	const shown: readonly [
+		id: OptionId,
+		what: string,
+		shows: string,
+		asked: boolean,
+		chosen: string | number | boolean
+	][] = [
+		['unit', 'unit', `°${options.unit}`, true, options.unit],
+		['clock', 'clock format', `${options.clock} h`, true, options.clock],
+		['grouping', 'day grouping', grouping.name, !plain, grouping.id],
+		['per-day', 'steps a day', String(options.perDay), !plain, options.perDay],
+		['plain', 'program', plain ? 'Off' : 'On', true, plain]
 	];
 	const places = profile.operation.options;
 	const early = (id: OptionId) => (places[id]?.wipes === 'all' ? 0 : 1);
 	return shown
 		.filter(([id, , , asked]) => asked && isOffered(profile, id))
 		.sort(([a], [b]) => early(a) - early(b))
-		.map(([id, what, shows]): LooseItem => {
+		.map(([id, what, shows, , chosen]): LooseItem => {
 			const place = places[id];
 			return {
 				id: `setting/${id}`,
@@ -95,7 +105,8 @@ export function settingItems(
 				shows,
 				unit: '',
 				aside: place ? wipeWords[place.wipes] : UNSAID,
-				before: place ? `${place.onlyWhenOff ? 'Switch it off first. ' : ''}${place.how}` : null
+				before: place?.how ? `${place.onlyWhenOff ? 'Switch it off first. ' : ''}${place.how}` : null,
+				goal: { of: 'option', id, position: optionChoices(profile, id).indexOf(chosen) }
 			};
 		});
 }
@@ -112,7 +123,7 @@ function dayAside(profile: ControlProfile, days: readonly number[]): string {
 function timeItems(
 	profile: ControlProfile,
 	options: ControlOptions,
-	base: Omit<LooseItem, 'what' | 'shows' | 'unit'>,
+	base: Omit<LooseItem, 'what' | 'shows' | 'unit' | 'goal'>,
 	what: string,
 	minute: number
 ): Planned[] {

@@ -2,6 +2,8 @@ export * from './batch';
 export * from './card';
 export { settingItems, type CardItem } from './cardItems';
 export * from './displayed';
+export * from './gestures';
+export * from './goal';
 export * from './pace';
 export * from './price';
 export { routeMinutes, startingPace, type Gesture, type Pace } from './route';

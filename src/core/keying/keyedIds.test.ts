@@ -68,3 +68,41 @@ it('nothing else is, and of too much the last noted is kept', () => {
 	expect(Object.keys(withKeyed({}, many))).toEqual(Object.keys(many).slice(-MOST_KEYED));
 	expect(withKeyed({ a: '1', b: '2' }, { a: null })).toEqual({ b: '2' });
 });
+
+it('what a note overtakes is noted no longer: a cleared step’s time, a day copied onto, a week that another grouping wiped', () => {
+	const stem = '7-day/6/C/24';
+	const note = (keyed: Record<string, string>, id: string, shows: string) => ({
+		...withKeyed(keyed, { [id]: shows })
+	});
+	const timed = {
+		[`${stem}/0/2/time`]: '06:30',
+		[`${stem}/0/2/temperature`]: '20.0',
+		[`${stem}/0/21/x`]: '1'
+	};
+	const cleared = note(timed, `${stem}/0/2/clear`, '--:--');
+	expect(Object.keys(cleared)).toEqual([`${stem}/0/21/x`, `${stem}/0/2/clear`]);
+	expect(Object.keys(note(cleared, `${stem}/0/2/time`, '06:30'))).toEqual([
+		`${stem}/0/21/x`,
+		`${stem}/0/2/time`
+	]);
+	const pairs = note({ [`${stem}/0/1/clear`]: '--:--' }, `${stem}/0/1/on/hour`, '06');
+	expect(Object.keys(pairs)).toEqual([`${stem}/0/1/on/hour`]);
+	const copied = note(
+		{ [`${stem}/1/1/time`]: '06:00', [`${stem}/2/1/time`]: '06:00', [`${stem}/copy/0-1/abc`]: 'Tue' },
+		`${stem}/copy/2-1/def`,
+		'Tue'
+	);
+	expect(Object.keys(copied)).toEqual([`${stem}/2/1/time`, `${stem}/copy/2-1/def`]);
+	const filled = note(
+		{ [`${stem}/1/1/time`]: '06:00', [`${stem}/1/2/time`]: '08:00' },
+		`${stem}/all/1/time`,
+		'07:00'
+	);
+	expect(Object.keys(filled)).toEqual([`${stem}/1/2/time`, `${stem}/all/1/time`]);
+	const once = { 'setting/grouping': '7-day', 'setting/comfort/C': '20.0', [`${stem}/1/1/time`]: '06:00' };
+	expect(Object.keys(note(once, 'setting/grouping', '7-day'))).toHaveLength(3);
+	expect(Object.keys(note(once, 'setting/grouping', '5+2'))).toEqual([
+		'setting/comfort/C',
+		'setting/grouping'
+	]);
+});

@@ -47,12 +47,67 @@ export function isCardId(id: string, profile: ControlProfile): boolean {
 	);
 }
 
-/** What is noted as keyed after changes (null takes a note back): those noted last stand last, and past {@link MOST_KEYED} the oldest go. */
+/** Options of which a change wipes the week on many controls (common practice), so that what was keyed of it is asked again. */
+const WIPING = ['setting/unit', 'setting/grouping', 'setting/per-day'];
+
+/**
+ * Which of the notes are overtaken by another: a step that is cleared has no time any more, a day that was copied onto
+ * holds nothing else, an entry for all days fills each of them, and a new grouping wipes the week.
+ */
+export function overtaken(
+	id: string,
+	shows: string,
+	was: string | undefined
+): ((other: string) => boolean) | null {
+	if (id.startsWith('read/')) return null;
+	if (WIPING.includes(id))
+		return was === undefined || was === shows ? null : (other) => !/^(setting|mode|read|plain)\//.test(other);
+	const copy = /^(.*)\/copy\/\d*-(\d+)\/[^/]*$/.exec(id);
+	if (copy) {
+		const [, stem, onto] = copy;
+		return (other) =>
+			other.startsWith(`${stem}/${onto}/`) ||
+			new RegExp(`/copy/\\d*-${onto}/`).test(other.slice(stem!.length));
+	}
+	const all = /^(.*)\/all\/(.*)$/.exec(id);
+	if (all) {
+		const [, stem, key] = all;
+		const step = `${key!.split('/')[0]}/`;
+		return (other) => {
+			if (!other.startsWith(`${stem}/`)) return false;
+			const rest = other.slice(stem!.length + 1);
+			if (rest.startsWith('copy/')) return true;
+			const ofDay = /^\d+\/(.*)$/.exec(rest)?.[1];
+			if (ofDay !== undefined)
+				return (
+					ofDay === key || ofDay === `${step}clear` || (key === `${step}clear` && ofDay.startsWith(step))
+				);
+			const ofAll = rest.slice('all/'.length);
+			return ofAll === `${step}clear` || (key === `${step}clear` && ofAll.startsWith(step));
+		};
+	}
+	if (/^(setting|mode|plain)\//.test(id)) return null;
+	const step = id.endsWith('/clear') ? id.slice(0, -'clear'.length) : null;
+	if (step) return (other) => other.startsWith(step);
+	// `…/2/time` and `…/1/on/hour` both undo the clearing of their step
+	const parts = id.split('/');
+	const clears = [1, 2].map((n) => `${parts.slice(0, -n).join('/')}/clear`);
+	return (other) => clears.includes(other);
+}
+
+/**
+ * What is noted as keyed after changes (null takes a note back): those noted last stand last, what they overtake is no longer noted, and
+ * past {@link MOST_KEYED} the oldest go.
+ */
 export function withKeyed(keyed: Keyed, changes: Readonly<Record<string, string | null>>): Keyed {
 	const kept = new Map(Object.entries(keyed));
 	for (const [id, shows] of Object.entries(changes)) {
+		const was = kept.get(id);
 		kept.delete(id);
-		if (shows !== null) kept.set(id, shows);
+		if (shows === null) continue;
+		const isOvertaken = overtaken(id, shows, was);
+		if (isOvertaken) for (const other of [...kept.keys()]) if (isOvertaken(other)) kept.delete(other);
+		kept.set(id, shows);
 	}
 	return Object.fromEntries([...kept].slice(-MOST_KEYED));
 }

@@ -71,17 +71,7 @@ export const emitterStats: readonly ProfileInput[] = [
 		},
 		operation: {
 			options: {
-				plain: {
-					how: 'Hold the power key 10 s: first line of the list.',
-					wipes: 'program',
-					onlyWhenOff: true
-				}
-			},
-			resets: [{ wipes: 'all', how: 'In the list that opens when it is off, last line: hold plus 3 s.' }],
-			lock: {
-				covers: 'all',
-				how: 'Hold the left and right keys together for 5 s.',
-				ends: 'Hold the left and right keys together again.'
+				plain: { wipes: 'program' }
 			}
 		},
 		habits: {
@@ -120,14 +110,6 @@ export const emitterStats: readonly ProfileInput[] = [
 			bracket: { before: 'Manual', after: 'Automatic' },
 			timeoutSeconds: 15
 		},
-		operation: {
-			resets: [{ wipes: 'program', how: 'Hold the day key 10 s.' }],
-			lock: {
-				covers: 'all',
-				how: 'Hold plus and minus together for 5 s.',
-				ends: 'Hold plus and minus together again.'
-			}
-		},
 		habits: {
 			manual: {
 				how: 'Any change of the temperature leaves it in manual; the mode key brings the program back.'
@@ -162,16 +144,11 @@ export const emitterStats: readonly ProfileInput[] = [
 		keying: { ...programKey, enter: 'Touch the clock, then the calendar.', timeoutSeconds: 45 },
 		operation: {
 			options: {
-				unit: { how: 'Touch the gear, display, unit.', wipes: 'nothing' },
-				clock: { how: 'Touch the gear, display, clock.', wipes: 'nothing' },
-				grouping: { how: 'Touch the gear, calendar, days together.', wipes: 'program' },
-				plain: { how: 'Touch the gear, calendar, in use.', wipes: 'nothing' }
-			},
-			resets: [
-				{ wipes: 'program', how: 'Touch the gear, calendar, as new.' },
-				{ wipes: 'all', how: 'Touch the gear, service, as new.' }
-			],
-			lock: { covers: 'all', how: 'Touch the gear, children, on.', ends: 'Touch the padlock for 10 s.' }
+				unit: { wipes: 'nothing' },
+				clock: { wipes: 'nothing' },
+				grouping: { wipes: 'program' },
+				plain: { wipes: 'nothing' }
+			}
 		},
 		habits: {
 			override: { ends: 'after-minutes', minutes: 120, how: 'Touch the arrows: it lasts two hours.' },
@@ -202,11 +179,10 @@ export const emitterStats: readonly ProfileInput[] = [
 		keying: programKey,
 		operation: {
 			options: {
-				unit: { how: 'Hold both arrows 3 s, then day until the degree sign blinks.', wipes: 'program' },
-				clock: { how: 'Hold both arrows 3 s, then day until 12 or 24 blinks.', wipes: 'nothing' },
-				plain: { how: 'Hold both arrows 3 s, then day until PR blinks.', wipes: 'nothing' }
-			},
-			resets: [{ wipes: 'all', how: 'Press the recessed key with a pin.' }]
+				unit: { wipes: 'program' },
+				clock: { wipes: 'nothing' },
+				plain: { wipes: 'nothing' }
+			}
 		},
 		habits: {
 			override: { ends: 'next-change', how: 'Press up or down.' },

@@ -1,5 +1,7 @@
 import { profileSchema, type ControlProfile } from '../profile';
 import { emitterStats } from './emitterStats';
+import { panels } from './panels';
+import { withPanelWords } from '../panelWords';
 import { programmers } from './programmers';
 import { roomStats } from './roomStats';
 
@@ -8,7 +10,7 @@ const profiles = [...roomStats, ...emitterStats, ...programmers];
 
 /** The profiles that ship with the program, in the order they are offered. */
 export const shippedProfiles: readonly ControlProfile[] = profiles.map((profile) =>
-	profileSchema.parse(profile)
+	withPanelWords(profileSchema.parse({ ...profile, panel: panels[profile.id] ?? null }))
 );
 
 /** The profile with this id among those given and those shipped; undefined if there is none. */

@@ -22,13 +22,7 @@ export const programmers: readonly ProfileInput[] = [
 		},
 		operation: {
 			options: {
-				grouping: { how: 'Hold day 5 s, then day until 5+2 or 7 blinks.', wipes: 'program' }
-			},
-			resets: [{ wipes: 'all', how: 'Press the recessed key with a pin.' }],
-			lock: {
-				covers: 'all',
-				how: 'Hold day and enter together for 3 s.',
-				ends: 'Hold day and enter together again.'
+				grouping: { wipes: 'program' }
 			}
 		},
 		habits: {
@@ -75,16 +69,7 @@ export const programmers: readonly ProfileInput[] = [
 		},
 		operation: {
 			options: {
-				grouping: { how: 'Menu, setup, days.', wipes: 'program' }
-			},
-			resets: [
-				{ wipes: 'program', how: 'Menu, service, clear programs.' },
-				{ wipes: 'all', how: 'Menu, service, as new.' }
-			],
-			lock: {
-				covers: 'all',
-				how: 'Menu, service, code: key four figures.',
-				ends: 'Key the same figures when it asks.'
+				grouping: { wipes: 'program' }
 			}
 		},
 		habits: {
@@ -164,16 +149,9 @@ export const programmers: readonly ProfileInput[] = [
 		},
 		operation: {
 			options: {
-				clock: { how: 'Slide to clock, then hold plus 5 s: 12 h or 24 h blinks.', wipes: 'nothing' },
-				grouping: {
-					how: 'Slide to program, then hold day 5 s: 24 h, 5+2 or 7 days blinks.',
-					wipes: 'program'
-				}
-			},
-			resets: [
-				{ wipes: 'program', how: 'Slide to program and hold copy for 5 s.' },
-				{ wipes: 'all', how: 'Press the recessed key with a pin for 5 s.' }
-			]
+				clock: { wipes: 'nothing' },
+				grouping: { wipes: 'program' }
+			}
 		},
 		habits: {
 			boost: {

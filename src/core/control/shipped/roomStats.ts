@@ -23,17 +23,11 @@ export const roomStats: readonly ProfileInput[] = [
 		keying: { ...programKey, copy: { onto: 'any-day', presses: 3 } },
 		operation: {
 			options: {
-				unit: { how: 'Hold menu 5 s, then plus until 1 shows.', wipes: 'program' },
-				clock: { how: 'Hold menu 5 s, then plus until 2 shows.', wipes: 'nothing' },
-				grouping: { how: 'Hold menu 5 s, then plus until 3 shows.', wipes: 'program' },
-				'per-day': { how: 'Hold menu 5 s, then plus until 4 shows.', wipes: 'program' },
-				plain: { how: 'Hold menu 5 s, then plus until 5 shows.', wipes: 'nothing' }
-			},
-			resets: [{ wipes: 'all', how: 'Hold menu and minus together for 10 s.' }],
-			lock: {
-				covers: 'all-but-setpoint',
-				how: 'Hold plus and minus together until the padlock shows.',
-				ends: 'Hold plus and minus together again.'
+				unit: { wipes: 'program' },
+				clock: { wipes: 'nothing' },
+				grouping: { wipes: 'program' },
+				'per-day': { wipes: 'program' },
+				plain: { wipes: 'nothing' }
 			}
 		},
 		habits: {
@@ -84,16 +78,11 @@ export const roomStats: readonly ProfileInput[] = [
 		keying: { ...programKey, enter: 'Menu, then schedule.', timeoutSeconds: 60 },
 		operation: {
 			options: {
-				unit: { how: 'Menu, setup, display: choose °C or °F.', wipes: 'nothing' },
-				clock: { how: 'Menu, setup, display: choose 12 h or 24 h.', wipes: 'nothing' },
-				grouping: { how: 'Menu, setup, schedule, days together.', wipes: 'program' },
-				plain: { how: 'Menu, setup, schedule: on or off.', wipes: 'nothing' }
-			},
-			resets: [
-				{ wipes: 'program', how: 'Menu, setup, schedule, as new.' },
-				{ wipes: 'all', how: 'Menu, setup, service, as new.' }
-			],
-			lock: { covers: 'all', how: 'Menu, lock: key four figures.', ends: 'Menu, lock: key the same figures.' }
+				unit: { wipes: 'nothing' },
+				clock: { wipes: 'nothing' },
+				grouping: { wipes: 'program' },
+				plain: { wipes: 'nothing' }
+			}
 		},
 		habits: {
 			override: { ends: 'next-change', how: 'Press warmer or cooler.' },
@@ -133,9 +122,8 @@ export const roomStats: readonly ProfileInput[] = [
 		keying: programKey,
 		operation: {
 			options: {
-				clock: { how: 'Press clock twice: 12 h or 24 h blinks.', wipes: 'nothing' }
-			},
-			resets: [{ wipes: 'all', how: 'Press the recessed key with a pin.' }]
+				clock: { wipes: 'nothing' }
+			}
 		},
 		habits: {
 			power: 'batteries',
@@ -171,13 +159,8 @@ export const roomStats: readonly ProfileInput[] = [
 		keying: { ...programKey, eventOrder: 'temperature-first', copy: { onto: 'next-day', presses: 2 } },
 		operation: {
 			options: {
-				plain: {
-					how: 'Hold the day key 3 s, then plus until PROG shows.',
-					wipes: 'nothing',
-					onlyWhenOff: true
-				}
-			},
-			resets: [{ wipes: 'all', how: 'Hold the day and copy keys together for 5 s.' }]
+				plain: { wipes: 'nothing' }
+			}
 		},
 		habits: {
 			power: 'batteries',
@@ -206,9 +189,8 @@ export const roomStats: readonly ProfileInput[] = [
 		keying: { ...programKey, copy: { onto: 'any-day', presses: 3 } },
 		operation: {
 			options: {
-				plain: { how: 'Hold mode 8 s, then plus until P shows.', wipes: 'program' }
-			},
-			resets: [{ wipes: 'all', how: 'Hold clock and mode together for 10 s; pair it again afterwards.' }]
+				plain: { wipes: 'program' }
+			}
 		},
 		habits: {
 			power: 'batteries',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { browser } from '$app/environment';
-import type { Keyed } from '$core/keying';
+import { withKeyed, type Keyed } from '$core/keying';
 import { keepJson, keptJson, keptNames } from '../browserStore';
 import { call, mayLater, UNREACHABLE } from '../call';
 import { saving } from '../saving.svelte';
@@ -73,7 +73,9 @@ export class KeyedNotes {
 
 	/** Notes a value as keyed, or with null as not keyed after all. */
 	note(id: string, shows: string | null): void {
-		this.#pending = { ...this.#pending, [id]: shows };
+		// what is noted last stands last
+		const { [id]: _, ...earlier } = this.#pending;
+		this.#pending = { ...earlier, [id]: shows };
 		// noted anew, it may be taken now
 		if (this.#why?.kind === 'refused') this.#why = null;
 		this.#show(this.#keyed);
@@ -166,12 +168,7 @@ export class KeyedNotes {
 
 	/** Shows what the server has with what waits laid over it, and keeps what waits; of what other windows keep, `sent` waits no more. */
 	#show(base: Keyed, sent: Readonly<Record<string, string | null>> = {}): void {
-		const merged: Record<string, string> = { ...base };
-		for (const [id, shows] of Object.entries(this.#pending)) {
-			if (shows === null) delete merged[id];
-			else merged[id] = shows;
-		}
-		this.#keyed = merged;
+		this.#keyed = withKeyed(base, this.#pending);
 		const others = Object.entries(kept(this.#path)).filter(([id, shows]) => sent[id] !== shows);
 		const waiting = { ...Object.fromEntries(others), ...this.#pending };
 		if (browser)

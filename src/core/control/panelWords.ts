@@ -1,0 +1,116 @@
+import { capital } from '../schema';
+import { OPTION_IDS, type Operation, type OptionId, type Wipes } from './operation';
+import { strokesOf, type Panel, type PanelGesture } from './panel';
+import { isOffered, type ControlProfile } from './profile';
+
+/** How often something is done: "once", "twice", "7 times". */
+export const timesWords = (times: number): string =>
+	times === 1 ? 'once' : times === 2 ? 'twice' : `${times} times`;
+
+/** What is printed on a key. */
+export const keyPrint = (panel: Panel, id: string): string =>
+	panel.keys.find((key) => key.id === id)?.print ?? id;
+
+/** A gesture as it is said to somebody at the control: "hold Menu 5 s", "press + twice", "put Switch to Off". */
+export function gesturePhrase(panel: Panel, gesture: PanelGesture): string {
+	switch (gesture.do) {
+		case 'press': {
+			const key = panel.keys.find(({ id }) => id === gesture.key);
+			const verb = key?.kind === 'field' ? 'touch' : 'press';
+			const again = gesture.times > 1 ? ` ${timesWords(gesture.times)}` : '';
+			return `${verb} ${keyPrint(panel, gesture.key)}${again}`;
+		}
+		case 'hold': {
+			const prints = gesture.keys.map((key) => keyPrint(panel, key));
+			const recessed = panel.keys.some(({ id, kind }) => id === gesture.keys[0] && kind === 'recessed');
+			return `hold ${prints.join(' and ')}${prints.length > 1 ? ' together' : ''}${recessed ? ' with a pin' : ''} ${gesture.seconds}\u00a0s`;
+		}
+		case 'set':
+			return `put ${keyPrint(panel, gesture.key)} to ${gesture.to}`;
+	}
+}
+
+/** Gestures one after another as a sentence: "Hold Menu 5 s, then press OK twice." */
+export const waySentence = (panel: Panel, way: readonly PanelGesture[]): string =>
+	way.length === 0 ? '' : `${capital(way.map((gesture) => gesturePhrase(panel, gesture)).join(', then '))}.`;
+
+const strokes = (way: readonly PanelGesture[]) =>
+	way.reduce((sum, gesture) => sum + strokesOf(gesture).length, 0);
+
+/** The way to an option through the menu that holds it; null where no menu does. */
+function optionWay(profile: ControlProfile, panel: Panel, id: OptionId): PanelGesture[] | null {
+	const place = panel.places.find(({ fields }) => fields.includes(id));
+	if (!place) return null;
+	const before = place.fields
+		.slice(0, place.fields.indexOf(id))
+		.filter(
+			(field) => !(OPTION_IDS as readonly string[]).includes(field) || isOffered(profile, field as OptionId)
+		);
+	return [...place.way, ...again(place.take, before.length)];
+}
+
+/** A gesture done so many times. */
+export function again(gesture: PanelGesture, times: number): PanelGesture[] {
+	if (times === 0) return [];
+	return gesture.do === 'press' ? [{ ...gesture, times: gesture.times * times }] : Array(times).fill(gesture);
+}
+
+/**
+ * A profile whose words on how it is keyed, set, reset and locked are those of its panel: the panel is where they come
+ * from, and they are kept for whoever reads the card on paper or through the API. Without a panel as it is.
+ */
+export function withPanelWords(profile: ControlProfile): ControlProfile {
+	const { panel, keying, operation } = profile;
+	if (!panel) return profile;
+	const { program } = panel;
+	const options: Operation['options'] = {};
+	for (const id of OPTION_IDS) {
+		const way = isOffered(profile, id) ? optionWay(profile, panel, id) : null;
+		if (way)
+			options[id] = {
+				wipes: operation.options[id]?.wipes ?? 'program',
+				onlyWhenOff: panel.places.find(({ fields }) => fields.includes(id))!.onlyWhenOff,
+				how: waySentence(panel, way)
+			};
+	}
+	const wait = keying.timeoutSeconds;
+	return {
+		...profile,
+		keying: program
+			? {
+					...keying,
+					enter: waySentence(panel, [...program.way, ...(program.channels[0] ?? [])]),
+					leave:
+						program.leave.length > 0
+							? waySentence(panel, program.leave)
+							: `Touch no key for ${wait ?? 30}\u00a0s: the menu leaves by itself.`,
+					confirm: program.take.do === 'press' ? keyPrint(panel, program.take.key) : keying.confirm,
+					copy: program.copy
+						? program.copy.put
+							? { onto: 'any-day', presses: 3 }
+							: { onto: 'next-day', presses: 1 }
+						: null,
+					presses: {
+						...keying.presses,
+						enter: strokes(program.way),
+						leave: strokes(program.leave),
+						day: 1,
+						field: 1,
+						step: 1
+					}
+				}
+			: keying,
+		operation: {
+			options: { ...operation.options, ...options },
+			resets: (['program', 'clock', 'all'] as const satisfies readonly Wipes[]).flatMap((wipes) => {
+				const way = panel.resets[wipes];
+				return way ? [{ wipes, how: waySentence(panel, way) }] : [];
+			}),
+			lock: panel.lock && {
+				covers: panel.lock.covers,
+				how: waySentence(panel, panel.lock.way),
+				ends: waySentence(panel, panel.lock.ends)
+			}
+		}
+	};
+}

@@ -1,0 +1,672 @@
+import {
+	again,
+	channelsOf,
+	formInUse,
+	strokesOf,
+	type ControlOptions,
+	type ControlProfile,
+	type Grouping,
+	type PanelGesture
+} from '../control';
+import {
+	dayFields,
+	dayRound,
+	degreeScale,
+	degreesShown,
+	factoryMemory,
+	fieldShown,
+	follow,
+	isCleared,
+	menuAt,
+	menuFields,
+	menuScale,
+	needsMode,
+	opensAt,
+	optionChoices,
+	optionShown,
+	programFields,
+	scaleOf,
+	start,
+	stepsBetween,
+	unknownMemory,
+	withOption,
+	type DayContent,
+	type DayField,
+	type MachineOptions,
+	type MachineState,
+	type Memory,
+	type Operable,
+	type Place,
+	type Scale,
+	type Stroke
+} from '../machine';
+import type { Keyed } from './card';
+import type { CardItem } from './cardItems';
+import type { Goal } from './goal';
+import { overtaken } from './keyedIds';
+import { markOf } from './mark';
+
+/** How a control was found: as new (out of its box, or reset), or nobody knows what it holds. */
+export type Found = 'as-new' | 'unknown';
+
+/** The keys for one value: the way to its field, what changes it, what takes it. */
+export interface ItemKeys {
+	/** From where the value before it left the control. */
+	readonly way: readonly Stroke[];
+	/** From rest: for the first value of a turn, and once the menu has left by itself. */
+	readonly fromRest: readonly Stroke[];
+	/** Whether the way is certain: over a day of which nothing is known a step may be missing. */
+	readonly isSure: boolean;
+	/** What changes the value; null where what is shown first is not known: `until` says with which keys. */
+	readonly change: readonly Stroke[] | null;
+	readonly until: { readonly up: string; readonly down: string } | null;
+	readonly take: readonly Stroke[];
+	/** What the display shows when the field is come to; null where that is not known. */
+	readonly shows: string | null;
+	/** Presses in all; a key held counts as many as the grammar says. */
+	readonly presses: number;
+}
+
+/** The keys for the values that are still to key, in the order of the card, and for leaving at its end. */
+export interface CardKeys {
+	/** Of each item; null where it is in already. */
+	readonly items: readonly (ItemKeys | null)[];
+	readonly leave: readonly Stroke[];
+	/** Presses of all of it. */
+	readonly presses: number;
+	/** What the control holds after it. */
+	readonly memory: Memory;
+}
+
+/** The options that a card sets, as a control's menus count them. */
+export function machineOptions(
+	profile: ControlProfile,
+	options: ControlOptions,
+	grouping: Pick<Grouping, 'id'>
+): MachineOptions {
+	const { channel: _, ...set } = options;
+	const plain = formInUse(profile, options).form === 'plain' && profile.canBePlain;
+	return { ...set, plain, grouping: plain ? profile.groupings[0]!.id : grouping.id };
+}
+
+/** Whether a memory holds what a value of the program is to bring about. Of anything else: true. */
+export function isMet(profile: Operable, memory: Memory, goal: Goal): boolean {
+	if (goal.of !== 'field' || goal.all) return true;
+	const content = memory.days[goal.channel]?.[goal.day] ?? {};
+	if (goal.position !== null) return content[goal.key] === goal.position;
+	const step = Number(goal.key.split('/')[0]) - 1;
+	return dayFields(profile, memory.options, goal.day).every(
+		(field) => field.step !== step || content[field.key] === null
+	);
+}
+
+/** A guess at the presses of a change from what is not known (common practice: a few steps). */
+const UNKNOWN_PRESSES = 3;
+
+/** How many presses strokes are. A key held until the value is there counts as the most presses that a change takes. */
+export function strokePresses(profile: Operable, strokes: readonly Stroke[]): number {
+	return strokes.reduce((sum, stroke) => {
+		if (stroke.do === 'wait') return sum;
+		if (stroke.do === 'run') return sum + (profile.keying.presses.runsOnAfter ?? stroke.steps);
+		return sum + strokesOf(stroke).length;
+	}, 0);
+}
+
+/** The strokes that move a value along a scale: single presses, or the key held where it runs on and that is less. */
+function changing(
+	profile: Operable,
+	{ up, down }: { readonly up: string; readonly down: string },
+	scale: Scale,
+	from: number | null,
+	to: number
+): Stroke[] {
+	const steps = stepsBetween(scale, from, to);
+	if (steps === 0) return [];
+	const key = steps > 0 ? up : down;
+	const times = Math.abs(steps);
+	const { runsOnAfter } = profile.keying.presses;
+	return runsOnAfter !== null && times > runsOnAfter
+		? [{ do: 'run', key, steps: times }]
+		: [{ do: 'press', key, times }];
+}
+
+/** A step away and back: what shows already is set. */
+function anew(
+	{ up, down }: { readonly up: string; readonly down: string },
+	scale: Scale,
+	at: number
+): Stroke[] {
+	const keys = scale.round || at < scale.high ? [up, down] : [down, up];
+	return keys.map((key) => ({ do: 'press', key, times: 1 }));
+}
+
+/** How many takes lead from one field of a day to a later one. */
+function takesTo(
+	profile: Operable,
+	fields: readonly DayField[],
+	content: DayContent,
+	from: number,
+	to: number
+): number {
+	let takes = 0;
+	for (let at = from; at < to; takes++) {
+		const { step } = fields[at]!;
+		if (!isCleared(profile, fields, content, step)) at++;
+		else {
+			const next = fields.findIndex((field) => field.step > step);
+			at = next < 0 ? fields.length : next;
+		}
+	}
+	return takes;
+}
+
+type InProgram = Extract<Place, { in: 'program' }>;
+type InMenu = Extract<Place, { in: 'menu' }>;
+
+/** A person with the card at the control: what they know of it, and what they press. */
+class Hand {
+	state: MachineState;
+	/** The options of which it is not known where they stand. */
+	readonly #unsure: Set<string>;
+	/** The mode to go back to once the control was put to off for a menu. */
+	#backTo: number | null = null;
+
+	constructor(
+		readonly profile: Operable,
+		memory: Memory,
+		unsure: Iterable<string>
+	) {
+		this.state = start(profile, memory);
+		this.#unsure = new Set(unsure);
+	}
+
+	/** The strokes to rest from where the cursor stands. */
+	#toRest(place: Place): Stroke[] {
+		if (!place) return [];
+		const { panel, keying } = this.profile;
+		if (place.in === 'program') {
+			const { leave } = panel.program!;
+			return leave.length > 0 ? leave : [{ do: 'wait', seconds: keying.timeoutSeconds ?? 30 }];
+		}
+		const menu = panel.places[place.menu]!;
+		return menu.leave.length > 0
+			? menu.leave
+			: again(menu.take, menuFields(this.profile, menu).length - place.field);
+	}
+
+	#toMode(mode: number): PanelGesture[] {
+		const modes = this.profile.panel.modes!;
+		const count = modes.names.length;
+		if (mode === this.state.mode) return [];
+		return modes.next
+			? again(modes.next, (((mode - this.state.mode) % count) + count) % count)
+			: modes.each[mode]!;
+	}
+
+	/** Off for a menu that asks for it, and back again for everything else. */
+	#modeFor(onlyWhenOff: boolean): PanelGesture[] {
+		const { modes } = this.profile.panel;
+		const off = modes?.off != null ? modes.names.indexOf(modes.off) : -1;
+		if (onlyWhenOff && off >= 0 && this.state.mode !== off) return this.#toMode(off);
+		if (!onlyWhenOff && this.#backTo !== null) return this.#toMode(this.#backTo);
+		return [];
+	}
+
+	/** The way to a field of a menu from a place; null where no menu has it. */
+	#toMenu(place: Place, goal: Goal): { way: Stroke[]; menu: number; field: number } | null {
+		const { places } = this.profile.panel;
+		for (const [menu, one] of places.entries()) {
+			const fields = menuFields(this.profile, one);
+			const field = fields.findIndex(({ id, setpoint }) =>
+				goal.of === 'option'
+					? id === goal.id
+					: goal.of === 'setpoint'
+						? id === 'setpoints' && setpoint === goal.index
+						: goal.of === 'kept' && id === (goal.side === 'heat' ? 'setpoint' : 'cool-setpoint')
+			);
+			if (field < 0) continue;
+			if (place?.in === 'menu' && place.menu === menu && (field >= place.field || one.leave.length > 0)) {
+				const takes = (field - place.field + fields.length) % fields.length;
+				return { way: again(one.take, takes), menu, field };
+			}
+			const way = [
+				...this.#toRest(place),
+				...this.#modeFor(one.onlyWhenOff),
+				...one.way,
+				...again(one.take, field)
+			];
+			return { way, menu, field };
+		}
+		return null;
+	}
+
+	/** The way to a field of the program from a place, and whether it is certain. */
+	#toField(
+		place: Place,
+		channel: number,
+		group: number,
+		key: string | null
+	): { way: Stroke[]; isSure: boolean } | null {
+		const { profile } = this;
+		const { program } = profile.panel;
+		if (!program) return null;
+		const { memory } = this.state;
+		const round = dayRound(profile, memory.options).length;
+		const { fields, content } = programFields(profile, memory, { channel, group });
+		const field = key === null ? 0 : fields.findIndex((one) => one.key === key);
+		if (field < 0) return null;
+		const takes = (from: number, to: number) => takesTo(profile, fields, content, from, to);
+		// over unknown steps that may have been cleared nobody can count
+		const sureFrom = (from: number) =>
+			!fields
+				.slice(from, field)
+				.some((one) => content[one.key] === undefined && one.step !== fields[field]!.step) ||
+			!couldBeCleared(profile);
+		const there = place?.in === 'program' && place.channel === channel ? place : null;
+		if (!there) {
+			const needed = needsMode(profile);
+			const way = [
+				...this.#toRest(place),
+				...(needed !== null ? this.#toMode(needed) : this.#modeFor(false)),
+				...program.way,
+				...(program.channels[channel] ?? []),
+				...again(program.day, group),
+				...again(program.take, takes(0, field))
+			];
+			return { way, isSure: sureFrom(0) };
+		}
+		if (key === null && there.group === group) return { way: [], isSure: true };
+		const onwards = again(program.day, (group - there.group + round) % round);
+		const afresh = [...onwards, ...again(program.take, takes(0, field))];
+		if (there.group !== group) return { way: afresh, isSure: sureFrom(0) };
+		if (field >= there.field)
+			return { way: again(program.take, takes(there.field, field)), isSure: sureFrom(there.field) };
+		const roundDays = [...again(program.day, round), ...again(program.take, takes(0, field))];
+		const roundFields = again(program.take, takes(there.field, fields.length) + takes(0, field));
+		const way =
+			program.afterLast === 'first-again' &&
+			strokePresses(profile, roundFields) <= strokePresses(profile, roundDays)
+				? roundFields
+				: roundDays;
+		return { way, isSure: sureFrom(0) };
+	}
+
+	/** The keys for a goal, from where the control stands; it stands after them in `state`. null where the panel does not say how. */
+	reach(goal: Goal): ItemKeys | null {
+		const { place } = this.state;
+		switch (goal.of) {
+			case 'mode': {
+				const mode = this.profile.panel.modes?.names.indexOf(goal.name) ?? -1;
+				if (mode < 0) return null;
+				const way = this.#toMode(mode);
+				const keys = this.#made([...this.#toRest(place), ...way], way, true, [], null, [], null);
+				this.#backTo = null;
+				return keys;
+			}
+			case 'option':
+			case 'setpoint':
+			case 'kept':
+				return this.#reachMenu(goal);
+			case 'copy':
+				return this.#reachCopy(goal);
+			case 'field':
+				return this.#reachField(goal);
+		}
+	}
+
+	#reachMenu(goal: Extract<Goal, { of: 'option' | 'setpoint' | 'kept' }>): ItemKeys | null {
+		const { profile } = this;
+		const { memory, place } = this.state;
+		const found = this.#toMenu(place, goal);
+		if (!found) return this.#turned(goal);
+		const rest = this.#toMenu(null, goal)!;
+		const { onlyWhenOff, up, down, take } = profile.panel.places[found.menu]!;
+		const was = this.state.mode;
+		const field = menuFields(profile, profile.panel.places[found.menu]!)[found.field]!;
+		const scale = menuScale(profile, memory, field);
+		const isUnsure = goal.of === 'option' && this.#unsure.has(goal.id);
+		const from = isUnsure ? undefined : menuAt(profile, memory, field, this.state.atSeconds);
+		const change = from === undefined ? null : changing(profile, { up, down }, scale, from, goal.position);
+		const keys = this.#made(found.way, rest.way, true, change, { up, down }, [take], null);
+		if (onlyWhenOff && was !== this.state.mode) this.#backTo ??= was;
+		else if (this.#backTo === this.state.mode) this.#backTo = null;
+		if (change === null) this.#know(goal);
+		return keys;
+	}
+
+	/** A setpoint that is changed at rest. */
+	#turned(goal: Goal): ItemKeys | null {
+		const { profile } = this;
+		const { rest } = profile.panel;
+		if (!rest || goal.of !== 'kept' || goal.side !== 'heat') return null;
+		const { memory } = this.state;
+		const { heat } = memory.kept;
+		const scale = degreeScale(profile, memory.options.unit);
+		const change = heat === undefined ? null : changing(profile, rest, scale, heat, goal.position);
+		const way = this.#modeFor(false);
+		const keys = this.#made(
+			[...this.#toRest(this.state.place), ...way],
+			way,
+			true,
+			change,
+			rest,
+			[],
+			heat === undefined ? null : fieldShown(profile, memory.options, { kind: 'heat' }, heat)
+		);
+		if (change === null) this.#know(goal);
+		return keys;
+	}
+
+	/** Where a group of days stands in the round; −1 where the control, as it is set, has none that begins so. */
+	#groupOf(day: number, all: boolean): number {
+		return dayRound(this.profile, this.state.memory.options).findIndex(
+			(one) => one.all === all && (all || one.days[0] === day)
+		);
+	}
+
+	#reachField(goal: Extract<Goal, { of: 'field' }>): ItemKeys | null {
+		const { profile } = this;
+		const { memory, place } = this.state;
+		const { program } = profile.panel;
+		const group = this.#groupOf(goal.day, goal.all);
+		if (!program || group < 0 || memory.options.plain) return null;
+		const at = { channel: goal.channel, group };
+		const { fields, content } = programFields(profile, memory, at);
+		// a step is cleared at its first field
+		const key =
+			goal.position === null
+				? fields.find((field) => field.step === Number(goal.key.split('/')[0]) - 1)?.key
+				: goal.key;
+		const way = key === undefined ? null : this.#toField(place, goal.channel, group, key);
+		if (!way || key === undefined) return null;
+		const fromRest = this.#toField(null, goal.channel, group, key)!.way;
+		const index = fields.findIndex((field) => field.key === key);
+		const opens = opensAt(profile, memory.options, fields, content, index);
+		const shows = opens === undefined ? null : fieldShown(profile, memory.options, fields[index]!, opens);
+		if (goal.position === null) {
+			if (!program.clear) return null;
+			// cleared already: it is passed over
+			const isClear = opens === null && !(goal.all && this.#differs(goal.channel, fields, index));
+			return this.#made(
+				way.way,
+				fromRest,
+				way.isSure,
+				isClear ? [] : [program.clear],
+				null,
+				isClear ? [program.take] : [],
+				shows
+			);
+		}
+		const written = program.writes[goal.position];
+		if (written) return this.#made(way.way, fromRest, way.isSure, [written], null, [], shows);
+		const scale = scaleOf(profile, memory.options, fields[index]!);
+		const steps = opens === undefined ? null : changing(profile, program, scale, opens, goal.position);
+		// of all days at once what shows already is set anew where some day has another
+		const change =
+			steps?.length === 0 && goal.all && this.#differs(goal.channel, fields, index)
+				? anew(program, scale, goal.position)
+				: steps;
+		const keys = this.#made(way.way, fromRest, way.isSure, change, program, [program.take], shows);
+		if (change === null) this.#know(goal);
+		return keys;
+	}
+
+	/** Whether the days hold different values in a field. */
+	#differs(channel: number, fields: readonly DayField[], index: number): boolean {
+		const { key } = fields[index]!;
+		const week = this.state.memory.days[channel]!;
+		return week.some((content) => content[key] !== week[0]![key]);
+	}
+
+	#reachCopy(goal: Extract<Goal, { of: 'copy' }>): ItemKeys | null {
+		const { profile } = this;
+		const copy = profile.panel.program?.copy;
+		const [from, onto] = [this.#groupOf(goal.from, false), this.#groupOf(goal.onto, false)];
+		if (!copy || from < 0 || onto < 0) return null;
+		const round = dayRound(profile, this.state.memory.options);
+		const way = this.#toField(this.state.place, goal.channel, from, null);
+		if (!way) return null;
+		const fromRest = this.#toField(null, goal.channel, from, null)!.way;
+		// days onto which it can be copied, beginning with the next one
+		const targets = round.filter(({ all }) => !all).length;
+		const shift = round.length - targets;
+		const next = ((from - shift + 1) % targets) + shift;
+		const onwards = (onto - next + targets) % targets;
+		if (!copy.put && onwards > 0) return null;
+		const strokes = copy.put
+			? [copy.start, ...again(profile.panel.program!.day, onwards), copy.put]
+			: [copy.start];
+		return this.#made(way.way, fromRest, true, strokes, null, [], null);
+	}
+
+	/** Keys as they are pressed: the control stands after them, but for a value that nobody knows. */
+	#made(
+		way: readonly Stroke[],
+		fromRest: readonly Stroke[],
+		isSure: boolean,
+		change: readonly Stroke[] | null,
+		until: { readonly up: string; readonly down: string } | null,
+		take: readonly Stroke[],
+		shows: string | null
+	): ItemKeys {
+		const pressed = [...way, ...(change ?? []), ...take];
+		this.state = follow(this.profile, this.state, pressed);
+		return {
+			way,
+			fromRest,
+			isSure,
+			change,
+			until: change === null && until ? { up: until.up, down: until.down } : null,
+			take,
+			shows,
+			presses: strokePresses(this.profile, pressed) + (change === null ? UNKNOWN_PRESSES : 0)
+		};
+	}
+
+	/** What was set until it showed what it must is known from then on. */
+	#know(goal: Goal): void {
+		this.state = { ...this.state, memory: withGoal(this.profile, this.state.memory, goal) };
+		if (goal.of === 'option') this.#unsure.delete(goal.id);
+	}
+
+	/** To rest, and back in the mode that it was in. */
+	leave(): Stroke[] {
+		const strokes = [...this.#toRest(this.state.place), ...this.#modeFor(false)];
+		this.state = follow(this.profile, this.state, strokes);
+		return strokes;
+	}
+}
+
+const couldBeCleared = ({ program }: Operable) =>
+	program.form === 'pairs' || (program.form === 'events' && program.clearable);
+
+/** A memory in which a goal is met. */
+function withGoal(profile: Operable, memory: Memory, goal: Goal): Memory {
+	const inDays = (
+		days: readonly number[],
+		channel: number,
+		change: (content: DayContent) => DayContent
+	): Memory => ({
+		...memory,
+		days: memory.days.map((week, c) =>
+			c === channel ? week.map((content, day) => (days.includes(day) ? change(content) : content)) : week
+		)
+	});
+	const groupDays = (day: number) =>
+		dayRound(profile, memory.options).find((one) => !one.all && one.days[0] === day)?.days ?? [day];
+	switch (goal.of) {
+		case 'setpoint':
+			return {
+				...memory,
+				setpoints: memory.setpoints.map((was, i) => (i === goal.index ? goal.position : was))
+			};
+		case 'kept':
+			return { ...memory, kept: { ...memory.kept, [goal.side]: goal.position } };
+		case 'field': {
+			const days = goal.all ? [0, 1, 2, 3, 4, 5, 6] : groupDays(goal.day);
+			const step = Number(goal.key.split('/')[0]) - 1;
+			const { fields } = programFields(profile, memory, { channel: goal.channel, group: 0 });
+			const keys =
+				goal.position === null
+					? fields.filter((field) => field.step === step).map(({ key }) => key)
+					: [goal.key];
+			return inDays(days, goal.channel, (content) => ({
+				...content,
+				...Object.fromEntries(keys.map((key) => [key, goal.position]))
+			}));
+		}
+		case 'copy': {
+			const content = memory.days[goal.channel]![goal.from]!;
+			return inDays(groupDays(goal.onto), goal.channel, () => content);
+		}
+		case 'option':
+			return withOption(profile, memory, goal.id, goal.position, 0);
+		case 'mode':
+			return memory;
+	}
+}
+
+/**
+ * The keys for a card: those of each value from where the one before it left the control, beginning at rest with the
+ * control as it was found and with what was keyed since. `options` are those that the card sets.
+ */
+export function keysOfCard(
+	profile: Operable,
+	items: readonly CardItem[],
+	options: MachineOptions,
+	keyed: Keyed = {},
+	found: Found = 'as-new'
+): CardKeys {
+	const standing = new Map(Object.entries(keyed));
+	const isIn = (item: CardItem) => standing.get(item.id) === item.shows;
+	const optionIds = items.flatMap((item) => (item.goal.of === 'option' && !isIn(item) ? [item.goal.id] : []));
+	const memory = asNoted(profile, items, options, keyed, found);
+	const hand = new Hand(profile, memory, found === 'unknown' ? optionIds : []);
+	const made = items.map((item) => {
+		if (isIn(item)) return null;
+		// what this value overtakes is to be keyed again further down
+		const isOvertaken =
+			item.goal.of === 'field' && !item.goal.all
+				? null
+				: overtaken(item.id, item.shows, standing.get(item.id));
+		if (isOvertaken) for (const id of [...standing.keys()]) if (isOvertaken(id)) standing.delete(id);
+		return hand.reach(item.goal);
+	});
+	const leave = hand.leave();
+	return {
+		items: made,
+		leave,
+		presses: made.reduce((sum, keys) => sum + (keys?.presses ?? 0), strokePresses(profile, leave)),
+		memory: hand.state.memory
+	};
+}
+
+/** What a day shows field by field, a step that was cleared once. */
+function shownOf(profile: Operable, options: MachineOptions, day: number, content: DayContent): string[] {
+	const fields = dayFields(profile, options, day);
+	return fields.flatMap((field, i) => {
+		if (isCleared(profile, fields, content, field.step))
+			return fields[i - 1]?.step === field.step ? [] : ['--:--'];
+		const position = content[field.key];
+		return [position === undefined ? '' : fieldShown(profile, options, field, position)];
+	});
+}
+
+/** The position at which a field shows something; undefined where it never does. */
+function positionOf(
+	profile: Operable,
+	options: MachineOptions,
+	field: DayField,
+	shows: string
+): number | undefined {
+	const { low, high } = scaleOf(profile, options, field);
+	for (let at = low; at <= high; at++) if (fieldShown(profile, options, field, at) === shows) return at;
+	return undefined;
+}
+
+/**
+ * What the control holds by what was noted, in the order in which it was: the week of the settings that are asked for. A
+ * day that was copied from another content than is known by now is not known itself.
+ */
+function asNoted(
+	profile: Operable,
+	items: readonly CardItem[],
+	options: MachineOptions,
+	keyed: Keyed,
+	found: Found
+): Memory {
+	let memory = found === 'unknown' ? unknownMemory(profile, options) : factoryMemory(profile);
+	for (const { id, goal } of items) {
+		const shows = keyed[id];
+		if (shows === undefined || goal.of === 'field' || goal.of === 'copy' || goal.of === 'mode') continue;
+		const position = standsAt(profile, memory, goal, shows);
+		if (position !== undefined) memory = withGoal(profile, memory, { ...goal, position });
+	}
+	const set = memory.options;
+	const names = channelsOf(profile);
+	const stem = [set.grouping, set.perDay, set.unit, set.clock].join('/');
+	if (set.plain) return memory;
+	for (const [id, shows] of Object.entries(keyed)) {
+		if (!id.startsWith(`${stem}/`)) continue;
+		const rest = id.slice(stem.length + 1);
+		const channel = names ? names.findIndex((name) => rest.startsWith(`${name}/`)) : 0;
+		if (channel < 0) continue;
+		memory = noted(profile, memory, channel, names ? rest.slice(names[channel]!.length + 1) : rest, shows);
+	}
+	return memory;
+}
+
+/** Where an option or a setpoint stands that was noted to show something; undefined where it never shows that. */
+function standsAt(
+	profile: Operable,
+	memory: Memory,
+	goal: Extract<Goal, { of: 'option' | 'setpoint' | 'kept' }>,
+	shows: string
+): number | undefined {
+	if (goal.of === 'option') {
+		const at = optionChoices(profile, goal.id).findIndex(
+			(_, i) => optionShown(profile, goal.id, i) === shows
+		);
+		return at < 0 ? undefined : at;
+	}
+	const { unit } = memory.options;
+	const { low, high } = degreeScale(profile, unit, goal.of === 'kept' && goal.side === 'cool');
+	for (let at = low; at <= high; at++) if (degreesShown(profile, unit, at) === shows) return at;
+	return undefined;
+}
+
+/** The memory with one note of the week: what stands after its stem, and what was shown. */
+function noted(profile: Operable, memory: Memory, channel: number, rest: string, shows: string): Memory {
+	const { options } = memory;
+	const week = memory.days[channel]!;
+	const put = (days: readonly number[], content: (day: number) => DayContent): Memory => ({
+		...memory,
+		days: memory.days.map((old, c) =>
+			c === channel ? old.map((held, day) => (days.includes(day) ? content(day) : held)) : old
+		)
+	});
+	const figures = (text: string) => [...text].map(Number);
+	const copy = /^copy\/(\d+)-(\d+)\/(.+)$/.exec(rest);
+	if (copy) {
+		const [from, onto] = [figures(copy[1]!)[0]!, figures(copy[2]!)];
+		const content = week[from]!;
+		const isThat = markOf(shownOf(profile, options, from, content)) === copy[3];
+		return put(onto, () => (isThat ? content : {}));
+	}
+	const value = /^(all|\d+)\/(.+)$/.exec(rest);
+	if (!value) return memory;
+	const days = value[1] === 'all' ? [0, 1, 2, 3, 4, 5, 6] : figures(value[1]!);
+	const key = value[2]!;
+	const fields = dayFields(profile, options, days[0]!);
+	const step = Number(key.split('/')[0]) - 1;
+	if (key.endsWith('/clear')) {
+		const cleared = fields.filter((field) => field.step === step).map((field) => [field.key, null] as const);
+		return put(days, (day) => ({ ...week[day]!, ...Object.fromEntries(cleared) }));
+	}
+	const field = fields.find((one) => one.key === key);
+	const position = field && positionOf(profile, options, field, shows);
+	return put(days, (day) => {
+		const { [key]: _, ...others } = week[day]!;
+		return position === undefined ? others : { ...others, [key]: position };
+	});
+}

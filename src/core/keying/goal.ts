@@ -1,0 +1,21 @@
+import type { OptionId } from '../control';
+
+/** What one value of a card is to bring about at the control. Positions are on the field's own scale. */
+export type Goal =
+	| { readonly of: 'option'; readonly id: OptionId; readonly position: number }
+	/** A setpoint kept for the week, by its place among them, warmest 0. */
+	| { readonly of: 'setpoint'; readonly index: number; readonly position: number }
+	/** The setpoint kept without a program. */
+	| { readonly of: 'kept'; readonly side: 'heat' | 'cool'; readonly position: number }
+	/** A field of the program, of the group that begins with `day`, or of all days at once; position null clears its step. */
+	| {
+			readonly of: 'field';
+			readonly channel: number;
+			readonly day: number;
+			readonly all: boolean;
+			readonly key: string;
+			readonly position: number | null;
+	  }
+	| { readonly of: 'copy'; readonly channel: number; readonly from: number; readonly onto: number }
+	/** A mode, by its name on the display. */
+	| { readonly of: 'mode'; readonly name: string };

@@ -1,0 +1,203 @@
+import {
+	displayDay,
+	displayTime,
+	isSwitch,
+	channelsOf,
+	expandProgram,
+	OPTION_IDS,
+	type ControlProfile,
+	type OptionId
+} from '../control';
+import { capital, spokenName } from '../schema';
+import { DAY_MINUTES, dayRange, valueAt } from '../week';
+import { degreesAt, degreesShown, fieldShown, keptSetpoints } from './fields';
+import {
+	clockAt,
+	dayRound,
+	menuAt,
+	menuFields,
+	opensAt,
+	programFields,
+	settled,
+	type MachineState,
+	type MenuField,
+	type Operable
+} from './machine';
+import { optionChoices, programOf } from './memory';
+
+/** What stands on a control's display. */
+export interface Display {
+	/** Top left: the day, or the menu. */
+	readonly heading: string;
+	/** Top right: the step, the clock, what is chosen. */
+	readonly aside: string;
+	/** The value, large. */
+	readonly shows: string;
+	readonly unit: string;
+	/** Whether the value blinks: it is the one that keys change. */
+	readonly blinks: boolean;
+	/** At the foot: the mode, or what is being done. */
+	readonly foot: string;
+	readonly locked: boolean;
+	/** Seconds after the last key when it is left by itself; null where it stays. */
+	readonly leavesAfterSeconds: number | null;
+}
+
+/** The words with which a display names what stands in a menu. */
+const FIELD_WORDS: Readonly<Record<MenuField['id'], string>> = {
+	unit: 'unit',
+	clock: 'clock',
+	grouping: 'days',
+	'per-day': 'steps',
+	plain: 'program',
+	setpoints: '',
+	setpoint: 'set',
+	'cool-setpoint': 'cool to',
+	'clock-day': 'day',
+	'clock-hour': 'hour',
+	'clock-minute': 'minute'
+};
+
+function menuShown(
+	profile: Operable,
+	state: MachineState,
+	field: MenuField,
+	position: number | undefined
+): { shows: string; unit: string } {
+	const { options } = state.memory;
+	if (position === undefined) return { shows: '', unit: '' };
+	switch (field.id) {
+		case 'setpoints':
+		case 'setpoint':
+		case 'cool-setpoint':
+			return { shows: degreesShown(profile, options.unit, position), unit: `°${options.unit}` };
+		case 'clock-day':
+			return { shows: displayDay(profile, position), unit: '' };
+		case 'clock-hour':
+			return { shows: fieldShown(profile, options, { kind: 'hour' }, position), unit: '' };
+		case 'clock-minute':
+			return { shows: String(position).padStart(2, '0'), unit: '' };
+		default:
+			return { shows: optionShown(profile, field.id, position), unit: '' };
+	}
+}
+
+/** An option's value as the display and the card show it. */
+export function optionShown(profile: ControlProfile, id: OptionId, position: number): string {
+	const choice = optionChoices(profile, id)[position];
+	switch (id) {
+		case 'unit':
+			return `°${String(choice)}`;
+		case 'clock':
+			return `${String(choice)} h`;
+		case 'grouping':
+			return profile.groupings[position]?.name ?? '';
+		case 'per-day':
+			return String(choice);
+		case 'plain':
+			return choice === true ? 'Off' : 'On';
+	}
+}
+
+/** What a display shows at a moment: where the cursor stands and at what. */
+export function display(profile: Operable, before: MachineState, atSeconds: number): Display {
+	const state = settled(profile, before, atSeconds);
+	const { memory, place, locked } = state;
+	const { options } = memory;
+	const mode = profile.panel.modes?.names[state.mode] ?? '';
+	if (!place) return { ...resting(profile, state, atSeconds), foot: mode, locked };
+	if (place.in === 'menu') {
+		const menu = profile.panel.places[place.menu]!;
+		const fields = menuFields(profile, menu);
+		const field = fields[place.field]!;
+		const position = place.edit ?? menuAt(profile, memory, field, atSeconds);
+		const isOption = (OPTION_IDS as readonly string[]).includes(field.id);
+		return {
+			heading: menu.name,
+			aside: isOption || fields.length > 1 ? `${place.field + 1} of ${fields.length}` : '',
+			...menuShown(profile, state, field, position),
+			blinks: true,
+			foot:
+				field.id === 'setpoints'
+					? spokenName(keptSetpoints(profile)[field.setpoint]!)
+					: FIELD_WORDS[field.id],
+			locked,
+			leavesAfterSeconds: menu.timeoutSeconds
+		};
+	}
+	const { fields, content, days } = programFields(profile, memory, place);
+	const field = fields[place.field]!;
+	const position = place.edit ?? opensAt(profile, options, fields, content, place.field);
+	const channel = channelsOf(profile)?.[place.channel];
+	const dayWords = (of: readonly number[]) =>
+		of.length === 1
+			? displayDay(profile, of[0]!)
+			: profile.dayNumbering === 'names'
+				? dayRange([...of])
+				: `${displayDay(profile, of[0]!)}–${displayDay(profile, of.at(-1)!)}`;
+	const round = dayRound(profile, options);
+	return {
+		heading: dayWords(days),
+		aside: field.label,
+		...(place.copyTo !== null
+			? { shows: dayWords(round[place.copyTo]!.days), unit: '' }
+			: {
+					shows: position === undefined ? '' : fieldShown(profile, options, field, position),
+					unit: field.kind === 'heat' || field.kind === 'cool' ? `°${options.unit}` : ''
+				}),
+		blinks: true,
+		foot: [
+			channel,
+			place.copyTo !== null
+				? 'copy to'
+				: field.kind === 'heat' && profile.cooling
+					? 'heat to'
+					: field.kind === 'cool'
+						? 'cool to'
+						: ''
+		]
+			.filter(Boolean)
+			.join(', '),
+		locked,
+		leavesAfterSeconds: profile.keying.timeoutSeconds
+	};
+}
+
+/** What the program, or the setpoint kept, asks for at the moment that the clock shows: °C, or 1 and 0 of a switch; null where that is not known. */
+export function programNow(profile: Operable, { memory }: MachineState, atSeconds: number): number | null {
+	const program = programOf(profile, memory);
+	if (!program) return null;
+	const { day, minute } = clockAt(memory, atSeconds);
+	return valueAt(expandProgram(program, profile.temperature?.minC ?? 0), day * DAY_MINUTES + minute);
+}
+
+function resting(
+	profile: Operable,
+	state: MachineState,
+	atSeconds: number
+): Pick<Display, 'heading' | 'aside' | 'shows' | 'unit' | 'blinks' | 'leavesAfterSeconds'> {
+	const { memory } = state;
+	const { options } = memory;
+	const { day, minute } = clockAt(memory, atSeconds);
+	const time = displayTime(minute, options.clock);
+	const modes = profile.panel.modes;
+	const isOff = modes?.off != null && modes.names[state.mode] === modes.off;
+	const now = isOff ? null : programNow(profile, state, atSeconds);
+	const noClock = profile.habits.clock.summerTime === 'no-clock';
+	const shown =
+		now === null
+			? { shows: isOff ? 'Off' : '--', unit: '' }
+			: isSwitch(profile)
+				? { shows: now >= 0.5 ? 'On' : 'Off', unit: '' }
+				: {
+						shows: degreesShown(profile, options.unit, degreesAt(profile, options.unit, now)),
+						unit: `°${options.unit}`
+					};
+	return {
+		heading: noClock ? '' : capital(displayDay(profile, day)),
+		aside: noClock ? '' : time,
+		...shown,
+		blinks: false,
+		leavesAfterSeconds: null
+	};
+}

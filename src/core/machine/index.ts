@@ -1,0 +1,4 @@
+export * from './display';
+export * from './fields';
+export * from './machine';
+export * from './memory';

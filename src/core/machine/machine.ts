@@ -1,0 +1,701 @@
+import {
+	isOffered,
+	OPTION_IDS,
+	strokesOf,
+	type ControlProfile,
+	type OptionId,
+	type Panel,
+	type PanelGesture,
+	type PanelPlace,
+	type PlaceField,
+	type ProgramPlace,
+	type Wipes
+} from '../control';
+import { DAY_MINUTES, WEEK_DAYS } from '../week';
+import {
+	channelCount,
+	dayFields,
+	degreeScale,
+	keptSetpoints,
+	scaleOf,
+	type DayField,
+	type MachineOptions,
+	type Scale
+} from './fields';
+import {
+	factoryClock,
+	factoryDays,
+	factoryMemory,
+	groupingOf,
+	optionAt,
+	optionChoices,
+	withOption,
+	type DayContent,
+	type Memory
+} from './memory';
+
+/** A control with a panel that is described. */
+export type Operable = ControlProfile & { readonly panel: Panel };
+
+/** Whether a control can be operated by what is known of it. */
+export const isOperable = (profile: ControlProfile): profile is Operable => profile.panel !== null;
+
+/** Where the cursor stands: nowhere (at rest), in the program, or in a menu. `edit` is what stands in the field and was not taken yet. */
+export type Place =
+	| null
+	| {
+			readonly in: 'program';
+			readonly channel: number;
+			/** The place in the round of day groups; see {@link dayRound}. */
+			readonly group: number;
+			readonly field: number;
+			readonly edit: number | undefined;
+			/** The place of the round that a copy is to go to, while that is being chosen. */
+			readonly copyTo: number | null;
+	  }
+	| {
+			readonly in: 'menu';
+			readonly menu: number;
+			readonly field: number;
+			readonly edit: number | undefined;
+	  };
+
+/** A control at one moment. */
+export interface MachineState {
+	readonly memory: Memory;
+	/** The place of its mode among the panel's. */
+	readonly mode: number;
+	readonly locked: boolean;
+	readonly place: Place;
+	/** What was pressed since rest and may still lead somewhere. */
+	readonly trail: readonly string[];
+	/** When a key was last touched, in seconds. */
+	readonly atSeconds: number;
+}
+
+/** What a hand does: a gesture of the panel, or a key held until the value has run on by so many steps. */
+export type Stroke =
+	| PanelGesture
+	| { readonly do: 'run'; readonly key: string; readonly steps: number }
+	/** No key touched until the menu has left by itself. */
+	| { readonly do: 'wait'; readonly seconds: number };
+
+/** A control as it comes out of its box. */
+export function start(
+	profile: Operable,
+	memory: Memory = factoryMemory(profile),
+	atSeconds = 0
+): MachineState {
+	return { memory, mode: 0, locked: false, place: null, trail: [], atSeconds };
+}
+
+/** The days of each place in the round of day groups: all days at once first, where the control has that, then its groups. */
+export function dayRound(
+	profile: ControlProfile,
+	options: MachineOptions
+): readonly { readonly days: readonly number[]; readonly all: boolean }[] {
+	const groups = groupingOf(profile, options).groups.map((days) => ({ days, all: false }));
+	return profile.keying.allDays && groups.length > 1
+		? [{ days: [0, 1, 2, 3, 4, 5, 6], all: true }, ...groups]
+		: groups;
+}
+
+/** A field of a menu; of the setpoints kept for the week which of them. */
+export interface MenuField {
+	readonly id: PlaceField;
+	readonly setpoint: number;
+}
+
+/** The fields of a menu that the control has, as it is set. */
+export function menuFields(profile: ControlProfile, place: PanelPlace): readonly MenuField[] {
+	return place.fields.flatMap((id): MenuField[] => {
+		if ((OPTION_IDS as readonly string[]).includes(id))
+			return isOffered(profile, id as OptionId) ? [{ id, setpoint: 0 }] : [];
+		if (id === 'setpoints') return keptSetpoints(profile).map((_name, setpoint) => ({ id, setpoint }));
+		return [{ id, setpoint: 0 }];
+	});
+}
+
+/** The weekday and the minute of the day that the clock shows. */
+export function clockAt(
+	{ clock }: Memory,
+	atSeconds: number
+): { readonly day: number; readonly minute: number } {
+	const passed = Math.floor((atSeconds - clock.atSeconds) / 60);
+	const week = WEEK_DAYS * DAY_MINUTES;
+	const minute = (((clock.minute + passed) % week) + week) % week;
+	return { day: Math.floor(minute / DAY_MINUTES), minute: minute % DAY_MINUTES };
+}
+
+/** Where a menu's field stands on its scale; undefined where that is not known. */
+export function menuAt(
+	profile: ControlProfile,
+	memory: Memory,
+	{ id, setpoint }: MenuField,
+	atSeconds: number
+): number | undefined {
+	switch (id) {
+		case 'setpoints':
+			return memory.setpoints[setpoint];
+		case 'setpoint':
+			return memory.kept.heat;
+		case 'cool-setpoint':
+			return memory.kept.cool;
+		case 'clock-day':
+			return clockAt(memory, atSeconds).day;
+		case 'clock-hour':
+			return Math.floor(clockAt(memory, atSeconds).minute / 60);
+		case 'clock-minute':
+			return clockAt(memory, atSeconds).minute % 60;
+		default:
+			return optionAt(profile, memory.options, id);
+	}
+}
+
+/** The scale on which a menu's field moves. */
+export function menuScale(profile: ControlProfile, memory: Memory, { id }: MenuField): Scale {
+	switch (id) {
+		case 'setpoints':
+		case 'setpoint':
+			return degreeScale(profile, memory.options.unit);
+		case 'cool-setpoint':
+			return degreeScale(profile, memory.options.unit, true);
+		case 'clock-day':
+			return { low: 0, high: 6, round: true };
+		case 'clock-hour':
+			return { low: 0, high: 23, round: true };
+		case 'clock-minute':
+			return { low: 0, high: 59, round: true };
+		default:
+			return { low: 0, high: optionChoices(profile, id).length - 1, round: true };
+	}
+}
+
+function withMenu(
+	profile: ControlProfile,
+	memory: Memory,
+	{ id, setpoint }: MenuField,
+	position: number,
+	atSeconds: number
+): Memory {
+	switch (id) {
+		case 'setpoints':
+			return { ...memory, setpoints: memory.setpoints.map((was, i) => (i === setpoint ? position : was)) };
+		case 'setpoint':
+			return { ...memory, kept: { ...memory.kept, heat: position } };
+		case 'cool-setpoint':
+			return { ...memory, kept: { ...memory.kept, cool: position } };
+		case 'clock-day':
+		case 'clock-hour':
+		case 'clock-minute': {
+			const { day, minute } = clockAt(memory, atSeconds);
+			const [d, h, m] =
+				id === 'clock-day'
+					? [position, Math.floor(minute / 60), minute % 60]
+					: id === 'clock-hour'
+						? [day, position, minute % 60]
+						: [day, Math.floor(minute / 60), position];
+			return { ...memory, clock: { minute: d * DAY_MINUTES + h * 60 + m, atSeconds } };
+		}
+		default:
+			return withOption(profile, memory, id, position, atSeconds);
+	}
+}
+
+/** What a step of a day stands at, whether it was cleared, and where an empty field opens. */
+export function programFields(
+	profile: ControlProfile,
+	memory: Memory,
+	at: { readonly channel: number; readonly group: number }
+): { readonly fields: readonly DayField[]; readonly content: DayContent; readonly days: readonly number[] } {
+	const { days } = dayRound(profile, memory.options)[at.group]!;
+	return {
+		fields: dayFields(profile, memory.options, days[0]!),
+		content: memory.days[at.channel]![days[0]!]!,
+		days
+	};
+}
+
+const clearable = ({ program }: ControlProfile) =>
+	program.form === 'pairs' || (program.form === 'events' && program.clearable);
+
+/** Whether nothing at all stands in the step of a field. */
+export const isCleared = (
+	profile: ControlProfile,
+	fields: readonly DayField[],
+	content: DayContent,
+	step: number
+): boolean => clearable(profile) && fields.every((one) => one.step !== step || content[one.key] === null);
+
+/**
+ * Where a field of the program stands when the cursor comes to it: at what it holds; an empty one at what the like field
+ * before it holds, else at the lowest. null in a step that was cleared, undefined where it is not known.
+ */
+export function opensAt(
+	profile: ControlProfile,
+	options: MachineOptions,
+	fields: readonly DayField[],
+	content: DayContent,
+	index: number
+): number | null | undefined {
+	const field = fields[index]!;
+	const held = content[field.key];
+	if (held !== null) return held;
+	if (isCleared(profile, fields, content, field.step)) return null;
+	const { low } = scaleOf(profile, options, field);
+	for (let i = index - 1; i >= 0; i--) {
+		const before = fields[i]!.kind === field.kind ? content[fields[i]!.key] : null;
+		if (before !== null) return before === undefined ? undefined : Math.max(low, before);
+	}
+	return low;
+}
+
+/** One step, or several, along a scale. From a cleared field the first step comes to its lowest, or down to its highest. */
+export function moved({ low, high, round }: Scale, from: number | null, steps: number): number {
+	const start = from ?? (steps > 0 ? low - 1 : high + 1);
+	if (!round) return Math.min(high, Math.max(low, start + steps));
+	const count = high - low + 1;
+	return low + ((((start - low + steps) % count) + count) % count);
+}
+
+/** Writes into the program; of all days at once into each of them. */
+function withContent(
+	memory: Memory,
+	channel: number,
+	days: readonly number[],
+	change: (content: DayContent, day: number) => DayContent
+): Memory {
+	return {
+		...memory,
+		days: memory.days.map((week, c) =>
+			c === channel ? week.map((content, day) => (days.includes(day) ? change(content, day) : content)) : week
+		)
+	};
+}
+
+type InProgram = Extract<Place, { in: 'program' }>;
+type InMenu = Extract<Place, { in: 'menu' }>;
+
+/** Leaves a place: what stands in its field is kept or dropped, as the control does. */
+function left(profile: Operable, state: MachineState, atSeconds: number): MachineState {
+	const { place } = state;
+	if (!place) return state;
+	const keeps =
+		place.in === 'program' ? profile.panel.program!.keeps : profile.panel.places[place.menu]!.keeps;
+	const memory = keeps && place.edit !== undefined ? taken(profile, state, atSeconds) : state.memory;
+	return { ...state, memory, place: null, trail: [] };
+}
+
+/** The memory with what stands in the field under the cursor taken. */
+function taken(profile: Operable, { memory, place }: MachineState, atSeconds: number): Memory {
+	if (!place) return memory;
+	if (place.in === 'menu') {
+		const field = menuFields(profile, profile.panel.places[place.menu]!)[place.field]!;
+		return place.edit === undefined ? memory : withMenu(profile, memory, field, place.edit, atSeconds);
+	}
+	const { fields, content, days } = programFields(profile, memory, place);
+	const at = place.edit ?? opensAt(profile, memory.options, fields, content, place.field);
+	const { key } = fields[place.field]!;
+	if (at === null || at === undefined) return memory;
+	// passing a value of all days at once is no change of those that have another
+	const { all } = dayRound(profile, memory.options)[place.group]!;
+	if (all && place.edit === undefined && content[key] !== null) return memory;
+	return withContent(memory, place.channel, days, (held) => ({ ...held, [key]: at }));
+}
+
+/** The field after the one under the cursor; one past the last where there is none. A step that was cleared is passed over. */
+function fieldAfter(profile: Operable, memory: Memory, place: InProgram): number {
+	const { fields, content } = programFields(profile, memory, place);
+	const { step } = fields[place.field]!;
+	if (!isCleared(profile, fields, content, step)) return place.field + 1;
+	const next = fields.findIndex((field) => field.step > step);
+	return next < 0 ? fields.length : next;
+}
+
+/** The cursor gone on from one field. */
+function gone(profile: Operable, state: MachineState, place: InProgram): MachineState {
+	const program = profile.panel.program!;
+	const { memory } = state;
+	const next = fieldAfter(profile, memory, place);
+	const { fields } = programFields(profile, memory, place);
+	const plain: InProgram = { ...place, edit: undefined, copyTo: null };
+	if (next < fields.length) return { ...state, place: { ...plain, field: next } };
+	if (program.afterLast === 'first-again') return { ...state, place: { ...plain, field: 0 } };
+	const round = dayRound(profile, memory.options).length;
+	return { ...state, place: { ...plain, group: (place.group + 1) % round, field: 0 } };
+}
+
+/** A change of one key, of one stroke or of a run, where it is the one that changes the value; else null. */
+function changeOf(
+	stroke: Stroke,
+	{ up, down }: { readonly up: string; readonly down: string }
+): number | null {
+	if (stroke.do !== 'press' && stroke.do !== 'run') return null;
+	const steps = stroke.do === 'press' ? stroke.times : stroke.steps;
+	return stroke.key === up ? steps : stroke.key === down ? -steps : null;
+}
+
+/** Whether a stroke is this gesture, done once. */
+function isGesture(stroke: Stroke, gesture: PanelGesture | null): boolean {
+	if (!gesture || stroke.do !== gesture.do) return false;
+	switch (gesture.do) {
+		case 'press':
+			return (stroke as typeof gesture).key === gesture.key;
+		case 'hold': {
+			const { keys, seconds } = stroke as typeof gesture;
+			return (
+				keys.length === gesture.keys.length &&
+				keys.every((key) => gesture.keys.includes(key)) &&
+				seconds >= gesture.seconds
+			);
+		}
+		case 'set':
+			return (stroke as typeof gesture).key === gesture.key && (stroke as typeof gesture).to === gesture.to;
+	}
+}
+
+function inMenu(profile: Operable, state: MachineState, place: InMenu, stroke: Stroke): MachineState | null {
+	const menu = profile.panel.places[place.menu]!;
+	const fields = menuFields(profile, menu);
+	const field = fields[place.field]!;
+	const at = state.atSeconds;
+	const change = changeOf(stroke, menu);
+	if (change !== null) {
+		const from = place.edit ?? menuAt(profile, state.memory, field, at);
+		if (from === undefined) return state;
+		return {
+			...state,
+			place: { ...place, edit: moved(menuScale(profile, state.memory, field), from, change) }
+		};
+	}
+	if (isGesture(stroke, menu.take)) {
+		const memory = taken(profile, state, at);
+		const next = place.field + 1;
+		const stays = next < fields.length || menu.leave.length > 0;
+		return {
+			...state,
+			memory,
+			place: stays ? { ...place, field: next % fields.length, edit: undefined } : null
+		};
+	}
+	return null;
+}
+
+function inProgram(
+	profile: Operable,
+	state: MachineState,
+	place: InProgram,
+	program: ProgramPlace,
+	stroke: Stroke
+): MachineState | null {
+	const { memory } = state;
+	const { options } = memory;
+	const round = dayRound(profile, options);
+	if (place.copyTo !== null) {
+		if (isGesture(stroke, program.day))
+			return { ...state, place: { ...place, copyTo: copyAfter(round, place.copyTo) } };
+		const { put } = program.copy!;
+		if (isGesture(stroke, put)) return copied(profile, state, place, place.copyTo);
+	}
+	const { fields, content, days } = programFields(profile, memory, place);
+	const field = fields[place.field]!;
+	const written = program.writes.findIndex((gesture) => isGesture(stroke, gesture));
+	if (written >= 0) {
+		const next = withContent(memory, place.channel, days, (held) => ({ ...held, [field.key]: written }));
+		return gone(profile, { ...state, memory: next }, place);
+	}
+	const change = changeOf(stroke, program);
+	if (change !== null) {
+		const from = place.edit ?? opensAt(profile, options, fields, content, place.field);
+		if (from === undefined) return state;
+		return { ...state, place: { ...place, edit: moved(scaleOf(profile, options, field), from, change) } };
+	}
+	if (isGesture(stroke, program.take))
+		return gone(profile, { ...state, memory: taken(profile, state, state.atSeconds) }, place);
+	if (isGesture(stroke, program.day))
+		return {
+			...state,
+			memory: place.edit === undefined ? memory : taken(profile, state, state.atSeconds),
+			place: { ...place, group: (place.group + 1) % round.length, field: 0, edit: undefined, copyTo: null }
+		};
+	if (isGesture(stroke, program.clear) && clearable(profile)) {
+		const cleared = Object.fromEntries(
+			fields.filter(({ step }) => step === field.step).map(({ key }) => [key, null])
+		);
+		const next = withContent(memory, place.channel, days, (held) => ({ ...held, ...cleared }));
+		return gone(profile, { ...state, memory: next }, place);
+	}
+	if (program.copy && isGesture(stroke, program.copy.start)) {
+		const onto = copyAfter(round, place.group);
+		return program.copy.put
+			? { ...state, place: { ...place, copyTo: onto } }
+			: copied(profile, state, place, onto);
+	}
+	return null;
+}
+
+/** The next place of the round that a day can be copied onto: not all days at once. */
+function copyAfter(round: ReturnType<typeof dayRound>, group: number): number {
+	const next = (group + 1) % round.length;
+	return round[next]!.all ? (next + 1) % round.length : next;
+}
+
+/** The day under the cursor copied onto another place of the round; the cursor goes there. */
+function copied(profile: Operable, state: MachineState, place: InProgram, onto: number): MachineState {
+	const memory = place.edit === undefined ? state.memory : taken(profile, state, state.atSeconds);
+	const { content } = programFields(profile, memory, place);
+	const { days } = dayRound(profile, memory.options)[onto]!;
+	return {
+		...state,
+		memory: withContent(memory, place.channel, days, () => content),
+		place: { ...place, group: onto, field: 0, edit: undefined, copyTo: null }
+	};
+}
+
+/** Where a way leads. */
+type Lead =
+	| { readonly to: 'program'; readonly channel: number }
+	| { readonly to: 'menu'; readonly menu: number }
+	| { readonly to: 'mode'; readonly mode: number | null }
+	| { readonly to: 'reset'; readonly wipes: Exclude<Wipes, 'nothing'> }
+	| { readonly to: 'lock' };
+
+interface Way {
+	readonly strokes: readonly string[];
+	readonly lead: Lead;
+}
+const known = new WeakMap<Panel, readonly Way[]>();
+
+function waysOf({ panel }: Operable): readonly Way[] {
+	const made = known.get(panel);
+	if (made) return made;
+	const ways: Way[] = [];
+	const add = (way: readonly PanelGesture[], lead: Lead) =>
+		ways.push({ strokes: way.flatMap(strokesOf), lead });
+	const { program, modes, lock } = panel;
+	if (program)
+		if (program.channels.length === 0) add(program.way, { to: 'program', channel: 0 });
+		else
+			program.channels.forEach((more, channel) => add([...program.way, ...more], { to: 'program', channel }));
+	panel.places.forEach((place, menu) => add(place.way, { to: 'menu', menu }));
+	if (modes?.next) add([modes.next], { to: 'mode', mode: null });
+	modes?.each.forEach((way, mode) => add(way, { to: 'mode', mode }));
+	for (const wipes of ['program', 'clock', 'all'] as const)
+		if (panel.resets[wipes]) add(panel.resets[wipes], { to: 'reset', wipes });
+	if (lock) add(lock.way, { to: 'lock' });
+	known.set(panel, ways);
+	return ways;
+}
+
+/** The mode, by its place, in which alone the program can be keyed; null where any will do. */
+export function needsMode({ keying, panel }: Operable): number | null {
+	const at = panel.modes?.names.indexOf(keying.bracket?.before ?? '') ?? -1;
+	return at < 0 ? null : at;
+}
+
+function led(profile: Operable, state: MachineState, lead: Lead): MachineState {
+	const rest: MachineState = { ...state, trail: [] };
+	const { modes } = profile.panel;
+	switch (lead.to) {
+		case 'program':
+			if (state.memory.options.plain || lead.channel >= channelCount(profile)) return rest;
+			if (needsMode(profile) !== null && needsMode(profile) !== state.mode) return rest;
+			return {
+				...rest,
+				place: { in: 'program', channel: lead.channel, group: 0, field: 0, edit: undefined, copyTo: null }
+			};
+		case 'menu': {
+			const menu = profile.panel.places[lead.menu]!;
+			const isOff = modes?.off != null && modes.names[state.mode] === modes.off;
+			if ((menu.onlyWhenOff && !isOff) || menuFields(profile, menu).length === 0) return rest;
+			return { ...rest, place: { in: 'menu', menu: lead.menu, field: 0, edit: undefined } };
+		}
+		case 'mode':
+			return { ...rest, mode: lead.mode ?? (state.mode + 1) % modes!.names.length };
+		case 'lock':
+			return { ...rest, locked: true };
+		case 'reset': {
+			const { memory, atSeconds } = rest;
+			if (lead.wipes === 'all') return start(profile, factoryMemory(profile, atSeconds), atSeconds);
+			return {
+				...rest,
+				memory:
+					lead.wipes === 'clock'
+						? { ...memory, clock: factoryClock(profile, atSeconds) }
+						: { ...memory, days: factoryDays(profile, memory.options) }
+			};
+		}
+	}
+}
+
+/** A hold as long as a hand held it, as the longest that some way goes on with from here; its own text where none does. */
+function strokeTexts(stroke: Extract<Stroke, PanelGesture>, nexts: readonly string[]): string[] {
+	if (stroke.do !== 'hold') return strokesOf(stroke);
+	const stem = strokesOf({ ...stroke, seconds: 1 })[0]!.replace(/1$/, '');
+	const seconds = nexts
+		.filter((text) => text.startsWith(stem))
+		.map((text) => Number(text.slice(stem.length)))
+		.filter((needed) => needed <= stroke.seconds);
+	return [seconds.length > 0 ? `${stem}${Math.max(...seconds)}` : `${stem}${stroke.seconds}`];
+}
+
+/** One stroke at rest: along every way that it may be part of, to where the first that is complete leads. */
+function atRest(profile: Operable, state: MachineState, stroke: Stroke): MachineState {
+	const { rest } = profile.panel;
+	const change = rest && changeOf(stroke, rest);
+	const plain = profile.program.form === 'plain' || state.memory.options.plain;
+	const ways = waysOf(profile);
+	if (stroke.do === 'wait') return state;
+	if (stroke.do === 'run') return change && plain ? turned(profile, state, change) : { ...state, trail: [] };
+	const nextOf = (trail: readonly string[]) =>
+		ways
+			.filter(({ strokes }) => trail.every((text, i) => strokes[i] === text))
+			.map(({ strokes }) => strokes[trail.length]!);
+	const once = stroke.do === 'press' ? { ...stroke, times: 1 } : stroke;
+	let now = state;
+	for (let n = 0; n < (stroke.do === 'press' ? stroke.times : 1); n++) {
+		// what is left of a long press goes on in the place that it led to
+		if (now.place) {
+			now = press(profile, now, { ...once, times: 1 } as Stroke, now.atSeconds);
+			continue;
+		}
+		const text = strokeTexts(once, nextOf(now.trail))[0]!;
+		const trail = nextOf(now.trail).includes(text)
+			? [...now.trail, text]
+			: nextOf([]).includes(text)
+				? [text]
+				: [];
+		const done = ways.find(
+			({ strokes }) => strokes.length === trail.length && strokes.every((one, i) => one === trail[i])
+		);
+		if (done) now = led(profile, now, done.lead);
+		else if (trail.length === 0 && change && plain)
+			now = turned(profile, { ...now, trail }, Math.sign(change));
+		else now = { ...now, trail };
+	}
+	return now;
+}
+
+/** The setpoint that is kept, changed at rest. */
+function turned(profile: Operable, state: MachineState, steps: number): MachineState {
+	const { heat } = state.memory.kept;
+	if (heat === undefined) return state;
+	const next = moved(degreeScale(profile, state.memory.options.unit), heat, steps);
+	return { ...state, memory: { ...state.memory, kept: { ...state.memory.kept, heat: next } } };
+}
+
+/** What a control does by itself until a moment: a menu that nobody touches is left. */
+export function settled(profile: Operable, state: MachineState, atSeconds: number): MachineState {
+	const { place } = state;
+	const seconds =
+		place === null
+			? 10
+			: place.in === 'program'
+				? profile.keying.timeoutSeconds
+				: profile.panel.places[place.menu]!.timeoutSeconds;
+	if (seconds === null || atSeconds - state.atSeconds < seconds) return state;
+	if (!place) return state.trail.length === 0 ? state : { ...state, trail: [] };
+	return left(profile, state, atSeconds);
+}
+
+/**
+ * What a control does at a stroke of its keys. Pure: the state after it. `atSeconds` is a clock of the caller's that never
+ * goes back; a stroke that comes after the menu has left by itself meets the control at rest.
+ */
+export function press(
+	profile: Operable,
+	before: MachineState,
+	stroke: Stroke,
+	atSeconds: number
+): MachineState {
+	const state: MachineState = { ...settled(profile, before, atSeconds), atSeconds };
+	if (stroke.do === 'wait') return settled(profile, before, atSeconds);
+	const { place } = state;
+	const { panel } = profile;
+	if (state.locked) return unlocking(profile, state, stroke);
+	if (!place) return atRest(profile, state, stroke);
+	const leave = place.in === 'program' ? panel.program!.leave : panel.places[place.menu]!.leave;
+	// leaving comes first where it is a gesture of its own
+	if (leave.length > 0 && isGesture(stroke, leave[0]!)) return left(profile, state, atSeconds);
+	const once = (one: MachineState) => {
+		const now = one.place;
+		if (!now) return null;
+		const single = stroke.do === 'press' ? { ...stroke, times: 1 } : stroke;
+		return now.in === 'menu'
+			? inMenu(profile, one, now, single)
+			: inProgram(profile, one, now, panel.program!, single);
+	};
+	const changing = place.in === 'program' ? panel.program! : panel.places[place.menu]!;
+	const writes = place.in === 'program' && panel.program!.writes.length > 0;
+	if (!writes && changeOf(stroke, changing) !== null)
+		return (
+			(place.in === 'menu'
+				? inMenu(profile, state, place, stroke)
+				: inProgram(profile, state, place, panel.program!, stroke)) ?? state
+		);
+	let now: MachineState = state;
+	for (let n = 0; n < (stroke.do === 'press' ? stroke.times : stroke.do === 'run' ? stroke.steps : 1); n++) {
+		const single = stroke.do === 'run' ? ({ do: 'press', key: stroke.key, times: 1 } as const) : null;
+		const next =
+			single && now.place?.in === 'program'
+				? inProgram(profile, now, now.place, panel.program!, single)
+				: once(now);
+		if (next === null) {
+			// a slide that is put elsewhere takes the control out of where it was
+			if (stroke.do === 'set') return atRest(profile, left(profile, now, atSeconds), stroke);
+			return now;
+		}
+		now = next;
+	}
+	return now;
+}
+
+/** While its keys are locked only what ends the lock does anything. */
+function unlocking(profile: Operable, state: MachineState, stroke: Stroke): MachineState {
+	const ends = profile.panel.lock!.ends.flatMap(strokesOf);
+	if (stroke.do === 'run' || stroke.do === 'wait') return state;
+	let { trail } = state;
+	for (const text of strokeTexts(stroke, [ends[trail.length]!]))
+		trail = ends[trail.length] === text ? [...trail, text] : ends[0] === text ? [text] : [];
+	return trail.length === ends.length ? { ...state, locked: false, trail: [] } : { ...state, trail };
+}
+
+/** Strokes done one after another at once, but for the time that is waited. */
+export function follow(
+	profile: Operable,
+	state: MachineState,
+	strokes: readonly Stroke[],
+	atSeconds = state.atSeconds
+): MachineState {
+	let [now, at] = [state, atSeconds];
+	for (const stroke of strokes) {
+		if (stroke.do === 'wait') at += stroke.seconds;
+		now = press(profile, now, stroke, at);
+	}
+	return now.atSeconds < at ? { ...now, atSeconds: at } : now;
+}
+
+/** A control after so many seconds without power: its clock, and what it does not keep, are as new. */
+export function withoutPower(
+	profile: Operable,
+	state: MachineState,
+	seconds: number,
+	atSeconds: number
+): MachineState {
+	const { reserveMinutes, programKept } = profile.habits.clock;
+	const lost = reserveMinutes !== null && seconds > reserveMinutes * 60;
+	const { memory } = state;
+	return {
+		...state,
+		place: null,
+		trail: [],
+		atSeconds,
+		memory: lost
+			? {
+					...(programKept ? memory : { ...factoryMemory(profile), options: memory.options }),
+					...(programKept ? {} : { days: factoryDays(profile, memory.options) }),
+					clock: factoryClock(profile, atSeconds)
+				}
+			: memory
+	};
+}

@@ -1,0 +1,315 @@
+import {
+	factoryOptions,
+	formInUse,
+	timeStep,
+	type ControlProfile,
+	type Grouping,
+	type OptionId,
+	type Program
+} from '../control';
+import { DAY_MINUTES } from '../week';
+import {
+	channelCount,
+	dayFields,
+	degreesAt,
+	degreeScale,
+	keptSetpoints,
+	setpointAt,
+	type MachineOptions
+} from './fields';
+
+/** What a day holds, by field: a position on its scale, or null where nothing stands there. What is missing is not known. */
+export type DayContent = Readonly<Record<string, number | null>>;
+
+/** All that a control keeps. Setpoints are positions on its scale of degrees. */
+export interface Memory {
+	readonly options: MachineOptions;
+	/** The setpoints kept for the week, warmest first. */
+	readonly setpoints: readonly (number | undefined)[];
+	/** The setpoint that it keeps without a program, and the one for cooling. */
+	readonly kept: { readonly heat: number | undefined; readonly cool: number | undefined };
+	/** By channel and day, Monday first. */
+	readonly days: readonly (readonly DayContent[])[];
+	/** The minute of the week that its clock showed, and when, in seconds. */
+	readonly clock: { readonly minute: number; readonly atSeconds: number };
+}
+
+/** The grouping that a control is set to. */
+export function groupingOf(profile: ControlProfile, options: MachineOptions): Grouping {
+	return profile.groupings.find(({ id }) => id === options.grouping) ?? profile.groupings[0]!;
+}
+
+/** A content with a place for every field of its day: what it did not have is blank. */
+export function completeDay(
+	profile: ControlProfile,
+	options: MachineOptions,
+	day: number,
+	content: DayContent
+): DayContent {
+	return Object.fromEntries(
+		dayFields(profile, options, day).map(({ key }) => [key, key in content ? content[key]! : null])
+	);
+}
+
+function factoryDay(profile: ControlProfile, options: MachineOptions, day: number): DayContent {
+	const made = profile.panel?.factory.day ?? null;
+	const step = timeStep(profile);
+	const content: Record<string, number | null> = {};
+	const time = (stem: string, minute: number) => {
+		if (profile.keying.timeEntry === 'whole') content[`${stem}/time`] = Math.round(minute / step);
+		else {
+			content[`${stem}/hour`] = Math.floor(minute / 60);
+			content[`${stem}/minute`] = Math.round((minute % 60) / step);
+		}
+	};
+	if (made?.form === 'slots') [...made.slots].forEach((figure, i) => (content[i] = Number(figure)));
+	if (made?.form === 'pairs')
+		made.pairs.forEach(({ on, off }, i) => {
+			time(`${i + 1}/on`, on);
+			time(`${i + 1}/off`, off);
+		});
+	if (made?.form === 'events')
+		made.events.forEach((event, i) => {
+			time(String(i + 1), event.at);
+			if (event.mode !== undefined) content[`${i + 1}/mode`] = event.mode;
+			if (event.setpointC !== undefined)
+				content[`${i + 1}/temperature`] = degreesAt(profile, options.unit, event.setpointC);
+			if (event.coolC !== undefined) content[`${i + 1}/cool`] = degreesAt(profile, options.unit, event.coolC);
+		});
+	return completeDay(profile, options, day, content);
+}
+
+const WEEK = [0, 1, 2, 3, 4, 5, 6];
+
+/** The week that a control holds as new, as it is set. */
+export function factoryDays(profile: ControlProfile, options: MachineOptions): DayContent[][] {
+	// the week is there whether it is in use or not
+	const inUse = { ...options, plain: false };
+	return Array.from({ length: channelCount(profile) }, () =>
+		WEEK.map((day) => factoryDay(profile, inUse, day))
+	);
+}
+
+/** What a control keeps when it is as new. */
+export function factoryMemory(profile: ControlProfile, atSeconds = 0): Memory {
+	const { channel: _, ...factory } = factoryOptions(profile);
+	const options: MachineOptions = { ...factory, grouping: profile.groupings[0]!.id };
+	const { low } = degreeScale(profile, options.unit);
+	const given = profile.panel?.factory.setpointsC ?? [];
+	const at = (setpointC: number) => degreesAt(profile, options.unit, setpointC);
+	return {
+		options,
+		setpoints: keptSetpoints(profile).map((_name, i) => (given[i] === undefined ? low : at(given[i]))),
+		kept: { heat: at(20), cool: profile.cooling ? at(26) : undefined },
+		days: factoryDays(profile, options),
+		clock: factoryClock(profile, atSeconds)
+	};
+}
+
+/** The clock as it stands after it was lost. */
+export const factoryClock = (profile: ControlProfile, atSeconds: number): Memory['clock'] => ({
+	minute: profile.habits.clock.factoryDay * DAY_MINUTES + profile.habits.clock.factoryMinute,
+	atSeconds
+});
+
+/** A control of which nothing is known but how it is set. */
+export function unknownMemory(profile: ControlProfile, options: MachineOptions): Memory {
+	const factory = factoryMemory(profile);
+	return {
+		...factory,
+		options,
+		setpoints: factory.setpoints.map(() => undefined),
+		kept: { heat: undefined, cool: undefined },
+		days: factory.days.map((days) => days.map(() => ({})))
+	};
+}
+
+/** The choices that an option has, as they are counted: the place of each is its position. */
+export function optionChoices(profile: ControlProfile, id: OptionId): readonly (string | number | boolean)[] {
+	switch (id) {
+		case 'unit':
+			return profile.temperature?.units ?? ['C'];
+		case 'clock':
+			return profile.clockFormats;
+		case 'grouping':
+			return profile.groupings.map((grouping) => grouping.id);
+		case 'per-day':
+			return profile.program.form === 'events' || profile.program.form === 'pairs'
+				? profile.program.perDay
+				: [1];
+		case 'plain':
+			return [false, true];
+	}
+}
+
+const OPTION_KEY = {
+	unit: 'unit',
+	clock: 'clock',
+	grouping: 'grouping',
+	'per-day': 'perDay',
+	plain: 'plain'
+} as const;
+
+/** Where an option stands among its choices. */
+export const optionAt = (profile: ControlProfile, options: MachineOptions, id: OptionId): number =>
+	optionChoices(profile, id).indexOf(options[OPTION_KEY[id]]);
+
+/** The memory after an option was put to the choice at `position`: with what that wipes. */
+export function withOption(
+	profile: ControlProfile,
+	memory: Memory,
+	id: OptionId,
+	position: number,
+	atSeconds: number
+): Memory {
+	if (optionAt(profile, memory.options, id) === position) return memory;
+	const options: MachineOptions = {
+		...memory.options,
+		[OPTION_KEY[id]]: optionChoices(profile, id)[position]
+	};
+	// what is not said of an option is taken to be as on many controls (common practice)
+	const wipes = profile.operation.options[id]?.wipes ?? 'program';
+	if (wipes === 'all') {
+		const factory = factoryMemory(profile, atSeconds);
+		const set = { ...factory.options, [OPTION_KEY[id]]: options[OPTION_KEY[id]] };
+		return {
+			...factory,
+			...degreesIn(profile, factory, set.unit),
+			options: set,
+			days: factoryDays(profile, set)
+		};
+	}
+	const degrees = degreesIn(profile, memory, options.unit);
+	if (wipes === 'program') return { ...memory, ...degrees, options, days: factoryDays(profile, options) };
+	// days that are put together hold what the first of them did
+	const { groups } = groupingOf(profile, options);
+	const firstOf = (day: number) =>
+		id === 'grouping' ? groups.find((group) => group.includes(day))![0]! : day;
+	const days = degrees.days.map((channel) =>
+		// without a program the days keep what they held
+		options.plain
+			? channel
+			: channel.map((_, day) => completed(profile, options, day, channel[firstOf(day)]!))
+	);
+	const clock = wipes === 'clock' ? factoryClock(profile, atSeconds) : memory.clock;
+	return { ...memory, ...degrees, options, days, clock };
+}
+
+/** As {@link completeDay}, but of an unknown day nothing is made up. */
+const completed = (profile: ControlProfile, options: MachineOptions, day: number, content: DayContent) =>
+	Object.keys(content).length === 0 ? content : completeDay(profile, options, day, content);
+
+/** Everything that is degrees, counted in another unit: each to the nearest that the scale has. */
+function degreesIn(
+	profile: ControlProfile,
+	memory: Memory,
+	unit: 'C' | 'F'
+): Pick<Memory, 'setpoints' | 'kept' | 'days'> {
+	const was = memory.options.unit;
+	if (was === unit) return memory;
+	const of = (position: number) => degreesAt(profile, unit, setpointAt(profile, was, position));
+	const maybe = (position: number | undefined) => (position === undefined ? undefined : of(position));
+	return {
+		setpoints: memory.setpoints.map(maybe),
+		kept: { heat: maybe(memory.kept.heat), cool: maybe(memory.kept.cool) },
+		days: memory.days.map((days) =>
+			days.map((content) =>
+				Object.fromEntries(
+					Object.entries(content).map(([key, position]) => [
+						key,
+						position !== null && /\/(temperature|cool)$/.test(key) ? of(position) : position
+					])
+				)
+			)
+		)
+	};
+}
+
+/**
+ * The program that a memory holds in one channel, as a fit writes it; null where a step is not complete. Steps that were
+ * cleared are left out.
+ */
+export function programOf(profile: ControlProfile, memory: Memory, channel = 0): Program | null {
+	const { options } = memory;
+	const form = formInUse(profile, { ...options, channel });
+	const degrees = (position: number | null | undefined) => setpointAt(profile, options.unit, position ?? NaN);
+	const setpoints = memory.setpoints.map(degrees);
+	if (form.form === 'plain') {
+		const all = { days: WEEK };
+		const { heat, cool } = memory.kept;
+		if (heat === undefined) return null;
+		return {
+			form: 'plain',
+			grouping: 'always',
+			setpointC: degrees(heat),
+			...(profile.cooling ? { coolC: degrees(cool) } : {}),
+			groups: [all]
+		};
+	}
+	const grouping = groupingOf(profile, options);
+	const { groups, id } = grouping;
+	const step = timeStep(profile);
+	const minuteOf = (content: DayContent, stem: string): number | null => {
+		if (profile.keying.timeEntry === 'whole') {
+			const at = content[`${stem}/time`];
+			return typeof at === 'number' ? at * step : null;
+		}
+		const [hour, minute] = [content[`${stem}/hour`], content[`${stem}/minute`]];
+		return typeof hour === 'number' && typeof minute === 'number' ? hour * 60 + minute * step : null;
+	};
+	const contentOf = (days: readonly number[]) => memory.days[channel]![days[0]!]!;
+	const stepsOf = (days: readonly number[]) => [
+		...new Set(dayFields(profile, options, days[0]!).map((field) => field.step + 1))
+	];
+	const named = () => keptSetpoints(profile).map((name, i) => ({ name, setpointC: setpoints[i]! }));
+	switch (form.form) {
+		case 'events':
+			return {
+				form: 'events',
+				grouping: id,
+				modes: form.modes ? named() : null,
+				beforeFirstC: form.beforeFirst === 'coolest-mode' ? setpoints.at(-1)! : null,
+				groups: groups.map((days) => ({
+					days,
+					events: stepsOf(days).flatMap((n) => {
+						const content = contentOf(days);
+						const at = minuteOf(content, String(n));
+						const mode = content[`${n}/mode`];
+						const heat = content[`${n}/temperature`];
+						if (at === null || typeof (form.modes ? mode : heat) !== 'number') return [];
+						return [
+							{
+								at,
+								setpointC: form.modes ? setpoints[mode!]! : degrees(heat),
+								...(profile.cooling ? { coolC: degrees(content[`${n}/cool`]) } : {})
+							}
+						];
+					})
+				}))
+			};
+		case 'pairs':
+			return {
+				form: 'pairs',
+				grouping: id,
+				onC: setpoints[0] ?? 1,
+				offC: setpoints[1] ?? 0,
+				groups: groups.map((days) => ({
+					days,
+					pairs: stepsOf(days).flatMap((n) => {
+						const content = contentOf(days);
+						const [on, off] = [minuteOf(content, `${n}/on`), minuteOf(content, `${n}/off`)];
+						return on === null || off === null ? [] : [{ on, off }];
+					})
+				}))
+			};
+		case 'slots': {
+			const made = groups.map((days) => ({
+				days,
+				slots: dayFields(profile, options, days[0]!).map(({ key }) => contentOf(days)[key] ?? -1)
+			}));
+			return made.some(({ slots }) => slots.includes(-1))
+				? null
+				: { form: 'slots', grouping: id, slotMinutes: form.slotMinutes, settings: named(), groups: made };
+		}
+	}
+}
