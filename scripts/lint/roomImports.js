@@ -5,7 +5,7 @@ import path from 'node:path';
  * ground up. A file outside these rooms (tests, bench, scripts) may import anything.
  */
 /** The rooms that compute, from the ground up as far as the house with its records. */
-const ground = ['schema', 'week', 'civil', 'control', 'plan'];
+const ground = ['schema', 'week', 'civil', 'control', 'machine', 'plan'];
 const computing = [...ground, 'house', 'fit', 'keying', 'run', 'thermal', 'checks'];
 /** @type {Record<string, string[]>} */
 const coreOrder = {
@@ -14,6 +14,7 @@ const coreOrder = {
 	drawing: ['schema', 'week'],
 	civil: ['week', 'schema'],
 	control: ['schema', 'week', 'civil'],
+	machine: ['schema', 'week', 'control'],
 	plan: ['schema', 'week', 'civil', 'control'],
 	house: ground,
 	fit: ground,

@@ -173,7 +173,8 @@ export interface PanelFault {
 export function strokesOf(gesture: PanelGesture): string[] {
 	switch (gesture.do) {
 		case 'press':
-			return Array.from({ length: gesture.times }, () => `press ${gesture.key}`);
+			// a panel that is still to be refused can say any number
+			return Array.from({ length: Math.min(60, Math.max(0, gesture.times)) }, () => `press ${gesture.key}`);
 		case 'hold':
 			return [`hold ${[...gesture.keys].sort().join('+')} ${gesture.seconds}`];
 		case 'set':

@@ -22,7 +22,7 @@ import {
 import { visitSchema } from '../record';
 import { joinedWords } from '../words';
 import { checkHead, readJsonText } from './jsonText';
-import { withKeyed } from '../keying';
+import { MOST_KEYED } from '../keying';
 import { readWith, shownText, without, type Read } from '../schema';
 
 /** The version that this program writes. It reads the one before too, in which every zone had a control of its own. */
@@ -37,7 +37,7 @@ export const MOST_KEYED_ID = 160;
 /** What has been keyed at the control, by card item, and what was read back from its display; of more than one control can have the last. */
 export const keyedSchema = z
 	.record(z.string().max(MOST_KEYED_ID), shownText(40))
-	.transform((keyed): Record<string, string> => ({ ...withKeyed({}, keyed) }));
+	.transform((keyed): Record<string, string> => Object.fromEntries(Object.entries(keyed).slice(-MOST_KEYED)));
 
 /** A control in a file, with what was keyed, found and done at it. */
 const jobControlSchema = boxSchema.extend({
@@ -282,7 +282,8 @@ export function jobFileOf(job: Job): JobFile {
 				settings: box.settings,
 				clockReadings: box.clockReadings,
 				onSite: notesApart(onSite).box,
-				keyed: Object.fromEntries(Object.entries(keyed).sort(([a], [b]) => (a < b ? -1 : 1)))
+				// in the order in which it was noted: what was copied over what is told from it
+				keyed
 			};
 		}),
 		zones: job.zones.map((whole) => {

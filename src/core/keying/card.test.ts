@@ -183,9 +183,17 @@ describe('days made by copying', () => {
 		expect(card.items.some((item) => item.section === 'Tuesday' && item.what === 'copy Monday onto it')).toBe(
 			true
 		);
+		const copied = Object.fromEntries(card.items.map(({ id, shows }) => [id, shows]));
+		const openAfter = (keyed: Record<string, string>) =>
+			keyCard(stat, zone.options, chosen.grouping, chosen.program, keyed)
+				.items.filter((item) => !isKeyed(item, keyed))
+				.map(({ section, what, shows, from }) => ({ section, what, shows, from }));
+		expect(openAfter({ ...copied, '7-day/6/C/24/1/1/time': '06:30' })).toEqual([
+			{ section: 'Tuesday', what: 'step 1, time', shows: '04:50', from: '06:30' }
+		]);
+		// a copy that is still to be made covers what stood there before
 		const stale = { '7-day/6/C/24/1/1/time': '06:30' };
-		const again = keyCard(stat, zone.options, chosen.grouping, chosen.program, stale);
-		expect(again.items.at(-1)).toMatchObject({ section: 'Tuesday', what: 'step 1, time', shows: '04:50' });
+		expect(openAfter(stale)).toHaveLength(card.items.length);
 	});
 
 	it('are all at once on a control that has such an entry', () => {

@@ -1,5 +1,5 @@
 import type { ControlOptions, ControlProfile, Grouping, KeyGrammar, Program } from '../control';
-import { DAY_SHORT } from '../week';
+import { DAY_SHORT, WEEK_DAYS } from '../week';
 import {
 	programItems,
 	settingItems,
@@ -12,6 +12,7 @@ import {
 	cheapestRoute,
 	fieldPresses,
 	gestureOf,
+	LOOK_PRESSES,
 	routeMinutes,
 	typeEverything,
 	typingGestures,
@@ -21,8 +22,23 @@ import {
 	type Pace
 } from './route';
 import { capital } from '../schema';
-import { isOperable, type Operable } from '../machine';
-import { isMet, keysOfCard, machineOptions, type Found, type ItemKeys } from './gestures';
+import {
+	channelCount,
+	completeDay,
+	isOperable,
+	type DayContent,
+	type MachineOptions,
+	type Operable
+} from '../machine';
+import {
+	isMet,
+	keysOfCard,
+	machineOptions,
+	type CardKeys,
+	type Found,
+	type ItemKeys,
+	type ToKey
+} from './gestures';
 import { markOf } from './mark';
 
 /** Everything to key, in the order in which the control asks for it. */
@@ -38,6 +54,8 @@ export interface KeyCard {
 	readonly confirm: string;
 	/** The route in a sentence: which day to type, which to copy, which to put right. */
 	readonly route: string;
+	/** What its keys are found from, where its panel is described; else null. */
+	readonly operated: Omit<ToKey, 'items'> | null;
 	/** What this way of keying takes, and what typing every value would. */
 	readonly cost: { readonly route: KeyCost; readonly typed: KeyCost };
 }
@@ -320,27 +338,81 @@ export function controlCard(
 		return {
 			...rest,
 			items: whole(weeks).map(standing),
+			operated: null,
 			cost: { route: costOf(all.map((one) => one.route)), typed: costOf(all.map((one) => one.typed)) }
 		};
+	const each = all.flatMap((one) => one.each());
 	const options = machineOptions(profile, channels[0]!.options, grouping);
-	const pressed = (items: readonly CardItem[]): KeyCost => {
-		const { presses } = keysOfCard(profile, items, options, {}, found);
-		return { values: items.length, presses, minutes: routeMinutes({ presses, looks: items.length }, pace) };
+	const operated = { options, planned: plannedDays(profile, options, each, grouping) };
+	const keysOf = (items: readonly CardItem[], noted = keyed, count = items.length) =>
+		keysOfCard(profile, { items, ...operated }, noted, found, count);
+	const pressed = (items: readonly CardItem[], { presses } = keysOf(items, {})): KeyCost => ({
+		values: items.length,
+		presses,
+		minutes: routeMinutes({ presses, looks: items.length }, pace)
+	});
+	const route: Way = wayOf(profile, whole(weeks), keysOf(whole(weeks)), each);
+	// once some of it is in, what differs from that may be less than the route, or the route not lead there any more
+	const someIn = Object.keys(keyed).some((id) => !/^(setting|mode|read)\//.test(id));
+	const difference = (): Way => {
+		const { memory } = keysOf(whole(weeks), keyed, before.length);
+		const isIn = (item: CardItem) => keyed[item.id] === item.shows;
+		const wrong = each.filter(({ goal }) => !isMet(profile, memory, goal));
+		// where no value of a day can be put right by itself the whole day is asked for
+		const days = new Set(wrong.map(({ section }) => section));
+		const open = keying.correctsSingly ? wrong : each.filter(({ section }) => days.has(section));
+		const asked = new Set(open.map(({ id }) => id));
+		const done = weeks.flat().filter((item) => isIn(item) && !asked.has(item.id));
+		const items = [...before, ...done, ...open, ...after];
+		return wayOf(profile, items, keysOf(items), each);
 	};
-	const first = keysOfCard(profile, whole(weeks), options, keyed, found);
-	// what would not stand as planned after all that is asked for is asked for as well
-	const missed = all.map((one) => one.each().filter(({ goal }) => !isMet(profile, first.memory, goal)));
-	const some = missed.some((items) => items.length > 0);
-	const items = some ? whole(weeks.map((week, i) => [...week, ...missed[i]!])) : whole(weeks);
-	const keys = some ? keysOfCard(profile, items, options, keyed, found) : first;
+	const other = someIn ? difference() : route;
+	const { items, keys } = other.weight < route.weight ? other : route;
 	return {
 		...rest,
+		operated,
 		items: items.map((item, i) => withKeys(profile, standing(item), keys.items[i] ?? null)),
 		cost: {
-			route: pressed(whole(all.map((one) => one.week))),
+			route: Object.keys(keyed).length === 0 ? pressed(items, keys) : pressed(whole(weeks)),
 			typed: pressed(whole(all.map((one) => one.typedItems())))
 		}
 	};
+}
+
+/** What each day is to hold, by channel, from every value that is planned: what none of them fills is empty. */
+function plannedDays(
+	profile: Operable,
+	options: MachineOptions,
+	each: readonly CardItem[],
+	grouping: Grouping
+): DayContent[][] {
+	const days = Array.from({ length: channelCount(profile) }, () =>
+		Array.from({ length: WEEK_DAYS }, (_, day) => ({ ...completeDay(profile, options, day, {}) }))
+	);
+	for (const { goal } of each)
+		if (goal.of === 'field' && goal.position !== null)
+			for (const day of grouping.groups.find((group) => group[0] === goal.day) ?? [goal.day])
+				days[goal.channel]![day]![goal.key] = goal.position;
+	return days;
+}
+
+/** A way to key what is to be keyed, and what is left to do by it. */
+interface Way {
+	readonly items: readonly CardItem[];
+	readonly keys: CardKeys;
+	/** Presses and looks as presses; endless where it does not lead to what is planned. */
+	readonly weight: number;
+}
+
+function wayOf(
+	profile: Operable,
+	items: readonly CardItem[],
+	keys: CardKeys,
+	each: readonly CardItem[]
+): Way {
+	const leads = each.every(({ goal }) => isMet(profile, keys.memory, goal));
+	const looks = keys.items.filter((one) => one !== null).length;
+	return { items, keys, weight: leads ? keys.presses + looks * LOOK_PRESSES : Infinity };
 }
 
 /** An item with what its keys say of it: what shows first, how it is set from there, how many presses that is. */

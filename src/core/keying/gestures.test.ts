@@ -21,7 +21,6 @@ import {
 	controlCard,
 	keyCard,
 	keysOfCard,
-	machineOptions,
 	withKeyed,
 	type CardItem,
 	type Found,
@@ -144,13 +143,7 @@ function cardFor(profile: Operable, zone: Zone, noted: Keyed = {}, found: Found 
 	const options = allowedOptions(profile, zone.options);
 	const { chosen } = fitZone(zone, profile);
 	const card = keyCard(profile, options, chosen.grouping, chosen.program, noted, undefined, found);
-	const keys = keysOfCard(
-		profile,
-		card.items,
-		machineOptions(profile, options, chosen.grouping),
-		noted,
-		found
-	);
+	const keys = keysOfCard(profile, { items: card.items, ...card.operated! }, noted, found);
 	return { card, keys, chosen, options, profile };
 }
 type ForCard = ReturnType<typeof cardFor>;
@@ -185,7 +178,7 @@ describe('the card’s gestures, pressed into the machine', () => {
 					keyIn(person, made, new Set(thrown));
 					expectPlanned(person, made);
 				}),
-				{ numRuns: 20 }
+				{ numRuns: 10 }
 			);
 	});
 
@@ -199,7 +192,7 @@ describe('the card’s gestures, pressed into the machine', () => {
 					keyIn(person, made);
 					expectPlanned(person, made);
 				}),
-				{ numRuns: 12 }
+				{ numRuns: 7 }
 			);
 	});
 
@@ -224,7 +217,7 @@ describe('the card’s gestures, pressed into the machine', () => {
 					expectPlanned(person, changed);
 					unchanged += changed.keys.items.filter((keys) => keys === null).length;
 				}),
-				{ numRuns: 12 }
+				{ numRuns: 7 }
 			);
 		expect(unchanged).toBeGreaterThan(100);
 	});
@@ -245,18 +238,14 @@ describe('the card’s gestures, pressed into the machine', () => {
 					fits[0]!.grouping
 				);
 				const person = fresh(programmer);
-				const keys = keysOfCard(
-					programmer,
-					card.items,
-					machineOptions(programmer, zones[0]!.options, fits[0]!.grouping)
-				);
+				const keys = keysOfCard(programmer, { items: card.items, ...card.operated! });
 				card.items.forEach((item, i) => person.key(item, keys.items[i]!));
 				person.do(keys.leave);
 				fits.forEach(({ program }, channel) =>
 					expect(programOf(programmer, person.state.memory, channel)).toEqual(program)
 				);
 			}),
-			{ numRuns: 25 }
+			{ numRuns: 12 }
 		);
 	});
 });

@@ -78,6 +78,13 @@ export interface CardKeys {
 	readonly memory: Memory;
 }
 
+/** What a card asks for: its values, the options that they set, and what each day is to hold in the end, by channel. */
+export interface ToKey {
+	readonly items: readonly CardItem[];
+	readonly options: MachineOptions;
+	readonly planned: readonly (readonly DayContent[])[];
+}
+
 /** The options that a card sets, as a control's menus count them. */
 export function machineOptions(
 	profile: ControlProfile,
@@ -89,8 +96,10 @@ export function machineOptions(
 	return { ...set, plain, grouping: plain ? profile.groupings[0]!.id : grouping.id };
 }
 
-/** Whether a memory holds what a value of the program is to bring about. Of anything else: true. */
+/** Whether a memory holds what a value is to bring about. Of options, copies and modes, that leave no one value: true. */
 export function isMet(profile: Operable, memory: Memory, goal: Goal): boolean {
+	if (goal.of === 'kept') return memory.kept[goal.side] === goal.position;
+	if (goal.of === 'setpoint') return memory.setpoints[goal.index] === goal.position;
 	if (goal.of !== 'field' || goal.all) return true;
 	const content = memory.days[goal.channel]?.[goal.day] ?? {};
 	if (goal.position !== null) return content[goal.key] === goal.position;
@@ -159,9 +168,6 @@ function takesTo(
 	}
 	return takes;
 }
-
-type InProgram = Extract<Place, { in: 'program' }>;
-type InMenu = Extract<Place, { in: 'menu' }>;
 
 /** A person with the card at the control: what they know of it, and what they press. */
 class Hand {
@@ -406,7 +412,17 @@ class Hand {
 			steps?.length === 0 && goal.all && this.#differs(goal.channel, fields, index)
 				? anew(program, scale, goal.position)
 				: steps;
-		const keys = this.#made(way.way, fromRest, way.isSure, change, program, [program.take], shows);
+		// of all days at once what happens to show right is set all the same: a step first, then until it shows
+		const nudge: Stroke[] = change === null && goal.all ? [{ do: 'press', key: program.up, times: 1 }] : [];
+		const keys = this.#made(
+			[...way.way, ...nudge],
+			[...fromRest, ...nudge],
+			way.isSure,
+			change,
+			program,
+			[program.take],
+			shows
+		);
 		if (change === null) this.#know(goal);
 		return keys;
 	}
@@ -528,21 +544,22 @@ function withGoal(profile: Operable, memory: Memory, goal: Goal): Memory {
 
 /**
  * The keys for a card: those of each value from where the one before it left the control, beginning at rest with the
- * control as it was found and with what was keyed since. `options` are those that the card sets.
+ * control as it was found and with what was keyed since. With `count` only so many of its items are
+ * keyed.
  */
 export function keysOfCard(
 	profile: Operable,
-	items: readonly CardItem[],
-	options: MachineOptions,
+	{ items, options, planned }: ToKey,
 	keyed: Keyed = {},
-	found: Found = 'as-new'
+	found: Found = 'as-new',
+	count = items.length
 ): CardKeys {
 	const standing = new Map(Object.entries(keyed));
 	const isIn = (item: CardItem) => standing.get(item.id) === item.shows;
 	const optionIds = items.flatMap((item) => (item.goal.of === 'option' && !isIn(item) ? [item.goal.id] : []));
-	const memory = asNoted(profile, items, options, keyed, found);
+	const memory = asNoted(profile, { items, options, planned }, keyed, found);
 	const hand = new Hand(profile, memory, found === 'unknown' ? optionIds : []);
-	const made = items.map((item) => {
+	const made = items.slice(0, count).map((item) => {
 		if (isIn(item)) return null;
 		// what this value overtakes is to be keyed again further down
 		const isOvertaken =
@@ -588,13 +605,7 @@ function positionOf(
  * What the control holds by what was noted, in the order in which it was: the week of the settings that are asked for. A
  * day that was copied from another content than is known by now is not known itself.
  */
-function asNoted(
-	profile: Operable,
-	items: readonly CardItem[],
-	options: MachineOptions,
-	keyed: Keyed,
-	found: Found
-): Memory {
+function asNoted(profile: Operable, { items, options, planned }: ToKey, keyed: Keyed, found: Found): Memory {
 	let memory = found === 'unknown' ? unknownMemory(profile, options) : factoryMemory(profile);
 	for (const { id, goal } of items) {
 		const shows = keyed[id];
@@ -611,7 +622,14 @@ function asNoted(
 		const rest = id.slice(stem.length + 1);
 		const channel = names ? names.findIndex((name) => rest.startsWith(`${name}/`)) : 0;
 		if (channel < 0) continue;
-		memory = noted(profile, memory, channel, names ? rest.slice(names[channel]!.length + 1) : rest, shows);
+		memory = noted(
+			profile,
+			memory,
+			planned[channel],
+			channel,
+			names ? rest.slice(names[channel]!.length + 1) : rest,
+			shows
+		);
 	}
 	return memory;
 }
@@ -636,7 +654,14 @@ function standsAt(
 }
 
 /** The memory with one note of the week: what stands after its stem, and what was shown. */
-function noted(profile: Operable, memory: Memory, channel: number, rest: string, shows: string): Memory {
+function noted(
+	profile: Operable,
+	memory: Memory,
+	planned: readonly DayContent[] | undefined,
+	channel: number,
+	rest: string,
+	shows: string
+): Memory {
 	const { options } = memory;
 	const week = memory.days[channel]!;
 	const put = (days: readonly number[], content: (day: number) => DayContent): Memory => ({
@@ -649,9 +674,11 @@ function noted(profile: Operable, memory: Memory, channel: number, rest: string,
 	const copy = /^copy\/(\d+)-(\d+)\/(.+)$/.exec(rest);
 	if (copy) {
 		const [from, onto] = [figures(copy[1]!)[0]!, figures(copy[2]!)];
-		const content = week[from]!;
-		const isThat = markOf(shownOf(profile, options, from, content)) === copy[3];
-		return put(onto, () => (isThat ? content : {}));
+		// what was copied is what the day holds, or held as it is planned; else nobody knows it any more
+		const content = [week[from]!, planned?.[from]].find(
+			(one) => one && markOf(shownOf(profile, options, from, one)) === copy[3]
+		);
+		return put(onto, () => content ?? {});
 	}
 	const value = /^(all|\d+)\/(.+)$/.exec(rest);
 	if (!value) return memory;

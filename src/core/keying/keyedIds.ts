@@ -88,12 +88,14 @@ export function overtaken(
 	}
 	if (/^(setting|mode|plain)\//.test(id)) return null;
 	const step = id.endsWith('/clear') ? id.slice(0, -'clear'.length) : null;
-	if (step) return (other) => other.startsWith(step);
-	// `…/2/time` and `…/1/on/hour` both undo the clearing of their step
-	const parts = id.split('/');
-	const clears = [1, 2].map((n) => `${parts.slice(0, -n).join('/')}/clear`);
-	return (other) => clears.includes(other);
+	return step === null ? null : (other) => other.startsWith(step);
 }
+
+/** The notes that a step was cleared, which any value of it undoes: `…/2/time` and `…/1/on/hour` have their step at another place. */
+const clearsOf = (id: string): string[] => {
+	const parts = id.split('/');
+	return [1, 2].map((n) => `${parts.slice(0, -n).join('/')}/clear`);
+};
 
 /**
  * What is noted as keyed after changes (null takes a note back): those noted last stand last, what they overtake is no longer noted, and
@@ -105,6 +107,7 @@ export function withKeyed(keyed: Keyed, changes: Readonly<Record<string, string 
 		const was = kept.get(id);
 		kept.delete(id);
 		if (shows === null) continue;
+		for (const clear of clearsOf(id)) kept.delete(clear);
 		const isOvertaken = overtaken(id, shows, was);
 		if (isOvertaken) for (const other of [...kept.keys()]) if (isOvertaken(other)) kept.delete(other);
 		kept.set(id, shows);

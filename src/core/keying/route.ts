@@ -128,7 +128,7 @@ function correcting(grammar: KeyGrammar, from: GroupContent, to: GroupContent): 
 
 const FACTORY = 0;
 /** A look at the card weighs as many presses as it takes time at the starting pace. */
-const LOOK_PRESSES = startingPace.lookSeconds / startingPace.pressSeconds;
+export const LOOK_PRESSES = startingPace.lookSeconds / startingPace.pressSeconds;
 
 /** Every group typed by itself: what the route is measured against. */
 export function typeEverything(grammar: KeyGrammar, groups: readonly GroupContent[]): Route {

@@ -39,12 +39,23 @@ export interface Scale {
 
 const NO_FIELDS: readonly DayField[] = [];
 
+const fieldsKnown = new WeakMap<ControlProfile, Map<string, readonly DayField[]>>();
+
 /** The fields of a day of the program (0 = Monday), in the order in which the control goes through them; none where it holds no program. */
 export function dayFields(
 	profile: ControlProfile,
 	options: MachineOptions,
 	day: number
 ): readonly DayField[] {
+	let known = fieldsKnown.get(profile);
+	if (!known) fieldsKnown.set(profile, (known = new Map()));
+	const key = `${options.plain}/${options.perDay}/${options.clock}/${Math.max(4, day)}`;
+	let fields = known.get(key);
+	if (!fields) known.set(key, (fields = fieldsOf(profile, options, day)));
+	return fields;
+}
+
+function fieldsOf(profile: ControlProfile, options: MachineOptions, day: number): readonly DayField[] {
 	const form = formInUse(profile, { ...options, channel: 0 });
 	const { eventOrder, timeEntry } = profile.keying;
 	const times = (stem: string, step: number, label: string, ends: boolean): DayField[] =>

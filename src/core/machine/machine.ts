@@ -89,15 +89,26 @@ export function start(
 	return { memory, mode: 0, locked: false, place: null, trail: [], atSeconds };
 }
 
+interface RoundPlace {
+	readonly days: readonly number[];
+	readonly all: boolean;
+}
+const roundsKnown = new WeakMap<ControlProfile, Map<string, readonly RoundPlace[]>>();
+
 /** The days of each place in the round of day groups: all days at once first, where the control has that, then its groups. */
-export function dayRound(
-	profile: ControlProfile,
-	options: MachineOptions
-): readonly { readonly days: readonly number[]; readonly all: boolean }[] {
-	const groups = groupingOf(profile, options).groups.map((days) => ({ days, all: false }));
-	return profile.keying.allDays && groups.length > 1
-		? [{ days: [0, 1, 2, 3, 4, 5, 6], all: true }, ...groups]
-		: groups;
+export function dayRound(profile: ControlProfile, options: MachineOptions): readonly RoundPlace[] {
+	let known = roundsKnown.get(profile);
+	if (!known) roundsKnown.set(profile, (known = new Map()));
+	let round = known.get(options.grouping);
+	if (!round) {
+		const groups = groupingOf(profile, options).groups.map((days) => ({ days, all: false }));
+		round =
+			profile.keying.allDays && groups.length > 1
+				? [{ days: [0, 1, 2, 3, 4, 5, 6], all: true }, ...groups]
+				: groups;
+		known.set(options.grouping, round);
+	}
+	return round;
 }
 
 /** A field of a menu; of the setpoints kept for the week which of them. */
@@ -108,6 +119,16 @@ export interface MenuField {
 
 /** The fields of a menu that the control has, as it is set. */
 export function menuFields(profile: ControlProfile, place: PanelPlace): readonly MenuField[] {
+	let known = menusKnown.get(profile);
+	if (!known) menusKnown.set(profile, (known = new Map()));
+	let fields = known.get(place);
+	if (!fields) known.set(place, (fields = fieldsOfMenu(profile, place)));
+	return fields;
+}
+
+const menusKnown = new WeakMap<ControlProfile, Map<PanelPlace, readonly MenuField[]>>();
+
+function fieldsOfMenu(profile: ControlProfile, place: PanelPlace): readonly MenuField[] {
 	return place.fields.flatMap((id): MenuField[] => {
 		if ((OPTION_IDS as readonly string[]).includes(id))
 			return isOffered(profile, id as OptionId) ? [{ id, setpoint: 0 }] : [];

@@ -5,6 +5,27 @@ import { capital } from './text';
  * the name carries.
  */
 const NAMES: Readonly<Record<string, string>> = {
+	afterLast: 'where it goes after the last value',
+	clear: 'gesture that clears a step',
+	copy: 'copying',
+	do: 'kind of the gesture',
+	down: 'key that lowers',
+	each: 'way to each mode',
+	factory: 'what it holds as new',
+	keeps: 'whether what was not taken is kept',
+	key: 'key',
+	kind: 'kind',
+	next: 'gesture to the next mode',
+	off: 'off',
+	positions: 'positions',
+	print: 'word on the key',
+	put: 'gesture that puts the copy',
+	rest: 'keys at rest',
+	start: 'beginning',
+	take: 'gesture that takes a value',
+	times: 'number of times',
+	up: 'key that raises',
+	way: 'way',
 	allDays: 'all days at once',
 	areaM2: 'area',
 	at: 'time',
@@ -108,6 +129,12 @@ const NAMES: Readonly<Record<string, string>> = {
 
 /** Lists whose entries are called one by one, in the singular. */
 const ENTRIES: Readonly<Record<string, string>> = {
+	fields: 'field',
+	keys: 'key',
+	places: 'menu',
+	setpointsC: 'setpoint',
+	writes: 'gesture that writes',
+	channels: 'way to the channel',
 	bookings: 'booking',
 	changes: 'change',
 	controls: 'control',

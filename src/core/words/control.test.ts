@@ -28,14 +28,16 @@ describe('a control in sentences', () => {
 			'two changes a day, to the minute'
 		);
 		expect(said({})).toContain(
-			'Day grouping: Hold menu 5 s, then plus until 3 shows; a change wipes the week.'
+			'Day grouping: Hold Menu 5\u00a0s, then press OK twice; a change wipes the week.'
 		);
-		expect(said({})).toContain('Its keys lock, but the setpoint stays free: Hold plus and minus together');
+		expect(said({})).toContain('Its keys lock, but the setpoint stays free: Hold + and − together');
 		expect(said({ operation: { options: {}, resets: [], lock: null } })).toContain(
 			'Where it is set is not said of unit, clock format, day grouping, steps a day and with or without a program'
 		);
-		expect(lockWords(stat)).toMatch(/^Hold .* shows\. To end it: Hold plus and minus together again\.$/);
-		expect(resetWords(stat)).toEqual(['Hold menu and minus together for 10 s: wipes everything.']);
+		expect(lockWords(stat)).toBe(
+			'Hold + and − together 3\u00a0s. To end it: Hold + and − together 3\u00a0s.'
+		);
+		expect(resetWords(stat)).toEqual(['Hold Menu and − together 10\u00a0s: wipes everything.']);
 		expect(said({ startsEarly: true })).toContain('key the time of need');
 		expect(said({ startsEarly: false })).toContain('the lead is typed');
 	});

@@ -54,5 +54,8 @@ export function computeKeyIn(request: ComputeRequest): Computed<z.input<typeof k
 	const profile = profileFor(request);
 	if (!profile) return unknownControl(request.zone.control);
 	const { chosen, card } = zoneCard(request.zone, profile);
-	return { value: { grouping: chosen.grouping.id, ...card, items: card.items.map((item) => ({ ...item })) } };
+	const { operated: _, items, ...answer } = card;
+	// what a value is to bring about at the control is for who presses its keys
+	const plain = items.map(({ goal: _goal, ...item }) => item);
+	return { value: { grouping: chosen.grouping.id, ...answer, items: plain } };
 }
