@@ -24,7 +24,8 @@ const coreOrder = {
 	checks: computing.filter((room) => room !== 'checks'),
 	record: computing,
 	callback: computing,
-	words: [...computing, 'record', 'drawing'],
+	rehearsal: computing,
+	words: [...computing, 'record', 'drawing', 'rehearsal'],
 	formats: [...computing, 'record', 'words']
 };
 

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { allowedOptions, channelsOf, perDayOffers, shippedProfiles, type Program } from '../control';
+import isSame from 'fast-deep-equal';
+import { anyZone, operable } from '../../../tests/support/anyZone';
+import { allowedOptions, type Program } from '../control';
 import { fitZone } from '../fit';
 import {
 	display,
-	isOperable,
 	press,
 	programFields,
 	programOf,
@@ -14,9 +15,7 @@ import {
 	type Operable,
 	type Stroke
 } from '../machine';
-import { newZone, withWanted, zoneSchema, type Zone } from '../plan';
-import { buildWeek } from '../week';
-import isSame from 'fast-deep-equal';
+import type { Zone } from '../plan';
 import {
 	controlCard,
 	keyCard,
@@ -27,41 +26,6 @@ import {
 	type ItemKeys,
 	type Keyed
 } from '.';
-
-const operable = shippedProfiles.filter(isOperable);
-
-/** A zone of a control with any week and any of its options. */
-const anyZone = (profile: Operable) =>
-	fc
-		.record({
-			steps: fc.array(fc.record({ at: fc.nat(10_079), pick: fc.nat(2) }), { minLength: 1, maxLength: 24 }),
-			alike: fc.boolean(),
-			unit: fc.constantFrom(...(profile.temperature?.units ?? (['C'] as const))),
-			clock: fc.constantFrom(...profile.clockFormats),
-			perDay: fc.constantFrom(...perDayOffers(profile), 1),
-			channel: fc.nat((channelsOf(profile)?.length ?? 1) - 1),
-			grouping: fc.constantFrom(...profile.groupings.map(({ id }) => id)),
-			plain: fc.boolean()
-		})
-		.map(({ steps, alike, grouping, plain, ...options }): Zone => {
-			const fresh = newZone('Any', profile);
-			// half of the weeks have days that are alike, so that days are copied
-			const byMinute = new Map(
-				steps.flatMap(({ at, pick }) => {
-					const level = fresh.levels[pick % fresh.levels.length]!.id;
-					return alike
-						? [0, 1, 2, 3, 4, ...(at % 2 ? [5, 6] : [])].map(
-								(day) => [day * 1440 + (at % 1440), level] as const
-							)
-						: [[at, level] as const];
-				})
-			);
-			return zoneSchema.parse({
-				...withWanted(fresh, buildWeek([...byMinute].map(([at, value]) => ({ at, value })))),
-				grouping,
-				options: { ...fresh.options, ...options, plain: plain && profile.canBePlain }
-			});
-		});
 
 /** A person who presses what the card says, a second a stroke, and sets what it does not know by looking. */
 class Person {

@@ -697,3 +697,21 @@ function noted(
 		return position === undefined ? others : { ...others, [key]: position };
 	});
 }
+
+/** The keys for one value from wherever a control stands just now; null where its panel does not say how. */
+export function keysFrom(profile: Operable, state: MachineState, goal: Goal): ItemKeys | null {
+	const hand = new Hand(profile, state.memory, []);
+	hand.state = state;
+	return hand.reach(goal);
+}
+
+/** The strokes to rest from wherever a control stands, and out of off where its card leaves it running. */
+export function strokesToRest(profile: Operable, state: MachineState): readonly Stroke[] {
+	const hand = new Hand(profile, state.memory, []);
+	hand.state = state;
+	const rest = hand.leave();
+	const { modes } = profile.panel;
+	const isOff = modes?.off != null && modes.names[state.mode] === modes.off;
+	if (!isOff) return rest;
+	return [...rest, ...(hand.reach({ of: 'mode', name: modes.names[0]! })?.way ?? [])];
+}

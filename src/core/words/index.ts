@@ -11,6 +11,7 @@ export * from './customerPage';
 export * from './due';
 export * from './exception';
 export * from './felt';
+export * from './gestures';
 export * from './heldWeek';
 export * from './house';
 export * from './measured';

@@ -1,0 +1,77 @@
+import fc from 'fast-check';
+import { expect, it } from 'vitest';
+import { anyZone, operable } from '../../../tests/support/anyZone';
+import { isMet, zoneCard } from '../keying';
+import { press, start, type MachineState, type Operable, type Stroke } from '../machine';
+import { isAsked, rehearsed, strokesOf, type Rehearsed } from '.';
+
+const asks = (now: Rehearsed): readonly Stroke[] =>
+	now.at === 'leaving' ? now.strokes : now.at === 'value' && now.keys ? strokesOf(now.keys) : [];
+
+/** Keys what is asked for next until all is in; before some of it strokes that nobody asked for. Gives the strokes that were. */
+function keyIt(
+	profile: Operable,
+	state: MachineState,
+	card: Parameters<typeof rehearsed>[1],
+	slips: Stroke[][]
+) {
+	let [now, at, pressed] = [state, 0, 0];
+	const waiting = [...slips];
+	for (let n = 0; n < 900; n++) {
+		const asked = rehearsed(profile, card, now);
+		if (asked.at === 'done') return { now, pressed, asked };
+		for (const slip of n % 5 === 4 ? (waiting.shift() ?? []) : []) now = press(profile, now, slip, (at += 1));
+		const again = rehearsed(profile, card, now);
+		for (const stroke of asks(again)) {
+			pressed++;
+			at += stroke.do === 'wait' ? stroke.seconds : 1;
+			now = press(profile, now, stroke, at);
+		}
+	}
+	throw new Error(
+		`${profile.id} never holds what is planned: ${JSON.stringify(rehearsed(profile, card, now))}`
+	);
+}
+
+it('whatever somebody presses in between, the next keys are told from where the control stands, until it holds the card', () => {
+	for (const profile of operable) {
+		const keys = profile.panel.keys.filter(({ kind }) => kind !== 'recessed').map(({ id }) => id);
+		const slip = fc.array(
+			fc.record({
+				do: fc.constant('press' as const),
+				key: fc.constantFrom(...keys),
+				times: fc.integer({ min: 1, max: 3 })
+			}),
+			{ maxLength: 4 }
+		);
+		fc.assert(
+			fc.property(anyZone(profile), fc.array(slip, { maxLength: 4 }), (zone, slips) => {
+				const { card } = zoneCard(zone, profile);
+				const { now } = keyIt(profile, start(profile), { items: card.items, ...card.operated! }, slips);
+				expect(now.place).toBeNull();
+				// what the control holds is what was planned, in every channel that the card keys
+				const { planned, options } = card.operated!;
+				const { plain } = options;
+				if (!plain && profile.program.form !== 'plain')
+					expect(now.memory.days[zone.options.channel]).toEqual(planned[zone.options.channel]);
+				for (const { goal } of card.items)
+					if (goal.of === 'kept' || goal.of === 'setpoint')
+						expect(isMet(profile, now.memory, goal)).toBe(true);
+			}),
+			{ numRuns: 8 }
+		);
+	}
+});
+
+it('a stroke that the card asks for is none of the slips', () => {
+	const stat = operable[0]!;
+	const at = (first: Stroke): Rehearsed => ({ at: 'leaving', strokes: [first] });
+	const press2: Stroke = { do: 'press', key: 'plus', times: 2 };
+	expect(isAsked(at(press2), { do: 'press', key: 'plus', times: 1 })).toBe(true);
+	expect(isAsked(at(press2), { do: 'press', key: 'minus', times: 1 })).toBe(false);
+	expect(
+		isAsked(at({ do: 'hold', keys: ['menu'], seconds: 5 }), { do: 'hold', keys: ['menu'], seconds: 7 })
+	).toBe(true);
+	expect(isAsked({ at: 'done' }, press2)).toBe(false);
+	expect(stat.panel.keys.some(({ id }) => id === 'plus')).toBe(true);
+});

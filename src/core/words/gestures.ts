@@ -1,0 +1,67 @@
+import { gesturePhrase, keyPrint, timesWords, type Panel } from '../control';
+import type { ItemKeys } from '../keying';
+import type { Stroke } from '../machine';
+import { capital } from '../schema';
+
+/** A stroke as it is drawn: the keys that are touched, and what is done with them. */
+export interface StrokePart {
+	readonly keys: readonly string[];
+	readonly says: string;
+}
+
+/** A stroke in its parts: `+` "10 times", `Menu` "hold 5 s". */
+export function strokePart(panel: Panel, stroke: Stroke): StrokePart {
+	switch (stroke.do) {
+		case 'press':
+			return {
+				keys: [keyPrint(panel, stroke.key)],
+				says: stroke.times > 1 ? timesWords(stroke.times) : ''
+			};
+		case 'hold':
+			return {
+				keys: stroke.keys.map((key) => keyPrint(panel, key)),
+				says: `${stroke.keys.length > 1 ? 'together' : 'hold'} ${stroke.seconds}\u00a0s`
+			};
+		case 'set':
+			return { keys: [keyPrint(panel, stroke.key)], says: `to ${stroke.to}` };
+		case 'run':
+			return { keys: [keyPrint(panel, stroke.key)], says: 'held' };
+		case 'wait':
+			return { keys: [], says: `wait ${stroke.seconds}\u00a0s` };
+	}
+}
+
+/** A stroke as it is said: "press + twice", "hold + until it shows". */
+function strokePhrase(panel: Panel, stroke: Stroke): string {
+	if (stroke.do === 'run') return `hold ${keyPrint(panel, stroke.key)} until it shows`;
+	if (stroke.do === 'wait') return `touch no key for ${stroke.seconds}\u00a0s`;
+	return gesturePhrase(panel, stroke);
+}
+
+/** Strokes as they are read aloud or printed: "Hold Menu 5 s, press OK twice". */
+export const strokesSaid = (panel: Panel, strokes: readonly Stroke[]): string =>
+	capital(strokes.map((stroke) => strokePhrase(panel, stroke)).join(', '));
+
+/** The keys for a value as they are read aloud: the way, what changes it, what takes it. `way` is the one that counts just now. */
+export function keysSaid(
+	panel: Panel,
+	keys: Pick<ItemKeys, 'change' | 'until' | 'take'>,
+	way: readonly Stroke[],
+	shows: string
+): string {
+	const change =
+		keys.change === null
+			? keys.until
+				? [
+						`press ${keyPrint(panel, keys.until.up)} or ${keyPrint(panel, keys.until.down)} until it shows ${shows}`
+					]
+				: []
+			: keys.change.map((stroke) => strokePhrase(panel, stroke));
+	return capital(
+		[
+			...way.map((stroke) => strokePhrase(panel, stroke)),
+			...change,
+			...keys.take.map((stroke) => strokePhrase(panel, stroke))
+		].join(', ')
+	);
+}
