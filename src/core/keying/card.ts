@@ -353,7 +353,7 @@ export function controlCard(
 	});
 	const route: Way = wayOf(profile, whole(weeks), keysOf(whole(weeks)), each);
 	// once some of it is in, what differs from that may be less than the route, or the route not lead there any more
-	const someIn = Object.keys(keyed).some((id) => !/^(setting|mode|read)\//.test(id));
+	const someIn = Object.keys(keyed).some((id) => !/^(setting|mode|read)\/|^found$/.test(id));
 	const difference = (): Way => {
 		const { memory } = keysOf(whole(weeks), keyed, before.length);
 		const isIn = (item: CardItem) => keyed[item.id] === item.shows;

@@ -20,6 +20,7 @@ import {
 	menuAt,
 	menuFields,
 	menuScale,
+	menuShown,
 	needsMode,
 	opensAt,
 	optionChoices,
@@ -333,7 +334,8 @@ class Hand {
 		const isUnsure = goal.of === 'option' && this.#unsure.has(goal.id);
 		const from = isUnsure ? undefined : menuAt(profile, memory, field, this.state.atSeconds);
 		const change = from === undefined ? null : changing(profile, { up, down }, scale, from, goal.position);
-		const keys = this.#made(found.way, rest.way, true, change, { up, down }, [take], null);
+		const shows = from === undefined ? null : menuShown(profile, memory.options, field, from).shows;
+		const keys = this.#made(found.way, rest.way, true, change, { up, down }, [take], shows);
 		if (onlyWhenOff && was !== this.state.mode) this.#backTo ??= was;
 		else if (this.#backTo === this.state.mode) this.#backTo = null;
 		if (change === null) this.#know(goal);

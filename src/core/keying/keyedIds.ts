@@ -7,6 +7,15 @@ import type { Keyed } from './card';
  */
 export const MOST_KEYED = 1200;
 
+/** Under what it is noted that a control was found in use, so that nobody knows what it holds. */
+export const FOUND_ID = 'found';
+/** What is noted there; anything else, or nothing, is a control as new. */
+export const FOUND_IN_USE = 'in use';
+
+/** How a control was found, by what is noted at it. */
+export const foundOf = (keyed: Keyed): 'as-new' | 'unknown' =>
+	keyed[FOUND_ID] === FOUND_IN_USE ? 'unknown' : 'as-new';
+
 const days = '0?1?2?3?4?5?6?';
 const program = new RegExp(
 	`^(?:all/\\d{1,2}(?:/[a-z]{1,12}){0,2}|copy/${days}-${days}/[0-9a-z]{1,8}|${days}/\\d{1,2}(?:/[a-z]{1,12}){0,2})$`
@@ -26,7 +35,7 @@ function settingNames({ program: form }: ControlProfile): readonly string[] {
 /** Whether a card or read-back of this control, for whatever program, can have a value of this id. */
 export function isCardId(id: string, profile: ControlProfile): boolean {
 	const of = id.startsWith('read/') ? id.slice(5) : id;
-	if (/^mode\/(before|after)$/.test(of)) return true;
+	if (/^mode\/(before|after)$/.test(of) || of === FOUND_ID) return true;
 	const [first, ...rest] = of.split('/');
 	if (first === 'plain') return /^(temperature|heat to|cool to)\/[CF]$/.test(rest.join('/'));
 	if (first === 'setting') {
@@ -61,7 +70,9 @@ export function overtaken(
 ): ((other: string) => boolean) | null {
 	if (id.startsWith('read/')) return null;
 	if (WIPING.includes(id))
-		return was === undefined || was === shows ? null : (other) => !/^(setting|mode|read|plain)\//.test(other);
+		return was === undefined || was === shows
+			? null
+			: (other) => other !== FOUND_ID && !/^(setting|mode|read|plain)\//.test(other);
 	const copy = /^(.*)\/copy\/\d*-(\d+)\/[^/]*$/.exec(id);
 	if (copy) {
 		const [, stem, onto] = copy;

@@ -3,6 +3,7 @@ import { fitZone, type Fit, type ZoneFit } from '../fit';
 import type { Zone } from '../plan';
 import { cardProgress, controlCard, keyCard, type Keyed, type KeyCard } from './card';
 import type { CardItem } from './cardItems';
+import { foundOf } from './keyedIds';
 import { readBackGroups, readBackProgress } from './readBack';
 
 /**
@@ -56,7 +57,7 @@ export function boxCard(zones: readonly FittedZone[], profile: ControlProfile, k
 		options: allowedOptions(profile, zone.options),
 		program: fit.chosen.program
 	}));
-	return controlCard(profile, channels, zones[0]!.fit.chosen.grouping, keyed);
+	return controlCard(profile, channels, zones[0]!.fit.chosen.grouping, keyed, undefined, foundOf(keyed));
 }
 
 /** Of a control's card what one of its channels asks for, and what belongs to the control. */

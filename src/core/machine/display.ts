@@ -10,7 +10,7 @@ import {
 } from '../control';
 import { capital, spokenName } from '../schema';
 import { DAY_MINUTES, dayRange, valueAt } from '../week';
-import { degreesAt, degreesShown, fieldShown, keptSetpoints } from './fields';
+import { degreesAt, degreesShown, fieldShown, keptSetpoints, type MachineOptions } from './fields';
 import {
 	clockAt,
 	dayRound,
@@ -58,13 +58,13 @@ const FIELD_WORDS: Readonly<Record<MenuField['id'], string>> = {
 	'clock-minute': 'minute'
 };
 
-function menuShown(
-	profile: Operable,
-	state: MachineState,
-	field: MenuField,
+/** What a menu's field shows at a position of its scale, and the unit behind it; nothing where that is not known. */
+export function menuShown(
+	profile: ControlProfile,
+	options: MachineOptions,
+	field: Pick<MenuField, 'id'>,
 	position: number | undefined
 ): { shows: string; unit: string } {
-	const { options } = state.memory;
 	if (position === undefined) return { shows: '', unit: '' };
 	switch (field.id) {
 		case 'setpoints':
@@ -115,7 +115,7 @@ export function display(profile: Operable, before: MachineState, atSeconds: numb
 		return {
 			heading: menu.name,
 			aside: isOption || fields.length > 1 ? `${place.field + 1} of ${fields.length}` : '',
-			...menuShown(profile, state, field, position),
+			...menuShown(profile, memory.options, field, position),
 			blinks: true,
 			foot:
 				field.id === 'setpoints'

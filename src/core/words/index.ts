@@ -19,6 +19,7 @@ export * from './misfit';
 export * from './moment';
 export * from './printedWeek';
 export * from './proof';
+export * from './rehearsal';
 export * from './sense';
 export * from './slip';
 export * from './standing';

@@ -26,6 +26,7 @@ const pages: Readonly<Record<string, Least>> = {
 	'/sites/[siteId]/zones/[zoneId]/clock': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/hand-over': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/key-in': 'reader',
+	'/sites/[siteId]/zones/[zoneId]/rehearse': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/moment': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/proof': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/room': 'reader',

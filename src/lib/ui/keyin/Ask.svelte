@@ -1,11 +1,29 @@
 <script lang="ts">
-	import { isKeyed, readId, type CardItem, type KeyCard, type Keyed } from '$core/keying';
+	import type { ControlProfile } from '$core/control';
+	import {
+		FOUND_ID,
+		FOUND_IN_USE,
+		foundOf,
+		isKeyed,
+		readId,
+		type CardItem,
+		type ItemKeys,
+		type KeyCard,
+		type Keyed
+	} from '$core/keying';
 	import { gestureWords, shownWith } from '$core/words';
+	import Choice from '../kit/Choice.svelte';
+	import ItsKeys from './ItsKeys.svelte';
+	import Strokes from '../panel/Strokes.svelte';
 	import MenuTimer from './MenuTimer.svelte';
 
 	let {
 		item,
 		card,
+		profile,
+		keys,
+		goingOn,
+		onfound,
 		enter,
 		keyed,
 		isFirst,
@@ -16,6 +34,13 @@
 		/** The value to key now. */
 		item: CardItem;
 		card: Pick<KeyCard, 'confirm' | 'timeoutSeconds'>;
+		profile: ControlProfile;
+		/** The keys for it, where the panel is described. */
+		keys: ItemKeys | null;
+		/** Whether it is come to from the value before it. */
+		goingOn: boolean;
+		/** How the control was found was said. */
+		onfound: (id: string, shows: string | null) => void;
 		/** How to get there, where that is to be said. */
 		enter: string | null | undefined;
 		keyed: Keyed;
@@ -28,10 +53,14 @@
 		instruction?: HTMLElement | undefined;
 	} = $props();
 
-	const gesture = $derived(gestureWords(item, card.confirm));
+	const { panel } = $derived(profile);
+	let closed = $state(false);
+	const gesture = $derived(keys ? null : gestureWords(item, card.confirm));
+	const from = $derived(keys ? keys.shows : item.from);
 	/** Whether the display was read to show something else here, rather than the plan changed. */
 	const wasRead = $derived(keyed[readId(item.id)] === keyed[item.id]);
-	const words = (presses: number) => (presses === 1 ? '1 press' : `about ${presses} presses`);
+	const words = (presses: number, isExact: boolean) =>
+		presses === 1 ? '1 press' : `${isExact ? '' : 'about '}${presses} presses`;
 </script>
 
 <div class="ask">
@@ -41,7 +70,26 @@
 			trades.
 		</p>
 	{/if}
-	{#if enter}<p class="before">{enter}</p>{/if}
+	{#if isFirst && panel}
+		<div class="found">
+			<Choice
+				label="The control was found"
+				small
+				value={foundOf(keyed)}
+				options={[
+					{ value: 'as-new', text: 'as new, or reset' },
+					{ value: 'unknown', text: 'in use: it holds something' }
+				]}
+				onchange={(found) => onfound(FOUND_ID, found === 'unknown' ? FOUND_IN_USE : null)}
+			/>
+			{#if foundOf(keyed) === 'unknown' && panel.resets.all}
+				<p class="soft">
+					As new after <Strokes {panel} strokes={panel.resets.all} />, which wipes everything.
+				</p>
+			{/if}
+		</div>
+	{/if}
+	{#if enter && !keys}<p class="before">{enter}</p>{/if}
 	<div
 		class="instruction"
 		role="group"
@@ -55,12 +103,14 @@
 			<p class="value" class:long={item.shows.length > 5}>
 				{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}
 			</p>
-			{#if gesture}<p class="gesture">{gesture}</p>{/if}
+			{#if keys && panel}
+				<ItsKeys {panel} {keys} way={goingOn && !closed ? keys.way : keys.fromRest} />
+			{:else if gesture}<p class="gesture">{gesture}</p>{/if}
 		</div>
 	</div>
 	<p class="soft">
-		{#if item.from !== null}shows now <span class="mono">{shownWith({ ...item, shows: item.from })}</span> ·
-		{/if}{words(item.presses)}
+		{#if from !== null}shows now <span class="mono">{shownWith({ ...item, shows: from })}</span> ·
+		{/if}{words(keys?.presses ?? item.presses, keys?.change != null && keys.isSure)}
 	</p>
 	{#if keyed[item.id] !== undefined && keyed[item.id] !== item.shows}
 		<p class="signal">
@@ -72,7 +122,7 @@
 		<p class="soft">Keyed already. Confirm again, or go on.</p>
 	{/if}
 	{#if card.timeoutSeconds !== null}
-		<MenuTimer seconds={card.timeoutSeconds} restarted={pressedAt} />
+		<MenuTimer seconds={card.timeoutSeconds} restarted={pressedAt} bind:closed />
 	{/if}
 	{#if upNext.length > 0}
 		<p class="then soft">
@@ -97,6 +147,16 @@
 	.care {
 		margin-bottom: 0.75rem;
 		font-size: var(--small);
+	}
+	.found :global(.bx--form-item) {
+		flex: 0 1 20rem;
+	}
+	.found {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1.25rem;
+		align-items: end;
+		margin-bottom: 0.9rem;
 	}
 	.before {
 		margin-bottom: 0.9rem;

@@ -3,12 +3,15 @@
 
 	let {
 		seconds,
-		restarted
+		restarted,
+		closed = $bindable(false)
 	}: {
 		/** After how long the menu closes by itself. */
 		seconds: number;
 		/** When the last key was pressed, by the page's clock in ms; 0 for not yet. */
 		restarted: number;
+		/** Whether it may have closed by now. */
+		closed?: boolean;
 	} = $props();
 
 	/** From so few on the bar calls attention. */
@@ -20,6 +23,9 @@
 		return () => clearInterval(every);
 	});
 	const left = $derived(Math.max(0, Math.ceil(seconds - Math.max(0, now - restarted) / 1000)));
+	$effect(() => {
+		closed = restarted > 0 && left === 0;
+	});
 </script>
 
 {#if restarted === 0}

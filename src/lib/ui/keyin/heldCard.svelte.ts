@@ -1,4 +1,17 @@
-import { cardProgress, isKeyed, nextToKey, type CardItem, type KeyCard, type Keyed } from '$core/keying';
+import type { ControlProfile } from '$core/control';
+import {
+	cardProgress,
+	foundOf,
+	isKeyed,
+	keysOfCard,
+	nextToKey,
+	type CardItem,
+	type CardKeys,
+	type ItemKeys,
+	type KeyCard,
+	type Keyed
+} from '$core/keying';
+import { isOperable } from '$core/machine';
 import { changedValues, type ChangedValue } from './planChange';
 
 /**
@@ -14,12 +27,18 @@ export class HeldCard {
 	#instead = $state.raw<{ readonly now: string | null } | null>(null);
 	/** Until something is done here, what is keyed elsewhere moves this card on too. */
 	#touched = false;
+	/** Whether the value on show is come to from the one before it, so that the control stands there. */
+	#goingOn = $state(false);
 	readonly #keyed: () => Keyed;
+	readonly #profile: ControlProfile | null;
+	/** The keys of the whole card, as far as it is still to be keyed; null where its panel is not described. */
+	readonly #keys: CardKeys | null = $derived.by(() => this.#allKeys());
 
-	/** `keyed` is what is keyed by now. */
-	constructor(card: KeyCard, keyed: () => Keyed) {
+	/** `keyed` is what is keyed by now; with `profile` the keys are told where they are known. */
+	constructor(card: KeyCard, keyed: () => Keyed, profile: ControlProfile | null = null) {
 		this.#card = this.#latest = card;
 		this.#keyed = keyed;
+		this.#profile = profile;
 		this.#index = this.progress.next;
 	}
 
@@ -35,6 +54,23 @@ export class HeldCard {
 	}
 	get item(): CardItem | undefined {
 		return this.items[this.#index];
+	}
+	#allKeys(): CardKeys | null {
+		const [profile, { items, operated }, keyed] = [this.#profile, this.#card, this.#keyed()];
+		if (!profile || !operated || !isOperable(profile)) return null;
+		return keysOfCard(profile, { items, ...operated }, keyed, foundOf(keyed));
+	}
+	/** The keys for the value on show; null where they are not known, or it is in already. */
+	get keys(): ItemKeys | null {
+		return this.#keys?.items[this.#index] ?? null;
+	}
+	/** The keys that leave the control once all is in. */
+	get leave(): CardKeys['leave'] {
+		return this.#keys?.leave ?? [];
+	}
+	/** Whether the value on show is come to from the one before it. */
+	get goingOn(): boolean {
+		return this.#goingOn;
 	}
 	get progress() {
 		return cardProgress(this.#card, this.#keyed());
@@ -92,6 +128,7 @@ export class HeldCard {
 	/** The value on show was keyed and noted: the next, or the same place where the plan asks for another value there by now. */
 	confirmed(): void {
 		this.#touched = true;
+		this.#goingOn = true;
 		const again = this.#instead !== null && this.#instead.now !== null;
 		if (this.#instead) this.#showLatest();
 		if (!again) this.#index = nextToKey(this.#card, this.#keyed(), this.#index);
@@ -101,6 +138,7 @@ export class HeldCard {
 	/** To a value that the person chose. */
 	go(index: number): void {
 		this.#touched = true;
+		this.#goingOn = false;
 		this.#index = index;
 		// what was held is left: what is chosen is shown as it is asked for now
 		if (this.#instead) this.#showLatest();

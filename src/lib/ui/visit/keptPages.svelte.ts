@@ -20,6 +20,7 @@ export function visitPages(siteId: string, zoneIds: readonly string[]): string[]
 	return [
 		`${site}/visit`,
 		...ofZones('key-in'),
+		...ofZones('rehearse'),
 		...ofZones('read-back'),
 		`${site}/clocks`,
 		site,

@@ -34,7 +34,7 @@
 	);
 
 	// svelte-ignore state_referenced_locally
-	const held = new HeldCard(data.card, () => notes.keyed);
+	const held = new HeldCard(data.card, () => notes.keyed, data.profile);
 	$effect(() => {
 		const next = data.card;
 		untrack(() => held.take(next));
@@ -125,6 +125,10 @@
 			<Ask
 				{item}
 				{card}
+				profile={data.profile}
+				keys={held.keys}
+				goingOn={held.goingOn}
+				onfound={(id, shows) => notes.note(id, shows)}
 				{enter}
 				keyed={notes.keyed}
 				isFirst={index === 0}

@@ -1,0 +1,216 @@
+<script lang="ts">
+	import type { KeyCard } from '$core/keying';
+	import type { Operable, Stroke } from '$core/machine';
+	import { scoreAdvice, scoreWords, shownWith } from '$core/words';
+	import Button from '../kit/Button.svelte';
+	import Choice from '../kit/Choice.svelte';
+	import Panel from './Panel.svelte';
+	import { Rehearsal } from './rehearsal.svelte';
+	import Strokes from './Strokes.svelte';
+
+	let {
+		name,
+		profile,
+		card,
+		leave
+	}: {
+		/** What is rehearsed: the zone, or the control. */
+		name: string;
+		profile: Operable;
+		card: KeyCard;
+		leave: { readonly href: string; readonly name: string };
+	} = $props();
+
+	// the page is made anew for each card
+	// svelte-ignore state_referenced_locally
+	const rehearsal = new Rehearsal(profile, { items: card.items, ...card.operated! });
+	const { standIn } = rehearsal;
+	const { panel } = $derived(profile);
+	const now = $derived(rehearsal.now);
+	const of = $derived(card.items.length);
+	const step = $derived(now.at === 'value' && now.index !== null ? now.index + 1 : null);
+	const shown = $derived(now.at === 'value' ? shownWith(now.item) : null);
+	/** The keys that are next, to stand out on the panel. */
+	const asked = $derived(keysIn(rehearsal.strokes[0]));
+	const left = $derived(standIn.leavesInSeconds);
+	const after = $derived(standIn.display.leavesAfterSeconds);
+
+	function keysIn(stroke: Stroke | undefined): string[] {
+		if (!stroke || stroke.do === 'wait') return [];
+		if (stroke.do === 'hold') return [...stroke.keys];
+		return stroke.do === 'set' ? [`${stroke.key} ${stroke.to}`] : [stroke.key];
+	}
+
+	/** A menu that is left without a key being touched was left by itself. */
+	let inside = false;
+	let touchedAt = 0;
+	$effect(() => {
+		const { place, atSeconds } = standIn.state;
+		if (inside && !place && atSeconds === touchedAt && now.at === 'value') rehearsal.leftByItself();
+		inside = place !== null;
+		touchedAt = atSeconds;
+	});
+	/** Minutes without power that clear most clocks. */
+	const CUT_MINUTES = 180;
+</script>
+
+<div class="rehearse">
+	<header>
+		<h1>{name}, rehearsed</h1>
+		<p class="soft">{step === null ? `${of} values` : `value ${step} of ${of}`}</p>
+		<Button small href={leave.href}>{leave.name}</Button>
+	</header>
+
+	<section class="ask" aria-live="polite">
+		{#if now.at === 'value'}
+			<p class="what"><strong>{now.item.section}</strong>, {now.item.what} · must show</p>
+			<div class="set">
+				<p class="value" class:long={now.item.shows.length > 5}>{shown}</p>
+				{#if rehearsal.strokes.length > 0}
+					<p class="gesture"><Strokes {panel} strokes={rehearsal.strokes} /></p>
+				{/if}
+			</div>
+			{#if now.index === null}
+				<p class="soft">A press too many has changed something else: this is put right first.</p>
+			{/if}
+		{:else if now.at === 'leaving'}
+			<p class="what">Everything is in. Leave it running:</p>
+			<p class="gesture"><Strokes {panel} strokes={now.strokes} /></p>
+		{:else}
+			<p class="what"><strong>It holds the whole week.</strong></p>
+			<p>{scoreWords(rehearsal.score)}</p>
+			<p>{scoreAdvice(rehearsal.score)}</p>
+			<p class="acts"><Button kind="next" onclick={() => rehearsal.again()}>Once more</Button></p>
+		{/if}
+	</section>
+
+	<section class="control">
+		<Panel {standIn} {asked} />
+		<div class="under">
+			<p class="soft">
+				{#if left !== null && after !== null}throws you out in {Math.ceil(left)} s{:else if standIn.state.place}stays
+					in its menu{:else}at rest{/if}
+			</p>
+			<p class="soft">
+				{rehearsal.score.slips === 0
+					? 'no slip so far'
+					: `${rehearsal.score.slips} ${rehearsal.score.slips === 1 ? 'slip' : 'slips'} so far`}
+			</p>
+		</div>
+		{#if left !== null && after !== null}
+			<div class="bar"><span style:width="{(100 * left) / after}%" class:short={left <= 10}></span></div>
+		{/if}
+		<div class="tools">
+			<Choice
+				label="Its clock runs"
+				small
+				value={String(standIn.speed)}
+				options={[
+					{ value: '1', text: 'as it is' },
+					{ value: '60', text: '60 times as fast' },
+					{ value: '600', text: '600 times as fast' },
+					{ value: '3600', text: 'an hour a second' }
+				]}
+				onchange={(value) => (standIn.speed = Number(value))}
+			/>
+			<Button small onclick={() => standIn.cut(CUT_MINUTES)}>Cut its power for 3 h</Button>
+			<Button small onclick={() => rehearsal.again()}>As new</Button>
+		</div>
+	</section>
+</div>
+
+<style>
+	.rehearse {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(20rem, 26rem);
+		grid-template-rows: auto 1fr;
+		gap: 1rem 2.5rem;
+		max-width: 72rem;
+		padding: 1.25rem 1.4rem 2rem;
+	}
+	header {
+		grid-column: 1 / -1;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.25rem 1.25rem;
+		align-items: center;
+	}
+	h1 {
+		flex: 1 1 auto;
+		font-size: 1.2rem;
+	}
+	.set {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 2rem;
+		align-items: center;
+	}
+	.value {
+		margin: 0.4rem 0;
+		font-family: var(--display);
+		font-size: clamp(3.6rem, 10vw, 6.5rem);
+		font-weight: 600;
+		line-height: 1.05;
+	}
+	.value.long {
+		font-size: clamp(2.2rem, 7vw, 4rem);
+	}
+	.gesture {
+		padding: 0.35rem 0.9rem;
+		border: 2px solid var(--ink);
+		border-radius: 6px;
+		font-size: 1.25rem;
+	}
+	.what {
+		font-size: 1.15rem;
+	}
+	.acts {
+		margin-top: 0.75rem;
+	}
+	.under {
+		display: flex;
+		justify-content: space-between;
+		gap: 1rem;
+		margin-top: 0.6rem;
+	}
+	.bar {
+		height: 8px;
+		margin-top: 0.3rem;
+		border-radius: 4px;
+		background: var(--rule);
+		overflow: hidden;
+	}
+	.bar span {
+		display: block;
+		height: 100%;
+		background: var(--held);
+	}
+	.bar .short {
+		background: var(--signal);
+	}
+	.tools {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem;
+		align-items: end;
+		margin-top: 1rem;
+	}
+	@media (max-width: 860px) {
+		.rehearse {
+			grid-template-columns: minmax(0, 1fr);
+			grid-template-rows: none;
+			gap: 0.6rem;
+			padding: 0.75rem 1.1rem 1.5rem;
+		}
+		.value {
+			margin: 0.1rem 0;
+			font-size: 3rem;
+		}
+		.value.long {
+			font-size: 2rem;
+		}
+		.gesture {
+			font-size: 1.1rem;
+		}
+	}
+</style>

@@ -1,0 +1,27 @@
+<script lang="ts">
+	import { isOperable } from '$core/machine';
+	import Button from '$lib/ui/kit/Button.svelte';
+	import Empty from '$lib/ui/kit/Empty.svelte';
+	import Rehearse from '$lib/ui/panel/Rehearse.svelte';
+
+	let { data } = $props();
+	const back = $derived({
+		href: `/sites/${data.site.id}/zones/${data.zone.id}/key-in`,
+		name: 'To the card'
+	});
+</script>
+
+<svelte:head><title>{data.name}, rehearsed · Fond Quarter</title></svelte:head>
+
+<main>
+	{#if isOperable(data.profile) && data.card.operated}
+		{#key data.card}
+			<Rehearse name={data.name} profile={data.profile} card={data.card} leave={back} />
+		{/key}
+	{:else}
+		<Empty heading="The keys of this control are not described yet">
+			<p>With its keys and where they lead it can be rehearsed here, and its card says which to press.</p>
+			<Button href="/controls/{data.profile.id}">Describe its keys</Button>
+		</Empty>
+	{/if}
+</main>
