@@ -6,6 +6,7 @@ export * from './level';
 export * from './moments';
 export * from './operation';
 export * from './panel';
+export * from './panelStart';
 export * from './panelWords';
 export * from './profile';
 export * from './program';

@@ -1,4 +1,5 @@
 export * from './blocksText';
+export * from './panelText';
 export * from './calendarRead';
 export * from './calendarWrite';
 export * from './controlFile';

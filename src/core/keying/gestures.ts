@@ -269,7 +269,9 @@ class Hand {
 				.slice(from, field)
 				.some((one) => content[one.key] === undefined && one.step !== fields[field]!.step) ||
 			!couldBeCleared(profile);
-		const there = place?.in === 'program' && place.channel === channel ? place : null;
+		// while a copy is being put anything else begins from rest
+		const there =
+			place?.in === 'program' && place.channel === channel && place.copyTo === null ? place : null;
 		if (!there) {
 			const needed = needsMode(profile);
 			const way = [
@@ -332,7 +334,8 @@ class Hand {
 		const field = menuFields(profile, profile.panel.places[found.menu]!)[found.field]!;
 		const scale = menuScale(profile, memory, field);
 		const isUnsure = goal.of === 'option' && this.#unsure.has(goal.id);
-		const from = isUnsure ? undefined : menuAt(profile, memory, field, this.state.atSeconds);
+		const edited = place?.in === 'menu' && found.way.length === 0 ? place.edit : undefined;
+		const from = isUnsure ? undefined : (edited ?? menuAt(profile, memory, field, this.state.atSeconds));
 		const change = from === undefined ? null : changing(profile, { up, down }, scale, from, goal.position);
 		const shows = from === undefined ? null : menuShown(profile, memory.options, field, from).shows;
 		const keys = this.#made(found.way, rest.way, true, change, { up, down }, [take], shows);
@@ -389,7 +392,9 @@ class Hand {
 		if (!way || key === undefined) return null;
 		const fromRest = this.#toField(null, goal.channel, group, key)!.way;
 		const index = fields.findIndex((field) => field.key === key);
-		const opens = opensAt(profile, memory.options, fields, content, index);
+		// what was changed under the cursor and not taken yet is what it stands at
+		const edited = place?.in === 'program' && way.way.length === 0 ? place.edit : undefined;
+		const opens = edited ?? opensAt(profile, memory.options, fields, content, index);
 		const shows = opens === undefined ? null : fieldShown(profile, memory.options, fields[index]!, opens);
 		if (goal.position === null) {
 			if (!program.clear) return null;
@@ -441,19 +446,21 @@ class Hand {
 		const copy = profile.panel.program?.copy;
 		const [from, onto] = [this.#groupOf(goal.from, false), this.#groupOf(goal.onto, false)];
 		if (!copy || from < 0 || onto < 0) return null;
-		const round = dayRound(profile, this.state.memory.options);
-		const way = this.#toField(this.state.place, goal.channel, from, null);
-		if (!way) return null;
-		const fromRest = this.#toField(null, goal.channel, from, null)!.way;
+		const { place, memory } = this.state;
+		const round = dayRound(profile, memory.options);
 		// days onto which it can be copied, beginning with the next one
 		const targets = round.filter(({ all }) => !all).length;
 		const shift = round.length - targets;
+		const onwards = (at: number) => (((onto - at) % targets) + targets) % targets;
+		const fromRest = this.#toField(null, goal.channel, from, null)!.way;
+		const { day } = profile.panel.program!;
+		if (place?.in === 'program' && place.copyTo !== null && place.group === from && copy.put)
+			return this.#made([], fromRest, true, [...again(day, onwards(place.copyTo)), copy.put], null, [], null);
+		const way = this.#toField(place, goal.channel, from, null);
+		if (!way) return null;
 		const next = ((from - shift + 1) % targets) + shift;
-		const onwards = (onto - next + targets) % targets;
-		if (!copy.put && onwards > 0) return null;
-		const strokes = copy.put
-			? [copy.start, ...again(profile.panel.program!.day, onwards), copy.put]
-			: [copy.start];
+		if (!copy.put && onwards(next) > 0) return null;
+		const strokes = copy.put ? [copy.start, ...again(day, onwards(next)), copy.put] : [copy.start];
 		return this.#made(way.way, fromRest, true, strokes, null, [], null);
 	}
 
@@ -704,7 +711,25 @@ function noted(
 export function keysFrom(profile: Operable, state: MachineState, goal: Goal): ItemKeys | null {
 	const hand = new Hand(profile, state.memory, []);
 	hand.state = state;
-	return hand.reach(goal);
+	const keys = hand.reach(goal);
+	return keys && { ...keys, way: afterTrail(state, keys.way) };
+}
+
+/** A way without what of it was pressed at rest already. */
+function afterTrail({ place, trail }: MachineState, way: readonly Stroke[]): readonly Stroke[] {
+	let left = place === null ? trail.length : 0;
+	if (left === 0) return way;
+	const texts = way.flatMap((stroke) =>
+		stroke.do === 'run' || stroke.do === 'wait' ? [] : strokesOf(stroke)
+	);
+	if (!trail.every((text, i) => texts[i] === text)) return way;
+	return way.flatMap((stroke): Stroke[] => {
+		if (left === 0) return [stroke];
+		const times = stroke.do === 'press' ? stroke.times : 1;
+		const done = Math.min(left, times);
+		left -= done;
+		return stroke.do === 'press' && done < times ? [{ ...stroke, times: times - done }] : [];
+	});
 }
 
 /** The strokes to rest from wherever a control stands, and out of off where its card leaves it running. */
@@ -715,5 +740,6 @@ export function strokesToRest(profile: Operable, state: MachineState): readonly 
 	const { modes } = profile.panel;
 	const isOff = modes?.off != null && modes.names[state.mode] === modes.off;
 	if (!isOff) return rest;
-	return [...rest, ...(hand.reach({ of: 'mode', name: modes.names[0]! })?.way ?? [])];
+	const back = hand.reach({ of: 'mode', name: modes.names[0]! })?.way ?? [];
+	return afterTrail(state, [...rest, ...back]);
 }

@@ -1,11 +1,13 @@
 import { DAY_SHORT, dayRange, duration, spanWords } from '../week';
 import {
 	isOffered,
+	keyPrint,
 	OPTION_IDS,
 	perDayOffers,
 	type ControlProfile,
 	type Grouping,
 	type OptionId,
+	type PlaceField,
 	type Wipes
 } from '../control';
 import { capital, spokenName } from '../schema';
@@ -16,6 +18,7 @@ export const FACT_TOPICS = [
 	'days',
 	'temperatures',
 	'shows',
+	'panel',
 	'keying',
 	'options',
 	'habits',
@@ -189,6 +192,7 @@ export function profileFacts(profile: ControlProfile): Fact[] {
 				? 'Clock of 24 hours or 12 with am and pm.'
 				: `Clock of ${profile.clockFormats[0]} hours${profile.clockFormats[0] === '12' ? ' with am and pm' : ''}.`
 		]),
+		fact('panel', 'Its keys', panelSentences(profile)),
 		fact('keying', 'How it is keyed', [
 			`${clean(keying.enter)}.`,
 			...(profile.program.form === 'events' && !profile.program.modes
@@ -222,6 +226,38 @@ export function profileFacts(profile: ControlProfile): Fact[] {
 		fact('clock', 'Its clock', clockSentences(profile))
 	];
 }
+
+/** What is known of its keys. */
+function panelSentences({ panel }: ControlProfile): string[] {
+	if (!panel)
+		return ['Not described yet: the card says in words what to look for, and it cannot be rehearsed.'];
+	const { keys, rest, modes } = panel;
+	const prints = keys.filter(({ kind }) => kind !== 'slide').map(({ print }) => print);
+	const slides = keys.filter(({ kind }) => kind === 'slide');
+	return [
+		`${keys.some(({ kind }) => kind === 'field') ? 'Touched' : 'Pressed'}: ${prints.join(', ')}.`,
+		...slides.map(({ print, positions }) => `${print}: ${positions.join(', ')}.`),
+		...(rest
+			? [`At rest ${keyPrint(panel, rest.up)} and ${keyPrint(panel, rest.down)} change the setpoint.`]
+			: []),
+		...(modes ? [`Modes: ${modes.names.join(', ')}.`] : [])
+	];
+}
+
+/** What can stand in a menu, as it is named where a control is described. */
+export const PLACE_FIELD_NAMES: Readonly<Record<PlaceField, string>> = {
+	unit: 'unit',
+	clock: 'clock format',
+	grouping: 'day grouping',
+	'per-day': 'steps a day',
+	plain: 'with or without a program',
+	setpoints: 'setpoints of the week',
+	setpoint: 'setpoint without a program',
+	'cool-setpoint': 'cooling setpoint',
+	'clock-day': 'weekday',
+	'clock-hour': 'hour',
+	'clock-minute': 'minute'
+};
 
 /** What an option is called where it is set. */
 export const OPTION_NAMES: Readonly<Record<OptionId, string>> = {

@@ -12,6 +12,7 @@ const pages: Readonly<Record<string, Least>> = {
 	'/due': 'reader',
 	'/due/round/[on]': 'reader',
 	'/firm': 'office',
+	'/rehearse': 'reader',
 	'/sites/[siteId]': 'reader',
 	'/sites/[siteId]/away': 'reader',
 	'/sites/[siteId]/checks': 'reader',

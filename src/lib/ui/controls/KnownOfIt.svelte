@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { profileSense } from '$core/checks';
-	import { profileSchema, type ControlProfile } from '$core/control';
+	import { profileSchema, withPanelWords, type ControlProfile } from '$core/control';
 	import { problemOf } from '$core/formats';
 	import { senseWords, type FactTopic, type profileFacts } from '$core/words';
 	import type { DocumentEditor } from '../document/documentEditor.svelte';
@@ -36,7 +36,7 @@
 		}
 		draft = null;
 		problem = null;
-		editor.change(read.data);
+		editor.change(withPanelWords(read.data));
 	}
 </script>
 

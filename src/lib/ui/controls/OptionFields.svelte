@@ -42,14 +42,16 @@
 
 {#each offered as id (id)}
 	{@const known = operation.options[id]}
-	<div class="wide">
-		<Field
-			label="{OPTION_NAMES[id]}: the way to it"
-			value={known?.how ?? ''}
-			maxlength={200}
-			onchange={(how) => place(id, { how })}
-		/>
-	</div>
+	{#if !draft.panel}
+		<div class="wide">
+			<Field
+				label="{OPTION_NAMES[id]}: the way to it"
+				value={known?.how ?? ''}
+				maxlength={200}
+				onchange={(how) => place(id, { how })}
+			/>
+		</div>
+	{/if}
 	{#if known}
 		<Choice
 			label="{OPTION_NAMES[id]}: a change of it"
@@ -57,53 +59,61 @@
 			options={WIPES.map((wipes) => ({ value: wipes, text: WIPES_WORDS[wipes] }))}
 			onchange={(wipes) => place(id, { wipes: wipes as Wipes })}
 		/>
-		<Check
-			label="{OPTION_NAMES[id]}: only while it is off"
-			checked={known.onlyWhenOff}
-			onchange={(onlyWhenOff) => place(id, { onlyWhenOff })}
-		/>
+		{#if !draft.panel}
+			<Check
+				label="{OPTION_NAMES[id]}: only while it is off"
+				checked={known.onlyWhenOff}
+				onchange={(onlyWhenOff) => place(id, { onlyWhenOff })}
+			/>
+		{/if}
 	{/if}
 {/each}
-{#each RESETS as wipes (wipes)}
-	<div class="wide">
-		<Field
-			label="As new, {WIPES_WORDS[wipes]}: how"
-			value={operation.resets.find((one) => one.wipes === wipes)?.how ?? ''}
-			maxlength={200}
-			onchange={(how) => reset(wipes, how)}
-		/>
-	</div>
-{/each}
-<Choice
-	label="Its keys"
-	value={operation.lock?.covers ?? ''}
-	options={[
-		{ value: '', text: 'cannot be locked, or it is not known' },
-		{ value: 'all', text: 'can be locked' },
-		{ value: 'all-but-setpoint', text: 'can be locked, the setpoint stays free' }
-	]}
-	onchange={(covers) =>
-		set({
-			lock:
-				covers === '' ? null : { ...(operation.lock ?? usual), covers: covers as 'all' | 'all-but-setpoint' }
-		})}
-/>
-{#if operation.lock}
-	{@const lock = operation.lock}
-	<div class="wide">
-		<Field
-			label="How: lock"
-			value={lock.how}
-			maxlength={200}
-			onchange={(how) => set({ lock: { ...lock, how } })}
-		/>
-		<Field
-			label="How: end the lock"
-			value={lock.ends}
-			maxlength={200}
-			onchange={(ends) => set({ lock: { ...lock, ends } })}
-		/>
-	</div>
+{#if draft.panel}
+	<p class="wide soft">Where they are found, how it is reset and locked is said with its keys.</p>
+{:else}
+	{#each RESETS as wipes (wipes)}
+		<div class="wide">
+			<Field
+				label="As new, {WIPES_WORDS[wipes]}: how"
+				value={operation.resets.find((one) => one.wipes === wipes)?.how ?? ''}
+				maxlength={200}
+				onchange={(how) => reset(wipes, how)}
+			/>
+		</div>
+	{/each}
+	<Choice
+		label="Its keys"
+		value={operation.lock?.covers ?? ''}
+		options={[
+			{ value: '', text: 'cannot be locked, or it is not known' },
+			{ value: 'all', text: 'can be locked' },
+			{ value: 'all-but-setpoint', text: 'can be locked, the setpoint stays free' }
+		]}
+		onchange={(covers) =>
+			set({
+				lock:
+					covers === ''
+						? null
+						: { ...(operation.lock ?? usual), covers: covers as 'all' | 'all-but-setpoint' }
+			})}
+	/>
+	{#if operation.lock}
+		{@const lock = operation.lock}
+		<div class="wide">
+			<Field
+				label="How: lock"
+				value={lock.how}
+				maxlength={200}
+				onchange={(how) => set({ lock: { ...lock, how } })}
+			/>
+			<Field
+				label="How: end the lock"
+				value={lock.ends}
+				maxlength={200}
+				onchange={(ends) => set({ lock: { ...lock, ends } })}
+			/>
+		</div>
+	{/if}
 {/if}
 
 <style>

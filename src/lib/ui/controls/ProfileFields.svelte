@@ -10,6 +10,7 @@
 	import { readBlocks, writeBlocks } from '$core/formats';
 	import HabitFields from './HabitFields.svelte';
 	import OptionFields from './OptionFields.svelte';
+	import PanelFields from './PanelFields.svelte';
 	import Button from '../kit/Button.svelte';
 	import Check from '../kit/Check.svelte';
 	import Choice from '../kit/Choice.svelte';
@@ -36,6 +37,14 @@
 	const patch = (part: Partial<ControlProfile>) => onchange({ ...draft, ...part });
 	const patchProgram = (part: object) => patch({ program: { ...program, ...part } as ProgramForm });
 	const patchKeying = (part: Partial<ControlProfile['keying']>) => patch({ keying: { ...keying, ...part } });
+
+	const PRESSES = [
+		['enter', 'Presses to begin'],
+		['leave', 'to end'],
+		['day', 'to reach a day'],
+		['field', 'to take a value'],
+		['step', 'for one step']
+	] as const;
 
 	const words = (text: string) =>
 		text
@@ -278,10 +287,14 @@
 			],
 			(value) => patch({ clockFormats: value.split(',') as ControlProfile['clockFormats'] })
 		)}
+	{:else if topic === 'panel'}
+		<PanelFields {draft} {onchange} />
 	{:else if topic === 'keying'}
-		{@render text('To begin', keying.enter, (enter) => patchKeying({ enter }))}
-		{@render text('To end', keying.leave, (leave) => patchKeying({ leave }))}
-		{@render text('The key that takes a value', keying.confirm, (confirm) => patchKeying({ confirm }))}
+		{#if !draft.panel}
+			{@render text('To begin', keying.enter, (enter) => patchKeying({ enter }))}
+			{@render text('To end', keying.leave, (leave) => patchKeying({ leave }))}
+			{@render text('The key that takes a value', keying.confirm, (confirm) => patchKeying({ confirm }))}
+		{/if}
 		{@render choice(
 			'Asks first for',
 			keying.eventOrder,
@@ -300,22 +313,24 @@
 			],
 			(value) => patchKeying({ timeEntry: value as 'whole' })
 		)}
-		{@render choice(
-			'A day is copied',
-			keying.copy?.onto ?? 'none',
-			[
-				['none', 'not at all'],
-				['next-day', 'onto the next day'],
-				['any-day', 'onto any day']
-			],
-			(value) =>
-				patchKeying({
-					copy: value === 'none' ? null : { onto: value as 'next-day', presses: keying.copy?.presses ?? 3 }
-				})
-		)}
-		{#if keying.copy}
-			{@const copy = keying.copy}
-			{@render number('in presses', copy.presses, (presses) => patchKeying({ copy: { ...copy, presses } }))}
+		{#if !draft.panel}
+			{@render choice(
+				'A day is copied',
+				keying.copy?.onto ?? 'none',
+				[
+					['none', 'not at all'],
+					['next-day', 'onto the next day'],
+					['any-day', 'onto any day']
+				],
+				(value) =>
+					patchKeying({
+						copy: value === 'none' ? null : { onto: value as 'next-day', presses: keying.copy?.presses ?? 3 }
+					})
+			)}
+			{#if keying.copy}
+				{@const copy = keying.copy}
+				{@render number('in presses', copy.presses, (presses) => patchKeying({ copy: { ...copy, presses } }))}
+			{/if}
 		{/if}
 		{@render tick('One entry can fill all days', keying.allDays, (allDays) => patchKeying({ allDays }))}
 		{@render tick('A single value can be corrected', keying.correctsSingly, (correctsSingly) =>
@@ -342,7 +357,7 @@
 			)}
 			{@render text('Afterwards', bracket.after, (after) => patchKeying({ bracket: { ...bracket, after } }))}
 		{/if}
-		{#each [['enter', 'Presses to begin'], ['leave', 'to end'], ['day', 'to reach a day'], ['field', 'to take a value'], ['step', 'for one step']] as const as [key, label] (key)}
+		{#each draft.panel ? [] : PRESSES as [key, label] (key)}
 			{@render number(label, keying.presses[key], (value) =>
 				patchKeying({ presses: { ...keying.presses, [key]: value } })
 			)}

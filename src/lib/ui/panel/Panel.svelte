@@ -53,9 +53,17 @@
 
 	function press(event: PointerEvent, key: string) {
 		if (event.button !== 0) return;
-		(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+		touching.set(event.pointerId, key);
 		fingers.press(key, performance.now());
 		look();
+	}
+	/** Which key each finger is on: it may slip off it and is let go all the same. */
+	// eslint-disable-next-line svelte/prefer-svelte-reactivity -- nothing is drawn from it
+	const touching = new Map<number, string>();
+	function lift(event: PointerEvent) {
+		const key = touching.get(event.pointerId);
+		touching.delete(event.pointerId);
+		if (key !== undefined) release(key);
 	}
 	function release(key: string) {
 		fingers.release(key, performance.now());
@@ -76,6 +84,8 @@
 	}
 </script>
 
+<svelte:window onpointerup={lift} onpointercancel={lift} />
+
 <div class="panel" role="group" aria-label="Stand-in of {profile.name}">
 	<div class="display" role="status" aria-live="polite">
 		<p class="line mono"><span>{display.heading}</span><span>{display.aside}</span></p>
@@ -86,9 +96,8 @@
 		</p>
 		<p class="line mono">
 			<span>{display.foot}</span>
-			<span
-				>{#if display.locked}<Locked size={16} aria-label="locked" />{/if}</span
-			>
+			<span aria-hidden="true">{heldSeconds > 0 ? `held ${heldSeconds} s` : ''}</span>
+			{#if display.locked}<Locked size={16} aria-label="locked" />{/if}
 		</p>
 	</div>
 	<div class="keys" class:many={pressed.length > 6}>
@@ -99,8 +108,6 @@
 				class:down={down.includes(id)}
 				class:asked={asked.includes(id)}
 				onpointerdown={(event) => press(event, id)}
-				onpointerup={() => release(id)}
-				onpointercancel={() => release(id)}
 				oncontextmenu={(event) => event.preventDefault()}
 				onkeydown={(event) => keydown(event, id)}
 				onkeyup={(event) => keyup(event, id)}
@@ -122,9 +129,6 @@
 			{/each}
 		</div>
 	{/each}
-	<p class="soft hint" aria-hidden="true">
-		{heldSeconds > 0 ? `held ${heldSeconds} s` : down.length > 1 ? 'two at once' : '\u00a0'}
-	</p>
 </div>
 
 <style>
@@ -219,9 +223,5 @@
 		padding: 0.2rem 0.8rem;
 		border-radius: 4px;
 		touch-action: manipulation;
-	}
-	.hint {
-		margin-top: 0.5rem;
-		font-size: var(--small);
 	}
 </style>

@@ -126,7 +126,7 @@
 		grid-template-rows: auto 1fr;
 		gap: 1rem 2.5rem;
 		max-width: 72rem;
-		padding: 1.25rem 1.4rem 2rem;
+		padding: 0 0 1rem;
 	}
 	header {
 		grid-column: 1 / -1;
@@ -200,7 +200,7 @@
 			grid-template-columns: minmax(0, 1fr);
 			grid-template-rows: none;
 			gap: 0.6rem;
-			padding: 0.75rem 1.1rem 1.5rem;
+			padding: 0;
 		}
 		.value {
 			margin: 0.1rem 0;

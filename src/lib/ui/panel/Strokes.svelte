@@ -11,8 +11,9 @@
 <span class="strokes">
 	{#each parts as part, i (i)}
 		<span class="stroke">
-			{#each part.keys as key, k (k)}<kbd>{key}</kbd>{/each}
-			{part.says}{i < parts.length - 1 ? ',' : ''}
+			{#each part.keys as key, k (k)}<kbd>{key}</kbd>{/each}<span class:said={part.says !== ''}
+				>{part.says}{i < parts.length - 1 ? ',' : ''}</span
+			>
 		</span>
 	{/each}
 </span>
@@ -26,6 +27,9 @@
 	}
 	.stroke {
 		white-space: nowrap;
+	}
+	.said {
+		margin-left: 0.3em;
 	}
 	kbd {
 		padding: 0.1em 0.6em;

@@ -12,6 +12,7 @@ export const firmPlaces: readonly Place[] = [
 	{ id: 'jobs', name: 'Jobs', href: '/' },
 	{ id: 'due', name: 'Visits due', href: '/due', also: 'clock changes batteries promised round' },
 	{ id: 'controls', name: 'Controls', href: '/controls', also: 'profiles describe a control' },
+	{ id: 'rehearse', name: 'Rehearse', href: '/rehearse', also: 'stand-in practise exercise keys' },
 	{ id: 'firm', name: 'Firm', href: '/firm', also: 'name logo copies backup sign out' }
 ];
 

@@ -8,6 +8,7 @@
 	import { call } from '$lib/ui/call';
 	import KnownOfIt from '$lib/ui/controls/KnownOfIt.svelte';
 	import SampleWeek from '$lib/ui/controls/SampleWeek.svelte';
+	import TryIt from '$lib/ui/controls/TryIt.svelte';
 	import UsedBy from '$lib/ui/controls/UsedBy.svelte';
 	import { DocumentEditor } from '$lib/ui/document/documentEditor.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -140,7 +141,10 @@
 	<div class="two">
 		<KnownOfIt {profile} {own} {facts} {findings} {editor} />
 
-		<SampleWeek {profile} />
+		<div>
+			<SampleWeek {profile} />
+			<TryIt {profile} />
+		</div>
 	</div>
 </main>
 

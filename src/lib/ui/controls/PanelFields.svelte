@@ -1,0 +1,346 @@
+<script lang="ts">
+	import {
+		OPTION_IDS,
+		isOffered,
+		shippedProfiles,
+		startingPanel,
+		type ControlProfile,
+		type OptionId,
+		type Panel,
+		type PanelPlace,
+		type PlaceField,
+		type ProgramPlace
+	} from '$core/control';
+	import { readKeys, writeKeys } from '$core/formats';
+	import { PLACE_FIELD_NAMES } from '$core/words';
+	import Button from '../kit/Button.svelte';
+	import Check from '../kit/Check.svelte';
+	import Choice from '../kit/Choice.svelte';
+	import Field from '../kit/Field.svelte';
+	import WayField from './WayField.svelte';
+
+	let { draft, onchange }: { draft: ControlProfile; onchange: (draft: ControlProfile) => void } = $props();
+
+	const { panel } = $derived(draft);
+	const set = (part: Partial<Panel>) => onchange({ ...draft, panel: { ...panel!, ...part } });
+	const setProgram = (part: Partial<ProgramPlace>) => set({ program: { ...panel!.program!, ...part } });
+	const setPlace = (index: number, part: Partial<PanelPlace>) =>
+		set({ places: panel!.places.map((one, i) => (i === index ? { ...one, ...part } : one)) });
+
+	/** Families that hold the same kind of program, to begin from their keys. */
+	const alike = $derived(
+		shippedProfiles.filter(
+			({ id, program, panel: its }) => its && program.form === draft.program.form && id !== draft.id
+		)
+	);
+	let problem = $state<string | null>(null);
+	function takeKeys(text: string) {
+		const read = readKeys(text, panel!.keys);
+		problem = read.ok ? null : read.sentence;
+		if (read.ok) set({ keys: read.value });
+	}
+
+	const keyChoices = $derived(panel?.keys.map(({ id, print }) => ({ value: id, text: print })) ?? []);
+	/** What can stand in a menu of this control. */
+	const possible = $derived(
+		(Object.keys(PLACE_FIELD_NAMES) as PlaceField[]).filter(
+			(id) => !(OPTION_IDS as readonly string[]).includes(id) || isOffered(draft, id as OptionId)
+		)
+	);
+	const newPlace = (): PanelPlace => ({
+		name: 'Menu',
+		way: [{ do: 'hold', keys: [panel!.keys[0]!.id], seconds: 3 }],
+		fields: [possible[0]!],
+		up: panel!.program?.up ?? panel!.keys[0]!.id,
+		down: panel!.program?.down ?? panel!.keys[0]!.id,
+		take: panel!.program?.take ?? { do: 'press', key: panel!.keys[0]!.id, times: 1 },
+		leave: [],
+		timeoutSeconds: 30,
+		keeps: true,
+		onlyWhenOff: false
+	});
+	const RESETS = [
+		['program', 'the week'],
+		['clock', 'the time'],
+		['all', 'everything']
+	] as const;
+</script>
+
+{#if !panel}
+	<p class="wide soft">
+		With its keys described the card says which to press, and a stand-in of it can be tried beside it.
+	</p>
+	<Button onclick={() => onchange({ ...draft, panel: startingPanel(draft) })}
+		>Start with the usual keys</Button
+	>
+	{#if alike.length > 0}
+		<Choice
+			label="or with the keys of"
+			value=""
+			options={[
+				{ value: '', text: 'a shipped control' },
+				...alike.map(({ id, name }) => ({ value: id, text: name }))
+			]}
+			onchange={(id) => {
+				const from = alike.find((one) => one.id === id);
+				if (from?.panel) onchange({ ...draft, panel: from.panel });
+			}}
+		/>
+	{/if}
+{:else}
+	<div class="wide">
+		<Field
+			label="Its keys, by the words on them"
+			help="A slide as Switch: Run / Off, a key behind a hole as Reset (pin), a touch glass ends on (touch)."
+			value={writeKeys(panel.keys)}
+			{problem}
+			maxlength={240}
+			onchange={takeKeys}
+		/>
+	</div>
+	<Check
+		label="At rest its keys change the setpoint"
+		checked={panel.rest !== null}
+		onchange={(changes) =>
+			set({
+				rest: changes
+					? { up: panel.program?.up ?? panel.keys[0]!.id, down: panel.program?.down ?? panel.keys[0]!.id }
+					: null
+			})}
+	/>
+	{#if panel.rest}
+		{@const { rest } = panel}
+		<Choice
+			label="Warmer"
+			value={rest.up}
+			options={keyChoices}
+			onchange={(up) => set({ rest: { ...rest, up } })}
+		/>
+		<Choice
+			label="Cooler"
+			value={rest.down}
+			options={keyChoices}
+			onchange={(down) => set({ rest: { ...rest, down } })}
+		/>
+	{/if}
+	{#if panel.program}
+		{@const { program } = panel}
+		<h3 class="wide">Its week</h3>
+		<WayField
+			label="The way to the week"
+			needed
+			{panel}
+			way={program.way}
+			onchange={(way) => setProgram({ way })}
+		/>
+		{#each program.channels as more, i (i)}
+			<WayField
+				label="then to channel {i + 1}"
+				{panel}
+				way={more}
+				onchange={(way) => setProgram({ channels: program.channels.map((one, j) => (j === i ? way : one)) })}
+			/>
+		{/each}
+		{#if program.writes.length === 0}
+			<Choice label="More" value={program.up} options={keyChoices} onchange={(up) => setProgram({ up })} />
+			<Choice
+				label="Less"
+				value={program.down}
+				options={keyChoices}
+				onchange={(down) => setProgram({ down })}
+			/>
+		{/if}
+		<WayField
+			label="Takes a value, goes on"
+			single
+			needed
+			{panel}
+			way={[program.take]}
+			onchange={([take]) => setProgram({ take: take! })}
+		/>
+		<WayField
+			label="To the next day"
+			single
+			needed
+			{panel}
+			way={[program.day]}
+			onchange={([day]) => setProgram({ day: day! })}
+		/>
+		<WayField
+			label="Clears a step"
+			single
+			{panel}
+			way={program.clear ? [program.clear] : []}
+			onchange={([clear]) => setProgram({ clear: clear ?? null })}
+		/>
+		<WayField
+			label="Copies the day"
+			single
+			{panel}
+			way={program.copy ? [program.copy.start] : []}
+			onchange={([start]) => setProgram({ copy: start ? { start, put: program.copy?.put ?? null } : null })}
+		/>
+		{#if program.copy}
+			{@const { copy } = program}
+			<WayField
+				label="Puts the copy, where the day is chosen"
+				single
+				{panel}
+				way={copy.put ? [copy.put] : []}
+				onchange={([put]) => setProgram({ copy: { ...copy, put: put ?? null } })}
+			/>
+		{/if}
+		<WayField label="The way out" {panel} way={program.leave} onchange={(leave) => setProgram({ leave })} />
+		<Choice
+			label="After a day’s last value"
+			value={program.afterLast}
+			options={[
+				{ value: 'first-again', text: 'its first again' },
+				{ value: 'next-day', text: 'the next day' }
+			]}
+			onchange={(afterLast) => setProgram({ afterLast: afterLast as ProgramPlace['afterLast'] })}
+		/>
+		<Check
+			label="Keeps what was not taken"
+			checked={program.keeps}
+			onchange={(keeps) => setProgram({ keeps })}
+		/>
+	{/if}
+	{#each panel.places as place, i (i)}
+		<h3 class="wide">Menu {i + 1}: {place.name}</h3>
+		<Field
+			label="Menu {i + 1}, as it shows"
+			value={place.name}
+			maxlength={24}
+			onchange={(name) => setPlace(i, { name })}
+		/>
+		<WayField
+			label="The way to menu {i + 1}"
+			needed
+			{panel}
+			way={place.way}
+			onchange={(way) => setPlace(i, { way })}
+		/>
+		<WayField
+			label="Takes a value in menu {i + 1}"
+			single
+			needed
+			{panel}
+			way={[place.take]}
+			onchange={([take]) => setPlace(i, { take: take! })}
+		/>
+		<WayField
+			label="The way out of menu {i + 1}"
+			{panel}
+			way={place.leave}
+			onchange={(leave) => setPlace(i, { leave })}
+		/>
+		<div class="wide ticks">
+			{#each possible as id (id)}
+				<Check
+					label={PLACE_FIELD_NAMES[id]}
+					checked={place.fields.includes(id)}
+					onchange={(there) => {
+						const fields = there ? [...place.fields, id] : place.fields.filter((one) => one !== id);
+						if (fields.length > 0) setPlace(i, { fields });
+					}}
+				/>
+			{/each}
+			<Check
+				label="Only while it is off"
+				checked={place.onlyWhenOff}
+				onchange={(onlyWhenOff) => setPlace(i, { onlyWhenOff })}
+			/>
+		</div>
+		<Button small onclick={() => set({ places: panel.places.filter((_, j) => j !== i) })}
+			>Leave out menu {i + 1}</Button
+		>
+	{/each}
+	<div class="wide">
+		<Button small onclick={() => set({ places: [...panel.places, newPlace()] })}>Another menu</Button>
+	</div>
+	<h3 class="wide">Modes, resets, lock</h3>
+	<Field
+		label="Its modes, the first when new"
+		help="With commas between; none if it has none."
+		value={panel.modes?.names.join(', ') ?? ''}
+		maxlength={110}
+		onchange={(text) => {
+			const names = text
+				.split(',')
+				.map((name) => name.trim())
+				.filter((name) => name !== '');
+			const off = names.find((name) => name.toLowerCase() === 'off') ?? null;
+			set({
+				modes:
+					names.length < 2
+						? null
+						: {
+								names,
+								off,
+								next: panel.modes?.next ?? { do: 'press', key: panel.keys.at(-1)!.id, times: 1 },
+								each: panel.modes?.each.length === names.length ? panel.modes.each : []
+							}
+			});
+		}}
+	/>
+	{#if panel.modes}
+		{@const { modes } = panel}
+		<WayField
+			label="On to the next mode"
+			single
+			{panel}
+			way={modes.next ? [modes.next] : []}
+			onchange={([next]) => set({ modes: { ...modes, next: next ?? null } })}
+		/>
+	{/if}
+	{#each RESETS as [wipes, words] (wipes)}
+		<WayField
+			label="As new, wiping {words}"
+			{panel}
+			way={panel.resets[wipes] ?? []}
+			onchange={(way) => {
+				const { [wipes]: _, ...others } = panel.resets;
+				set({ resets: way.length > 0 ? { ...others, [wipes]: way } : others });
+			}}
+		/>
+	{/each}
+	<WayField
+		label="Locks its keys"
+		{panel}
+		way={panel.lock?.way ?? []}
+		onchange={(way) =>
+			set({
+				lock:
+					way.length > 0 ? { covers: panel.lock?.covers ?? 'all', ends: panel.lock?.ends ?? way, way } : null
+			})}
+	/>
+	{#if panel.lock}
+		{@const { lock } = panel}
+		<WayField
+			label="Ends the lock"
+			needed
+			{panel}
+			way={lock.ends}
+			onchange={(ends) => set({ lock: { ...lock, ends } })}
+		/>
+	{/if}
+	<div class="wide">
+		<Button small onclick={() => onchange({ ...draft, panel: null })}>Leave the keys out again</Button>
+	</div>
+{/if}
+
+<style>
+	.wide {
+		flex: 1 1 100%;
+	}
+	h3 {
+		margin-top: 0.6rem;
+		font-size: 1rem;
+	}
+	.ticks {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.2rem 1.1rem;
+	}
+</style>

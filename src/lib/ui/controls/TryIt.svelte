@@ -1,0 +1,92 @@
+<script lang="ts">
+	import { untrack } from 'svelte';
+	import { sampleZone } from '$core/checks';
+	import type { ControlProfile } from '$core/control';
+	import { keysOfCard, zoneCard } from '$core/keying';
+	import { isOperable } from '$core/machine';
+	import { strokesOf } from '$core/rehearsal';
+	import { shownWith } from '$core/words';
+	import Button from '../kit/Button.svelte';
+	import Panel from '../panel/Panel.svelte';
+	import { StandIn } from '../panel/standIn.svelte';
+	import Strokes from '../panel/Strokes.svelte';
+
+	/** A working stand-in of the control as it is described just now, and how the card of the sample week begins on it. */
+	let { profile }: { profile: ControlProfile } = $props();
+
+	/** The first values of the card that are shown. */
+	const FIRST = 6;
+
+	const operable = $derived(isOperable(profile) ? profile : null);
+	// what is changed in the description is a new control on the wall
+	const standIn = $derived.by(() => {
+		const described = operable;
+		return untrack(() => described && new StandIn(described));
+	});
+	const card = $derived(operable && zoneCard(sampleZone(operable), operable).card);
+	const keys = $derived(
+		operable && card?.operated ? keysOfCard(operable, { items: card.items, ...card.operated }) : null
+	);
+	const missing = $derived(keys?.items.findIndex((one) => one === null) ?? -1);
+</script>
+
+{#if operable && standIn && card && keys}
+	<section class="try" aria-label="A working stand-in">
+		<div>
+			<h2>A working stand-in: press its keys</h2>
+			{#key standIn}<Panel {standIn} />{/key}
+		</div>
+		<div>
+			<h2>The card of the sample week begins</h2>
+			<ol>
+				{#each card.items.slice(0, FIRST) as item, i (item.id)}
+					{@const its = keys.items[i]}
+					<li>
+						<span class="soft">{item.section}, {item.what}</span>
+						<strong class="mono">{shownWith(item)}</strong>
+						{#if its}<Strokes panel={operable.panel} strokes={strokesOf(its)} />{/if}
+					</li>
+				{/each}
+			</ol>
+			<p class="soft">
+				{card.items.length} values, {keys.presses} presses from as new.
+			</p>
+			{#if missing >= 0}
+				<p class="signal">
+					Its keys do not say how “{card.items[missing]!.what}” of {card.items[missing]!.section} is reached.
+				</p>
+			{/if}
+			<p class="acts"><Button href="/rehearse?control={operable.id}">Rehearse it</Button></p>
+		</div>
+	</section>
+{/if}
+
+<style>
+	.try {
+		display: grid;
+		grid-template-columns: minmax(17rem, 21rem) minmax(0, 1fr);
+		gap: 1.75rem;
+		margin-top: 1.5rem;
+		padding-top: 1rem;
+		border-top: 1px solid var(--rule);
+	}
+	h2 {
+		margin-bottom: 0.5rem;
+		color: var(--soft);
+		font-size: var(--small);
+	}
+	ol {
+		padding-left: 1.2rem;
+	}
+	li {
+		padding: 0.2rem 0;
+	}
+	.acts {
+		margin-top: 0.75rem;
+	}
+	@media (max-width: 700px) {
+		.try {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>
