@@ -69,7 +69,6 @@ test('a card is keyed into the stand-in on a phone: thrown out once, a slip put 
 
 for (const [id, name] of [
 	['switch-timer', 'a switch timer'],
-	['two-channel-programmer', 'a two-channel programmer'],
 	['plant-clock', 'a plant clock']
 ] as const)
 	test(`${name} is keyed by its card on its stand-in, whatever kind of keys it has`, async ({ page }) => {
