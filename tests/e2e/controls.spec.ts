@@ -49,7 +49,7 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 	await expect(
 		page.getByText('Day grouping: Hold clock until 7 shows; a change wipes the week.')
 	).toBeVisible();
-	await page.getByLabel('Its keys').selectOption('all');
+	await page.getByLabel('Its lock').selectOption('all');
 	await expect(
 		page.getByText(/Its keys lock: Hold two keys until the padlock shows\. To end it:/)
 	).toBeVisible();

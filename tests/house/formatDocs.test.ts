@@ -1,6 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { sampleZone } from '../../src/core/checks';
 import { readControlFile } from '../../src/core/formats';
+import { keysOfCard, zoneCard } from '../../src/core/keying';
+import { isOperable } from '../../src/core/machine';
 import { formatPages } from '../../scripts/formatDocs';
 
 describe('the pages about files', () => {
@@ -12,5 +15,20 @@ describe('the pages about files', () => {
 		const [, example] = /```json\n([\s\S]*?)```/.exec(readFileSync('docs/control-file.md', 'utf8'))!;
 		const read = readControlFile(example!);
 		expect(read.ok && read.value.id).toBe('cellar-stat');
+	});
+
+	it('show a panel that works: every value of a card has its keys on it', () => {
+		const text = readFileSync('docs/control-file.md', 'utf8');
+		const [whole] = /```json\n([\s\S]*?)```/.exec(text)!.slice(1);
+		const [panel] = /```json\n"panel": ([\s\S]*?)```/.exec(text)!.slice(1);
+		const file = JSON.parse(whole!) as { profile: object };
+		const read = readControlFile(
+			JSON.stringify({ ...file, profile: { ...file.profile, panel: JSON.parse(panel!) as object } })
+		);
+		if (!read.ok || !isOperable(read.value)) throw new Error(read.ok ? 'no panel' : JSON.stringify(read));
+		const { card } = zoneCard(sampleZone(read.value), read.value);
+		const keys = keysOfCard(read.value, { items: card.items, ...card.operated! });
+		expect(keys.items.filter((one) => one === null)).toEqual([]);
+		expect(keys.items.length).toBeGreaterThan(10);
 	});
 });

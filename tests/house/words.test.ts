@@ -32,7 +32,10 @@ const SAID_ELSEWHERE: readonly (readonly [RegExp, string])[] = [
 	[/^core\/words\//, 'the room of sentences'],
 	[/^core\/(formats|schema)\//, 'a refusal says in which line or field of what was read'],
 	[/^core\/(keying\/displayed|checks\/zoneSettings|plan\/onSite)\.ts$/, 'a refusal of what was typed'],
-	[/^core\/(control\/(shipped\/.*|blank|panelWords)|plan\/roomUse)\.ts$/, 'facts of controls and uses of rooms, as data']
+	[
+		/^core\/(control\/(shipped\/.*|blank|panelWords)|plan\/roomUse)\.ts$/,
+		'facts of controls and uses of rooms, as data'
+	]
 ];
 
 /** The texts of a file that read as a sentence: a capital, a figure or something filled in first, more than one word, a stop. */

@@ -38,10 +38,6 @@ function strokePhrase(panel: Panel, stroke: Stroke): string {
 	return gesturePhrase(panel, stroke);
 }
 
-/** Strokes as they are read aloud or printed: "Hold Menu 5 s, press OK twice". */
-export const strokesSaid = (panel: Panel, strokes: readonly Stroke[]): string =>
-	capital(strokes.map((stroke) => strokePhrase(panel, stroke)).join(', '));
-
 /** The keys for a value as they are read aloud: the way, what changes it, what takes it. `way` is the one that counts just now. */
 export function keysSaid(
 	panel: Panel,
@@ -65,3 +61,17 @@ export function keysSaid(
 		].join(', ')
 	);
 }
+
+/** Signs on keys as a voice says them. */
+const SPOKEN: readonly (readonly [RegExp, string])[] = [
+	[/(^|\s)\+(?=\s|,|$)/g, '$1plus'],
+	[/(^|\s)\u2212(?=\s|,|$)/g, '$1minus'],
+	[/\u00a0?°C/g, ' degrees'],
+	[/\u00a0?°F/g, ' degrees Fahrenheit'],
+	[/(\d)\u00a0s\b/g, '$1 seconds'],
+	[/--:--/g, 'dashes']
+];
+
+/** Text as a voice reads it: signs on keys by their names, units in full. */
+export const spokenText = (text: string): string =>
+	SPOKEN.reduce((said, [sign, words]) => said.replace(sign, words), text);

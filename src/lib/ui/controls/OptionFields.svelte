@@ -82,7 +82,7 @@
 		</div>
 	{/each}
 	<Choice
-		label="Its keys"
+		label="Its lock"
 		value={operation.lock?.covers ?? ''}
 		options={[
 			{ value: '', text: 'cannot be locked, or it is not known' },

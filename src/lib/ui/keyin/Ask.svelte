@@ -11,7 +11,8 @@
 		type KeyCard,
 		type Keyed
 	} from '$core/keying';
-	import { gestureWords, shownWith } from '$core/words';
+	import { gestureWords, keysSaid, shownWith, spokenText } from '$core/words';
+	import { aloud } from './aloud.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import ItsKeys from './ItsKeys.svelte';
 	import Strokes from '../panel/Strokes.svelte';
@@ -57,6 +58,13 @@
 	let closed = $state(false);
 	const gesture = $derived(keys ? null : gestureWords(item, card.confirm));
 	const from = $derived(keys ? keys.shows : item.from);
+	/** The keys as they are told from where the control stands. */
+	const way = $derived(keys ? (goingOn && !closed ? keys.way : keys.fromRest) : []);
+	$effect(() => {
+		if (!aloud.on) return;
+		const its = keys && panel ? `${keysSaid(panel, keys, way, item.shows)}. ` : '';
+		aloud.say(spokenText(`${item.section}, ${item.what}. ${its}It shows ${shownWith(item)}.`));
+	});
 	/** Whether the display was read to show something else here, rather than the plan changed. */
 	const wasRead = $derived(keyed[readId(item.id)] === keyed[item.id]);
 	const words = (presses: number, isExact: boolean) =>
@@ -104,7 +112,7 @@
 				{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}
 			</p>
 			{#if keys && panel}
-				<ItsKeys {panel} {keys} way={goingOn && !closed ? keys.way : keys.fromRest} />
+				<ItsKeys {panel} {keys} {way} />
 			{:else if gesture}<p class="gesture">{gesture}</p>{/if}
 		</div>
 	</div>

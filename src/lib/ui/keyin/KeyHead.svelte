@@ -1,4 +1,9 @@
 <script lang="ts">
+	import Education from 'carbon-icons-svelte/lib/Education.svelte';
+	import VolumeMute from 'carbon-icons-svelte/lib/VolumeMute.svelte';
+	import VolumeUp from 'carbon-icons-svelte/lib/VolumeUp.svelte';
+	import { onMount } from 'svelte';
+	import { aloud } from './aloud.svelte';
 	import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
 	import type { Snippet } from 'svelte';
 	import Button from '../kit/Button.svelte';
@@ -6,6 +11,7 @@
 	let {
 		name,
 		ofChannels,
+		rehearse,
 		leave,
 		children
 	}: {
@@ -13,15 +19,34 @@
 		name: string;
 		/** How far each zone of the control is. */
 		ofChannels: readonly { readonly name: string; readonly done: number; readonly of: number }[];
+		/** Where its card is rehearsed; null where its keys are not described. */
+		rehearse: string | null;
 		leave: { readonly href: string; readonly name: string };
 		/** Where one is on the card. */
 		children: Snippet;
 	} = $props();
+
+	let canSpeak = $state(false);
+	onMount(() => {
+		canSpeak = aloud.can;
+		return () => aloud.turn(false);
+	});
 </script>
 
 <div class="top">
 	<h1>{name}</h1>
 	<span class="soft" role="status">{@render children()}</span>
+	{#if canSpeak}
+		<Button
+			icon={aloud.on ? VolumeUp : VolumeMute}
+			iconLabel="Read aloud"
+			aria-pressed={aloud.on}
+			onclick={() => aloud.turn(!aloud.on)}
+		/>
+	{/if}
+	{#if rehearse}<span class="print"
+			><Button icon={Education} iconLabel="Rehearse it first" href={rehearse} /></span
+		>{/if}
 	<span class="print"
 		><Button icon={Printer} iconLabel="Print the card" onclick={() => window.print()} /></span
 	>

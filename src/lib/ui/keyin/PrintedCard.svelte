@@ -1,7 +1,28 @@
 <script lang="ts">
-	import { isKeyed, type KeyCard, type Keyed } from '$core/keying';
+	import type { ControlProfile } from '$core/control';
+	import { foundOf, isKeyed, keysOfCard, type KeyCard, type Keyed } from '$core/keying';
+	import { isOperable } from '$core/machine';
+	import { keysSaid } from '$core/words';
 
-	let { name, site, card, keyed }: { name: string; site: string; card: KeyCard; keyed: Keyed } = $props();
+	let {
+		name,
+		site,
+		card,
+		keyed,
+		profile
+	}: { name: string; site: string; card: KeyCard; keyed: Keyed; profile: ControlProfile } = $props();
+
+	/** The keys of each value that is still to be keyed, as they are said; by its id. */
+	const said = $derived.by(() => {
+		if (!card.operated || !isOperable(profile)) return new Map<string, string>();
+		const { items } = keysOfCard(profile, { items: card.items, ...card.operated }, keyed, foundOf(keyed));
+		return new Map(
+			card.items.flatMap((item, i) => {
+				const keys = items[i];
+				return keys ? [[item.id, keysSaid(profile.panel, keys, keys.way, item.shows)] as const] : [];
+			})
+		);
+	});
 
 	/** The items under their headings, in the order of keying. */
 	const sections = $derived.by(() => {
@@ -31,8 +52,10 @@
 						<li>
 							<span class="box">{isKeyed(item, keyed) ? '✓' : ''}</span>
 							<span
-								>{#if item.before}<strong>{item.before}</strong>
-								{/if}{item.what}{item.from !== null ? `, from ${item.from}` : ''}</span
+								>{#if item.before && !said.has(item.id)}<strong>{item.before}</strong>
+								{/if}{item.what}{item.from !== null ? `, from ${item.from}` : ''}{#if said.has(item.id)}<em
+										>{said.get(item.id)}</em
+									>{/if}</span
 							>
 							<strong class="mono">{item.shows}{item.unit}</strong>
 						</li>
@@ -87,6 +110,11 @@
 			border-bottom: 0.5pt solid #999;
 			break-inside: avoid;
 			line-height: 1.2;
+		}
+		em {
+			display: block;
+			font-style: normal;
+			font-size: 8.5pt;
 		}
 		.box {
 			width: 9pt;

@@ -106,7 +106,7 @@
 
 <div class="page">
 	<main>
-		<KeyHead {name} {ofChannels} {leave}>
+		<KeyHead {name} {ofChannels} {leave} rehearse={card.operated ? `${base}/rehearse` : null}>
 			{item ? `value ${index + 1} of ${items.length}` : `all ${items.length} values`}{toKeyAgain > 0
 				? `, ${toKeyAgain} to key again`
 				: ''}
@@ -154,7 +154,7 @@
 	</WholeCard>
 </div>
 
-<PrintedCard {name} site={data.site.name} {card} keyed={notes.keyed} />
+<PrintedCard {name} site={data.site.name} {card} keyed={notes.keyed} profile={data.profile} />
 
 <style>
 	.page {
