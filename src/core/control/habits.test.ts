@@ -84,3 +84,27 @@ describe('habits of a control', () => {
 		}
 	});
 });
+
+it('what the household is told to press is on the control: every key, position and mode named is one of its panel', () => {
+	let named = 0;
+	for (const { id, habits, panel } of shippedProfiles) {
+		const there = [
+			...panel!.keys.flatMap(({ print, positions }) => [print, ...positions]),
+			...(panel!.modes?.names ?? [])
+		];
+		const words = [habits, habits.clock].flatMap((of) =>
+			Object.values(of).flatMap((one) =>
+				one !== null && typeof one === 'object' && 'how' in one ? [String(one.how)] : []
+			)
+		);
+		for (const how of words)
+			for (const word of how.match(/(?<!^)(?<![.;] )(?:\b[A-Z][A-Za-z]+|[+\u2212](?=[ ,.]))/g) ?? []) {
+				expect(
+					there.some((print) => print.split(' ')[0] === word),
+					`${id}: ${how}`
+				).toBe(true);
+				named++;
+			}
+	}
+	expect(named).toBeGreaterThan(50);
+});

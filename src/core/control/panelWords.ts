@@ -55,6 +55,41 @@ export function again(gesture: PanelGesture, times: number): PanelGesture[] {
 	return gesture.do === 'press' ? [{ ...gesture, times: gesture.times * times }] : Array(times).fill(gesture);
 }
 
+/** What stands in a menu of the clock, as it is said. */
+const CLOCK_WORDS: Readonly<Record<string, string>> = {
+	'clock-day': 'weekday',
+	'clock-hour': 'hour',
+	'clock-minute': 'minute'
+};
+
+/** How the clock is set by the panel: "Press Clock: hour, minute, weekday." Empty where no menu has it. */
+function clockSentence(panel: Panel): string {
+	const place = panel.places.find(({ fields }) => fields.includes('clock-hour'));
+	if (!place) return '';
+	const fields = place.fields.flatMap((field) => CLOCK_WORDS[field] ?? []);
+	return `${waySentence(panel, place.way).replace(/\.$/, '')}: ${fields.join(', ')}.`;
+}
+
+/** How a mode is come to: "Press Mode until it shows Off." Empty where the panel does not say. */
+function modeSentence(panel: Panel, name: string | null): string {
+	const { modes } = panel;
+	const at = modes && name !== null ? modes.names.indexOf(name) : -1;
+	if (!modes || at < 0) return '';
+	if (!modes.next) return waySentence(panel, modes.each[at] ?? []);
+	return `${capital(gesturePhrase(panel, modes.next))} until it shows ${name}.`;
+}
+
+/** What the household is told of the clock, of off and of manual, where nobody has written words of their own. */
+function withHabitWords({ habits }: ControlProfile, panel: Panel): ControlProfile['habits'] {
+	const { clock, off, manual } = habits;
+	return {
+		...habits,
+		clock: { ...clock, how: clock.how || clockSentence(panel) },
+		off: off && { ...off, how: off.how || modeSentence(panel, panel.modes?.off ?? null) },
+		manual: manual && { ...manual, how: manual.how || modeSentence(panel, 'Manual') }
+	};
+}
+
 /**
  * A profile whose words on how it is keyed, set, reset and locked are those of its panel: the panel is where they come
  * from, and they are kept for whoever reads the card on paper or through the API. Without a panel as it is.
@@ -100,6 +135,7 @@ export function withPanelWords(profile: ControlProfile): ControlProfile {
 					}
 				}
 			: keying,
+		habits: withHabitWords(profile, panel),
 		operation: {
 			options: { ...operation.options, ...options },
 			resets: (['program', 'clock', 'all'] as const satisfies readonly Wipes[]).flatMap((wipes) => {

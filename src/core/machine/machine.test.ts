@@ -48,7 +48,7 @@ describe('a control that is operated', () => {
 			resets: { all: [hold(['menu'], 5)], program: [{ do: 'set', key: 'mode', to: 'Off' }] }
 		});
 		expect(panelFaults(wrong).map(({ path, message }) => `${path.join('.')} ${message}`)).toEqual([
-			'keys.7.id is the name of another key as well',
+			'keys.8.id is the name of another key as well',
 			'resets.program.0 puts it where it has no position: Off',
 			'rest.down names a key that the panel does not have: nothing',
 			'resets.all begins like another way, so that it cannot be told from it'

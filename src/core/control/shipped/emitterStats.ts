@@ -22,26 +22,26 @@ export const emitterStats: readonly ProfileInput[] = [
 		},
 		habits: {
 			power: 'batteries',
-			override: { ends: 'next-change', how: 'Press plus or minus.' },
+			override: { ends: 'next-change', how: 'Press + or −.' },
 			boost: {
 				ends: 'after-steps',
 				stepMinutes: 30,
 				mostSteps: 6,
-				how: 'Press boost once for every half hour.'
+				how: 'Press Boost once for every half hour.'
 			},
 			holiday: {
 				by: 'days',
 				mostDays: 365,
 				todayCounts: false,
 				ends: 'same-time',
-				how: 'Menu, absence: plus for every day away.'
+				how: 'Press Away, then + for every day away.'
 			},
-			off: { keepsC: 7, how: 'Hold minus until it shows off.' },
+			off: { keepsC: 7, how: '' },
 			clock: {
 				summerTime: 'by-hand',
 				reserveMinutes: 2,
 				programKept: true,
-				how: 'Hold the clock key: day, hour, minute.'
+				how: ''
 			}
 		}
 	},
@@ -75,21 +75,21 @@ export const emitterStats: readonly ProfileInput[] = [
 			}
 		},
 		habits: {
-			override: { ends: 'next-change', how: 'Press up or down.' },
-			hold: { until: ['ended'], how: 'Hold OK until it says held.' },
+			override: { ends: 'next-change', how: 'Press Up or Down.' },
+			hold: { until: ['ended'], how: 'Hold Up until it says held.' },
 			holiday: {
 				by: 'return-date',
 				ends: 'time',
-				how: 'Menu, away: key the date and hour of return.'
+				how: 'Hold OK 3 s, then press Down: the date and hour of return.'
 			},
-			off: { keepsC: 5, how: 'Hold the power key for three seconds.' },
+			off: { keepsC: 5, how: '' },
 			limits: { bindProgram: true },
 			earlyStartMostMinutes: 180,
 			clock: {
 				summerTime: 'by-itself',
 				reserveMinutes: 2880,
 				programKept: true,
-				how: 'Menu, clock: day, month, year, hour, minute.'
+				how: ''
 			}
 		}
 	},
@@ -112,15 +112,15 @@ export const emitterStats: readonly ProfileInput[] = [
 		},
 		habits: {
 			manual: {
-				how: 'Any change of the temperature leaves it in manual; the mode key brings the program back.'
+				how: 'Any change of the temperature leaves it in manual; Mode brings the program back.'
 			},
-			off: { keepsC: 5, how: 'Press the power key.' },
+			off: { keepsC: 5, how: '' },
 			limits: { bindProgram: false },
 			clock: {
 				summerTime: 'by-hand',
 				reserveMinutes: 120,
 				programKept: false,
-				how: 'Hold set: day, hour, minute.'
+				how: ''
 			}
 		}
 	},
@@ -151,16 +151,16 @@ export const emitterStats: readonly ProfileInput[] = [
 			}
 		},
 		habits: {
-			override: { ends: 'after-minutes', minutes: 120, how: 'Touch the arrows: it lasts two hours.' },
-			hold: { until: ['ended', 'time'], how: 'Touch the arrows, then stay; set a time or leave it open.' },
-			holiday: { by: 'until-ended', how: 'Touch away; touch it again on coming back.' },
-			off: { keepsC: 5, how: 'Hold the glass for five seconds.' },
+			override: { ends: 'after-minutes', minutes: 120, how: 'Touch Up or Down: it lasts two hours.' },
+			hold: { until: ['ended', 'time'], how: 'Touch Up or Down, then Stay; set a time or leave it open.' },
+			holiday: { by: 'until-ended', how: 'Touch Away; touch it again on coming back.' },
+			off: { keepsC: 5, how: '' },
 			limits: { bindProgram: true },
 			clock: {
 				summerTime: 'by-itself',
 				reserveMinutes: 720,
 				programKept: true,
-				how: 'Touch the clock: date, time.'
+				how: ''
 			}
 		}
 	},
@@ -185,9 +185,9 @@ export const emitterStats: readonly ProfileInput[] = [
 			}
 		},
 		habits: {
-			override: { ends: 'next-change', how: 'Press up or down.' },
-			hold: { until: ['ended'], how: 'Hold both arrows until it says held.' },
-			off: { keepsC: null, how: 'Slide the switch to off.' },
+			override: { ends: 'next-change', how: 'Press Up or Down.' },
+			hold: { until: ['ended'], how: 'Hold Up until it says held.' },
+			off: { keepsC: null, how: '' },
 			limits: { bindProgram: true },
 			earlyStartMostMinutes: 90,
 			clock: {
@@ -196,7 +196,7 @@ export const emitterStats: readonly ProfileInput[] = [
 				programKept: true,
 				factoryDay: 0,
 				factoryMinute: 480,
-				how: 'Menu, clock: hour, minute, day.'
+				how: ''
 			}
 		}
 	}

@@ -44,7 +44,16 @@ const nightAndDay = (warm: string, back: string, from: number, to: number) =>
 /** The panels of the shipped families, by their name in the file: key words, ways and factory weeks of our own. */
 export const panels: Readonly<Record<string, PanelInput>> = {
 	'six-step-room-stat': {
-		keys: [{ id: 'menu', print: 'Menu' }, plus, ok, minus, day, { id: 'copy', print: 'Copy' }, mode],
+		keys: [
+			{ id: 'menu', print: 'Menu' },
+			plus,
+			ok,
+			minus,
+			day,
+			{ id: 'copy', print: 'Copy' },
+			mode,
+			{ id: 'boost', print: 'Boost' }
+		],
 		rest: byPlusMinus,
 		program: {
 			way: [press('menu'), press('ok')],
@@ -88,7 +97,8 @@ export const panels: Readonly<Record<string, PanelInput>> = {
 			{ id: 'down', print: 'Cooler' },
 			day,
 			{ id: 'skip', print: 'No step' },
-			mode
+			mode,
+			{ id: 'keep', print: 'Hold' }
 		],
 		rest: { up: 'up', down: 'down' },
 		program: {
@@ -156,7 +166,8 @@ export const panels: Readonly<Record<string, PanelInput>> = {
 			mode,
 			{ id: 'clock', print: 'Clock' },
 			{ id: 'keep', print: 'Hold' },
-			pin
+			pin,
+			{ id: 'away', print: 'Away' }
 		],
 		program: {
 			way: [press('program')],
@@ -187,7 +198,8 @@ export const panels: Readonly<Record<string, PanelInput>> = {
 			minus,
 			ok,
 			{ id: 'clock', print: 'Clock' },
-			{ id: 'switch', print: 'Switch', kind: 'slide', positions: ['Run', 'Off'] }
+			{ id: 'switch', print: 'Switch', kind: 'slide', positions: ['Run', 'Off'] },
+			{ id: 'away', print: 'Away' }
 		],
 		rest: byPlusMinus,
 		program: {
@@ -228,7 +240,8 @@ export const panels: Readonly<Record<string, PanelInput>> = {
 			{ id: 'copy', print: 'Copy' },
 			mode,
 			{ id: 'clock', print: 'Clock' },
-			{ id: 'extra', print: 'Extra heat' }
+			{ id: 'extra', print: 'Extra heat' },
+			{ id: 'away', print: 'Away' }
 		],
 		rest: byPlusMinus,
 		program: {
@@ -274,7 +287,8 @@ export const panels: Readonly<Record<string, PanelInput>> = {
 			minus,
 			{ id: 'copy', print: 'Copy' },
 			day,
-			{ id: 'boost', print: 'Boost' }
+			{ id: 'boost', print: 'Boost' },
+			{ id: 'away', print: 'Away' }
 		],
 		program: {
 			way: [press('clock')],
@@ -398,7 +412,9 @@ export const panels: Readonly<Record<string, PanelInput>> = {
 			{ id: 'gear', print: 'Gear', kind: 'field' },
 			{ id: 'next', print: 'Next', kind: 'field' },
 			{ id: 'back', print: 'Back', kind: 'field' },
-			{ id: 'day', print: 'Day', kind: 'field' }
+			{ id: 'day', print: 'Day', kind: 'field' },
+			{ id: 'stay', print: 'Stay', kind: 'field' },
+			{ id: 'away', print: 'Away', kind: 'field' }
 		],
 		rest: { up: 'up', down: 'down' },
 		program: {
@@ -654,7 +670,8 @@ export const panels: Readonly<Record<string, PanelInput>> = {
 			day,
 			{ id: 'advance', print: 'Advance' },
 			{ id: 'switch', print: 'Switch', kind: 'slide', positions: ['Run', 'Program', 'Clock'] },
-			pin
+			pin,
+			{ id: 'away', print: 'Away' }
 		],
 		program: {
 			way: [put('switch', 'Program')],

@@ -28,15 +28,15 @@ export const programmers: readonly ProfileInput[] = [
 		habits: {
 			override: {
 				ends: 'next-change',
-				how: 'Press the key at the front: it turns on or off until the next set time.'
+				how: 'Press Enter: it turns on or off until the next set time.'
 			},
-			manual: { how: 'Slide the switch to on.' },
-			off: { keepsC: null, how: 'Slide the switch to off.' },
+			manual: { how: 'Put Switch to On.' },
+			off: { keepsC: null, how: '' },
 			clock: {
 				summerTime: 'by-hand',
 				reserveMinutes: 4320,
 				programKept: true,
-				how: 'Hold clock and press day, hour or minute.'
+				how: ''
 			}
 		}
 	},
@@ -73,16 +73,19 @@ export const programmers: readonly ProfileInput[] = [
 			}
 		},
 		habits: {
-			holiday: { by: 'periods', mostPeriods: 4, how: 'Menu, holidays: first day, last day, mode.' },
-			specialDays: { most: 8, how: 'Menu, special days: the date, then a mode or the day to run.' },
-			manual: { how: 'Turn the dial to one mode.' },
-			off: { keepsC: 5, how: 'Turn the dial to off.' },
+			holiday: { by: 'periods', mostPeriods: 4, how: 'Press Menu, then Day: first day, last day, mode.' },
+			specialDays: {
+				most: 8,
+				how: 'Press Menu, then hold Day 3 s: the date, then a mode or the day to run.'
+			},
+			manual: { how: 'Put Dial to one mode.' },
+			off: { keepsC: 5, how: '' },
 			limits: { bindProgram: true },
 			clock: {
 				summerTime: 'by-rule',
 				reserveMinutes: 10080,
 				programKept: true,
-				how: 'Menu, clock; summer time is keyed as a rule.'
+				how: ''
 			}
 		}
 	},
@@ -109,20 +112,20 @@ export const programmers: readonly ProfileInput[] = [
 				ends: 'next-change',
 				stepMinutes: 60,
 				mostSteps: 1,
-				how: 'Push the dial twice: comfort until the program changes.'
+				how: 'Hold Push 2 s: comfort until the program changes.'
 			},
 			holiday: {
 				by: 'return-date',
 				ends: 'midnight',
-				how: 'Push and turn to absence, then the date of return.'
+				how: 'Press Push, then Day: the date of return.'
 			},
-			manual: { how: 'Push the dial until it says manual; it stays until you push again.' },
-			off: { keepsC: 5, how: 'Turn the dial below the lowest figure.' },
+			manual: { how: 'Press Mode until it shows Manual; it stays until you change it back.' },
+			off: { keepsC: 5, how: '' },
 			clock: {
 				summerTime: 'by-itself',
 				reserveMinutes: 0,
 				programKept: true,
-				how: 'Push and turn: year, month, day, hour, minute.'
+				how: ''
 			}
 		}
 	},
@@ -158,17 +161,17 @@ export const programmers: readonly ProfileInput[] = [
 				ends: 'after-steps',
 				stepMinutes: 60,
 				mostSteps: 3,
-				how: 'Press the channel key once for every hour.'
+				how: 'Press Heating or Hot water once for every hour.'
 			},
-			advance: { how: 'Press advance: the next set time comes now.' },
-			holiday: { by: 'return-date', ends: 'time', how: 'Press away: the date and hour of return.' },
-			manual: { how: 'Slide the channel to constant.' },
-			off: { keepsC: null, how: 'Slide the channel to off.' },
+			advance: { how: 'Press Advance: the next set time comes now.' },
+			holiday: { by: 'return-date', ends: 'time', how: 'Press Away: the date and hour of return.' },
+			manual: { how: 'Hold Heating or Hot water 5 s until it shows constant.' },
+			off: { keepsC: null, how: 'Hold Heating or Hot water 10 s until it shows off.' },
 			clock: {
 				summerTime: 'by-itself',
 				reserveMinutes: 1440,
 				programKept: true,
-				how: 'Slide to clock: date, time.'
+				how: ''
 			}
 		}
 	}

@@ -31,28 +31,28 @@ export const roomStats: readonly ProfileInput[] = [
 			}
 		},
 		habits: {
-			override: { ends: 'next-change', how: 'Turn the knob to the temperature wanted.' },
+			override: { ends: 'next-change', how: 'Press + or − until the temperature wanted shows.' },
 			boost: {
 				ends: 'after-steps',
 				stepMinutes: 30,
 				mostSteps: 8,
-				how: 'Press boost once for every half hour.'
+				how: 'Press Boost once for every half hour.'
 			},
 			holiday: {
 				by: 'days',
 				mostDays: 99,
 				todayCounts: true,
 				ends: 'midnight',
-				how: 'Menu, holiday: key the number of days, then the temperature.'
+				how: 'Press Menu, then Day: the number of days, then the temperature.'
 			},
-			manual: { how: 'Press the mode key until it says manual.' },
-			off: { keepsC: 5, how: 'Hold the mode key until it shows off.' },
+			manual: { how: '' },
+			off: { keepsC: 5, how: '' },
 			limits: { bindProgram: true },
 			clock: {
 				summerTime: 'by-itself',
 				reserveMinutes: 1440,
 				programKept: true,
-				how: 'Menu, clock: year, month, day, hour, minute.'
+				how: ''
 			}
 		}
 	},
@@ -85,13 +85,13 @@ export const roomStats: readonly ProfileInput[] = [
 			}
 		},
 		habits: {
-			override: { ends: 'next-change', how: 'Press warmer or cooler.' },
+			override: { ends: 'next-change', how: 'Press Warmer or Cooler.' },
 			hold: {
 				until: ['ended', 'time'],
-				how: 'Press hold; press again and set a time to have it end by itself.'
+				how: 'Press Hold; press it again and set a time to have it end by itself.'
 			},
-			holiday: { by: 'return-date', ends: 'time', how: 'Menu, away: the date and hour of return.' },
-			off: { keepsC: null, how: 'Menu, mode: choose off.' },
+			holiday: { by: 'return-date', ends: 'time', how: 'Press Menu, then Day: the date and hour of return.' },
+			off: { keepsC: null, how: '' },
 			limits: { bindProgram: false },
 			fan: ['auto', 'on', 'circulate'],
 			minimumOffMinutes: 5,
@@ -99,7 +99,7 @@ export const roomStats: readonly ProfileInput[] = [
 				summerTime: 'by-itself',
 				reserveMinutes: null,
 				programKept: true,
-				how: 'Menu, date and time.'
+				how: ''
 			}
 		}
 	},
@@ -127,21 +127,21 @@ export const roomStats: readonly ProfileInput[] = [
 		},
 		habits: {
 			power: 'batteries',
-			override: { ends: 'next-change', how: 'Press plus or minus; the time left shows.' },
-			hold: { until: ['ended'], how: 'Press hold.' },
+			override: { ends: 'next-change', how: 'Press + or −; the time left shows.' },
+			hold: { until: ['ended'], how: 'Press Hold.' },
 			holiday: {
 				by: 'days',
 				mostDays: 99,
 				todayCounts: true,
 				ends: 'same-time',
-				how: 'Menu, absence: plus for every day away.'
+				how: 'Press Away, then + for every day away.'
 			},
-			off: { keepsC: 5, how: 'Press mode until off shows.' },
+			off: { keepsC: 5, how: '' },
 			clock: {
 				summerTime: 'by-hand',
 				reserveMinutes: 1,
 				programKept: true,
-				how: 'Press clock: hour, minute, day.'
+				how: ''
 			}
 		}
 	},
@@ -164,14 +164,14 @@ export const roomStats: readonly ProfileInput[] = [
 		},
 		habits: {
 			power: 'batteries',
-			override: { ends: 'next-change', how: 'Press up or down.' },
-			holiday: { by: 'until-ended', how: 'Press the absence key on leaving, and again on coming back.' },
-			off: { keepsC: 5, how: 'Slide the switch to off.' },
+			override: { ends: 'next-change', how: 'Press + or −.' },
+			holiday: { by: 'until-ended', how: 'Press Away on leaving, and again on coming back.' },
+			off: { keepsC: 5, how: '' },
 			clock: {
 				summerTime: 'by-hand',
 				reserveMinutes: 3,
 				programKept: true,
-				how: 'Press clock: hour, minute, day.'
+				how: ''
 			}
 		}
 	},
@@ -195,27 +195,27 @@ export const roomStats: readonly ProfileInput[] = [
 		habits: {
 			power: 'batteries',
 			paired: true,
-			override: { ends: 'next-change', how: 'Press plus or minus.' },
+			override: { ends: 'next-change', how: 'Press + or −.' },
 			boost: {
 				ends: 'after-steps',
 				stepMinutes: 60,
 				mostSteps: 3,
-				how: 'Press the extra-heat key once for every hour.'
+				how: 'Press Extra heat once for every hour.'
 			},
 			holiday: {
 				by: 'days',
 				mostDays: 31,
 				todayCounts: true,
 				ends: 'midnight',
-				how: 'Menu, absence: plus for every day away.'
+				how: 'Press Away, then + for every day away.'
 			},
-			manual: { how: 'Press mode until it says manual.' },
-			off: { keepsC: 5, how: 'Press mode until off shows.' },
+			manual: { how: '' },
+			off: { keepsC: 5, how: '' },
 			clock: {
 				summerTime: 'by-hand',
 				reserveMinutes: 5,
 				programKept: false,
-				how: 'Hold clock: hour, minute, day.'
+				how: ''
 			}
 		}
 	},
@@ -236,7 +236,7 @@ export const roomStats: readonly ProfileInput[] = [
 			timeoutSeconds: null
 		},
 		habits: {
-			off: { keepsC: null, how: 'Turn it down to its stop.' },
+			off: { keepsC: null, how: 'Press Cooler until it goes no further.' },
 			clock: { summerTime: 'no-clock', reserveMinutes: null, programKept: true, how: '' }
 		}
 	}
