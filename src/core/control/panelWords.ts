@@ -71,7 +71,7 @@ function clockSentence(panel: Panel): string {
 }
 
 /** How a mode is come to: "Press Mode until it shows Off." Empty where the panel does not say. */
-function modeSentence(panel: Panel, name: string | null): string {
+export function modeSentence(panel: Panel, name: string | null): string {
 	const { modes } = panel;
 	const at = modes && name !== null ? modes.names.indexOf(name) : -1;
 	if (!modes || at < 0) return '';

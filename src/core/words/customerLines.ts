@@ -1,4 +1,4 @@
-import type { ControlOptions, ControlProfile } from '../control';
+import { modeSentence, type ControlOptions, type ControlProfile } from '../control';
 import { duration } from '../week';
 import { clockChanges, reserveSentence } from '.';
 
@@ -91,5 +91,20 @@ export function customerLines(
 		]);
 	if (summerTime !== 'no-clock')
 		put(habits.power === 'batteries' ? 'Batteries' : 'After a power cut', [reserveSentence(profile)]);
+	put('If something seems wrong', wrongLines(profile));
 	return lines;
+}
+
+/** What a household can look at by itself before it calls somebody, on this very control. */
+function wrongLines({
+	panel,
+	operation,
+	temperature
+}: ControlProfile): (string | false | null | undefined)[] {
+	const first = panel?.modes?.names[0];
+	return [
+		temperature !== null && 'A setting below the temperature of the room gives no heat: that is no fault',
+		first !== undefined && panel && `It must show ${first}. ${modeSentence(panel, first)}`,
+		operation.lock && `Keys that do nothing are locked. ${operation.lock.ends}`
+	];
 }

@@ -30,6 +30,30 @@ function part({ title, lines, list }: CustomerPart, size: number): Content[] {
 	];
 }
 
+/** About how much room parts take, in letters: a heading and each line take some of their own. */
+const roomOf = (parts: readonly CustomerPart[]) =>
+	parts.reduce(
+		(sum, { title, lines }) =>
+			lines.reduce(
+				(all, line) => all + 30 + (line.strong ?? '').length + line.text.length,
+				sum + title.length + 60
+			),
+		0
+	);
+
+/** The parts in two columns: the last of the right goes to the left where that is the shorter for it. */
+function columnsOf({ left, right }: CustomerPage): [CustomerPart[], CustomerPart[]] {
+	const moved: [CustomerPart[], CustomerPart[]] = [[...left, ...right.slice(-1)], right.slice(0, -1)];
+	const longer = (columns: readonly (readonly CustomerPart[])[]) => Math.max(...columns.map(roomOf));
+	return longer(moved) < longer([left, right]) ? moved : [[...left], [...right]];
+}
+
+/** From so many letters a column on it is set a little smaller, so that a page stays one page. */
+const MUCH = 1000;
+
+const sizeOf = (columns: readonly (readonly CustomerPart[])[], large: boolean): number =>
+	large ? 15 : Math.max(...columns.map(roomOf)) > MUCH ? 9.4 : 10;
+
 const logo = (image: string): Column => ({ image, fit: [140, 45], width: 150 });
 const blank = '______________________';
 
@@ -48,59 +72,65 @@ export async function customerPdf({
 	date,
 	large = false
 }: PrintedPages): Promise<Uint8Array<ArrayBuffer>> {
-	const size = large ? 15 : 10;
-	const content = pages.flatMap((page, i): Content[] => [
-		{
-			columns: [
-				{
-					width: '*',
-					stack: [{ ...words(page.title, { bold: true }), fontSize: large ? 20 : 17 }, words(page.place)]
-				},
-				...(firm.logo ? [logo(firm.logo)] : []),
-				{ ...words(date), width: 'auto' } as Column
-			],
-			columnGap: 10,
-			...(i > 0 ? { pageBreak: 'before' as const } : {})
-		},
-		{
-			canvas: [{ type: 'line', x1: 0, y1: 0, x2: 511, y2: 0, lineWidth: 1.5 }],
-			margin: [0, 6, 0, 6]
-		},
-		{ svg: weekSvg(page.drawing), width: 511 },
-		...page.week.map((day): Content => ({
-			text: [words(`${day.days}: `, { bold: true }), words(day.sentence)],
-			fontSize: large ? 14.5 : 10.5,
-			margin: [0, 2, 0, 0]
-		})),
-		...(page.cooling.length > 0
-			? part(
+	const content = pages.flatMap((page, i): Content[] => {
+		const columns = columnsOf(page);
+		const size = sizeOf(columns, large);
+		return [
+			{
+				columns: [
 					{
-						title: 'In warm weather it cools above',
-						list: false,
-						lines: page.cooling.map((day) => ({ strong: `${day.days}:`, text: day.sentence }))
+						width: '*',
+						stack: [{ ...words(page.title, { bold: true }), fontSize: large ? 20 : 17 }, words(page.place)]
 					},
-					size
-				)
-			: []),
-		large
-			? { stack: [...page.left, ...page.right].flatMap((one) => part(one, size)) }
-			: {
-					columns: [
-						{ width: '*', stack: page.left.flatMap((one) => part(one, size)) },
-						{ width: '*', stack: page.right.flatMap((one) => part(one, size)) }
-					],
-					columnGap: 22
-				},
-		{
-			...words(
-				`Control: ${page.control}. Set up by: ${[page.setUpBy, firm.name].filter(Boolean).join(', ') || blank}. Telephone: ${firm.telephone || blank}`
-			),
-			margin: [0, 12, 0, 0]
-		} as Content
-	]);
+					...(firm.logo ? [logo(firm.logo)] : []),
+					{ ...words(date), width: 'auto' } as Column
+				],
+				columnGap: 10,
+				...(i > 0 ? { pageBreak: 'before' as const } : {})
+			},
+			{
+				canvas: [{ type: 'line', x1: 0, y1: 0, x2: 511, y2: 0, lineWidth: 1.5 }],
+				margin: [0, 6, 0, 6]
+			},
+			{ svg: weekSvg(page.drawing), width: 511 },
+			...page.week.map((day): Content => ({
+				text: [words(`${day.days}: `, { bold: true }), words(day.sentence)],
+				fontSize: large ? 14.5 : 10.5,
+				margin: [0, 2, 0, 0]
+			})),
+			...(page.cooling.length > 0
+				? part(
+						{
+							title: 'In warm weather it cools above',
+							list: false,
+							lines: page.cooling.map((day) => ({ strong: `${day.days}:`, text: day.sentence }))
+						},
+						size
+					)
+				: []),
+			large
+				? { stack: [...page.left, ...page.right].flatMap((one) => part(one, size)) }
+				: {
+						columns: [
+							...columns.map((parts): Column => ({
+								width: '*',
+								fontSize: size,
+								stack: parts.flatMap((one) => part(one, size))
+							}))
+						],
+						columnGap: 22
+					},
+			{
+				...words(
+					`Control: ${page.control}. Set up by: ${[page.setUpBy, firm.name].filter(Boolean).join(', ') || blank}. Telephone: ${firm.telephone || blank}`
+				),
+				margin: [0, 12, 0, 0]
+			} as Content
+		];
+	});
 	return print({
 		content,
-		defaultStyle: { fontSize: size },
+		defaultStyle: { fontSize: sizeOf([[]], large) },
 		info: { title: pages[0]?.title ?? 'Your heating week' }
 	});
 }
