@@ -67,7 +67,14 @@ await shot('key-in-phone', phone, 'dark', async (page) => {
 	await zoneView(page, 'Tallow', 'Bindery', 'key-in');
 	for (let i = 0; i < 10; i++) await page.keyboard.press('Enter');
 });
-await shot('key-in', desk, 'light', (page) => zoneView(page, 'Tallow', 'Bindery', 'key-in'));
+await shot('rehearse', desk, 'light', async (page) => {
+	await zoneView(page, 'Tallow', 'Bindery', 'rehearse');
+	const menu = page.getByRole('button', { name: 'Menu', exact: true });
+	await menu.dispatchEvent('pointerdown', { button: 0, pointerId: 1 });
+	await page.waitForTimeout(5200);
+	await menu.dispatchEvent('pointerup', { button: 0, pointerId: 1, bubbles: true });
+	await page.getByRole('button', { name: 'OK', exact: true }).click({ clickCount: 2, delay: 30 });
+});
 await shot('read-back', desk, 'light', async (page) => {
 	await zoneView(page, 'Kelter', 'Registrar', 'read-back');
 	const weekday = page.getByLabel('Mon–Fri, step 2, time', { exact: true });

@@ -67,11 +67,9 @@ test('a card is keyed into the stand-in on a phone: thrown out once, a slip put 
 	await expect(page.getByText('no slip so far')).toBeVisible();
 });
 
-for (const [id, name] of [
-	['switch-timer', 'a switch timer'],
-	['plant-clock', 'a plant clock']
-] as const)
+for (const [id, name] of [['switch-timer', 'a switch timer']] as const)
 	test(`${name} is keyed by its card on its stand-in, whatever kind of keys it has`, async ({ page }) => {
+		test.setTimeout(240_000);
 		await open(page, `/rehearse?control=${id}`);
 		await keyAll(page);
 		await expect(ask(page)).toContainText('no slip');

@@ -346,14 +346,26 @@ export function controlCard(
 	const operated = { options, planned: plannedDays(profile, options, each, grouping) };
 	const keysOf = (items: readonly CardItem[], noted = keyed, count = items.length) =>
 		keysOfCard(profile, { items, ...operated }, noted, found, count);
-	const pressed = (items: readonly CardItem[], { presses } = keysOf(items, {})): KeyCost => ({
-		values: items.length,
-		presses,
-		minutes: routeMinutes({ presses, looks: items.length }, pace)
-	});
+	/** What keys cost, counted only when somebody asks: most who need a card do not. */
+	const pressed = (values: number, keysNow: () => Pick<CardKeys, 'presses'>): KeyCost => {
+		let known: number | undefined;
+		const count = () => (known ??= keysNow().presses);
+		return {
+			values,
+			get presses() {
+				return count();
+			},
+			get minutes() {
+				return routeMinutes({ presses: count(), looks: values }, pace);
+			}
+		};
+	};
 	const route: Way = wayOf(profile, whole(weeks), keysOf(whole(weeks)), each);
-	// once some of it is in, what differs from that may be less than the route, or the route not lead there any more
-	const someIn = Object.keys(keyed).some((id) => !/^(setting|mode|read)\/|^found$/.test(id));
+	// what was keyed by another plan is no part of this one's route: then what differs may be less, or the route not lead there
+	const byRoute = new Map(route.items.map((item) => [item.id, item.shows]));
+	const stale = Object.entries(keyed).some(
+		([id, shows]) => !/^(setting|mode|read)\/|^found$/.test(id) && byRoute.get(id) !== shows
+	);
 	const difference = (): Way => {
 		const { memory } = keysOf(whole(weeks), keyed, before.length);
 		const isIn = (item: CardItem) => keyed[item.id] === item.shows;
@@ -362,19 +374,29 @@ export function controlCard(
 		const days = new Set(wrong.map(({ section }) => section));
 		const open = keying.correctsSingly ? wrong : each.filter(({ section }) => days.has(section));
 		const asked = new Set(open.map(({ id }) => id));
-		const done = weeks.flat().filter((item) => isIn(item) && !asked.has(item.id));
-		const items = [...before, ...done, ...open, ...after];
+		const own = new Set(each.map(({ id }) => id));
+		// in one order whatever is in by now, so that nothing moves under the thumb
+		const items = [
+			...before,
+			...weeks.flat().filter((item) => isIn(item) && !own.has(item.id)),
+			...each.filter((item) => isIn(item) || asked.has(item.id)),
+			...after
+		];
 		return wayOf(profile, items, keysOf(items), each);
 	};
-	const other = someIn ? difference() : route;
+	const other = stale || route.weight === Infinity ? difference() : route;
 	const { items, keys } = other.weight < route.weight ? other : route;
 	return {
 		...rest,
 		operated,
 		items: items.map((item, i) => withKeys(profile, standing(item), keys.items[i] ?? null)),
 		cost: {
-			route: Object.keys(keyed).length === 0 ? pressed(items, keys) : pressed(whole(weeks)),
-			typed: pressed(whole(all.map((one) => one.typedItems())))
+			route: pressed(fixed + weeks.flat().length, () =>
+				Object.keys(keyed).length === 0 ? keys : keysOf(whole(weeks), {})
+			),
+			typed: pressed(fixed + all.reduce((sum, one) => sum + one.typed.looks, 0), () =>
+				keysOf(whole(all.map((one) => one.typedItems())), {})
+			)
 		}
 	};
 }

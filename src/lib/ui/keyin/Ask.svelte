@@ -67,8 +67,9 @@
 	});
 	/** Whether the display was read to show something else here, rather than the plan changed. */
 	const wasRead = $derived(keyed[readId(item.id)] === keyed[item.id]);
-	const words = (presses: number, isExact: boolean) =>
-		presses === 1 ? '1 press' : `${isExact ? '' : 'about '}${presses} presses`;
+	const presses = $derived(keys?.presses ?? item.presses);
+	const isExact = $derived(keys?.change != null && keys.isSure);
+	const counted = $derived(presses === 1 ? '1 press' : `${isExact ? '' : 'about '}${presses} presses`);
 </script>
 
 <div class="ask">
@@ -117,8 +118,9 @@
 		</div>
 	</div>
 	<p class="soft">
-		{#if from !== null}shows now <span class="mono">{shownWith({ ...item, shows: from })}</span> ·
-		{/if}{words(keys?.presses ?? item.presses, keys?.change != null && keys.isSure)}
+		{#if from !== null}
+			shows now <span class="mono">{shownWith({ ...item, shows: from })}</span> · {counted}
+		{:else}{counted}{/if}
 	</p>
 	{#if keyed[item.id] !== undefined && keyed[item.id] !== item.shows}
 		<p class="signal">

@@ -1,7 +1,5 @@
 <script lang="ts">
 	import Education from 'carbon-icons-svelte/lib/Education.svelte';
-	import VolumeMute from 'carbon-icons-svelte/lib/VolumeMute.svelte';
-	import VolumeUp from 'carbon-icons-svelte/lib/VolumeUp.svelte';
 	import { onMount } from 'svelte';
 	import { aloud } from './aloud.svelte';
 	import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
@@ -37,12 +35,9 @@
 	<h1>{name}</h1>
 	<span class="soft" role="status">{@render children()}</span>
 	{#if canSpeak}
-		<Button
-			icon={aloud.on ? VolumeUp : VolumeMute}
-			iconLabel="Read aloud"
-			aria-pressed={aloud.on}
-			onclick={() => aloud.turn(!aloud.on)}
-		/>
+		<Button aria-label="Read aloud" aria-pressed={aloud.on} onclick={() => aloud.turn(!aloud.on)}
+			>Aloud</Button
+		>
 	{/if}
 	{#if rehearse}<span class="print"
 			><Button icon={Education} iconLabel="Rehearse it first" href={rehearse} /></span
