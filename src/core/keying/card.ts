@@ -30,15 +30,8 @@ import {
 	type MachineOptions,
 	type Operable
 } from '../machine';
-import {
-	isMet,
-	keysOfCard,
-	machineOptions,
-	type CardKeys,
-	type Found,
-	type ItemKeys,
-	type ToKey
-} from './gestures';
+import { keysOfCard, machineOptions, type CardKeys, type ItemKeys } from './gestures';
+import { isMet, type Found, type ToKey } from './held';
 import { markOf } from './mark';
 
 /** Everything to key, in the order in which the control asks for it. */

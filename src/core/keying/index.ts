@@ -4,6 +4,7 @@ export { settingItems, type CardItem } from './cardItems';
 export * from './displayed';
 export * from './gestures';
 export * from './goal';
+export { isMet, type Found, type ToKey } from './held';
 export * from './pace';
 export * from './price';
 export { routeMinutes, startingPace, type Gesture, type Pace } from './route';
