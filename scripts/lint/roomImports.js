@@ -18,7 +18,7 @@ const coreOrder = {
 	plan: ['schema', 'week', 'civil', 'control'],
 	house: ground,
 	fit: ground,
-	keying: [...ground, 'fit'],
+	keying: [...ground, 'fit', 'thermal'],
 	run: ground,
 	thermal: ground,
 	checks: computing.filter((room) => room !== 'checks'),

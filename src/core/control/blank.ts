@@ -19,6 +19,7 @@ const programs: Record<ProgramForm['form'], ProgramForm> = {
 		perDay: [2],
 		endsAtMidnight: true,
 		settings: null,
+		keyedAs: 'times',
 		channels: null
 	},
 	plain: { form: 'plain' }

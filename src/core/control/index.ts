@@ -3,6 +3,7 @@ export * from './display';
 export * from './groupings';
 export * from './habits';
 export * from './level';
+export * from './menu';
 export * from './moments';
 export * from './operation';
 export * from './panel';

@@ -32,6 +32,28 @@ export const operationSchema = z.strictObject({
 		.array(z.strictObject({ wipes: z.enum(['program', 'clock', 'all']), how }))
 		.max(3)
 		.default([]),
+	/** The receiver that it speaks to by radio; null where there is none, or nothing of it is known. */
+	receiver: z
+		.strictObject({
+			/** What is done at both ends to pair them. */
+			pairing: how,
+			/** What the key of the receiver itself does; empty where it has none. */
+			ownKey: oneLine(200).default(''),
+			/** What it does when it has heard nothing from its control for so long. */
+			alone: z.enum(['off', 'stays', 'part-time']),
+			aloneAfterMinutes: z.int().min(1).max(1440),
+			/** What its lamp shows, and what that means. */
+			lamps: z
+				.array(
+					z.strictObject({ shows: oneLine(40).refine((text) => text !== '', 'needs words'), means: how })
+				)
+				.max(8)
+				.default([])
+		})
+		.nullable()
+		.default(null),
+	/** What it counts: hours of heating and the like; where that is seen, and what puts it back to nought. Empty where it counts nothing. */
+	counts: oneLine(200).default(''),
 	/** How its keys are locked; null where they cannot be, or it is not known. */
 	lock: z
 		.strictObject({

@@ -48,14 +48,22 @@ export const PLACE_FIELDS = [
 	'clock-hour',
 	'clock-minute'
 ] as const;
-export type PlaceField = (typeof PLACE_FIELDS)[number];
+/** A field of a place, or an entry of the control's own menus by its id. */
+const placeFieldSchema = z.union([
+	z.enum(PLACE_FIELDS),
+	z.templateLiteral(['menu/', z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)])
+]);
+export type PlaceField = z.infer<typeof placeFieldSchema>;
+/** The entry of the control's menus that a field of a place is; null for a field that every control has. */
+export const entryOfField = (field: PlaceField): string | null =>
+	field.startsWith('menu/') ? field.slice('menu/'.length) : null;
 
 /** A menu: reached from rest by a way of its own, with its fields in their order. */
 const placeSchema = z.strictObject({
 	/** What its display says there. */
 	name: print(24),
 	way,
-	fields: z.array(z.enum(PLACE_FIELDS)).min(1).max(12),
+	fields: z.array(placeFieldSchema).min(1).max(24),
 	...changing,
 	/** How it is left; empty where it is left by taking the last field. */
 	leave: z.array(gestureSchema).max(4).default([]),
@@ -78,9 +86,13 @@ const programPlaceSchema = z.strictObject({
 	day: gestureSchema,
 	/** Takes a step out of the day: it shows no time. null where steps cannot be cleared. */
 	clear: gestureSchema.nullable().default(null),
-	/** Copies the day on show: onto the next one and goes there, or, with `put`, onto the day that `day` has chosen since. */
+	/** Copies the day on show: onto the next one and goes there, or, with `put`, onto the day that `day` has chosen since; of a `block` onto every day up to that one. */
 	copy: z
-		.strictObject({ start: gestureSchema, put: gestureSchema.nullable().default(null) })
+		.strictObject({
+			start: gestureSchema,
+			put: gestureSchema.nullable().default(null),
+			block: z.boolean().default(false)
+		})
 		.nullable()
 		.default(null),
 	/** A strip of hours that is written: the gesture for each setting, warmest first, writes the hour and goes on. */
@@ -136,7 +148,9 @@ export const panelSchema = z.strictObject({
 			/** On to the next mode, after the last round to the first. */
 			next: gestureSchema.nullable().default(null),
 			/** The way to each mode, in the order of the names, where no one gesture goes through them. */
-			each: z.array(way).max(6).default([])
+			each: z.array(way).max(6).default([]),
+			/** What it keeps while it is in a mode: the entry of its own menus that holds the figure, or `kept`, the setpoint that it keeps without a program. */
+			figures: z.partialRecord(z.string().max(16), keyId).default({})
 		})
 		.nullable()
 		.default(null),
@@ -316,6 +330,8 @@ export function panelFaults(panel: Panel): PanelFault[] {
 		if (new Set(strokes).size < strokes.length)
 			faults.push({ path: [...path], message: 'has one gesture that does two things' });
 	}
+	if (panel.program?.copy?.block && !panel.program.copy.put)
+		faults.push({ path: ['program', 'copy', 'put'], message: 'is needed where a block of days is copied' });
 	const { modes } = panel;
 	if (modes) {
 		if (!modes.next && modes.each.length !== modes.names.length)
@@ -323,6 +339,9 @@ export function panelFaults(panel: Panel): PanelFault[] {
 				path: ['modes', 'each'],
 				message: 'must lead to each mode, or one gesture go through them'
 			});
+		for (const name of Object.keys(modes.figures))
+			if (!modes.names.includes(name))
+				faults.push({ path: ['modes', 'figures', name], message: 'is none of its modes' });
 		if (modes.off !== null && !modes.names.includes(modes.off))
 			faults.push({ path: ['modes', 'off'], message: 'is none of its modes' });
 	}

@@ -46,7 +46,8 @@ export function startingPanel(profile: ControlProfile): Panel {
 						copy: keying.copy
 							? {
 									start: { do: 'press', key: 'copy' },
-									put: keying.copy.onto === 'any-day' ? { do: 'press', key: 'ok' } : null
+									put: keying.copy.onto === 'next-day' ? null : { do: 'press', key: 'ok' },
+									block: keying.copy.onto === 'block'
 								}
 							: null,
 						leave: [{ do: 'press', key: 'menu' }]

@@ -79,6 +79,9 @@ export function modeSentence(panel: Panel, name: string | null): string {
 	return `${capital(gesturePhrase(panel, modes.next))} until it shows ${name}.`;
 }
 
+/** How a control is put to manual: to the mode of that name, or on. */
+const manualSentence = (panel: Panel): string => modeSentence(panel, 'Manual') || modeSentence(panel, 'On');
+
 /** What the household is told of the clock, of off and of manual, where nobody has written words of their own. */
 function withHabitWords({ habits }: ControlProfile, panel: Panel): ControlProfile['habits'] {
 	const { clock, off, manual } = habits;
@@ -86,7 +89,7 @@ function withHabitWords({ habits }: ControlProfile, panel: Panel): ControlProfil
 		...habits,
 		clock: { ...clock, how: clock.how || clockSentence(panel) },
 		off: off && { ...off, how: off.how || modeSentence(panel, panel.modes?.off ?? null) },
-		manual: manual && { ...manual, how: manual.how || modeSentence(panel, 'Manual') }
+		manual: manual && { ...manual, how: manual.how || manualSentence(panel) }
 	};
 }
 
@@ -122,7 +125,7 @@ export function withPanelWords(profile: ControlProfile): ControlProfile {
 					confirm: program.take.do === 'press' ? keyPrint(panel, program.take.key) : keying.confirm,
 					copy: program.copy
 						? program.copy.put
-							? { onto: 'any-day', presses: 3 }
+							? { onto: program.copy.block ? 'block' : 'any-day', presses: 3 }
 							: { onto: 'next-day', presses: 1 }
 						: null,
 					presses: {
@@ -137,6 +140,7 @@ export function withPanelWords(profile: ControlProfile): ControlProfile {
 			: keying,
 		habits: withHabitWords(profile, panel),
 		operation: {
+			...operation,
 			options: { ...operation.options, ...options },
 			resets: (['program', 'clock', 'all'] as const satisfies readonly Wipes[]).flatMap((wipes) => {
 				const way = panel.resets[wipes];

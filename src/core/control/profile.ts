@@ -2,8 +2,9 @@ import { z } from 'zod';
 import { oneLine, someLines } from '../schema';
 import { WEEK_DAYS } from '../week';
 import { habitsSchema } from './habits';
+import { menuEntrySchema, menuFaults } from './menu';
 import { operationSchema, type OptionId } from './operation';
-import { panelFaults, panelSchema } from './panel';
+import { entryOfField, panelFaults, panelSchema } from './panel';
 
 /** What a person may call things: one line, no control characters. */
 export const shortName = z
@@ -88,6 +89,8 @@ const pairsForm = z.strictObject({
 	endsAtMidnight: z.boolean(),
 	/** Names of the two setpoints, warmer first; null where the control only switches. */
 	settings: z.tuple([slug, slug]).nullable().default(null),
+	/** Whether a pair is keyed as two times, or as two steps of a time and then on or off as a field of its own. */
+	keyedAs: z.enum(['times', 'steps']).default('times'),
 	/** Names of the channels, each with pairs of its own; null where there is one. */
 	channels: z.array(shortName).min(2).max(4).nullable().default(null)
 });
@@ -130,9 +133,9 @@ export const keyGrammarSchema = z.strictObject({
 			runsOnAfter: z.int().min(2).max(60).nullable()
 		})
 		.default({ enter: 2, leave: 1, day: 1, field: 1, step: 1, runsOnAfter: 8 }),
-	/** How a day can be copied: not at all, onto the day after it, or onto any chosen day; and the presses for it. */
+	/** How a day can be copied: not at all, onto the day after it, onto any chosen day, or onto every day up to a chosen one; and the presses for it. */
 	copy: z
-		.strictObject({ onto: z.enum(['next-day', 'any-day']), presses: z.int().min(1).max(30) })
+		.strictObject({ onto: z.enum(['next-day', 'any-day', 'block']), presses: z.int().min(1).max(30) })
 		.nullable()
 		.default(null),
 	/** Whether one entry can fill all days at once. */
@@ -188,6 +191,8 @@ export const profileSchema = z
 		keying: keyGrammarSchema,
 		habits: habitsSchema.prefault({}),
 		operation: operationSchema.prefault({}),
+		/** What stands in its own menus beside the options that a plan sets, in their order; empty where that is not known. */
+		menu: z.array(menuEntrySchema).max(40).default([]),
 		/** Its keys and where they lead; null where nobody has described them yet. */
 		panel: panelSchema.nullable().default(null)
 	})
@@ -247,8 +252,29 @@ export const profileSchema = z
 				path: ['habits', 'limits'],
 				message: 'must be left out: a switch has no limits'
 			});
+		for (const { path, message } of menuFaults(profile.menu))
+			context.addIssue({ code: 'custom', path: ['menu', ...path], message });
+		const entries = new Set(profile.menu.map(({ id }) => id));
+		profile.panel?.places.forEach((place, i) =>
+			place.fields.forEach((field, j) => {
+				const entry = entryOfField(field);
+				if (entry !== null && !entries.has(entry))
+					context.addIssue({
+						code: 'custom',
+						path: ['panel', 'places', i, 'fields', j],
+						message: `is no entry of its menus: ${entry}`
+					});
+			})
+		);
 		for (const { path, message } of profile.panel ? panelFaults(profile.panel) : [])
 			context.addIssue({ code: 'custom', path: ['panel', ...path], message });
+		for (const [mode, entry] of Object.entries(profile.panel?.modes?.figures ?? {}))
+			if (entry !== 'kept' && profile.menu.find(({ id }) => id === entry)?.values.kind !== 'degrees')
+				context.addIssue({
+					code: 'custom',
+					path: ['panel', 'modes', 'figures', mode],
+					message: `is no temperature of its menus: ${entry}`
+				});
 		const ids = profile.groupings.map((grouping) => grouping.id);
 		if (new Set(ids).size !== ids.length)
 			context.addIssue({ code: 'custom', path: ['groupings'], message: 'has two day groupings of one name' });

@@ -1,6 +1,7 @@
 import type { ControlOptions, ControlProfile, Grouping, KeyGrammar, Program } from '../control';
 import { DAY_SHORT, WEEK_DAYS } from '../week';
 import {
+	entryItemId,
 	programItems,
 	settingItems,
 	type CardItem,
@@ -22,6 +23,7 @@ import {
 	type Pace
 } from './route';
 import { capital } from '../schema';
+import type { MenuWanted } from './atControl';
 import {
 	channelCount,
 	completeDay,
@@ -69,7 +71,7 @@ function ofGroup(
 	all = false
 ): LooseItem {
 	if (program.form === 'plain')
-		return { ...item, goal: { of: 'kept', side: index === 0 ? 'heat' : 'cool', position } };
+		return { ...item, goal: { of: 'kept', side: index === 0 ? 'heat' : 'cool', position }, why: null };
 	const key = item.id.slice(prefix.length);
 	return {
 		...item,
@@ -80,14 +82,16 @@ function ofGroup(
 			all,
 			key,
 			position: key.endsWith('/clear') ? null : position
-		}
+		},
+		why: null
 	};
 }
 
 /** A setpoint that is kept for the week. */
 const ofWeek = ({ position, ...item }: Planned, index: number): LooseItem => ({
 	...item,
-	goal: { of: 'setpoint', index, position }
+	goal: { of: 'setpoint', index, position },
+	why: null
 });
 
 /** What a route needs to become card items. */
@@ -130,21 +134,32 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, of, holds }: Walk
 			}));
 		}
 		case 'copy': {
-			const [from, onto] = [groups[leg.from]!, groups[leg.onto]!];
-			holds[leg.onto] = holds[leg.from]!;
+			const from = groups[leg.from]!;
+			const onto = leg.onto.map((g) => groups[g]!);
+			for (const g of leg.onto) holds[g] = holds[leg.from]!;
+			const days = onto.flatMap((group) => group.days);
+			const last = onto.at(-1)!;
+			const ids = [...days].sort((a, b) => a - b).join('');
 			return [
 				{
-					id: `${stem}/copy/${from.days.join('')}-${onto.days.join('')}/${markOf(from.items.map((item) => item.shows))}`,
-					section: onto.section,
-					what: `copy ${from.section} onto it`,
-					shows: DAY_SHORT[onto.days[0]!]!,
+					id: `${stem}/copy/${from.days.join('')}-${ids}/${markOf(from.items.map((item) => item.shows))}`,
+					section: onto.length === 1 ? last.section : blockName(onto),
+					what: onto.length === 1 ? `copy ${from.section} onto it` : `copy ${from.section} up to`,
+					shows: DAY_SHORT[last.days[0]!]!,
 					unit: '',
-					aside: onto.aside,
+					aside: last.aside,
 					before: null,
 					from: null,
-					presses: grammar.copy!.presses,
+					presses: grammar.copy!.presses + onto.length - 1,
 					gesture: null,
-					goal: { of: 'copy', channel: of.options.channel, from: from.days[0]!, onto: onto.days[0]! }
+					goal: {
+						of: 'copy',
+						channel: of.options.channel,
+						from: from.days[0]!,
+						onto: last.days[0]!,
+						over: onto.map((group) => group.days[0]!)
+					},
+					why: null
 				}
 			];
 		}
@@ -168,6 +183,10 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, of, holds }: Walk
 	}
 }
 
+/** A block of days by its first and its last. */
+const blockName = (groups: readonly GroupItems[]): string =>
+	`${groups[0]!.section} to ${groups.at(-1)!.section}`;
+
 /** The legs of a route as a person would say them. */
 function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string {
 	const name = (g: number) => groups[g]!.section;
@@ -177,7 +196,11 @@ function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string
 	if (typed.length > 0) said.push(`type ${typed.join(', ')}`);
 	const copies = new Map<number, string[]>();
 	for (const leg of legs)
-		if (leg.kind === 'copy') copies.set(leg.from, [...(copies.get(leg.from) ?? []), name(leg.onto)]);
+		if (leg.kind === 'copy')
+			copies.set(leg.from, [
+				...(copies.get(leg.from) ?? []),
+				leg.onto.length === 1 ? name(leg.onto[0]!) : blockName(leg.onto.map((g) => groups[g]!))
+			]);
 	for (const [from, onto] of copies) said.push(`copy ${name(from)} onto ${onto.join(', ')}`);
 	const put = legs.flatMap((leg) =>
 		leg.kind === 'correct'
@@ -260,7 +283,8 @@ function channelItems(profile: ControlProfile, { options, program }: ChannelProg
 /**
  * The card for the programs of a control's channels, in the order in which they are given: the settings that come before them, once for
  * the control, then the values channel by channel by the cheapest route, in the order the control asks for them. Where a note in `keyed`
- * says that a day copied holds something else than planned, that value is asked for as well. `grouping` must be that of every program.
+ * says that a day copied holds something else than planned, that value is asked for as well. `grouping` must be that of every program; `menu` is what
+ * {@link menuWanted} says of the entries of its own menus.
  */
 export function controlCard(
 	profile: ControlProfile,
@@ -268,10 +292,15 @@ export function controlCard(
 	grouping: Grouping,
 	keyed: Keyed = {},
 	pace?: Pace,
-	found: Found = 'as-new'
+	found: Found = 'as-new',
+	menu: readonly MenuWanted[] = []
 ): KeyCard {
 	const { keying } = profile;
-	const settings = settingItems(profile, channels[0]!.options, grouping);
+	// what stands so as new is keyed only where nobody knows how it stands, or where it was noted to stand otherwise
+	const toSet = menu.filter(
+		({ entry, isFactory }) => !isFactory || found === 'unknown' || entryItemId(entry) in keyed
+	);
+	const settings = settingItems(profile, channels[0]!.options, grouping, toSet);
 	const all = channels.map((one) => channelItems(profile, one, keyed));
 	const setpoints = all
 		.flatMap((one) => one.settings)
@@ -294,7 +323,8 @@ export function controlCard(
 						unit: '',
 						aside,
 						before: null,
-						goal: { of: 'mode', name: keying.bracket[id] }
+						goal: { of: 'mode', name: keying.bracket[id] },
+						why: null
 					})
 				]
 			: [];
@@ -461,8 +491,9 @@ export const keyCard = (
 	program: Program,
 	keyed: Keyed = {},
 	pace?: Pace,
-	found: Found = 'as-new'
-): KeyCard => controlCard(profile, [{ options, program }], grouping, keyed, pace, found);
+	found: Found = 'as-new',
+	menu: readonly MenuWanted[] = []
+): KeyCard => controlCard(profile, [{ options, program }], grouping, keyed, pace, found, menu);
 
 /** What was keyed so far: what the display showed when it was confirmed, by item id. */
 export type Keyed = Readonly<Record<string, string>>;

@@ -4,6 +4,7 @@ import {
 	displayDay,
 	displaySetpoint,
 	displayTime,
+	entryName,
 	eventsOn,
 	formInUse,
 	groupName,
@@ -12,13 +13,15 @@ import {
 	type ControlOptions,
 	type ControlProfile,
 	type Grouping,
+	type MenuEntry,
 	type OptionId,
 	type Program,
 	type Wipes
 } from '../control';
-import { clockTime } from '../week';
+import { clockTime, DAY_MINUTES } from '../week';
 import { capital, spokenName } from '../schema';
 import { optionChoices } from '../machine';
+import type { MenuWanted, MenuWhy } from './atControl';
 import type { Goal } from './goal';
 import type { Gesture } from './route';
 
@@ -46,13 +49,15 @@ export interface CardItem {
 	readonly gesture: Gesture | null;
 	/** What it is to bring about at the control. */
 	readonly goal: Goal;
+	/** Why an entry of the control's menus is to stand so; null for every other value. */
+	readonly why: MenuWhy | null;
 }
 
 /** An item before it has its place in a route. */
 export type LooseItem = Omit<CardItem, 'from' | 'presses' | 'gesture'>;
 
 /** An item with its place on the control's scale, in steps, for counting presses. */
-export interface Planned extends Omit<LooseItem, 'goal'> {
+export interface Planned extends Omit<LooseItem, 'goal' | 'why'> {
 	readonly position: number;
 }
 
@@ -68,6 +73,10 @@ const wipeWords: Readonly<Record<Wipes, string>> = {
 /** What is not said of an option is taken to be as on many controls (common practice). */
 const UNSAID = 'before the program: changing it later can wipe the week';
 
+/** Under what an entry of the control's menus is noted: what wipes the week says so, as the notes of the week are gone with it. */
+export const entryItemId = ({ id, wipes }: Pick<MenuEntry, 'id' | 'wipes'>): string =>
+	`setting/${wipes === 'program' || wipes === 'all' ? 'wiping' : 'menu'}/${id}`;
+
 /**
  * Settings that come before the program, each with the way to it where the profile says it: what wipes the others first, else in the
  * order in which most controls ask.
@@ -75,7 +84,8 @@ const UNSAID = 'before the program: changing it later can wipe the week';
 export function settingItems(
 	profile: ControlProfile,
 	options: ControlOptions,
-	grouping: Grouping
+	grouping: Grouping,
+	menu: readonly MenuWanted[] = []
 ): LooseItem[] {
 	const plain = formInUse(profile, options).form === 'plain';
 	const shown: readonly [
@@ -92,13 +102,31 @@ export function settingItems(
 		['plain', 'program', plain ? 'Off' : 'On', true, plain]
 	];
 	const places = profile.operation.options;
+	const rank = { all: 0, program: 1, clock: 2, nothing: 3 } as const;
+	const entries = menu
+		.map((one) => ({ ...one, early: rank[one.entry.wipes] }))
+		.sort((a, b) => a.early - b.early)
+		.map(({ entry, position, shows, unit, why, early }) => {
+			const item: LooseItem = {
+				id: entryItemId(entry),
+				section: 'Settings',
+				what: entryName(entry),
+				shows,
+				unit,
+				aside: early === rank.nothing ? entry.print : `${entry.print} · ${wipeWords[entry.wipes]}`,
+				before: null,
+				goal: { of: 'menu', id: entry.id, position },
+				why
+			};
+			return [early, item] as const;
+		});
 	const early = (id: OptionId) => (places[id]?.wipes === 'all' ? 0 : 1);
-	return shown
+	const optionItems = shown
 		.filter(([id, , , asked]) => asked && isOffered(profile, id))
 		.sort(([a], [b]) => early(a) - early(b))
-		.map(([id, what, shows, , chosen]): LooseItem => {
+		.map(([id, what, shows, , chosen]) => {
 			const place = places[id];
-			return {
+			const item: LooseItem = {
 				id: `setting/${id}`,
 				section: 'Settings',
 				what,
@@ -106,9 +134,12 @@ export function settingItems(
 				unit: '',
 				aside: place ? wipeWords[place.wipes] : UNSAID,
 				before: place?.how ? `${place.onlyWhenOff ? 'Switch it off first. ' : ''}${place.how}` : null,
-				goal: { of: 'option', id, position: optionChoices(profile, id).indexOf(chosen) }
+				goal: { of: 'option', id, position: optionChoices(profile, id).indexOf(chosen) },
+				why: null
 			};
+			return [early(id), item] as const;
 		});
+	return [...optionItems, ...entries].sort(([a], [b]) => a - b).map(([, item]) => item);
 }
 
 function dayAside(profile: ControlProfile, days: readonly number[]): string {
@@ -123,17 +154,26 @@ function dayAside(profile: ControlProfile, days: readonly number[]): string {
 function timeItems(
 	profile: ControlProfile,
 	options: ControlOptions,
-	base: Omit<LooseItem, 'what' | 'shows' | 'unit' | 'goal'>,
+	base: Omit<LooseItem, 'what' | 'shows' | 'unit' | 'goal' | 'why'>,
 	what: string,
 	minute: number
 ): Planned[] {
 	const position = minute / timeStep(profile);
 	const aside = `${base.aside} · ${clockWords[options.clock]}`;
-	const shown = displayTime(minute, options.clock);
 	if (profile.keying.timeEntry === 'whole')
 		return [
-			{ ...base, aside, id: `${base.id}/time`, what: `${what}, time`, shows: shown, unit: '', position }
+			{
+				...base,
+				aside,
+				id: `${base.id}/time`,
+				what: `${what}, time`,
+				shows: displayTime(minute, options.clock),
+				unit: '',
+				position
+			}
 		];
+	// an end at midnight is keyed as 00 hours 00 minutes
+	const shown = displayTime(minute % DAY_MINUTES, options.clock);
 	const [hour, rest] = shown.split(':') as [string, string];
 	const [minutes, half] = rest.split(' ') as [string, string | undefined];
 	return [
@@ -144,7 +184,7 @@ function timeItems(
 			what: `${what}, hour`,
 			shows: half ? `${hour} ${half}` : hour,
 			unit: '',
-			position: Math.floor(minute / 60)
+			position: Math.floor((minute % DAY_MINUTES) / 60)
 		},
 		{
 			...base,
@@ -220,6 +260,7 @@ export function programItems(
 		position: stepsOf(setpointC)
 	});
 	const form = profile.program;
+	const bySteps = form.form === 'pairs' && form.keyedAs === 'steps';
 	const all = <G extends { days: number[] }>(
 		settings: Planned[],
 		groups: readonly G[],
@@ -310,17 +351,25 @@ export function programItems(
 				program.groups,
 				(group) => [
 					...group.pairs.flatMap((pair, index) =>
-						(['on', 'off'] as const).flatMap((end) =>
-							timeItems(
-								profile,
-								options,
-								base(group.days, `${index + 1}/${end}`),
-								`pair ${index + 1} ${end}`,
-								pair[end]
-							)
-						)
+						(['on', 'off'] as const).flatMap((end) => {
+							const what = bySteps
+								? `step ${index * 2 + (end === 'on' ? 1 : 2)}`
+								: `pair ${index + 1} ${end}`;
+							const stem = base(group.days, `${index + 1}/${end}`);
+							const state: Planned = {
+								...base(group.days, `${index + 1}/${end}/state`),
+								what: `${what}, on or off`,
+								shows: capital(end),
+								unit: '',
+								position: end === 'on' ? 0 : 1
+							};
+							const time = timeItems(profile, options, stem, what, pair[end]);
+							return bySteps ? [...time, state] : time;
+						})
 					),
-					...spare(group.pairs.length).map((n) => clear(group.days, `pair ${n}`, n))
+					...spare(group.pairs.length).map((n) =>
+						clear(group.days, bySteps ? `steps ${n * 2 - 1} and ${n * 2}` : `pair ${n}`, n)
+					)
 				]
 			);
 		case 'slots':

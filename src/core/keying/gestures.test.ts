@@ -20,6 +20,7 @@ import {
 	controlCard,
 	keyCard,
 	keysOfCard,
+	menuWanted,
 	withKeyed,
 	type CardItem,
 	type Found,
@@ -106,9 +107,10 @@ const shown = (profile: Operable, unit: 'C' | 'F', program: Program | null) =>
 function cardFor(profile: Operable, zone: Zone, noted: Keyed = {}, found: Found = 'as-new') {
 	const options = allowedOptions(profile, zone.options);
 	const { chosen } = fitZone(zone, profile);
-	const card = keyCard(profile, options, chosen.grouping, chosen.program, noted, undefined, found);
+	const menu = menuWanted([zone], profile);
+	const card = keyCard(profile, options, chosen.grouping, chosen.program, noted, undefined, found, menu);
 	const keys = keysOfCard(profile, { items: card.items, ...card.operated! }, noted, found);
-	return { card, keys, chosen, options, profile };
+	return { card, keys, chosen, options, profile, menu };
 }
 type ForCard = ReturnType<typeof cardFor>;
 
@@ -121,8 +123,10 @@ function keyIn(person: Person, { card, keys }: ForCard, thrown: ReadonlySet<numb
 	person.do(keys.leave);
 }
 
-const expectPlanned = (person: Person, { profile, options, chosen }: ForCard) => {
+const expectPlanned = (person: Person, { profile, options, chosen, menu }: ForCard) => {
 	expect(person.state.place).toBeNull();
+	for (const { entry, position } of menu)
+		expect(person.state.memory.menu[entry.id], `${profile.id} ${entry.id}`).toBe(position);
 	expect(shown(profile, options.unit, programOf(profile, person.state.memory, options.channel))).toEqual(
 		shown(profile, options.unit, chosen.program)
 	);
@@ -176,7 +180,11 @@ describe('the card’s gestures, pressed into the machine', () => {
 					expect(again.keys.items.every((keys) => keys === null)).toBe(true);
 					expect(again.keys.presses).toBe(0);
 					// another week in the same settings
-					const changed = cardFor(profile, { ...zone, wanted: other.wanted }, noted);
+					const changed = cardFor(
+						profile,
+						{ ...zone, wanted: other.wanted, settings: other.settings },
+						noted
+					);
 					keyIn(person, changed);
 					expectPlanned(person, changed);
 					unchanged += changed.keys.items.filter((keys) => keys === null).length;

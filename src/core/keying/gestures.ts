@@ -196,9 +196,11 @@ class Hand {
 			const field = fields.findIndex(({ id, setpoint }) =>
 				goal.of === 'option'
 					? id === goal.id
-					: goal.of === 'setpoint'
-						? id === 'setpoints' && setpoint === goal.index
-						: goal.of === 'kept' && id === (goal.side === 'heat' ? 'setpoint' : 'cool-setpoint')
+					: goal.of === 'menu'
+						? id === `menu/${goal.id}`
+						: goal.of === 'setpoint'
+							? id === 'setpoints' && setpoint === goal.index
+							: goal.of === 'kept' && id === (goal.side === 'heat' ? 'setpoint' : 'cool-setpoint')
 			);
 			if (field < 0) continue;
 			if (place?.in === 'menu' && place.menu === menu && (field >= place.field || one.leave.length > 0)) {
@@ -282,6 +284,7 @@ class Hand {
 				return keys;
 			}
 			case 'option':
+			case 'menu':
 			case 'setpoint':
 			case 'kept':
 				return this.#reachMenu(goal);
@@ -292,7 +295,7 @@ class Hand {
 		}
 	}
 
-	#reachMenu(goal: Extract<Goal, { of: 'option' | 'setpoint' | 'kept' }>): ItemKeys | null {
+	#reachMenu(goal: Extract<Goal, { of: 'option' | 'menu' | 'setpoint' | 'kept' }>): ItemKeys | null {
 		const { profile } = this;
 		const { memory, place } = this.state;
 		const found = this.#toMenu(place, goal);

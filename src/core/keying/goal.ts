@@ -3,6 +3,8 @@ import type { OptionId } from '../control';
 /** What one value of a card is to bring about at the control. Positions are on the field's own scale. */
 export type Goal =
 	| { readonly of: 'option'; readonly id: OptionId; readonly position: number }
+	/** An entry of the control's own menus. */
+	| { readonly of: 'menu'; readonly id: string; readonly position: number }
 	/** A setpoint kept for the week, by its place among them, warmest 0. */
 	| { readonly of: 'setpoint'; readonly index: number; readonly position: number }
 	/** The setpoint kept without a program. */
@@ -16,6 +18,13 @@ export type Goal =
 			readonly key: string;
 			readonly position: number | null;
 	  }
-	| { readonly of: 'copy'; readonly channel: number; readonly from: number; readonly onto: number }
+	/** A day copied onto others, each by the first day of its group; `onto` is the last of them, that is chosen. */
+	| {
+			readonly of: 'copy';
+			readonly channel: number;
+			readonly from: number;
+			readonly onto: number;
+			readonly over: readonly number[];
+	  }
 	/** A mode, by its name on the display. */
 	| { readonly of: 'mode'; readonly name: string };

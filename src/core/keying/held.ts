@@ -4,6 +4,9 @@ import {
 	dayRound,
 	degreeScale,
 	degreesShown,
+	entryOf,
+	entryScale,
+	entryShown,
 	factoryMemory,
 	fieldShown,
 	isCleared,
@@ -12,6 +15,7 @@ import {
 	programFields,
 	scaleOf,
 	unknownMemory,
+	withEntry,
 	withOption,
 	type DayContent,
 	type DayField,
@@ -36,6 +40,7 @@ export interface ToKey {
 
 /** Whether a memory holds what a value is to bring about. Of options, copies and modes, that leave no one value: true. */
 export function isMet(profile: Operable, memory: Memory, goal: Goal): boolean {
+	if (goal.of === 'menu') return memory.menu[goal.id] === goal.position;
 	if (goal.of === 'kept') return memory.kept[goal.side] === goal.position;
 	if (goal.of === 'setpoint') return memory.setpoints[goal.index] === goal.position;
 	if (goal.of !== 'field' || goal.all) return true;
@@ -62,6 +67,8 @@ export function withGoal(profile: Operable, memory: Memory, goal: Goal): Memory 
 	const groupDays = (day: number) =>
 		dayRound(profile, memory.options).find((one) => !one.all && one.days[0] === day)?.days ?? [day];
 	switch (goal.of) {
+		case 'menu':
+			return withEntry(profile, memory, entryOf(profile, goal.id)!, goal.position, 0);
 		case 'setpoint':
 			return {
 				...memory,
@@ -84,7 +91,7 @@ export function withGoal(profile: Operable, memory: Memory, goal: Goal): Memory 
 		}
 		case 'copy': {
 			const content = memory.days[goal.channel]![goal.from]!;
-			return inDays(groupDays(goal.onto), goal.channel, () => content);
+			return inDays(goal.over.flatMap(groupDays), goal.channel, () => content);
 		}
 		case 'option':
 			return withOption(profile, memory, goal.id, goal.position, 0);
@@ -158,7 +165,7 @@ export function asNoted(
 function standsAt(
 	profile: Operable,
 	memory: Memory,
-	goal: Extract<Goal, { of: 'option' | 'setpoint' | 'kept' }>,
+	goal: Extract<Goal, { of: 'option' | 'menu' | 'setpoint' | 'kept' }>,
 	shows: string
 ): number | undefined {
 	if (goal.of === 'option') {
@@ -168,6 +175,12 @@ function standsAt(
 		return at < 0 ? undefined : at;
 	}
 	const { unit } = memory.options;
+	if (goal.of === 'menu') {
+		const entry = entryOf(profile, goal.id)!;
+		const { low, high } = entryScale(profile, unit, entry);
+		for (let at = low; at <= high; at++) if (entryShown(profile, unit, entry, at).shows === shows) return at;
+		return undefined;
+	}
 	const { low, high } = degreeScale(profile, unit, goal.of === 'kept' && goal.side === 'cool');
 	for (let at = low; at <= high; at++) if (degreesShown(profile, unit, at) === shows) return at;
 	return undefined;

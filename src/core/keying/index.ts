@@ -1,3 +1,4 @@
+export * from './atControl';
 export * from './batch';
 export * from './card';
 export { settingItems, type CardItem } from './cardItems';

@@ -1,5 +1,6 @@
 import { channelsOf, type ControlProfile } from '../control';
 import type { Keyed } from './card';
+import { entryItemId } from './cardItems';
 
 /**
  * The most that is kept of what was keyed and read at one control: nearly twice what the largest card has with its
@@ -22,14 +23,22 @@ const program = new RegExp(
 );
 
 /** What the ids of a control's setpoints may be called by. */
-function settingNames({ program: form }: ControlProfile): readonly string[] {
+function settingNames({ program: form, menu }: ControlProfile): readonly string[] {
 	const own =
 		form.form === 'events'
 			? (form.modes ?? [])
 			: form.form === 'pairs' || form.form === 'slots'
 				? (form.settings ?? [])
 				: [];
-	return ['unit', 'clock', 'grouping', 'per-day', 'plain', ...own];
+	return [
+		'unit',
+		'clock',
+		'grouping',
+		'per-day',
+		'plain',
+		...menu.map((entry) => entryItemId(entry).slice('setting/'.length)),
+		...own
+	];
 }
 
 /** Whether a card or read-back of this control, for whatever program, can have a value of this id. */
@@ -69,16 +78,21 @@ export function overtaken(
 	was: string | undefined
 ): ((other: string) => boolean) | null {
 	if (id.startsWith('read/')) return null;
-	if (WIPING.includes(id))
+	if (WIPING.includes(id) || id.startsWith('setting/wiping/'))
 		return was === undefined || was === shows
 			? null
 			: (other) => other !== FOUND_ID && !/^(setting|mode|read|plain)\//.test(other);
 	const copy = /^(.*)\/copy\/\d*-(\d+)\/[^/]*$/.exec(id);
 	if (copy) {
 		const [, stem, onto] = copy;
-		return (other) =>
-			other.startsWith(`${stem}/${onto}/`) ||
-			new RegExp(`/copy/\\d*-${onto}/`).test(other.slice(stem!.length));
+		// the groups onto which it goes are single days, or one group as it stands
+		const isOver = (days: string) => days === onto || [...days].every((day) => onto!.includes(day));
+		return (other) => {
+			if (!other.startsWith(`${stem}/`)) return false;
+			const rest = other.slice(stem!.length + 1);
+			const days = /^(?:copy\/\d*-)?(\d+)\//.exec(rest)?.[1];
+			return days !== undefined && isOver(days);
+		};
 	}
 	const all = /^(.*)\/all\/(.*)$/.exec(id);
 	if (all) {

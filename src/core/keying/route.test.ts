@@ -63,6 +63,7 @@ describe('the cheapest directed spanning tree', () => {
 
 const copying: KeyGrammar = findProfile('six-step-room-stat')!.keying;
 const nextDay: KeyGrammar = findProfile('four-step-copy-stat')!.keying;
+const block: KeyGrammar = { ...copying, copy: { onto: 'block', presses: 3 } };
 const atOnce: KeyGrammar = { ...copying, copy: null, allDays: true };
 
 function week(...days: number[][]): GroupContent[] {
@@ -79,7 +80,7 @@ function actOut(route: { legs: readonly Leg[] }, groups: readonly GroupContent[]
 	for (const leg of route.legs) {
 		if (leg.kind === 'type') held[leg.group] = shows(leg.group);
 		else if (leg.kind === 'all-days') held.fill(shows(leg.like));
-		else if (leg.kind === 'copy') held[leg.onto] = held[leg.from];
+		else if (leg.kind === 'copy') for (const onto of leg.onto) held[onto] = held[leg.from];
 		else
 			held[leg.group] = groups[leg.group]!.fields.map((field, i) =>
 				leg.keys.includes(field.key) ? field.shows : held[leg.group]![i]!
@@ -111,7 +112,18 @@ describe('the route', () => {
 
 	it('copies only onto the next day where the control can do no more', () => {
 		const route = cheapestRoute(nextDay, week(work, work, work, work, work, home, home));
-		for (const leg of route.legs) if (leg.kind === 'copy') expect(leg.onto).toBe((leg.from + 1) % 7);
+		for (const leg of route.legs) if (leg.kind === 'copy') expect(leg.onto).toEqual([(leg.from + 1) % 7]);
+	});
+
+	it('copies a block of days in one go, as far as they are alike', () => {
+		const groups = week(work, work, work, home, work, work, work);
+		const route = cheapestRoute(block, groups);
+		expect(route.legs).toEqual([
+			{ kind: 'type', group: 0 },
+			{ kind: 'copy', from: 0, onto: [1, 2, 3, 4, 5, 6] },
+			{ kind: 'correct', group: 3, keys: ['1/time'] }
+		]);
+		expect(route.presses).toBeLessThan(cheapestRoute(nextDay, groups).presses);
 	});
 
 	it('always leaves the plan in the control, never at more than typing everything', () => {
@@ -119,7 +131,7 @@ describe('the route', () => {
 		fc.assert(
 			fc.property(
 				fc.array(anyDay, { minLength: 7, maxLength: 7 }),
-				fc.constantFrom(copying, nextDay, atOnce, { ...copying, correctsSingly: false }),
+				fc.constantFrom(copying, nextDay, block, atOnce, { ...copying, correctsSingly: false }),
 				(days, grammar) => {
 					const groups = week(...days);
 					const route = cheapestRoute(grammar, groups);

@@ -19,7 +19,8 @@ export interface GroupContent {
 export type Leg =
 	| { readonly kind: 'type'; readonly group: number }
 	| { readonly kind: 'all-days'; readonly like: number }
-	| { readonly kind: 'copy'; readonly from: number; readonly onto: number }
+	/** One group copied onto others; the last of them is the one that is chosen. */
+	| { readonly kind: 'copy'; readonly from: number; readonly onto: readonly number[] }
 	| { readonly kind: 'correct'; readonly group: number; readonly keys: readonly string[] };
 
 /** A way to key a program, and what it takes. */
@@ -147,10 +148,49 @@ export function typeEverything(grammar: KeyGrammar, groups: readonly GroupConten
  * costs the presses of copying and correcting, and a look at the card for every value touched.
  */
 export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent[]): Route {
+	if (grammar.copy?.onto !== 'block') return routeBy(grammar, groups, grammar.copy?.onto === 'any-day');
+	// a block is a chain of copies onto the next day, or one copy onto all up to the last of several, if that leads there
+	const tries = [routeBy(grammar, groups, true), routeBy(grammar, groups, false)];
+	const leads = tries.filter(({ legs }) => leavesPlan(legs, groups));
+	const weight = ({ presses, looks }: Route) => presses + looks * LOOK_PRESSES;
+	return leads.reduce((a, b) => (weight(b) < weight(a) - 1e-9 ? b : a));
+}
+
+/** Whether legs leave in each group what it is to hold: a copy can have gone over what was right. */
+function leavesPlan(legs: readonly Leg[], groups: readonly GroupContent[]): boolean {
+	const holds: (string | undefined)[][] = groups.map(({ fields }) => fields.map(() => undefined));
+	const wanted = (group: number) => groups[group]!.fields.map(({ shows }) => shows);
+	for (const leg of legs) {
+		if (leg.kind === 'type') holds[leg.group] = wanted(leg.group);
+		else if (leg.kind === 'all-days') groups.forEach((_, group) => (holds[group] = wanted(leg.like)));
+		else if (leg.kind === 'copy') for (const group of leg.onto) holds[group] = holds[leg.from]!;
+		else
+			holds[leg.group] = groups[leg.group]!.fields.map(({ key, shows }, i) =>
+				leg.keys.includes(key) ? shows : holds[leg.group]![i]
+			);
+	}
+	return groups.every((_, group) => wanted(group).every((shows, i) => holds[group]![i] === shows));
+}
+
+/**
+ * In what order a person begins with groups that are as good as each other: with the first day of the most that are alike,
+ * and copies from it onto the others.
+ */
+function begunWith(groups: readonly GroupContent[]): number[] {
+	const marks = groups.map(({ fields }) => fields.map(({ shows }) => shows).join('|'));
+	const alike = marks.map((mark) => marks.filter((other) => other === mark).length);
+	const order = groups.map((_, g) => g).sort((a, b) => alike[b]! - alike[a]! || a - b);
+	return groups.map((_, g) => order.indexOf(g));
+}
+
+/** The cheapest tree with copies onto any group or only onto the next one, as legs; see {@link cheapestRoute}. */
+function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: boolean): Route {
+	const isBlock = grammar.copy?.onto === 'block';
 	const singles = groups.every((group) => group.days.length === 1);
 	const weigh = (presses: number, looks: number) => presses + looks * LOOK_PRESSES;
 	const node = (group: number) => group + 1;
 	const frame = grammar.presses.enter + grammar.presses.leave;
+	const places = begunWith(groups);
 	const typed = groups.map((content) => typing(grammar, content));
 	/** What it takes from one group's content to another's: the same for every way that is tried. */
 	const corrections = groups.map((from) => groups.map((to) => correcting(grammar, from, to)));
@@ -160,8 +200,8 @@ export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent
 		const all = count - 1;
 		const cost = Array.from({ length: count }, () => new Array<number>(count).fill(Infinity));
 		groups.forEach((to, g) => {
-			// of equally cheap ways the one that begins earlier in the week
-			cost[FACTORY]![node(g)] = weigh(typed[g]!, to.fields.length) + g * 1e-6;
+			// of equally cheap ways the one that a person would go
+			cost[FACTORY]![node(g)] = weigh(typed[g]!, to.fields.length) + places[g]! * 1e-6;
 			if (allLike !== null) {
 				const correction = corrections[allLike]![g]!;
 				cost[all]![node(g)] = weigh(correction.presses, correction.keys.length);
@@ -170,12 +210,13 @@ export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent
 			groups.forEach((from, h) => {
 				if (h === g) return;
 				const next = (from.days[0]! + 1) % 7 === to.days[0]!;
-				if (grammar.copy!.onto === 'next-day' && !next) return;
+				if (!anyDay && !next) return;
 				const correction = corrections[h]![g]!;
 				cost[node(h)]![node(g)] = weigh(
 					grammar.copy!.presses + correction.presses,
 					1 + correction.keys.length
 				);
+				cost[node(h)]![node(g)]! += places[h]! * 1e-7;
 			});
 		});
 		if (allLike !== null) {
@@ -209,6 +250,16 @@ export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent
 		const children = best.tree.parents.flatMap((from, to) => (from === parent && to !== FACTORY ? [to] : []));
 		// the entry for all days overwrites every day, so it comes first
 		children.sort((a, b) => Number(b === best.all) - Number(a === best.all));
+		if (isBlock && anyDay && parent !== FACTORY && parent !== best.all && children.length > 0) {
+			// all that are made of it in one block, as far as the last of them
+			const from = parent - 1;
+			const far = Math.max(...children.map((to) => (to - 1 - from + groups.length) % groups.length));
+			const onto = Array.from({ length: far }, (_, i) => (from + 1 + i) % groups.length);
+			add({ kind: 'copy', from, onto }, grammar.copy!.presses + far - 1, 1);
+			for (const to of children) correct(from, to - 1);
+			for (const to of children) visit(to);
+			return;
+		}
 		for (const to of children) {
 			if (to === best.all) {
 				const content = groups[best.allLike!]!;
@@ -218,7 +269,12 @@ export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent
 				add({ kind: 'type', group: to - 1 }, typed[to - 1]!, content.fields.length);
 			} else if (parent === best.all) correct(best.allLike!, to - 1);
 			else {
-				add({ kind: 'copy', from: parent - 1, onto: to - 1 }, grammar.copy!.presses, 1);
+				const last = legs.at(-1);
+				if (isBlock && last?.kind === 'copy' && last.onto.at(-1) === parent - 1) {
+					// a block goes on over the next day with one press more
+					legs[legs.length - 1] = { ...last, onto: [...last.onto, to - 1] };
+					presses += 1;
+				} else add({ kind: 'copy', from: parent - 1, onto: [to - 1] }, grammar.copy!.presses, 1);
 				correct(parent - 1, to - 1);
 			}
 			visit(to);

@@ -1,6 +1,7 @@
 import { allowedOptions, channelsOf, type ControlProfile } from '../control';
 import { fitZone, type Fit, type ZoneFit } from '../fit';
 import type { Zone } from '../plan';
+import { menuWanted } from './atControl';
 import { cardProgress, controlCard, keyCard, type Keyed, type KeyCard } from './card';
 import type { CardItem } from './cardItems';
 import { foundOf } from './keyedIds';
@@ -17,7 +18,11 @@ export function zoneCard(
 	{ chosen }: Pick<ZoneFit, 'chosen'> = fitZone(zone, profile)
 ): { readonly chosen: Fit; readonly card: KeyCard } {
 	const options = allowedOptions(profile, zone.options);
-	return { chosen, card: keyCard(profile, options, chosen.grouping, chosen.program, keyed) };
+	const menu = menuWanted([zone], profile);
+	return {
+		chosen,
+		card: keyCard(profile, options, chosen.grouping, chosen.program, keyed, undefined, 'as-new', menu)
+	};
 }
 
 /** How far the work at a zone's control is: values keyed, and groups of days read back from its display. */
@@ -57,7 +62,12 @@ export function boxCard(zones: readonly FittedZone[], profile: ControlProfile, k
 		options: allowedOptions(profile, zone.options),
 		program: fit.chosen.program
 	}));
-	return controlCard(profile, channels, zones[0]!.fit.chosen.grouping, keyed, undefined, foundOf(keyed));
+	const { grouping } = zones[0]!.fit.chosen;
+	const menu = menuWanted(
+		byChannel(zones).map(({ zone }) => zone),
+		profile
+	);
+	return controlCard(profile, channels, grouping, keyed, undefined, foundOf(keyed), menu);
 }
 
 /** Of a control's card what one of its channels asks for, and what belongs to the control. */

@@ -3,6 +3,7 @@ import {
 	displayTime,
 	isSwitch,
 	channelsOf,
+	entryOfField,
 	expandProgram,
 	OPTION_IDS,
 	type ControlProfile,
@@ -10,10 +11,12 @@ import {
 } from '../control';
 import { capital, spokenName } from '../schema';
 import { DAY_MINUTES, dayRange, valueAt } from '../week';
+import { entryOf, entryShown } from './entries';
 import { degreesAt, degreesShown, fieldShown, keptSetpoints, type MachineOptions } from './fields';
 import {
 	clockAt,
 	dayRound,
+	figureInUse,
 	menuAt,
 	menuFields,
 	opensAt,
@@ -44,7 +47,7 @@ export interface Display {
 }
 
 /** The words with which a display names what stands in a menu. */
-const FIELD_WORDS: Readonly<Record<MenuField['id'], string>> = {
+const FIELD_WORDS: Readonly<Partial<Record<MenuField['id'], string>>> = {
 	unit: 'unit',
 	clock: 'clock',
 	grouping: 'days',
@@ -77,8 +80,12 @@ export function menuShown(
 			return { shows: fieldShown(profile, options, { kind: 'hour' }, position), unit: '' };
 		case 'clock-minute':
 			return { shows: String(position).padStart(2, '0'), unit: '' };
-		default:
-			return { shows: optionShown(profile, field.id, position), unit: '' };
+		default: {
+			const entry = entryOfField(field.id);
+			return entry === null
+				? { shows: optionShown(profile, field.id as OptionId, position), unit: '' }
+				: entryShown(profile, options.unit, entryOf(profile, entry)!, position);
+		}
 	}
 }
 
@@ -111,7 +118,8 @@ export function display(profile: Operable, before: MachineState, atSeconds: numb
 		const fields = menuFields(profile, menu);
 		const field = fields[place.field]!;
 		const position = place.edit ?? menuAt(profile, memory, field, atSeconds);
-		const isOption = (OPTION_IDS as readonly string[]).includes(field.id);
+		const entry = entryOf(profile, entryOfField(field.id) ?? '');
+		const isOption = entry !== undefined || (OPTION_IDS as readonly string[]).includes(field.id);
 		return {
 			heading: menu.name,
 			aside: isOption || fields.length > 1 ? `${place.field + 1} of ${fields.length}` : '',
@@ -120,7 +128,7 @@ export function display(profile: Operable, before: MachineState, atSeconds: numb
 			foot:
 				field.id === 'setpoints'
 					? spokenName(keptSetpoints(profile)[field.setpoint]!)
-					: FIELD_WORDS[field.id],
+					: (entry?.print ?? FIELD_WORDS[field.id] ?? ''),
 			locked,
 			leavesAfterSeconds: menu.timeoutSeconds
 		};
@@ -182,17 +190,21 @@ function resting(
 	const time = displayTime(minute, options.clock);
 	const modes = profile.panel.modes;
 	const isOff = modes?.off != null && modes.names[state.mode] === modes.off;
-	const now = isOff ? null : programNow(profile, state, atSeconds);
+	const figure = figureInUse(profile, state);
+	const now = isOff || figure ? null : programNow(profile, state, atSeconds);
 	const noClock = profile.habits.clock.summerTime === 'no-clock';
+	const kept = figure && menuAt(profile, memory, figure, atSeconds);
 	const shown =
-		now === null
-			? { shows: isOff ? 'Off' : '--', unit: '' }
-			: isSwitch(profile)
-				? { shows: now >= 0.5 ? 'On' : 'Off', unit: '' }
-				: {
-						shows: degreesShown(profile, options.unit, degreesAt(profile, options.unit, now)),
-						unit: `°${options.unit}`
-					};
+		figure && kept != null
+			? menuShown(profile, options, figure, kept)
+			: now === null
+				? { shows: isOff ? 'Off' : '--', unit: '' }
+				: isSwitch(profile)
+					? { shows: now >= 0.5 ? 'On' : 'Off', unit: '' }
+					: {
+							shows: degreesShown(profile, options.unit, degreesAt(profile, options.unit, now)),
+							unit: `°${options.unit}`
+						};
 	return {
 		heading: noClock ? '' : capital(displayDay(profile, day)),
 		aside: noClock ? '' : time,

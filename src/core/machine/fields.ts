@@ -23,7 +23,7 @@ export interface DayField {
 	readonly key: string;
 	/** The step, pair or hour that it belongs to, from 0. */
 	readonly step: number;
-	readonly kind: 'time' | 'hour' | 'minute' | 'heat' | 'cool' | 'mode' | 'slot';
+	readonly kind: 'time' | 'hour' | 'minute' | 'heat' | 'cool' | 'mode' | 'slot' | 'state';
 	/** Whether it is the end of a pair. */
 	readonly ends: boolean;
 	/** What the control calls its step. */
@@ -58,6 +58,15 @@ export function dayFields(
 function fieldsOf(profile: ControlProfile, options: MachineOptions, day: number): readonly DayField[] {
 	const form = formInUse(profile, { ...options, channel: 0 });
 	const { eventOrder, timeEntry } = profile.keying;
+	/** A step of a time, and whether it goes on or off then. */
+	const stepOfPair = (step: number, end: 'on' | 'off'): DayField[] => {
+		const label = `step ${step * 2 + (end === 'on' ? 1 : 2)}`;
+		const stem = `${step + 1}/${end}`;
+		return [
+			...times(stem, step, label, end === 'off'),
+			{ key: `${stem}/state`, step, kind: 'state', ends: end === 'off', label }
+		];
+	};
 	const times = (stem: string, step: number, label: string, ends: boolean): DayField[] =>
 		(timeEntry === 'whole' ? (['time'] as const) : (['hour', 'minute'] as const)).map((kind) => ({
 			key: `${stem}/${kind}`,
@@ -80,7 +89,9 @@ function fieldsOf(profile: ControlProfile, options: MachineOptions, day: number)
 		case 'pairs':
 			return Array.from({ length: options.perDay }, (_, step) =>
 				(['on', 'off'] as const).flatMap((end) =>
-					times(`${step + 1}/${end}`, step, `pair ${step + 1} ${end}`, end === 'off')
+					form.keyedAs === 'times'
+						? times(`${step + 1}/${end}`, step, `pair ${step + 1} ${end}`, end === 'off')
+						: stepOfPair(step, end)
 				)
 			).flat();
 		case 'events': {
@@ -147,13 +158,16 @@ export function scaleOf(profile: ControlProfile, options: MachineOptions, field:
 			// an end at midnight is the end of the day, which a 12-hour display shows like its beginning
 			return { low: midnight ? 1 : 0, high: 24 * perHour - (midnight ? 0 : 1), round: !midnight };
 		case 'hour':
-			return { low: 0, high: midnight ? 24 : 23, round: !midnight };
+			// an end at midnight is keyed as 00 hours 00 minutes
+			return { low: 0, high: 23, round: true };
 		case 'minute':
 			return { low: 0, high: perHour - 1, round: true };
 		case 'heat':
 			return degreeScale(profile, options.unit);
 		case 'cool':
 			return degreeScale(profile, options.unit, true);
+		case 'state':
+			return { low: 0, high: 1, round: true };
 		case 'mode':
 		case 'slot':
 			return { low: 0, high: keptSetpoints(profile).length - 1, round: true };
@@ -185,6 +199,8 @@ export function fieldShown(
 		case 'heat':
 		case 'cool':
 			return degreesShown(profile, options.unit, position);
+		case 'state':
+			return position === 0 ? 'On' : 'Off';
 		case 'mode':
 		case 'slot':
 			return capital(spokenName(keptSetpoints(profile)[position]!));

@@ -136,7 +136,7 @@ describe('a control that is operated', () => {
 		const on = follow(floor, start(floor), [hold(['power'], 10)]);
 		expect(on.place).toBeNull();
 		const off = follow(floor, on, [hold(['power'], 3), hold(['power'], 10)]);
-		expect(shows(floor, off)).toBe('List | 1 of 1 | On');
+		expect(shows(floor, off)).toBe('List | 1 of 6 | On');
 	});
 
 	it('copies a day onto the next and goes there; clears a step of a pair timer', () => {

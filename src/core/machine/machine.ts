@@ -1,4 +1,5 @@
 import {
+	entryOfField,
 	isOffered,
 	OPTION_IDS,
 	strokesOf,
@@ -12,6 +13,7 @@ import {
 	type Wipes
 } from '../control';
 import { DAY_MINUTES, WEEK_DAYS } from '../week';
+import { entryOf, entryScale } from './entries';
 import {
 	channelCount,
 	dayFields,
@@ -29,6 +31,7 @@ import {
 	groupingOf,
 	optionAt,
 	optionChoices,
+	withEntry,
 	withOption,
 	type DayContent,
 	type Memory
@@ -168,8 +171,10 @@ export function menuAt(
 			return Math.floor(clockAt(memory, atSeconds).minute / 60);
 		case 'clock-minute':
 			return clockAt(memory, atSeconds).minute % 60;
-		default:
-			return optionAt(profile, memory.options, id);
+		default: {
+			const entry = entryOfField(id);
+			return entry === null ? optionAt(profile, memory.options, id as OptionId) : memory.menu[entry];
+		}
 	}
 }
 
@@ -187,8 +192,12 @@ export function menuScale(profile: ControlProfile, memory: Memory, { id }: MenuF
 			return { low: 0, high: 23, round: true };
 		case 'clock-minute':
 			return { low: 0, high: 59, round: true };
-		default:
-			return { low: 0, high: optionChoices(profile, id).length - 1, round: true };
+		default: {
+			const entry = entryOfField(id);
+			return entry === null
+				? { low: 0, high: optionChoices(profile, id as OptionId).length - 1, round: true }
+				: entryScale(profile, memory.options.unit, entryOf(profile, entry)!);
+		}
 	}
 }
 
@@ -218,8 +227,12 @@ function withMenu(
 						: [day, Math.floor(minute / 60), position];
 			return { ...memory, clock: { minute: d * DAY_MINUTES + h * 60 + m, atSeconds } };
 		}
-		default:
-			return withOption(profile, memory, id, position, atSeconds);
+		default: {
+			const entry = entryOfField(id);
+			return entry === null
+				? withOption(profile, memory, id as OptionId, position, atSeconds)
+				: withEntry(profile, memory, entryOf(profile, entry)!, position, atSeconds);
+		}
 	}
 }
 
@@ -465,7 +478,13 @@ function copyAfter(round: ReturnType<typeof dayRound>, group: number): number {
 function copied(profile: Operable, state: MachineState, place: InProgram, onto: number): MachineState {
 	const memory = place.edit === undefined ? state.memory : taken(profile, state, state.atSeconds);
 	const { content } = programFields(profile, memory, place);
-	const { days } = dayRound(profile, memory.options)[onto]!;
+	const round = dayRound(profile, memory.options);
+	const days: number[] = [];
+	for (let at = profile.panel.program!.copy!.block ? copyAfter(round, place.group) : onto; ;) {
+		days.push(...round[at]!.days);
+		if (at === onto) break;
+		at = copyAfter(round, at);
+	}
 	return {
 		...state,
 		memory: withContent(memory, place.channel, days, () => content),
@@ -564,10 +583,12 @@ function strokeTexts(stroke: Extract<Stroke, PanelGesture>, nexts: readonly stri
 function atRest(profile: Operable, state: MachineState, stroke: Stroke): MachineState {
 	const { rest } = profile.panel;
 	const change = rest && changeOf(stroke, rest);
-	const plain = profile.program.form === 'plain' || state.memory.options.plain;
 	const ways = waysOf(profile);
 	if (stroke.do === 'wait') return state;
-	if (stroke.do === 'run') return change && plain ? turned(profile, state, change) : { ...state, trail: [] };
+	if (stroke.do === 'run') {
+		const figure = figureInUse(profile, state);
+		return change && figure ? turned(profile, state, figure, change) : { ...state, trail: [] };
+	}
 	const nextOf = (trail: readonly string[]) =>
 		ways
 			.filter(({ strokes }) => trail.every((text, i) => strokes[i] === text))
@@ -589,20 +610,35 @@ function atRest(profile: Operable, state: MachineState, stroke: Stroke): Machine
 		const done = ways.find(
 			({ strokes }) => strokes.length === trail.length && strokes.every((one, i) => one === trail[i])
 		);
+		const figure = figureInUse(profile, now);
 		if (done) now = led(profile, now, done.lead);
-		else if (trail.length === 0 && change && plain)
-			now = turned(profile, { ...now, trail }, Math.sign(change));
+		else if (trail.length === 0 && change && figure)
+			now = turned(profile, { ...now, trail }, figure, Math.sign(change));
 		else now = { ...now, trail };
 	}
 	return now;
 }
 
-/** The setpoint that is kept, changed at rest. */
-function turned(profile: Operable, state: MachineState, steps: number): MachineState {
-	const { heat } = state.memory.kept;
-	if (heat === undefined) return state;
-	const next = moved(degreeScale(profile, state.memory.options.unit), heat, steps);
-	return { ...state, memory: { ...state.memory, kept: { ...state.memory.kept, heat: next } } };
+/** The figure that a control holds by itself as it stands, apart from its program: the entry of its menus, or the setpoint that is kept; null while its program or nothing rules. */
+export function figureInUse(
+	profile: Operable,
+	{ memory, mode }: Pick<MachineState, 'memory' | 'mode'>
+): MenuField | null {
+	const { modes } = profile.panel;
+	const name = modes?.names[mode] ?? '';
+	const figure = modes?.figures[name];
+	if (figure !== undefined && figure !== 'kept') return { id: `menu/${figure}`, setpoint: 0 };
+	const isPlain = profile.program.form === 'plain' || memory.options.plain;
+	return figure === 'kept' || (isPlain && name !== modes?.off) ? { id: 'setpoint', setpoint: 0 } : null;
+}
+
+/** The figure in use, changed at rest. */
+function turned(profile: Operable, state: MachineState, field: MenuField, steps: number): MachineState {
+	const { memory, atSeconds } = state;
+	const at = menuAt(profile, memory, field, atSeconds);
+	if (at === undefined) return state;
+	const next = moved(menuScale(profile, memory, field), at, steps);
+	return { ...state, memory: withMenu(profile, memory, field, next, atSeconds) };
 }
 
 /** What a control does by itself until a moment: a menu that nobody touches is left. */

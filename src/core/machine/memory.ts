@@ -4,10 +4,12 @@ import {
 	timeStep,
 	type ControlProfile,
 	type Grouping,
+	type MenuEntry,
 	type OptionId,
 	type Program
 } from '../control';
 import { DAY_MINUTES } from '../week';
+import { factoryMenu } from './entries';
 import {
 	channelCount,
 	dayFields,
@@ -28,6 +30,8 @@ export interface Memory {
 	readonly setpoints: readonly (number | undefined)[];
 	/** The setpoint that it keeps without a program, and the one for cooling. */
 	readonly kept: { readonly heat: number | undefined; readonly cool: number | undefined };
+	/** The entries of its own menus by id, each at a position of its scale. */
+	readonly menu: Readonly<Record<string, number | undefined>>;
 	/** By channel and day, Monday first. */
 	readonly days: readonly (readonly DayContent[])[];
 	/** The minute of the week that its clock showed, and when, in seconds. */
@@ -58,7 +62,7 @@ function factoryDay(profile: ControlProfile, options: MachineOptions, day: numbe
 	const time = (stem: string, minute: number) => {
 		if (profile.keying.timeEntry === 'whole') content[`${stem}/time`] = Math.round(minute / step);
 		else {
-			content[`${stem}/hour`] = Math.floor(minute / 60);
+			content[`${stem}/hour`] = Math.floor(minute / 60) % 24;
 			content[`${stem}/minute`] = Math.round((minute % 60) / step);
 		}
 	};
@@ -67,6 +71,8 @@ function factoryDay(profile: ControlProfile, options: MachineOptions, day: numbe
 		made.pairs.forEach(({ on, off }, i) => {
 			time(`${i + 1}/on`, on);
 			time(`${i + 1}/off`, off);
+			content[`${i + 1}/on/state`] = 0;
+			content[`${i + 1}/off/state`] = 1;
 		});
 	if (made?.form === 'events')
 		made.events.forEach((event, i) => {
@@ -101,6 +107,7 @@ export function factoryMemory(profile: ControlProfile, atSeconds = 0): Memory {
 		options,
 		setpoints: keptSetpoints(profile).map((_name, i) => (given[i] === undefined ? low : at(given[i]))),
 		kept: { heat: at(20), cool: profile.cooling ? at(26) : undefined },
+		menu: factoryMenu(profile, options.unit),
 		days: factoryDays(profile, options),
 		clock: factoryClock(profile, atSeconds)
 	};
@@ -120,6 +127,7 @@ export function unknownMemory(profile: ControlProfile, options: MachineOptions):
 		options,
 		setpoints: factory.setpoints.map(() => undefined),
 		kept: { heat: undefined, cool: undefined },
+		menu: {},
 		days: factory.days.map((days) => days.map(() => ({})))
 	};
 }
@@ -199,12 +207,32 @@ export function withOption(
 const completed = (profile: ControlProfile, options: MachineOptions, day: number, content: DayContent) =>
 	Object.keys(content).length === 0 ? content : completeDay(profile, options, day, content);
 
+/** The memory after an entry of the control's menus was put to a position: with what that wipes. */
+export function withEntry(
+	profile: ControlProfile,
+	memory: Memory,
+	{ id, wipes }: MenuEntry,
+	position: number,
+	atSeconds: number
+): Memory {
+	if (memory.menu[id] === position) return memory;
+	const base =
+		wipes === 'all'
+			? factoryMemory(profile, atSeconds)
+			: wipes === 'program'
+				? { ...memory, days: factoryDays(profile, memory.options) }
+				: wipes === 'clock'
+					? { ...memory, clock: factoryClock(profile, atSeconds) }
+					: memory;
+	return { ...base, menu: { ...base.menu, [id]: position } };
+}
+
 /** Everything that is degrees, counted in another unit: each to the nearest that the scale has. */
 function degreesIn(
 	profile: ControlProfile,
 	memory: Memory,
 	unit: 'C' | 'F'
-): Pick<Memory, 'setpoints' | 'kept' | 'days'> {
+): Pick<Memory, 'setpoints' | 'kept' | 'menu' | 'days'> {
 	const was = memory.options.unit;
 	if (was === unit) return memory;
 	const of = (position: number) => degreesAt(profile, unit, setpointAt(profile, was, position));
@@ -212,6 +240,12 @@ function degreesIn(
 	return {
 		setpoints: memory.setpoints.map(maybe),
 		kept: { heat: maybe(memory.kept.heat), cool: maybe(memory.kept.cool) },
+		menu: Object.fromEntries(
+			profile.menu.map(({ id, values }) => [
+				id,
+				values.kind === 'degrees' ? maybe(memory.menu[id]) : memory.menu[id]
+			])
+		),
 		days: memory.days.map((days) =>
 			days.map((content) =>
 				Object.fromEntries(
@@ -255,7 +289,12 @@ export function programOf(profile: ControlProfile, memory: Memory, channel = 0):
 			return typeof at === 'number' ? at * step : null;
 		}
 		const [hour, minute] = [content[`${stem}/hour`], content[`${stem}/minute`]];
-		return typeof hour === 'number' && typeof minute === 'number' ? hour * 60 + minute * step : null;
+		if (typeof hour !== 'number' || typeof minute !== 'number') return null;
+		const at = hour * 60 + minute * step;
+		// an end at midnight shows as the beginning of a day
+		return at === 0 && stem.endsWith('/off') && form.form === 'pairs' && form.endsAtMidnight
+			? DAY_MINUTES
+			: at;
 	};
 	const contentOf = (days: readonly number[]) => memory.days[channel]![days[0]!]!;
 	const stepsOf = (days: readonly number[]) => [
@@ -295,11 +334,23 @@ export function programOf(profile: ControlProfile, memory: Memory, channel = 0):
 				offC: setpoints[1] ?? 0,
 				groups: groups.map((days) => ({
 					days,
-					pairs: stepsOf(days).flatMap((n) => {
-						const content = contentOf(days);
-						const [on, off] = [minuteOf(content, `${n}/on`), minuteOf(content, `${n}/off`)];
-						return on === null || off === null ? [] : [{ on, off }];
-					})
+					pairs:
+						form.keyedAs === 'steps'
+							? pairsOfSteps(
+									stepsOf(days).flatMap((n) =>
+										(['on', 'off'] as const).flatMap((end) => {
+											const content = contentOf(days);
+											const at = minuteOf(content, `${n}/${end}`);
+											const state = content[`${n}/${end}/state`];
+											return at === null || typeof state !== 'number' ? [] : [{ at, on: state === 0 }];
+										})
+									)
+								)
+							: stepsOf(days).flatMap((n) => {
+									const content = contentOf(days);
+									const [on, off] = [minuteOf(content, `${n}/on`), minuteOf(content, `${n}/off`)];
+									return on === null || off === null ? [] : [{ on, off }];
+								})
 				}))
 			};
 		case 'slots': {
@@ -312,4 +363,20 @@ export function programOf(profile: ControlProfile, memory: Memory, channel = 0):
 				: { form: 'slots', grouping: id, slotMinutes: form.slotMinutes, settings: named(), groups: made };
 		}
 	}
+}
+
+/** On and off at times of a day, as pairs: off before the first, and what is on at its end is on to midnight. */
+function pairsOfSteps(
+	steps: readonly { readonly at: number; readonly on: boolean }[]
+): { on: number; off: number }[] {
+	const pairs: { on: number; off: number }[] = [];
+	let since: number | null = null;
+	for (const { at, on } of [...steps].sort((a, b) => a.at - b.at)) {
+		if (on) since ??= at;
+		else if (since !== null) {
+			if (at > since) pairs.push({ on: since, off: at });
+			since = null;
+		}
+	}
+	return since === null ? pairs : [...pairs, { on: since, off: DAY_MINUTES }];
 }

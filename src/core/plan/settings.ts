@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { slug } from '../control';
 
 /** What is set at the control for good, apart from its program. Temperatures in °C. */
 export const settingsSchema = z.strictObject({
@@ -9,7 +10,9 @@ export const settingsSchema = z.strictObject({
 	earlyStartMinutes: z.int().min(0).max(480).nullable().default(null),
 	fan: z.enum(['auto', 'on', 'circulate']).default('auto'),
 	/** What it may do, on a control that also cools. */
-	changeover: z.enum(['automatic', 'heat-only', 'cool-only']).default('automatic')
+	changeover: z.enum(['automatic', 'heat-only', 'cool-only']).default('automatic'),
+	/** Entries of its own menus that were chosen by hand, by their id: the place of the choice from 0, °C, or the figure. */
+	menu: z.record(slug, z.number().min(-100).max(2000)).default({})
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

@@ -45,9 +45,11 @@ function isIn(profile: Operable, { planned }: ToKey, { memory, mode }: MachineSt
 			return optionAt(profile, memory.options, goal.id) === goal.position;
 		case 'copy': {
 			// what was copied may have been corrected since
-			const held = memory.days[goal.channel]?.[goal.onto] ?? {};
-			const [from, onto] = [goal.from, goal.onto].map((day) => planned[goal.channel]?.[day] ?? {});
-			return Object.keys(onto!).every((key) => held[key] === onto![key] || held[key] === from![key]);
+			return goal.over.every((day) => {
+				const held = memory.days[goal.channel]?.[day] ?? {};
+				const [from, onto] = [goal.from, day].map((one) => planned[goal.channel]?.[one] ?? {});
+				return Object.keys(onto!).every((key) => held[key] === onto![key] || held[key] === from![key]);
+			});
 		}
 		case 'mode':
 			return profile.panel.modes?.names[mode] === goal.name;

@@ -181,7 +181,7 @@ export function profileFacts(profile: ControlProfile): Fact[] {
 	}[profile.dayNumbering];
 	const copy = !keying.copy
 		? 'Days cannot be copied.'
-		: `A day is copied onto ${keying.copy.onto === 'next-day' ? 'the next day only' : 'any other'}, in ${keying.copy.presses} presses.`;
+		: `A day is copied onto ${{ 'next-day': 'the next day only', 'any-day': 'any other', block: 'every day up to a chosen one' }[keying.copy.onto]}, in ${keying.copy.presses} presses.`;
 	return [
 		fact('holds', 'What it holds', holds(profile)),
 		fact('days', 'Its days', days),

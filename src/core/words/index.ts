@@ -1,4 +1,5 @@
 export * from './absence';
+export * from './atControl';
 export * from './box';
 export * from './card';
 export * from './changes';

@@ -165,6 +165,84 @@ export const emitterStats: readonly ProfileInput[] = [
 		}
 	},
 	{
+		id: 'three-mode-floor-stat',
+		name: 'Three-mode floor stat',
+		family: 'three-mode-floor-stat',
+		summary:
+			'Floor thermostat with three ways of leaving the program, day, night and guard, each with a temperature of its own; set up in standby.',
+		temperature: { minC: 5, maxC: 35, stepC: 0.5, units: ['C'] },
+		clockFormats: ['24'],
+		dayNumbering: 'monday-is-1',
+		program: { form: 'events', stepMinutes: 15, perDay: [4], clearable: true },
+		groupings: [weekdaysWeekend, sevenDays],
+		keying: { ...programKey, eventOrder: 'temperature-first', timeoutSeconds: 25 },
+		operation: { options: { grouping: { wipes: 'program', onlyWhenOff: true } } },
+		habits: {
+			manual: { how: 'Press Way until it shows Day, Night or Guard; each keeps a temperature of its own.' },
+			holiday: {
+				by: 'days',
+				mostDays: 99,
+				todayCounts: true,
+				ends: 'midnight',
+				how: 'Hold Way 3 s, then + for every day away.'
+			},
+			off: { keepsC: null, how: '' },
+			clock: { summerTime: 'by-hand', reserveMinutes: 1440, programKept: true, how: '' }
+		}
+	},
+	{
+		id: 'block-copy-floor-stat',
+		name: 'Block-copy floor stat',
+		family: 'block-copy-floor-stat',
+		summary:
+			'Floor thermostat keyed hour and then minute; a day is copied onto all that follow up to a chosen one.',
+		temperature: { minC: 5, maxC: 40, stepC: 0.5, units: ['C', 'F'] },
+		clockFormats: ['24', '12'],
+		dayNumbering: 'sunday-is-1',
+		program: { form: 'events', stepMinutes: 10, perDay: [4, 6], clearable: false },
+		groupings: [sevenDays],
+		keying: {
+			...programKey,
+			timeEntry: 'hour-then-minute',
+			copy: { onto: 'block', presses: 3 },
+			timeoutSeconds: 60
+		},
+		operation: {
+			options: {
+				unit: { wipes: 'program' },
+				clock: { wipes: 'nothing' },
+				'per-day': { wipes: 'program' }
+			}
+		},
+		habits: {
+			override: { ends: 'next-change', how: 'Press + or −.' },
+			hold: { until: ['ended'], how: 'Hold OK 5 s until it says held.' },
+			off: { keepsC: 5, how: '' },
+			limits: { bindProgram: true },
+			clock: { summerTime: 'by-itself', reserveMinutes: 2880, programKept: true, how: '' }
+		}
+	},
+	{
+		id: 'frost-setting-keypad',
+		name: 'Keypad with frost setting',
+		family: 'frost-setting-keypad',
+		summary:
+			'Radiator keypad: comfort or eco for each half hour of a day, and a frost temperature beside its strip that rules while it is off.',
+		temperature: { minC: 5, maxC: 28, stepC: 0.5, units: ['C'] },
+		clockFormats: ['24'],
+		dayNumbering: 'monday-is-1',
+		program: { form: 'slots', slotMinutes: 30, settings: ['comfort', 'eco'] },
+		groupings: [weekdaysWeekend, sevenDays],
+		keying: { ...programKey, confirm: 'Next half hour', copy: { onto: 'next-day', presses: 1 } },
+		operation: { options: { grouping: { wipes: 'program' } } },
+		habits: {
+			power: 'batteries',
+			override: { ends: 'next-change', how: 'Press + or −.' },
+			off: { keepsC: 7, how: '' },
+			clock: { summerTime: 'by-hand', reserveMinutes: 5, programKept: true, how: '' }
+		}
+	},
+	{
 		id: 'line-voltage-stat',
 		name: 'Line-voltage stat',
 		family: 'line-voltage-stat',

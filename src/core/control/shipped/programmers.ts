@@ -41,6 +41,37 @@ export const programmers: readonly ProfileInput[] = [
 		}
 	},
 	{
+		id: 'step-timer',
+		name: 'Step timer',
+		family: 'step-timer',
+		summary:
+			'Timer without a sensor: up to eight steps a day, each a time and then on or off; its days are chosen while it is off.',
+		temperature: null,
+		clockFormats: ['24', '12'],
+		dayNumbering: 'names',
+		program: { form: 'pairs', stepMinutes: 1, perDay: [4], endsAtMidnight: true, keyedAs: 'steps' },
+		groupings: [everyDayAlike, weekdaysWeekend, sevenDays],
+		keying: { ...programKey, timeEntry: 'hour-then-minute', confirm: 'Next' },
+		operation: {
+			options: {
+				grouping: { wipes: 'program', onlyWhenOff: true },
+				clock: { wipes: 'nothing', onlyWhenOff: true }
+			}
+		},
+		habits: {
+			override: { ends: 'next-change', how: 'Press On/off: it stays so until the next step.' },
+			boost: {
+				ends: 'after-steps',
+				stepMinutes: 60,
+				mostSteps: 4,
+				how: 'Press Hour more once for every hour.'
+			},
+			manual: { how: '' },
+			off: { keepsC: null, how: '' },
+			clock: { summerTime: 'by-hand', reserveMinutes: 7200, programKept: true, how: '' }
+		}
+	},
+	{
 		id: 'plant-clock',
 		name: 'Plant clock',
 		family: 'plant-clock',
@@ -87,6 +118,40 @@ export const programmers: readonly ProfileInput[] = [
 				programKept: true,
 				how: ''
 			}
+		}
+	},
+	{
+		id: 'climate-clock',
+		name: 'Climate clock',
+		family: 'climate-clock',
+		summary:
+			'Clock of a hall’s air and heat: bands in one of three modes, each with its own warmth, cooling, humidity and fan.',
+		temperature: { minC: 5, maxC: 28, stepC: 0.5, units: ['C', 'F'] },
+		clockFormats: ['24'],
+		dayNumbering: 'names',
+		program: {
+			form: 'events',
+			stepMinutes: 5,
+			perDay: [6],
+			clearable: true,
+			modes: ['in-use', 'standby', 'closed'],
+			beforeFirst: 'coolest-mode'
+		},
+		groupings: [everyDayAlike, sevenDays],
+		keying: {
+			...programKey,
+			bracket: { before: 'Stop', after: 'Run' },
+			timeoutSeconds: 120,
+			copy: { onto: 'any-day', presses: 4 },
+			allDays: true
+		},
+		operation: { options: { unit: { wipes: 'nothing' }, grouping: { wipes: 'program' } } },
+		habits: {
+			holiday: { by: 'periods', mostPeriods: 6, how: 'Press List, then Day: first day, last day.' },
+			manual: { how: 'Press Mode until it shows In use, Standby or Closed.' },
+			off: { keepsC: 5, how: '' },
+			limits: { bindProgram: true },
+			clock: { summerTime: 'by-itself', reserveMinutes: 43_200, programKept: true, how: '' }
 		}
 	},
 	{

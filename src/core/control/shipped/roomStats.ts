@@ -190,6 +190,19 @@ export const roomStats: readonly ProfileInput[] = [
 		operation: {
 			options: {
 				plain: { wipes: 'program' }
+			},
+			receiver: {
+				pairing:
+					'Hold the key of the receiver 5 s until its lamp blinks, then hold + and − together 5 s at the stat.',
+				ownKey: 'A press of its key turns the heating on or off by hand until the stat next calls.',
+				alone: 'part-time',
+				aloneAfterMinutes: 120,
+				lamps: [
+					{ shows: 'green', means: 'it is paired and rests' },
+					{ shows: 'red', means: 'it heats' },
+					{ shows: 'red, blinking', means: 'it hears nothing from its stat' },
+					{ shows: 'green, blinking', means: 'it waits to be paired' }
+				]
 			}
 		},
 		habits: {
@@ -217,6 +230,49 @@ export const roomStats: readonly ProfileInput[] = [
 				programKept: false,
 				how: ''
 			}
+		}
+	},
+	{
+		id: 'slider-stat',
+		name: 'Slider stat',
+		family: 'slider-stat',
+		summary:
+			'Radio thermostat with a slide for program, warm, back and off; its receiver has a key of its own.',
+		temperature: { minC: 5, maxC: 30, stepC: 0.5, units: ['C'] },
+		clockFormats: ['24'],
+		dayNumbering: 'monday-is-1',
+		program: {
+			form: 'pairs',
+			stepMinutes: 10,
+			perDay: [3],
+			endsAtMidnight: true,
+			settings: ['comfort', 'eco']
+		},
+		groupings: [everyDayAlike, weekdaysWeekend],
+		keying: { ...programKey, timeoutSeconds: 30, confirm: 'OK' },
+		operation: {
+			options: { grouping: { wipes: 'program' } },
+			receiver: {
+				pairing: 'Hold the key of the receiver 5 s until its lamp blinks, then hold Day 5 s at the stat.',
+				ownKey: 'A press of its key heats until the next change of the program, whatever the stat says.',
+				alone: 'off',
+				aloneAfterMinutes: 60,
+				lamps: [
+					{ shows: 'steady', means: 'it heats' },
+					{ shows: 'off', means: 'it rests' },
+					{ shows: 'slow blinks', means: 'it heats by its own key' },
+					{ shows: 'quick blinks', means: 'it waits to be paired' },
+					{ shows: 'double blinks', means: 'it hears nothing from its stat' }
+				]
+			}
+		},
+		habits: {
+			power: 'batteries',
+			paired: true,
+			override: { ends: 'next-change', how: 'Press + or −.' },
+			manual: { how: 'Put Slide to Warm or Back.' },
+			off: { keepsC: 5, how: '' },
+			clock: { summerTime: 'by-hand', reserveMinutes: 3, programKept: true, how: '' }
 		}
 	},
 	{

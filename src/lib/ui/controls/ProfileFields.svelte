@@ -320,7 +320,8 @@
 				[
 					['none', 'not at all'],
 					['next-day', 'onto the next day'],
-					['any-day', 'onto any day']
+					['any-day', 'onto any day'],
+					['block', 'onto every day up to a chosen one']
 				],
 				(value) =>
 					patchKeying({
