@@ -1,6 +1,6 @@
 import { capital } from '../schema';
 import { OPTION_IDS, type Operation, type OptionId, type Wipes } from './operation';
-import { strokesOf, type Panel, type PanelGesture } from './panel';
+import { strokesOf, type Panel, type PanelGesture, type PanelPlace, type PlaceField } from './panel';
 import { isOffered, type ControlProfile } from './profile';
 
 /** How often something is done: "once", "twice", "7 times". */
@@ -37,16 +37,19 @@ export const waySentence = (panel: Panel, way: readonly PanelGesture[]): string 
 const strokes = (way: readonly PanelGesture[]) =>
 	way.reduce((sum, gesture) => sum + strokesOf(gesture).length, 0);
 
-/** The way to an option through the menu that holds it; null where no menu does. */
-function optionWay(profile: ControlProfile, panel: Panel, id: OptionId): PanelGesture[] | null {
-	const place = panel.places.find(({ fields }) => fields.includes(id));
+/** The menu that holds an option or an entry, with the way to it from rest; null where no menu does. */
+export function menuWay(
+	profile: ControlProfile,
+	id: PlaceField
+): { readonly way: PanelGesture[]; readonly place: PanelPlace } | null {
+	const place = profile.panel?.places.find(({ fields }) => fields.includes(id));
 	if (!place) return null;
 	const before = place.fields
 		.slice(0, place.fields.indexOf(id))
 		.filter(
 			(field) => !(OPTION_IDS as readonly string[]).includes(field) || isOffered(profile, field as OptionId)
 		);
-	return [...place.way, ...again(place.take, before.length)];
+	return { way: [...place.way, ...again(place.take, before.length)], place };
 }
 
 /** A gesture done so many times. */
@@ -103,12 +106,12 @@ export function withPanelWords(profile: ControlProfile): ControlProfile {
 	const { program } = panel;
 	const options: Operation['options'] = {};
 	for (const id of OPTION_IDS) {
-		const way = isOffered(profile, id) ? optionWay(profile, panel, id) : null;
-		if (way)
+		const found = isOffered(profile, id) ? menuWay(profile, id) : null;
+		if (found)
 			options[id] = {
 				wipes: operation.options[id]?.wipes ?? 'program',
-				onlyWhenOff: panel.places.find(({ fields }) => fields.includes(id))!.onlyWhenOff,
-				how: waySentence(panel, way)
+				onlyWhenOff: found.place.onlyWhenOff,
+				how: waySentence(panel, found.way)
 			};
 	}
 	const wait = keying.timeoutSeconds;

@@ -17,3 +17,4 @@ export * from './epwRead';
 export * from './dueCalendar';
 export * from './weeksCsv';
 export * from './textOfBytes';
+export * from './menuText';

@@ -9,7 +9,9 @@ import {
 	formInUse,
 	groupName,
 	isOffered,
+	menuWay,
 	timeStep,
+	waySentence,
 	type ControlOptions,
 	type ControlProfile,
 	type Grouping,
@@ -73,6 +75,13 @@ const wipeWords: Readonly<Record<Wipes, string>> = {
 /** What is not said of an option is taken to be as on many controls (common practice). */
 const UNSAID = 'before the program: changing it later can wipe the week';
 
+/** How an entry is come to, as the card on paper says it; null where no menu has it. */
+function entryWay(profile: ControlProfile, { id }: MenuEntry): string | null {
+	const found = menuWay(profile, `menu/${id}`);
+	if (!found || !profile.panel) return null;
+	return `${found.place.onlyWhenOff ? 'Switch it off first. ' : ''}${waySentence(profile.panel, found.way)}`;
+}
+
 /** Under what an entry of the control's menus is noted: what wipes the week says so, as the notes of the week are gone with it. */
 export const entryItemId = ({ id, wipes }: Pick<MenuEntry, 'id' | 'wipes'>): string =>
 	`setting/${wipes === 'program' || wipes === 'all' ? 'wiping' : 'menu'}/${id}`;
@@ -114,7 +123,7 @@ export function settingItems(
 				shows,
 				unit,
 				aside: early === rank.nothing ? entry.print : `${entry.print} · ${wipeWords[entry.wipes]}`,
-				before: null,
+				before: entryWay(profile, entry),
 				goal: { of: 'menu', id: entry.id, position },
 				why
 			};

@@ -13,3 +13,4 @@ export * from './readBack';
 export * from './zoneCard';
 export * from './keyedIds';
 export * from './pricedFit';
+export * from './settingRows';

@@ -1,5 +1,7 @@
 import { temperatureWords, type TemperatureUnit } from '../control';
-import type { MenuWhy } from '../keying';
+import type { MenuWhy, SettingRow } from '../keying';
+import { capital } from '../schema';
+import { WIPES_WORDS } from './control';
 import { finishes } from '../thermal';
 
 /** Why an entry stands as it is to, as it stands beside it. */
@@ -38,3 +40,26 @@ export function menuWhyWords(why: MenuWhy, unit: TemperatureUnit): string {
 			return `the level ${why.level}`;
 	}
 }
+
+const count = (n: number, one: string, many: string) => (n === 1 ? `One ${one}` : `${n} ${many}`);
+
+/** How many settings differ from how the control comes, and which comes first because it wipes. */
+export function howSetWords(rows: readonly SettingRow[]): string {
+	const differing = rows.filter(({ differs }) => differs);
+	if (differing.length === 0) return 'It is set as it comes: nothing differs.';
+	const first =
+		differing.find(({ wipes }) => wipes === 'all') ?? differing.find(({ wipes }) => wipes === 'program');
+	const early = first ? ` Set the ${first.name} first: it ${WIPES_WORDS[first.wipes]}.` : '';
+	return `${count(differing.length, 'setting differs', 'settings differ')} from how it comes.${early}`;
+}
+
+/** Why a setting stands as it does: an entry of the menus by what asks for it, an option because it was chosen. */
+export function settingWhy(row: Pick<SettingRow, 'why' | 'shows' | 'field'>, unit: TemperatureUnit): string {
+	if (row.why) return menuWhyWords(row.why, unit);
+	if (row.shows === null) return 'nothing is said of it here';
+	return row.field === 'grouping' ? 'what the week is fitted to' : 'chosen for this control';
+}
+
+/** What of a control's menus means nothing for the heating. */
+export const idleWords = (names: readonly string[]): string =>
+	`${capital(names.join(', ').toLowerCase())}: leave ${names.length === 1 ? 'it' : 'them'} alone.`;

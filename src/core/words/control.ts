@@ -1,11 +1,13 @@
 import { DAY_SHORT, dayRange, duration, spanWords } from '../week';
 import {
+	entryName,
 	isOffered,
 	keyPrint,
 	OPTION_IDS,
 	perDayOffers,
 	type ControlProfile,
 	type Grouping,
+	type MenuMeaning,
 	type OptionId,
 	type PlaceField,
 	type Wipes
@@ -245,7 +247,7 @@ function panelSentences({ panel }: ControlProfile): string[] {
 }
 
 /** What can stand in a menu, as it is named where a control is described. */
-export const PLACE_FIELD_NAMES: Readonly<Record<PlaceField, string>> = {
+const PLACE_FIELD_NAMES: Readonly<Record<Exclude<PlaceField, `menu/${string}`>, string>> = {
 	unit: 'unit',
 	clock: 'clock format',
 	grouping: 'day grouping',
@@ -257,6 +259,56 @@ export const PLACE_FIELD_NAMES: Readonly<Record<PlaceField, string>> = {
 	'clock-day': 'weekday',
 	'clock-hour': 'hour',
 	'clock-minute': 'minute'
+};
+
+/** What can stand in a menu of a control, with its name: what every control has, its options and its own entries. */
+export const placeFields = (profile: ControlProfile): (readonly [field: PlaceField, name: string])[] => [
+	...Object.entries(PLACE_FIELD_NAMES).flatMap(([field, name]) =>
+		(OPTION_IDS as readonly string[]).includes(field) && !isOffered(profile, field as OptionId)
+			? []
+			: [[field as PlaceField, name] as const]
+	),
+	...profile.menu.map(
+		(entry) => [`menu/${entry.id}` as const, `${entry.print}: ${entryName(entry)}`] as const
+	)
+];
+
+/** What an entry of a control's menus can mean, as it is chosen. */
+export const MEANING_WORDS: Readonly<Record<MenuMeaning, string>> = {
+	none: 'nothing for the heating',
+	sensor: 'which sensor it goes by',
+	'floor-limit': 'the highest floor temperature',
+	'high-limit': 'the highest setting',
+	'low-limit': 'the lowest setting',
+	regulation: 'how it regulates',
+	differential: 'its differential',
+	cycles: 'its cycles an hour',
+	'early-start': 'starting early by itself',
+	frost: 'frost protection',
+	'frost-level': 'the frost temperature',
+	offset: 'correcting its sensor',
+	fan: 'its fan',
+	changeover: 'heating and cooling',
+	'summer-time': 'summer time by itself',
+	'minimum-off': 'the shortest time off',
+	'manual-figure': 'the temperature of a manual mode',
+	'per-mode': 'a figure of a mode'
+};
+
+/** What a value of an entry can say for the heating. */
+export const SAYS_WORDS: Readonly<Record<string, string>> = {
+	air: 'The air',
+	floor: 'The floor',
+	'air-with-floor-guard': 'The air with the floor guarded',
+	'on-off': 'On and off',
+	cycling: 'In cycles',
+	off: 'Off',
+	on: 'On',
+	auto: 'By itself',
+	circulate: 'Now and then',
+	automatic: 'Both',
+	'heat-only': 'Heating only',
+	'cool-only': 'Cooling only'
 };
 
 /** What an option is called where it is set. */

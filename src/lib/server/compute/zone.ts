@@ -56,6 +56,6 @@ export function computeKeyIn(request: ComputeRequest): Computed<z.input<typeof k
 	const { chosen, card } = zoneCard(request.zone, profile);
 	const { operated: _, items, ...answer } = card;
 	// what a value is to bring about at the control is for who presses its keys
-	const plain = items.map(({ goal: _goal, ...item }) => item);
+	const plain = items.map(({ goal: _goal, why: _why, ...item }) => item);
 	return { value: { grouping: chosen.grouping.id, ...answer, items: plain } };
 }

@@ -1,18 +1,15 @@
 <script lang="ts">
 	import {
-		OPTION_IDS,
-		isOffered,
+		entryName,
 		shippedProfiles,
 		startingPanel,
 		type ControlProfile,
-		type OptionId,
 		type Panel,
 		type PanelPlace,
-		type PlaceField,
 		type ProgramPlace
 	} from '$core/control';
 	import { readKeys, writeKeys } from '$core/formats';
-	import { PLACE_FIELD_NAMES } from '$core/words';
+	import { placeFields } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Check from '../kit/Check.svelte';
 	import Choice from '../kit/Choice.svelte';
@@ -42,15 +39,17 @@
 
 	const keyChoices = $derived(panel?.keys.map(({ id, print }) => ({ value: id, text: print })) ?? []);
 	/** What can stand in a menu of this control. */
-	const possible = $derived(
-		(Object.keys(PLACE_FIELD_NAMES) as PlaceField[]).filter(
-			(id) => !(OPTION_IDS as readonly string[]).includes(id) || isOffered(draft, id as OptionId)
-		)
+	const possible = $derived(placeFields(draft));
+	/** The entries that hold a temperature, for the modes that keep one. */
+	const degrees = $derived(
+		draft.menu
+			.filter(({ values }) => values.kind === 'degrees')
+			.map((entry) => ({ value: entry.id, text: `${entry.print}: ${entryName(entry)}` }))
 	);
 	const newPlace = (): PanelPlace => ({
 		name: 'Menu',
 		way: [{ do: 'hold', keys: [panel!.keys[0]!.id], seconds: 3 }],
-		fields: [possible[0]!],
+		fields: [possible[0]![0]],
 		up: panel!.program?.up ?? panel!.keys[0]!.id,
 		down: panel!.program?.down ?? panel!.keys[0]!.id,
 		take: panel!.program?.take ?? { do: 'press', key: panel!.keys[0]!.id, times: 1 },
@@ -178,7 +177,10 @@
 			single
 			{panel}
 			way={program.copy ? [program.copy.start] : []}
-			onchange={([start]) => setProgram({ copy: start ? { start, put: program.copy?.put ?? null } : null })}
+			onchange={([start]) =>
+				setProgram({
+					copy: start ? { put: null, block: false, ...program.copy, start } : null
+				})}
 		/>
 		{#if program.copy}
 			{@const { copy } = program}
@@ -187,8 +189,16 @@
 				single
 				{panel}
 				way={copy.put ? [copy.put] : []}
-				onchange={([put]) => setProgram({ copy: { ...copy, put: put ?? null } })}
+				onchange={([put]) =>
+					setProgram({ copy: { ...copy, put: put ?? null, block: copy.block && put !== undefined } })}
 			/>
+			{#if copy.put}
+				<Check
+					label="Copies onto every day up to the chosen one"
+					checked={copy.block}
+					onchange={(block) => setProgram({ copy: { ...copy, block } })}
+				/>
+			{/if}
 		{/if}
 		<WayField label="The way out" {panel} way={program.leave} onchange={(leave) => setProgram({ leave })} />
 		<Choice
@@ -236,9 +246,9 @@
 			onchange={(leave) => setPlace(i, { leave })}
 		/>
 		<div class="wide ticks">
-			{#each possible as id (id)}
+			{#each possible as [id, name] (id)}
 				<Check
-					label={PLACE_FIELD_NAMES[id]}
+					label={name}
 					checked={place.fields.includes(id)}
 					onchange={(there) => {
 						const fields = there ? [...place.fields, id] : place.fields.filter((one) => one !== id);
@@ -279,7 +289,10 @@
 								names,
 								off,
 								next: panel.modes?.next ?? { do: 'press', key: panel.keys.at(-1)!.id, times: 1 },
-								each: panel.modes?.each.length === names.length ? panel.modes.each : []
+								each: panel.modes?.each.length === names.length ? panel.modes.each : [],
+								figures: Object.fromEntries(
+									Object.entries(panel.modes?.figures ?? {}).filter(([name]) => names.includes(name))
+								)
 							}
 			});
 		}}
@@ -293,6 +306,23 @@
 			way={modes.next ? [modes.next] : []}
 			onchange={([next]) => set({ modes: { ...modes, next: next ?? null } })}
 		/>
+		{#if draft.temperature}
+			{#each modes.names.slice(1) as name (name)}
+				<Choice
+					label="{name} keeps"
+					value={modes.figures[name] ?? ''}
+					options={[
+						{ value: '', text: 'nothing of its own' },
+						{ value: 'kept', text: 'the setpoint without a program' },
+						...degrees
+					]}
+					onchange={(figure) => {
+						const { [name]: _, ...others } = modes.figures;
+						set({ modes: { ...modes, figures: figure === '' ? others : { ...others, [name]: figure } } });
+					}}
+				/>
+			{/each}
+		{/if}
 	{/if}
 	{#each RESETS as [wipes, words] (wipes)}
 		<WayField

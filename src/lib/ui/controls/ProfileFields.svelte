@@ -9,6 +9,7 @@
 	} from '$core/control';
 	import { readBlocks, writeBlocks } from '$core/formats';
 	import HabitFields from './HabitFields.svelte';
+	import MenuFields from './MenuFields.svelte';
 	import OptionFields from './OptionFields.svelte';
 	import PanelFields from './PanelFields.svelte';
 	import Button from '../kit/Button.svelte';
@@ -365,6 +366,7 @@
 		{/each}
 	{:else if topic === 'options'}
 		<OptionFields {draft} {onchange} />
+		<MenuFields {draft} {onchange} />
 	{:else if topic === 'hand' || topic === 'away' || topic === 'clock'}
 		<HabitFields {topic} {draft} {onchange} {number} {tick} {choice} />
 	{:else}

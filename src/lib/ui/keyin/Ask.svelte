@@ -11,7 +11,7 @@
 		type KeyCard,
 		type Keyed
 	} from '$core/keying';
-	import { gestureWords, keysSaid, shownWith, spokenText } from '$core/words';
+	import { gestureWords, keysSaid, menuWhyWords, shownWith, spokenText } from '$core/words';
 	import { aloud } from './aloud.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import ItsKeys from './ItsKeys.svelte';
@@ -55,6 +55,8 @@
 	} = $props();
 
 	const { panel } = $derived(profile);
+	/** The unit in which the control shows degrees, by what it shows. */
+	const unit = $derived(item.unit === '°F' ? 'F' : 'C');
 	let closed = $state(false);
 	const gesture = $derived(keys ? null : gestureWords(item, card.confirm));
 	const from = $derived(keys ? keys.shows : item.from);
@@ -107,7 +109,7 @@
 		bind:this={instruction}
 	>
 		<p class="what"><strong>{item.section}</strong>, {item.what}</p>
-		<p class="soft aside">{item.aside}</p>
+		<p class="soft aside">{item.aside}{item.why ? ` · ${menuWhyWords(item.why, unit)}` : ''}</p>
 		<div class="set">
 			<p class="value" class:long={item.shows.length > 5}>
 				{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}

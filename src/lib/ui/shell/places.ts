@@ -40,7 +40,8 @@ export function sitePlaces(siteId: string): Place[] {
 }
 
 const ZONE = [
-	['room', 'Room', 'survey emitter radiator floor options unit logger measure'],
+	['room', 'Room', 'survey emitter radiator floor logger measure'],
+	['control', 'Control', 'how it is set options unit settings limits sensor fan stand-in'],
 	['clock', 'Clock', 'time summer time an hour wrong'],
 	['week', 'Week', 'draw program levels routine'],
 	['away', 'Away', 'holiday special day calendar'],

@@ -20,6 +20,7 @@ export function tabStates(
 		plain(zone === null ? '–' : zone.known.changed ? '…' : words(zone.known));
 	return {
 		room: plain(zone === null ? '–' : zone.proof === 'room not described' ? 'not described' : 'described'),
+		control: plain('how it is set'),
 		clock: zone?.clock ?? plain('–'),
 		week: {
 			words: zone ? fitWords(zone.known, zone.isSwitch) : '–',

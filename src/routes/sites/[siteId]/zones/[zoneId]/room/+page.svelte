@@ -7,12 +7,8 @@
 	import Field from '$lib/ui/kit/Field.svelte';
 	import MeasureRoom from '$lib/ui/proof/MeasureRoom.svelte';
 	import RoomSurvey from '$lib/ui/proof/RoomSurvey.svelte';
-	import SettingsAtControl from '$lib/ui/run/SettingsAtControl.svelte';
 	import DescribeRoom from '$lib/ui/zone/DescribeRoom.svelte';
-	import ItsControl from '$lib/ui/zone/ItsControl.svelte';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
-
-	let { data } = $props();
 
 	const model = zoneModel();
 	const zone = $derived(model.zone);
@@ -28,10 +24,10 @@
 	);
 </script>
 
-<svelte:head><title>{zone.name}, room and control · Fond Quarter</title></svelte:head>
+<svelte:head><title>{zone.name}, the room · Fond Quarter</title></svelte:head>
 
 <main>
-	<h1>{zone.name}: the room and its control</h1>
+	<h1>{zone.name}: the room</h1>
 	<p class="lead">
 		{#if zone.room}
 			The room loses <strong>{Math.round(lossOf(zone.room))} W</strong> for each {unit === 'F'
@@ -82,15 +78,6 @@
 			{:else}
 				<DescribeRoom {model} />
 			{/if}
-		</div>
-		<div>
-			<ItsControl {model} profiles={data.profiles} zones={data.zones} />
-			<SettingsAtControl
-				settings={zone.settings}
-				{profile}
-				{unit}
-				onchange={(settings) => model.change({ ...zone, settings })}
-			/>
 		</div>
 	</div>
 </main>
