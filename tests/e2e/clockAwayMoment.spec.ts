@@ -114,7 +114,7 @@ test('each family: what is tried at a moment ends as its profile says', async ({
 	}
 
 	// what is set at the control counts: a high limit lowers the program and says so, the fan and the changeover are heard
-	await open(page, to(tallow.get('Bindery')!, 'room'));
+	await open(page, to(tallow.get('Bindery')!, 'control'));
 	await page.getByLabel('High limit, °C').fill('19');
 	await page.getByLabel('High limit, °C').press('Tab');
 	await page.getByLabel('Low limit, °C').fill('21');

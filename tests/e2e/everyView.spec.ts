@@ -56,7 +56,7 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 		'/due',
 		round,
 		'/firm',
-		...['room', 'week', 'key-in', 'read-back', 'proof', 'clock', 'away', 'moment', 'hand-over'].map(
+		...['room', 'control', 'week', 'key-in', 'read-back', 'proof', 'clock', 'away', 'moment', 'hand-over'].map(
 			(view) => `${zone}/${view}`
 		)
 	];

@@ -40,7 +40,7 @@ test('two windows on one zone: the second is told, sees both, and chooses', asyn
 test('what is half typed is there after a reload, and taken when it is left', async ({ page }) => {
 	await makeSite(page, 'Pepper Wharf');
 	await addZone(page, 'Sail loft', 'Six-step room stat');
-	await open(page, page.url().replace(/week$/, 'room'));
+	await open(page, page.url().replace(/week$/, 'control'));
 	const called = page.getByLabel('Called');
 	await called.click();
 	await page.keyboard.type('Stat by the st');

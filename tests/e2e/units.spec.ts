@@ -61,7 +61,7 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 		await addZone(page, 'Long room', control);
 		const zone = new URL(page.url()).pathname.replace(/\/week$/, '');
 		if (fahrenheit) {
-			await open(page, `${zone}/room`);
+			await open(page, `${zone}/control`);
 			await page.getByLabel('Its unit').selectOption('F');
 			await expect(
 				page.getByText(/^On this control a level is a whole\s°F: Eco 16\.0\s°C is 61\s°F now/)

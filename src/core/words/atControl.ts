@@ -56,7 +56,7 @@ export function howSetWords(rows: readonly SettingRow[]): string {
 /** Why a setting stands as it does: an entry of the menus by what asks for it, an option because it was chosen. */
 export function settingWhy(row: Pick<SettingRow, 'why' | 'shows' | 'field'>, unit: TemperatureUnit): string {
 	if (row.why) return menuWhyWords(row.why, unit);
-	if (row.shows === null) return 'nothing is said of it here';
+	if (row.shows === null) return 'not said: it stays as it is';
 	return row.field === 'grouping' ? 'what the week is fitted to' : 'chosen for this control';
 }
 

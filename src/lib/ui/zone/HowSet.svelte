@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { Table, TableBody, TableCell, TableHead, TableHeader, TableRow } from 'carbon-components-svelte';
+	import Edit from 'carbon-icons-svelte/lib/Edit.svelte';
 	import { entryOfField, type ControlProfile } from '$core/control';
 	import type { SettingRow } from '$core/keying';
 	import { entryOf } from '$core/machine';
@@ -59,14 +60,18 @@
 									>{row.shows === null ? 'as it is' : `${row.shows}${row.unit && ` ${row.unit}`}`}</span
 								>
 								{#if entry}
-									<Button kind="quiet" small onclick={() => (changing = row.field)}
-										>Change<span class="visually-hidden"> {row.name}</span></Button
-									>
+									<Button
+										kind="quiet"
+										small
+										icon={Edit}
+										iconLabel="Change {row.name}"
+										onclick={() => (changing = row.field)}
+									/>
 								{/if}
 							{/if}
 						</TableCell>
 						<TableCell class="as-new"
-							><span class="soft label">as new </span>{row.asNew}{row.unit && ` ${row.unit}`}</TableCell
+							><span class="soft label">as new&nbsp;</span>{row.asNew}{row.unit && ` ${row.unit}`}</TableCell
 						>
 						<TableCell class="where">
 							{#if profile.panel && row.way.length > 0}
@@ -84,13 +89,23 @@
 {/if}
 
 <style>
-	.how :global(td) {
-		padding-block: 0.5rem;
+	.how :global(td),
+	.how :global(th) {
+		padding: 0.45rem 0.75rem 0.45rem 0;
 		vertical-align: top;
 	}
-	.how :global(td.name),
+	.how :global(td.name) {
+		min-width: 7rem;
+	}
 	.how :global(td.as-new) {
 		white-space: nowrap;
+	}
+	.how :global(td.to) {
+		min-width: 6.5rem;
+	}
+	.how :global(td.why) {
+		width: 32%;
+		color: var(--soft);
 	}
 	.wipes {
 		display: block;
@@ -123,12 +138,15 @@
 		}
 		.how :global(td) {
 			display: block;
-			padding: 0.15rem 0.5rem;
+			width: auto;
+			min-width: 0;
+			padding: 0.15rem 0;
 			border: none;
 		}
 		.how :global(td.where),
 		.how :global(td.why) {
 			grid-column: 1 / -1;
+			width: auto;
 		}
 		.label {
 			display: inline;

@@ -71,8 +71,8 @@
 <style>
 	.parts {
 		display: grid;
-		grid-template-columns: minmax(0, 3fr) minmax(16rem, 21rem);
-		gap: 1rem 2.5rem;
+		grid-template-columns: minmax(0, 1fr) minmax(16rem, 19rem);
+		gap: 1rem 2rem;
 	}
 	.parts :global(h2) {
 		font-size: 1.05rem;
