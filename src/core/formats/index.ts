@@ -18,3 +18,4 @@ export * from './dueCalendar';
 export * from './weeksCsv';
 export * from './textOfBytes';
 export * from './menuText';
+export * from './lampText';

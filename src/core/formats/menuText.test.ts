@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { shippedProfiles } from '../control';
-import { readValues, writeValues } from '.';
+import { readLamps, readValues, writeLamps, writeValues } from '.';
 
 const none = { kind: 'choices' as const, choices: [] };
 
@@ -22,4 +22,14 @@ it('reads a range with a comma, without a step, and says what it cannot read', (
 	});
 	for (const wrong of ['', 'Air', '1 to 9 parsecs', '1 to 9 by 0'])
 		expect(readValues(wrong, none)).toMatchObject({ ok: false });
+});
+
+it('reads what a lamp shows and means, and leaves out what says neither', () => {
+	for (const { operation } of shippedProfiles)
+		if (operation.receiver)
+			expect(readLamps(writeLamps(operation.receiver.lamps))).toEqual(operation.receiver.lamps);
+	expect(readLamps(' red : it heats;; green; blue:it waits: long ')).toEqual([
+		{ shows: 'red', means: 'it heats' },
+		{ shows: 'blue', means: 'it waits: long' }
+	]);
 });

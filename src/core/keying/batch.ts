@@ -2,6 +2,7 @@ import isSame from 'fast-deep-equal';
 import { allowedOptions, type ControlProfile } from '../control';
 import type { ZoneFit } from '../fit';
 import type { Zone } from '../plan';
+import { menuWanted } from './atControl';
 import { readBackGroups } from './readBack';
 
 /** A zone of a control by itself, with its fit. */
@@ -11,21 +12,20 @@ interface Fitted {
 }
 
 /**
- * How far two controls of one kind are from being keyed by one card: the number of values of the week that differ, 0 where the card is the
+ * How far two controls of one kind are from being keyed by one card: the number of values of settings and week that differ, 0 where the card is the
  * same; null where they are set otherwise (unit, clock format, steps, day grouping), so that hardly a value is the same.
  */
 export function cardDistance(a: Fitted, b: Fitted, profile: ControlProfile): number | null {
 	const [ofA, ofB] = [a, b].map(({ zone }) => allowedOptions(profile, zone.options));
 	const [one, other] = [a.fit.chosen, b.fit.chosen];
 	if (!isSame(ofA, ofB) || one.grouping.id !== other.grouping.id) return null;
-	if (isSame(one.program, other.program)) return 0;
-	const valuesOf = (program: typeof one.program) =>
+	const valuesOf = ({ zone, fit }: Fitted) =>
 		new Map(
-			readBackGroups(profile, ofA!, program).flatMap(({ fields }) =>
+			readBackGroups(profile, ofA!, fit.chosen.program, menuWanted([zone], profile)).flatMap(({ fields }) =>
 				fields.map(({ id, shows }) => [id, shows] as const)
 			)
 		);
-	const [mine, theirs] = [valuesOf(one.program), valuesOf(other.program)];
+	const [mine, theirs] = [valuesOf(a), valuesOf(b)];
 	const ids = new Set([...mine.keys(), ...theirs.keys()]);
 	return [...ids].filter((id) => mine.get(id) !== theirs.get(id)).length;
 }

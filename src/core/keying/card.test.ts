@@ -90,7 +90,7 @@ describe('the card', () => {
 		expect(first.slice(0, 4).map((item) => item.shows)).toEqual(['4:50 am', '68', '6:10 pm', '61']);
 	});
 
-	it('goes slot by slot from midnight on an hour strip, its two setpoints first', () => {
+	it('goes run by run from midnight on an hour strip, its two setpoints first', () => {
 		const zone = withWanted(newZone('Flat', keypad), buildWeek(working));
 		const { card, chosen } = cardOf(zone, keypad);
 		expect(valuesToKey(chosen.program, () => 1)).toBe(2 + 7 * 24);
@@ -101,17 +101,18 @@ describe('the card', () => {
 			'copy Thursday onto it',
 			'copy Saturday onto it'
 		]);
-		expect(card.items).toHaveLength(2 + 24 + 4 + 24 + 1);
-		expect(card.cost.typed.values).toBe(170);
+		// two setpoints, three runs of Monday and one of Saturday, five copies
+		expect(card.items).toHaveLength(2 + 3 + 4 + 1 + 1);
+		expect(card.cost.typed.values).toBe(2 + 5 * 3 + 2);
 		expect(card.route).toBe(
 			'Type Monday, Saturday; copy Monday onto Tuesday; copy Tuesday onto Wednesday; copy Wednesday onto Thursday; copy Thursday onto Friday; copy Saturday onto Sunday.'
 		);
-		expect(card.cost.route.minutes).toBeLessThan(card.cost.typed.minutes / 2);
+		expect(card.cost.route.presses).toBeLessThan(card.cost.typed.presses / 2);
 		expect(card.items.slice(0, 4).map((item) => `${item.what} = ${item.shows}`)).toEqual([
 			'comfort temperature = 20.0',
 			'eco temperature = 16.0',
-			'00:00 to 01:00 = Eco',
-			'01:00 to 02:00 = Eco'
+			'00:00 to 05:00 = Eco',
+			'05:00 to 18:00 = Comfort'
 		]);
 		expect(card.items[2]!.before).toBe(keypad.keying.enter);
 	});

@@ -1,5 +1,5 @@
 import type { ControlOptions, ControlProfile, Grouping, KeyGrammar, Program } from '../control';
-import { DAY_SHORT, WEEK_DAYS } from '../week';
+import { clockTime, DAY_SHORT, WEEK_DAYS } from '../week';
 import {
 	entryItemId,
 	programItems,
@@ -34,6 +34,7 @@ import {
 } from '../machine';
 import { keysOfCard, machineOptions, type CardKeys, type ItemKeys } from './gestures';
 import { isMet, type Found, type ToKey } from './held';
+import { keysOfRun } from './goal';
 import { markOf } from './mark';
 
 /** Everything to key, in the order in which the control asks for it. */
@@ -183,6 +184,38 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, of, holds }: Walk
 	}
 }
 
+/** Slots of a strip that is written, one after another with the same value, as one value each run: each writes and goes on. */
+function inRuns(profile: ControlProfile, items: readonly CardItem[]): CardItem[] {
+	const { program } = profile;
+	if (program.form !== 'slots' || !profile.panel?.program || profile.panel.program.writes.length === 0)
+		return [...items];
+	const runs: CardItem[] = [];
+	for (const item of items) {
+		const last = runs.at(-1);
+		const [was, goal] = [last?.goal, item.goal];
+		if (
+			last &&
+			was?.of === 'field' &&
+			goal.of === 'field' &&
+			!goal.all &&
+			was.day === goal.day &&
+			was.position === goal.position &&
+			Number(was.key) + (was.slots ?? 1) === Number(goal.key)
+		) {
+			const slots = (was.slots ?? 1) + 1;
+			const from = Number(was.key);
+			runs[runs.length - 1] = {
+				...last,
+				id: `${item.id.slice(0, -goal.key.length)}${from}-${from + slots - 1}`,
+				what: `${clockTime(from * program.slotMinutes)} to ${clockTime((from + slots) * program.slotMinutes)}`,
+				presses: last.presses + item.presses,
+				goal: { ...was, slots }
+			};
+		} else runs.push(item);
+	}
+	return runs;
+}
+
 /** A block of days by its first and its last. */
 const blockName = (groups: readonly GroupItems[]): string =>
 	`${groups[0]!.section} to ${groups.at(-1)!.section}`;
@@ -245,7 +278,9 @@ function channelItems(profile: ControlProfile, { options, program }: ChannelProg
 	const route = cheapestRoute(keying, contents);
 	const of = { options, form: program.form };
 	const walk = { grammar: keying, groups, contents, stem, of, holds: groups.map((_, g) => g) };
-	const week: CardItem[] = route.legs.flatMap((leg) => legItems(leg, walk));
+	const inLegs = (legs: readonly Leg[], holds: number[]) =>
+		legs.flatMap((leg) => inRuns(profile, legItems(leg, { ...walk, holds })));
+	const week: CardItem[] = inLegs(route.legs, walk.holds);
 	const asked = new Set(week.map((item) => item.id));
 	for (const group of groups)
 		for (const [i, item] of group.items.entries())
@@ -263,16 +298,23 @@ function channelItems(profile: ControlProfile, { options, program }: ChannelProg
 		settings: settings.map(ofWeek),
 		week: first(week),
 		/** Every value typed, as the route is measured against. */
-		typedItems: () => typed.legs.flatMap((leg) => legItems(leg, { ...walk, holds: groups.map((_, g) => g) })),
+		typedItems: () =>
+			inLegs(
+				typed.legs,
+				groups.map((_, g) => g)
+			),
 		/** Every value of the week as it is planned, asked for by itself. */
 		each: () =>
 			groups.flatMap((group) =>
-				group.items.map((item, i): CardItem => ({
-					...ofGroup(item, group, of, i),
-					from: null,
-					presses: keying.presses.field + 2,
-					gesture: null
-				}))
+				inRuns(
+					profile,
+					group.items.map((item, i): CardItem => ({
+						...ofGroup(item, group, of, i),
+						from: null,
+						presses: keying.presses.field + 2,
+						gesture: null
+					}))
+				)
 			),
 		route,
 		typed,
@@ -364,22 +406,25 @@ export function controlCard(
 			operated: null,
 			cost: { route: costOf(all.map((one) => one.route)), typed: costOf(all.map((one) => one.typed)) }
 		};
+	const typedItems = () => whole(all.map((one) => one.typedItems()));
 	const each = all.flatMap((one) => one.each());
 	const options = machineOptions(profile, channels[0]!.options, grouping);
 	const operated = { options, planned: plannedDays(profile, options, each, grouping) };
 	const keysOf = (items: readonly CardItem[], noted = keyed, count = items.length) =>
 		keysOfCard(profile, { items, ...operated }, noted, found, count);
 	/** What keys cost, counted only when somebody asks: most who need a card do not. */
-	const pressed = (values: number, keysNow: () => Pick<CardKeys, 'presses'>): KeyCost => {
+	const pressed = (asked: () => readonly CardItem[], keysNow: () => Pick<CardKeys, 'presses'>): KeyCost => {
 		let known: number | undefined;
 		const count = () => (known ??= keysNow().presses);
 		return {
-			values,
+			get values() {
+				return asked().length;
+			},
 			get presses() {
 				return count();
 			},
 			get minutes() {
-				return routeMinutes({ presses: count(), looks: values }, pace);
+				return routeMinutes({ presses: count(), looks: asked().length }, pace);
 			}
 		};
 	};
@@ -414,12 +459,11 @@ export function controlCard(
 		operated,
 		items: items.map((item, i) => withKeys(profile, standing(item), keys.items[i] ?? null)),
 		cost: {
-			route: pressed(fixed + weeks.flat().length, () =>
-				Object.keys(keyed).length === 0 ? keys : keysOf(whole(weeks), {})
+			route: pressed(
+				() => whole(weeks),
+				() => (Object.keys(keyed).length === 0 ? keys : keysOf(whole(weeks), {}))
 			),
-			typed: pressed(fixed + all.reduce((sum, one) => sum + one.typed.looks, 0), () =>
-				keysOf(whole(all.map((one) => one.typedItems())), {})
-			)
+			typed: pressed(typedItems, () => keysOf(typedItems(), {}))
 		}
 	};
 }
@@ -437,7 +481,7 @@ function plannedDays(
 	for (const { goal } of each)
 		if (goal.of === 'field' && goal.position !== null)
 			for (const day of grouping.groups.find((group) => group[0] === goal.day) ?? [goal.day])
-				days[goal.channel]![day]![goal.key] = goal.position;
+				for (const key of keysOfRun(goal)) days[goal.channel]![day]![key] = goal.position;
 	return days;
 }
 

@@ -35,7 +35,7 @@ import {
 } from '../machine';
 import type { Keyed } from './card';
 import type { CardItem } from './cardItems';
-import type { Goal } from './goal';
+import { keysOfRun, type Goal } from './goal';
 import { overtaken } from './keyedIds';
 import { asNoted, withGoal, type Found, type ToKey } from './held';
 
@@ -356,10 +356,11 @@ class Hand {
 		const at = { channel: goal.channel, group };
 		const { fields, content } = programFields(profile, memory, at);
 		// a step is cleared at its first field
+		const run = this.#leftOfRun(goal, content);
 		const key =
 			goal.position === null
 				? fields.find((field) => field.step === Number(goal.key.split('/')[0]) - 1)?.key
-				: goal.key;
+				: run.key;
 		const way = key === undefined ? null : this.#toField(place, goal.channel, group, key);
 		if (!way || key === undefined) return null;
 		const fromRest = this.#toField(null, goal.channel, group, key)!.way;
@@ -383,7 +384,7 @@ class Hand {
 			);
 		}
 		const written = program.writes[goal.position];
-		if (written) return this.#made(way.way, fromRest, way.isSure, [written], null, [], shows);
+		if (written) return this.#made(way.way, fromRest, way.isSure, again(written, run.slots), null, [], shows);
 		const scale = scaleOf(profile, memory.options, fields[index]!);
 		const steps = opens === undefined ? null : changing(profile, program, scale, opens, goal.position);
 		// of all days at once what shows already is set anew where some day has another
@@ -404,6 +405,19 @@ class Hand {
 		);
 		if (change === null) this.#know(goal);
 		return keys;
+	}
+
+	/** What is still to write of a run of slots: without those at its ends that hold the value already. */
+	#leftOfRun(
+		goal: Extract<Goal, { of: 'field' }>,
+		content: DayContent
+	): { readonly key: string; readonly slots: number } {
+		const keys = keysOfRun(goal);
+		const open = keys.map((key) => content[key] !== goal.position);
+		const [first, last] = [open.indexOf(true), open.lastIndexOf(true)];
+		return first < 0
+			? { key: goal.key, slots: goal.slots ?? 1 }
+			: { key: keys[first]!, slots: last - first + 1 };
 	}
 
 	/** Whether the days hold different values in a field. */

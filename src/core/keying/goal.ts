@@ -17,6 +17,8 @@ export type Goal =
 			readonly all: boolean;
 			readonly key: string;
 			readonly position: number | null;
+			/** How many slots of a strip that is written are to hold it, beginning with that of the key: keyed in one run. */
+			readonly slots?: number;
 	  }
 	/** A day copied onto others, each by the first day of its group; `onto` is the last of them, that is chosen. */
 	| {
@@ -28,3 +30,7 @@ export type Goal =
 	  }
 	/** A mode, by its name on the display. */
 	| { readonly of: 'mode'; readonly name: string };
+
+/** The keys of the slots that a run of a strip covers; of any other field its own. */
+export const keysOfRun = ({ key, slots = 1 }: { readonly key: string; readonly slots?: number }): string[] =>
+	slots === 1 ? [key] : Array.from({ length: slots }, (_, i) => String(Number(key) + i));

@@ -23,9 +23,10 @@ import {
 	type Memory,
 	type Operable
 } from '../machine';
+import { without } from '../schema';
 import type { Keyed } from './card';
 import type { CardItem } from './cardItems';
-import type { Goal } from './goal';
+import { keysOfRun, type Goal } from './goal';
 import { markOf } from './mark';
 
 /** How a control was found: as new (out of its box, or reset), or nobody knows what it holds. */
@@ -45,7 +46,7 @@ export function isMet(profile: Operable, memory: Memory, goal: Goal): boolean {
 	if (goal.of === 'setpoint') return memory.setpoints[goal.index] === goal.position;
 	if (goal.of !== 'field' || goal.all) return true;
 	const content = memory.days[goal.channel]?.[goal.day] ?? {};
-	if (goal.position !== null) return content[goal.key] === goal.position;
+	if (goal.position !== null) return keysOfRun(goal).every((key) => content[key] === goal.position);
 	const step = Number(goal.key.split('/')[0]) - 1;
 	return dayFields(profile, memory.options, goal.day).every(
 		(field) => field.step !== step || content[field.key] === null
@@ -83,7 +84,7 @@ export function withGoal(profile: Operable, memory: Memory, goal: Goal): Memory 
 			const keys =
 				goal.position === null
 					? fields.filter((field) => field.step === step).map(({ key }) => key)
-					: [goal.key];
+					: keysOfRun(goal);
 			return inDays(days, goal.channel, (content) => ({
 				...content,
 				...Object.fromEntries(keys.map((key) => [key, goal.position]))
@@ -223,10 +224,14 @@ function noted(
 		const cleared = fields.filter((field) => field.step === step).map((field) => [field.key, null] as const);
 		return put(days, (day) => ({ ...week[day]!, ...Object.fromEntries(cleared) }));
 	}
-	const field = fields.find((one) => one.key === key);
+	const run = /^(\d+)-(\d+)$/.exec(key);
+	const keys = run ? keysOfRun({ key: run[1]!, slots: Number(run[2]) - Number(run[1]) + 1 }) : [key];
+	const field = fields.find((one) => one.key === keys[0]);
 	const position = field && positionOf(profile, options, field, shows);
 	return put(days, (day) => {
-		const { [key]: _, ...others } = week[day]!;
-		return position === undefined ? others : { ...others, [key]: position };
+		const others = without(week[day]!, ...keys);
+		return position === undefined
+			? others
+			: { ...others, ...Object.fromEntries(keys.map((one) => [one, position])) };
 	});
 }

@@ -106,3 +106,20 @@ it('what a note overtakes is noted no longer: a cleared step’s time, a day cop
 		'setting/grouping'
 	]);
 });
+
+it('a slot that is written since is cut out of the run that was noted, and the rest of it stays', () => {
+	const day = '7-day/1/C/24/0';
+	const noted = withKeyed(
+		{},
+		{ [`${day}/0-6`]: 'Eco', [`${day}/7-12`]: 'Comfort', [`read/${day}/7`]: 'Eco' }
+	);
+	const later = withKeyed(noted, { [`${day}/5-8`]: 'Eco', [`${day}/11`]: 'Eco' });
+	expect(later).toEqual({
+		[`${day}/0-4`]: 'Eco',
+		[`${day}/9-10`]: 'Comfort',
+		[`${day}/12`]: 'Comfort',
+		[`read/${day}/7`]: 'Eco',
+		[`${day}/5-8`]: 'Eco',
+		[`${day}/11`]: 'Eco'
+	});
+});

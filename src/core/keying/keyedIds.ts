@@ -19,7 +19,7 @@ export const foundOf = (keyed: Keyed): 'as-new' | 'unknown' =>
 
 const days = '0?1?2?3?4?5?6?';
 const program = new RegExp(
-	`^(?:all/\\d{1,2}(?:/[a-z]{1,12}){0,2}|copy/${days}-${days}/[0-9a-z]{1,8}|${days}/\\d{1,2}(?:/[a-z]{1,12}){0,2})$`
+	`^(?:all/\\d{1,2}(?:/[a-z]{1,12}){0,2}|copy/${days}-${days}/[0-9a-z]{1,8}|${days}/\\d{1,2}(?:-\\d{1,2}|(?:/[a-z]{1,12}){0,2}))$`
 );
 
 /** What the ids of a control's setpoints may be called by. */
@@ -122,6 +122,37 @@ const clearsOf = (id: string): string[] => {
 	return [1, 2].map((n) => `${parts.slice(0, -n).join('/')}/clear`);
 };
 
+/** A slot, or a run of slots, of a day's strip: what its id begins with, and its first and last slot; null for any other id. */
+function slotsOf(id: string): { readonly stem: string; readonly from: number; readonly to: number } | null {
+	const [, stem, from, to = from] = /^((?!read\/|copy\/).*\/\d+\/)(\d{1,2})(?:-(\d{1,2}))?$/.exec(id) ?? [];
+	return stem === undefined ? null : { stem, from: Number(from), to: Number(to) };
+}
+
+/** Takes out of the notes of other runs the slots that were written since: what is left of a run stays noted. */
+function cutRuns(kept: Map<string, string>, id: string): void {
+	const written = slotsOf(id);
+	if (!written) return;
+	const entries = [...kept];
+	const isCut = (other: string) => {
+		const slots = slotsOf(other);
+		return slots?.stem === written.stem && slots.from <= written.to && slots.to >= written.from
+			? slots
+			: null;
+	};
+	if (!entries.some(([other]) => isCut(other))) return;
+	kept.clear();
+	for (const [other, shows] of entries) {
+		const slots = isCut(other);
+		if (!slots) kept.set(other, shows);
+		else
+			for (const [from, to] of [
+				[slots.from, written.from - 1],
+				[written.to + 1, slots.to]
+			] as const)
+				if (from <= to) kept.set(`${slots.stem}${from === to ? from : `${from}-${to}`}`, shows);
+	}
+}
+
 /**
  * What is noted as keyed after changes (null takes a note back): those noted last stand last, what they overtake is no longer noted, and
  * past {@link MOST_KEYED} the oldest go.
@@ -132,6 +163,7 @@ export function withKeyed(keyed: Keyed, changes: Readonly<Record<string, string 
 		const was = kept.get(id);
 		kept.delete(id);
 		if (shows === null) continue;
+		cutRuns(kept, id);
 		for (const clear of clearsOf(id)) kept.delete(clear);
 		const isOvertaken = overtaken(id, shows, was);
 		if (isOvertaken) for (const other of [...kept.keys()]) if (isOvertaken(other)) kept.delete(other);

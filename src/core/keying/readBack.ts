@@ -1,7 +1,14 @@
-import { celsiusToFahrenheit, type ControlOptions, type ControlProfile, type Program } from '../control';
+import {
+	celsiusToFahrenheit,
+	entryName,
+	type ControlOptions,
+	type ControlProfile,
+	type Program
+} from '../control';
 import { DAY_MINUTES } from '../week';
 import type { Keyed } from './card';
-import { programItems, type GroupItems, type Planned } from './cardItems';
+import type { MenuWanted } from './atControl';
+import { entryItemId, programItems, type GroupItems, type Planned } from './cardItems';
 
 /** What the display was read to show, by item id; what is not there was not read. */
 export type Readings = Readonly<Record<string, string>>;
@@ -15,6 +22,8 @@ export interface ReadBackGroup {
 		readonly what: string;
 		readonly shows: string;
 		readonly unit: string;
+		/** All that can stand there, where it is chosen from a few. */
+		readonly words?: readonly string[];
 	}[];
 }
 
@@ -42,18 +51,36 @@ export type Slip = { readonly ids: readonly string[] } & (
 /** What a slip is, without the values it touches. */
 type SlipFact = Slip extends infer One ? (One extends Slip ? Omit<One, 'ids'> : never) : never;
 
-/** Every value of a program as the display must show it, group by group, setpoints of the week first. */
+/** The entries of the control's menus that are set otherwise than they come: those are looked at again. */
+const entriesToRead = (menu: readonly MenuWanted[]) =>
+	menu.flatMap(({ entry, shows, unit, isFactory }) =>
+		isFactory
+			? []
+			: [
+					{
+						id: entryItemId(entry),
+						what: entryName(entry),
+						shows,
+						unit,
+						...(entry.values.kind === 'choices'
+							? { words: entry.values.choices.map((choice) => choice.shows) }
+							: {})
+					}
+				]
+	);
+
+/** Every value of a program as the display must show it, group by group, entries of the menus and setpoints of the week first. */
 export function readBackGroups(
 	profile: ControlProfile,
 	options: ControlOptions,
-	program: Program
+	program: Program,
+	menu: readonly MenuWanted[] = []
 ): ReadBackGroup[] {
 	const { settings, groups } = programItems(profile, options, program);
 	const field = ({ id, what, shows, unit }: Planned) => ({ id, what, shows, unit });
+	const once = [...entriesToRead(menu), ...settings.map(field)];
 	return [
-		...(settings.length > 0
-			? [{ section: 'Settings', aside: 'once, for the whole week', fields: settings.map(field) }]
-			: []),
+		...(once.length > 0 ? [{ section: 'Settings', aside: 'once, for the whole week', fields: once }] : []),
 		...groups.map((group) => ({ section: group.section, aside: group.aside, fields: group.items.map(field) }))
 	];
 }
@@ -91,6 +118,7 @@ export function wordsThere(
 	groups: readonly ReadBackGroup[],
 	field: ReadBackGroup['fields'][number]
 ): string[] {
+	if (field.words) return [...field.words];
 	const kind = (id: string) => (/\/\d+$/.test(id) ? 'slot' : (id.split('/').at(-1) ?? ''));
 	const like = groups
 		.flatMap((group) => group.fields)
@@ -118,7 +146,13 @@ export function notesOfReading(
 		const keyed = noted[field.id];
 		return keyed !== undefined && keyed !== value ? { ...notes, [field.id]: value } : notes;
 	}
-	if (!correctsSingly) for (const one of group.fields) if (noted[one.id] !== undefined) notes[one.id] = null;
+	if (!correctsSingly) {
+		const day = field.id.slice(0, field.id.lastIndexOf('/') + 1);
+		const own = new Set(group.fields.map(({ id }) => id));
+		// runs of slots are noted by their first and last
+		for (const id of Object.keys(noted))
+			if (own.has(id) || (id.startsWith(day) && /^\d+-\d+$/.test(id.slice(day.length)))) notes[id] = null;
+	}
 	return { ...notes, [field.id]: value };
 }
 
@@ -178,7 +212,8 @@ export function explainReadBack(
 	profile: ControlProfile,
 	options: ControlOptions,
 	program: Program,
-	readings: Readings
+	readings: Readings,
+	menu: readonly MenuWanted[] = []
 ): Slip[] {
 	const { settings, groups } = programItems(profile, options, program);
 	const slips: Slip[] = [];
@@ -248,5 +283,10 @@ export function explainReadBack(
 	for (const item of settings)
 		if (!explained.has(item.id) && read(readings, item) !== item.shows)
 			add({ kind: 'single', section: null, unit: item.unit, ...misread(item) }, [item]);
+	for (const { id, what, shows, unit } of entriesToRead(menu)) {
+		const shown = readings[id] ?? shows;
+		if (shown !== shows)
+			slips.push({ kind: 'single', section: null, unit, what, shown, planned: shows, ids: [id] });
+	}
 	return slips;
 }

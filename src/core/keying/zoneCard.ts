@@ -42,7 +42,12 @@ export function keyingStanding(
 ): KeyingStanding & { readonly chosen: Fit } {
 	const { chosen, card } = zoneCard(zone, profile, noted, fit);
 	const { done, of } = cardProgress(card, noted);
-	const groups = readBackGroups(profile, allowedOptions(profile, zone.options), chosen.program);
+	const groups = readBackGroups(
+		profile,
+		allowedOptions(profile, zone.options),
+		chosen.program,
+		menuWanted([zone], profile)
+	);
 	return { chosen, done, of, ...readBackProgress(groups, noted) };
 }
 
@@ -87,8 +92,13 @@ export function boxStanding(
 	noted: Keyed
 ): KeyingStanding {
 	const { done, of } = cardProgress(boxCard(zones, profile, noted), noted);
-	const groups = byChannel(zones).flatMap(({ zone, fit }) =>
-		readBackGroups(profile, allowedOptions(profile, zone.options), fit.chosen.program)
+	const ofBox = byChannel(zones);
+	const menu = menuWanted(
+		ofBox.map(({ zone }) => zone),
+		profile
+	);
+	const groups = ofBox.flatMap(({ zone, fit }) =>
+		readBackGroups(profile, allowedOptions(profile, zone.options), fit.chosen.program, menu)
 	);
 	const once = groups.filter(
 		(group, i) => groups.findIndex(({ section }) => section === group.section) === i

@@ -31,7 +31,7 @@ describe('a control in sentences', () => {
 			'Day grouping: Hold Menu 5\u00a0s, then press OK twice; a change wipes the week.'
 		);
 		expect(said({})).toContain('Its keys lock, but the setpoint stays free: Hold + and − together');
-		expect(said({ operation: { options: {}, resets: [], lock: null } })).toContain(
+		expect(said({ operation: { ...stat.operation, options: {}, resets: [], lock: null } })).toContain(
 			'Where it is set is not said of unit, clock format, day grouping, steps a day and with or without a program'
 		);
 		expect(lockWords(stat)).toBe(

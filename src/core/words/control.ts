@@ -348,7 +348,10 @@ function operationSentences(profile: ControlProfile): string[] {
 				]
 			: []),
 		...(offered.length === 0 ? ['It leaves nothing to choose.'] : []),
+		...menuSentences(profile),
 		...resets.map(({ wipes, how }) => `As new: ${clean(how)}; it ${WIPES_WORDS[wipes]}.`),
+		...receiverSentences(profile),
+		...(profile.operation.counts === '' ? [] : [`It counts: ${clean(profile.operation.counts)}.`]),
 		...(lock
 			? [
 					`Its keys lock${lock.covers === 'all' ? '' : ', but the setpoint stays free'}: ${clean(lock.how)}. To end it: ${clean(lock.ends)}.`
@@ -356,6 +359,44 @@ function operationSentences(profile: ControlProfile): string[] {
 			: [])
 	];
 }
+
+/** What stands in a control's own menus. */
+function menuSentences({ menu }: ControlProfile): string[] {
+	const meant = menu.filter(({ means }) => means !== 'none');
+	const idle = menu.filter(({ means }) => means === 'none');
+	return [
+		...(meant.length > 0
+			? [`Its menus set ${list(meant.map((entry) => `${entryName(entry)} (${entry.print})`))}.`]
+			: []),
+		...(idle.length > 0
+			? [`Means nothing for the heating, leave alone: ${list(idle.map(({ print }) => print))}.`]
+			: [])
+	];
+}
+
+/** What a receiver does when it hears nothing from its control. */
+const ALONE_WORDS = {
+	off: 'switches off',
+	stays: 'stays as it is',
+	'part-time': 'heats part of the time'
+} as const;
+
+function receiverSentences({ operation: { receiver } }: ControlProfile): string[] {
+	if (!receiver) return [];
+	const { pairing, ownKey, alone, aloneAfterMinutes, lamps } = receiver;
+	return [
+		`To pair it with its receiver: ${clean(pairing)}.`,
+		`A receiver that has heard nothing for ${duration(aloneAfterMinutes)} ${ALONE_WORDS[alone]}.`,
+		...(ownKey === '' ? [] : [`${clean(ownKey)}.`]),
+		...(lamps.length > 0
+			? [`Its lamp: ${lamps.map(({ shows, means }) => `${shows}, ${means}`).join('; ')}.`]
+			: [])
+	];
+}
+
+/** A control's receiver and what its lamp shows, for whoever stands before it; null where nothing of it is known. */
+export const pairingWords = (profile: ControlProfile): string | null =>
+	profile.operation.receiver ? receiverSentences(profile).join(' ') : null;
 
 /** How a control's keys are locked and how that is ended; null where it is not known. */
 export function lockWords({ operation: { lock } }: ControlProfile): string | null {

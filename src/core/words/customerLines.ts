@@ -1,4 +1,4 @@
-import { modeSentence, type ControlOptions, type ControlProfile } from '../control';
+import { modeSentence, OPTION_IDS, type ControlOptions, type ControlProfile } from '../control';
 import { duration } from '../week';
 import { clockChanges, reserveSentence } from '.';
 
@@ -105,6 +105,30 @@ function wrongLines({
 	return [
 		temperature !== null && 'A setting below the temperature of the room gives no heat: that is no fault',
 		first !== undefined && panel && `It must show ${first}. ${modeSentence(panel, first)}`,
-		operation.lock && `Keys that do nothing are locked. ${operation.lock.ends}`
+		operation.lock && `Keys that do nothing are locked. ${operation.lock.ends}`,
+		...receiverLines(operation.receiver),
+		leaveAlone(panel)
 	];
+}
+
+/** What a receiver shows and does by itself, for somebody who stands before it. */
+function receiverLines(receiver: ControlProfile['operation']['receiver']): string[] {
+	if (!receiver) return [];
+	const { lamps, ownKey } = receiver;
+	return [
+		...(lamps.length > 0
+			? [`The lamp at the receiver: ${lamps.map(({ shows, means }) => `${shows}, ${means}`).join('; ')}`]
+			: []),
+		...(ownKey === '' ? [] : [ownKey])
+	];
+}
+
+/** Which menu belongs to whoever set the control up: the one with its options. */
+function leaveAlone(panel: ControlProfile['panel']): string | false {
+	const place = panel?.places.find(({ fields }) =>
+		fields.some((field) => field.startsWith('menu/') || (OPTION_IDS as readonly string[]).includes(field))
+	);
+	return (
+		place !== undefined && `Leave the menu “${place.name}” alone: what is set there belongs to your installer`
+	);
 }

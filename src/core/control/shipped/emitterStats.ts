@@ -256,6 +256,8 @@ export const emitterStats: readonly ProfileInput[] = [
 		groupings: [weekdaysWeekend],
 		keying: programKey,
 		operation: {
+			counts:
+				'hours of heating of the day and of the week: press Set at rest; a reset puts them back to nought',
 			options: {
 				unit: { wipes: 'program' },
 				clock: { wipes: 'nothing' },

@@ -10,10 +10,12 @@
 		type OptionPlace,
 		type Wipes
 	} from '$core/control';
+	import { readLamps, writeLamps } from '$core/formats';
 	import { OPTION_NAMES, WIPES_WORDS } from '$core/words';
 	import Check from '../kit/Check.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
+	import NumberField from '../kit/NumberField.svelte';
 
 	let { draft, onchange }: { draft: ControlProfile; onchange: (draft: ControlProfile) => void } = $props();
 
@@ -115,6 +117,68 @@
 		</div>
 	{/if}
 {/if}
+
+{#if draft.habits.paired}
+	{@const receiver = operation.receiver}
+	<div class="wide">
+		<Field
+			label="How it is paired with its receiver"
+			value={receiver?.pairing ?? ''}
+			maxlength={200}
+			onchange={(pairing) =>
+				set({
+					receiver:
+						pairing.trim() === ''
+							? null
+							: { ...(receiver ?? { ownKey: '', alone: 'off', aloneAfterMinutes: 60, lamps: [] }), pairing }
+				})}
+		/>
+	</div>
+	{#if receiver}
+		<div class="wide">
+			<Field
+				label="What the key of the receiver does"
+				value={receiver.ownKey}
+				maxlength={200}
+				onchange={(ownKey) => set({ receiver: { ...receiver, ownKey } })}
+			/>
+			<Field
+				label="What its lamp shows"
+				help="As green: it rests; red: it heats."
+				value={writeLamps(receiver.lamps)}
+				maxlength={600}
+				onchange={(text) => set({ receiver: { ...receiver, lamps: readLamps(text) } })}
+			/>
+		</div>
+		<Choice
+			label="When it hears nothing"
+			value={receiver.alone}
+			options={[
+				{ value: 'off', text: 'it switches off' },
+				{ value: 'stays', text: 'it stays as it is' },
+				{ value: 'part-time', text: 'it heats part of the time' }
+			]}
+			onchange={(alone) => set({ receiver: { ...receiver, alone: alone as typeof receiver.alone } })}
+		/>
+		<NumberField
+			label="It hears nothing after"
+			unit="min"
+			whole
+			value={receiver.aloneAfterMinutes}
+			least={1}
+			most={1440}
+			onchange={(minutes) => minutes && set({ receiver: { ...receiver, aloneAfterMinutes: minutes } })}
+		/>
+	{/if}
+{/if}
+<div class="wide">
+	<Field
+		label="What it counts, and where that is seen"
+		value={operation.counts}
+		maxlength={200}
+		onchange={(counts) => set({ counts })}
+	/>
+</div>
 
 <style>
 	.wide {

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { allowedOptions, differenceWords, limitWords, setpointWithUnit } from '$core/control';
 	import { settingItems } from '$core/keying';
-	import { resetWords } from '$core/words';
+	import { pairingWords, resetWords } from '$core/words';
 	import { notAsked, offsetOf } from '$core/plan';
 	import { floorLimitOf } from '$core/thermal';
 	import Choice from './Choice.svelte';
@@ -55,6 +55,7 @@
 		control = null;
 		thermometer = null;
 	}
+	const pairing = $derived(pairingWords(profile));
 </script>
 
 {#if first.length > 0 || limits.length > 0}
@@ -145,6 +146,7 @@
 		value={onSite.paired}
 		onchoose={(value) => set('paired', value)}
 	/>
+	{#if pairing}<p class="soft">{pairing}</p>{/if}
 {/if}
 {#if profile.habits.power === 'batteries'}
 	<Day

@@ -34,7 +34,7 @@
 	const ofChannels = $derived(
 		data.channels.reduce<ReadBackGroup[][]>((all, { options, program }) => {
 			const known = all.flat().map(({ section }) => section);
-			const own = readBackGroups(data.profile, options, program);
+			const own = readBackGroups(data.profile, options, program, data.menu);
 			return [...all, own.filter(({ section }) => !known.includes(section))];
 		}, [])
 	);
@@ -44,11 +44,11 @@
 	const progress = $derived(readBackProgress(groups, notes.keyed));
 	$effect(() => {
 		for (const { id, options, program } of data.channels)
-			live.show(id, readBackProgress(readBackGroups(data.profile, options, program), notes.keyed));
+			live.show(id, readBackProgress(readBackGroups(data.profile, options, program, data.menu), notes.keyed));
 	});
 	const slips = $derived(
 		data.channels
-			.flatMap(({ options, program }) => explainReadBack(data.profile, options, program, readings))
+			.flatMap(({ options, program }) => explainReadBack(data.profile, options, program, readings, data.menu))
 			.filter((slip, i, all) => all.findIndex((one) => one.ids[0] === slip.ids[0]) === i)
 	);
 	const wrong = $derived(slips.reduce((sum, slip) => sum + slip.ids.length, 0));
