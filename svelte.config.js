@@ -25,6 +25,8 @@ export default {
 				'style-src': ['self', 'unsafe-inline'],
 				'img-src': ['self', 'data:', 'blob:'],
 				'font-src': ['self', 'data:'],
+				// a silent sound, made by the page, while a card is read aloud
+				'media-src': ['self', 'blob:'],
 				'connect-src': ['self'],
 				'worker-src': ['self', 'blob:'],
 				'object-src': ['none'],

@@ -56,9 +56,18 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 		'/due',
 		round,
 		'/firm',
-		...['room', 'control', 'week', 'key-in', 'read-back', 'proof', 'clock', 'away', 'moment', 'hand-over'].map(
-			(view) => `${zone}/${view}`
-		)
+		...[
+			'room',
+			'control',
+			'week',
+			'key-in',
+			'read-back',
+			'proof',
+			'clock',
+			'away',
+			'moment',
+			'hand-over'
+		].map((view) => `${zone}/${view}`)
 	];
 	for (const view of views)
 		for (const colorScheme of ['light', 'dark'] as const) {

@@ -135,7 +135,10 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 	const heating = await add('Heating', 'Two-channel programmer');
 	// its other channel is offered with the control that is there
 	const water = await add('Hot water', 'Hot water of Two-channel programmer');
-	await page.getByRole('link', { name: /^Control/ }).first().click();
+	await page
+		.getByRole('link', { name: /^Control/ })
+		.first()
+		.click();
 	await expect(
 		page.getByText(/governs Hot water and Heating\. Its name, options, day grouping/)
 	).toBeVisible();

@@ -5,6 +5,7 @@
 		startingPanel,
 		type ControlProfile,
 		type Panel,
+		type PanelGesture,
 		type PanelPlace,
 		type ProgramPlace
 	} from '$core/control';
@@ -46,6 +47,15 @@
 			.filter(({ values }) => values.kind === 'degrees')
 			.map((entry) => ({ value: entry.id, text: `${entry.print}: ${entryName(entry)}` }))
 	);
+	/** Keys to begin with for writing each setting: those that change a value, then any that does nothing else in the week. */
+	function writingKeys(count: number): PanelGesture[] {
+		const { up, down, take, day, copy } = panel!.program!;
+		const taken = [take, day, ...(copy ? [copy.start] : [])].flatMap((one) =>
+			one.do === 'press' ? [one.key] : []
+		);
+		const ids = [up, down, ...panel!.keys.map(({ id }) => id)].filter((id) => !taken.includes(id));
+		return [...new Set(ids)].slice(0, count).map((key) => ({ do: 'press', key, times: 1 }));
+	}
 	const newPlace = (): PanelPlace => ({
 		name: 'Menu',
 		way: [{ do: 'hold', keys: [panel!.keys[0]!.id], seconds: 3 }],
@@ -210,6 +220,25 @@
 			]}
 			onchange={(afterLast) => setProgram({ afterLast: afterLast as ProgramPlace['afterLast'] })}
 		/>
+		{#if draft.program.form === 'slots'}
+			{@const { settings } = draft.program}
+			<Check
+				label="A key writes the stretch and goes on"
+				checked={program.writes.length > 0}
+				onchange={(writes) => setProgram({ writes: writes ? writingKeys(settings.length) : [] })}
+			/>
+			{#each program.writes as gesture, i (i)}
+				<WayField
+					label="Writes {settings[i]}"
+					single
+					needed
+					{panel}
+					way={[gesture]}
+					onchange={([write]) =>
+						setProgram({ writes: program.writes.map((one, j) => (j === i ? write! : one)) })}
+				/>
+			{/each}
+		{/if}
 		<Check
 			label="Keeps what was not taken"
 			checked={program.keeps}

@@ -189,6 +189,9 @@
 			{@render tick('A pair may end at 24:00', program.endsAtMidnight, (endsAtMidnight) =>
 				patchProgram({ endsAtMidnight })
 			)}
+			{@render tick('On or off is keyed after each time', program.keyedAs === 'steps', (steps) =>
+				patchProgram({ keyedAs: steps ? 'steps' : 'times' })
+			)}
 			{@render text(
 				'Two setpoints, warmer first (empty: it only switches)',
 				program.settings?.join(', ') ?? '',

@@ -11,7 +11,7 @@
 		type KeyCard,
 		type Keyed
 	} from '$core/keying';
-	import { gestureWords, keysSaid, menuWhyWords, shownWith, spokenText } from '$core/words';
+	import { gestureWords, keysSaid, menuWhyWords, planFirstWords, shownWith, spokenText } from '$core/words';
 	import { aloud } from './aloud.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import ItsKeys from './ItsKeys.svelte';
@@ -55,6 +55,7 @@
 	} = $props();
 
 	const { panel } = $derived(profile);
+	const planFirst = $derived(planFirstWords(card.timeoutSeconds));
 	/** The unit in which the control shows degrees, by what it shows. */
 	const unit = $derived(item.unit === '°F' ? 'F' : 'C');
 	let closed = $state(false);
@@ -81,6 +82,7 @@
 			trades.
 		</p>
 	{/if}
+	{#if isFirst && planFirst}<p class="before">{planFirst}</p>{/if}
 	{#if isFirst && panel}
 		<div class="found">
 			<Choice

@@ -1,7 +1,12 @@
 import { isKeyed, readId, type CardItem } from '$core/keying';
+import { aloud } from './aloud.svelte';
 import type { HeldCard } from './heldCard.svelte';
 import type { KeyedNotes } from './keyedNotes.svelte';
 import { ownPace } from './pace.svelte';
+
+/** Keys that go on and back, also those of a headset and of a clicker. */
+const FORWARD = ['ArrowRight', 'PageDown', 'MediaPlayPause', 'MediaTrackNext'];
+const BACK = ['ArrowLeft', 'Backspace', 'PageUp', 'MediaTrackPrevious'];
 
 /** A turn at the control: what is confirmed, where one goes on the card, and how long each value took. */
 export function turnAt(held: HeldCard, notes: KeyedNotes, onmoved: () => void) {
@@ -46,13 +51,23 @@ export function turnAt(held: HeldCard, notes: KeyedNotes, onmoved: () => void) {
 		)
 			return;
 		const onControl = (event.target as HTMLElement).closest('a:not(.go), button:not(.go)');
-		if (event.key === 'ArrowRight' || ((event.key === 'Enter' || event.key === ' ') && !onControl)) confirm();
-		else if (event.key === 'ArrowLeft' || event.key === 'Backspace') back();
+		if (FORWARD.includes(event.key) || ((event.key === 'Enter' || event.key === ' ') && !onControl))
+			confirm();
+		else if (BACK.includes(event.key)) back();
 		else return;
 		event.preventDefault();
 	}
 
+	/** While the card is read aloud a tap anywhere goes on, but for what is pressed itself. */
+	function onclick(event: MouseEvent) {
+		const own = (event.target as HTMLElement).closest(
+			'a, button, input, select, label, dialog, [role="dialog"]'
+		);
+		if (aloud.on && !own) confirm();
+	}
+
 	return {
+		onclick,
 		get pressedAt() {
 			return pressedAt;
 		},

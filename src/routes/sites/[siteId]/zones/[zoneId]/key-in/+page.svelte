@@ -7,6 +7,8 @@
 	import { routeWords, shownWith } from '$core/words';
 	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
 	import { ownPace } from '$lib/ui/keyin/pace.svelte';
+	import { aloud } from '$lib/ui/keyin/aloud.svelte';
+	import { hearHeadset } from '$lib/ui/keyin/headset';
 	import AllIn from '$lib/ui/keyin/AllIn.svelte';
 	import Ask from '$lib/ui/keyin/Ask.svelte';
 	import PrintedCard from '$lib/ui/keyin/PrintedCard.svelte';
@@ -99,10 +101,11 @@
 	});
 	const toInstruction = () => void tick().then(() => instruction?.focus({ preventScroll: true }));
 	const turn = turnAt(held, notes, toInstruction);
+	$effect(() => (aloud.on ? hearHeadset(turn.confirm, turn.back) : undefined));
 </script>
 
 <svelte:head><title>{name}, key in · Fond Quarter</title></svelte:head>
-<svelte:window onkeydown={turn.onkeydown} />
+<svelte:window onkeydown={turn.onkeydown} onclick={turn.onclick} />
 
 <div class="page">
 	<main>
