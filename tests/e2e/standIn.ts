@@ -1,40 +1,82 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect } from './bench';
+import { expect, open } from './bench';
+
+/** Opens a page whose clock the test moves on: a key held for ten seconds takes no time. */
+export async function openAtOnce(page: Page, path: string) {
+	await page.clock.install();
+	await open(page, path);
+}
 
 /** A finger at one key of the stand-in: a tap, or held so many ms. */
 export async function touch(key: Locator, heldMs = 0, pointerId = 1) {
 	await key.dispatchEvent('pointerdown', { button: 0, pointerId });
-	if (heldMs > 0) await key.page().waitForTimeout(heldMs);
+	if (heldMs > 0) await key.page().clock.runFor(heldMs);
 	await key.dispatchEvent('pointerup', { button: 0, pointerId, bubbles: true });
 }
 
 export const ask = (page: Page) => page.locator('.ask');
 export const panel = (page: Page) => page.getByRole('group', { name: /^Stand-in of/ });
 
+/** What the rehearsal asks for first, in keys and words: `hold 5 s`, `held`, `to Off`, `3 times`. */
+const asked = (page: Page) =>
+	ask(page).evaluate((root) => {
+		const stroke = root.querySelector('.stroke');
+		const keys = [...(stroke?.querySelectorAll('kbd') ?? [])].map((key) => key.textContent.trim());
+		const says = (stroke?.querySelector('kbd ~ span, :scope > span:not(:has(kbd))')?.textContent ?? '')
+			.replace(/\s+/g, ' ')
+			.replace(/,\s*$/, '')
+			.trim();
+		return { keys, says: stroke ? says : null };
+	});
+
+/** Fingers put on keys, or lifted from them, so many times over, however slow the machine is in between. */
+const fingers = (
+	page: Page,
+	prints: readonly string[],
+	types: readonly ('pointerdown' | 'pointerup')[],
+	times = 1
+) =>
+	panel(page).evaluate(
+		(root, { prints, types, times }) => {
+			const keys = [...root.querySelectorAll('button')];
+			for (let n = 0; n < times; n++)
+				for (const type of types)
+					prints.forEach((print, i) =>
+						keys
+							.find((key) => key.textContent.trim() === print)!
+							.dispatchEvent(new PointerEvent(type, { button: 0, pointerId: i + 1, bubbles: true }))
+					);
+		},
+		{ prints, types, times }
+	);
+
 /** Does the first thing that the rehearsal asks for, as it stands there in keys and words. */
 export async function next(page: Page) {
-	const stroke = page.locator('.ask .stroke').first();
-	const keys = await stroke.locator('kbd').allInnerTexts();
-	const says =
-		((await stroke.innerText())
-			.replace(/\s+/g, ' ')
-			.match(/(to .+?|twice|\d+ times|hold \d+|together \d+|held|wait \d+),?(?: s,?)?$/) ?? [])[1] ?? '';
+	const { keys, says } = await asked(page);
+	if (says === null) return;
 	const seconds = Number(/\d+/.exec(says)?.[0] ?? 0);
-	const key = (print: string) => panel(page).getByRole('button', { name: print, exact: true });
-	if (says.startsWith('wait')) return page.waitForTimeout(seconds * 1000 + 500);
+	if (says.startsWith('wait')) return page.clock.runFor(seconds * 1000 + 500);
 	if (says.startsWith('to '))
 		return panel(page)
-			.getByRole('radio', { name: says.slice(3).replace(/,$/, ''), exact: true })
+			.getByRole('radio', { name: says.slice(3), exact: true })
 			.click();
-	if (says.startsWith('hold')) return touch(key(keys[0]!), seconds * 1000 + 100);
-	if (says.startsWith('together')) {
-		await key(keys[0]!).dispatchEvent('pointerdown', { button: 0, pointerId: 1 });
-		await touch(key(keys[1]!), seconds * 1000 + 100, 2);
-		return key(keys[0]!).dispatchEvent('pointerup', { button: 0, pointerId: 1, bubbles: true });
+	if (/^(hold|together)/.test(says)) {
+		await fingers(page, keys, ['pointerdown']);
+		await page.clock.runFor(seconds * 1000 + 100);
+		return fingers(page, keys, ['pointerup']);
 	}
-	if (says === 'held') return touch(key(keys[0]!), 1300);
+	if (says === 'held') {
+		// let go as soon as something else is asked for: the value is there, or nearly
+		await fingers(page, keys, ['pointerdown']);
+		for (let n = 0; n < 300; n++) {
+			await page.clock.runFor(150);
+			const now = await asked(page);
+			if (now.says !== 'held' || now.keys[0] !== keys[0]) break;
+		}
+		return fingers(page, keys, ['pointerup']);
+	}
 	const times = says === 'twice' ? 2 : says.endsWith('times') ? seconds : 1;
-	for (let n = 0; n < times; n++) await touch(key(keys[0]!));
+	await fingers(page, keys, ['pointerdown', 'pointerup'], times);
 }
 
 /** Keys the whole card by what is asked for. */

@@ -56,6 +56,34 @@
 		const ids = [up, down, ...panel!.keys.map(({ id }) => id)].filter((id) => !taken.includes(id));
 		return [...new Set(ids)].slice(0, count).map((key) => ({ do: 'press', key, times: 1 }));
 	}
+	/** A way to a mode to begin with, another for each. */
+	const usual = (i: number): PanelGesture => ({
+		do: 'hold',
+		keys: [panel!.keys[0]!.id],
+		seconds: 10 + i
+	});
+	/** Modes by their names: led to as they were, by a slide that has as many positions, or by the last key. */
+	function modesOf(names: string[]): NonNullable<Panel['modes']> {
+		const was = panel!.modes;
+		const kept = was && was.names.length === names.length ? was : null;
+		const slide = panel!.keys.find(({ positions }) => positions.length === names.length);
+		const last = panel!.keys.filter(({ kind }) => kind !== 'slide').at(-1) ?? panel!.keys[0]!;
+		const led = kept
+			? { next: kept.next, each: kept.each }
+			: slide
+				? {
+						next: null,
+						each: slide.positions.map((to) => [{ do: 'set' as const, key: slide.id, to }])
+					}
+				: { next: { do: 'press' as const, key: last.id, times: 1 }, each: [] };
+		const figures = Object.entries(was?.figures ?? {}).filter(([name]) => names.includes(name));
+		return {
+			names,
+			off: names.find((name) => name.toLowerCase() === 'off' || name === was?.off) ?? null,
+			...led,
+			figures: Object.fromEntries(figures)
+		};
+	}
 	const newPlace = (): PanelPlace => ({
 		name: 'Menu',
 		way: [{ do: 'hold', keys: [panel!.keys[0]!.id], seconds: 3 }],
@@ -309,21 +337,7 @@
 				.split(',')
 				.map((name) => name.trim())
 				.filter((name) => name !== '');
-			const off = names.find((name) => name.toLowerCase() === 'off') ?? null;
-			set({
-				modes:
-					names.length < 2
-						? null
-						: {
-								names,
-								off,
-								next: panel.modes?.next ?? { do: 'press', key: panel.keys.at(-1)!.id, times: 1 },
-								each: panel.modes?.each.length === names.length ? panel.modes.each : [],
-								figures: Object.fromEntries(
-									Object.entries(panel.modes?.figures ?? {}).filter(([name]) => names.includes(name))
-								)
-							}
-			});
+			set({ modes: names.length < 2 ? null : modesOf(names) });
 		}}
 	/>
 	{#if panel.modes}
@@ -333,7 +347,30 @@
 			single
 			{panel}
 			way={modes.next ? [modes.next] : []}
-			onchange={([next]) => set({ modes: { ...modes, next: next ?? null } })}
+			onchange={([next]) =>
+				set({
+					modes: {
+						...modes,
+						next: next ?? null,
+						each: next ? [] : modes.names.map((_, i) => modes.each[i] ?? [usual(i)])
+					}
+				})}
+		/>
+		{#each modes.each as way, i (i)}
+			<WayField
+				label="To {modes.names[i]}"
+				needed
+				{panel}
+				{way}
+				onchange={(next) =>
+					set({ modes: { ...modes, each: modes.each.map((one, j) => (j === i ? next : one)) } })}
+			/>
+		{/each}
+		<Choice
+			label="Which of them is off"
+			value={modes.off ?? ''}
+			options={[{ value: '', text: 'none' }, ...modes.names.map((name) => ({ value: name, text: name }))]}
+			onchange={(off) => set({ modes: { ...modes, off: off || null } })}
 		/>
 		{#if draft.temperature}
 			{#each modes.names.slice(1) as name (name)}
