@@ -21,9 +21,13 @@ describe('the pages about files', () => {
 		const text = readFileSync('docs/control-file.md', 'utf8');
 		const [whole] = /```json\n([\s\S]*?)```/.exec(text)!.slice(1);
 		const [panel] = /```json\n"panel": ([\s\S]*?)```/.exec(text)!.slice(1);
+		const [menu] = /```json\n"menu": ([\s\S]*?)```/.exec(text)!.slice(1);
 		const file = JSON.parse(whole!) as { profile: object };
 		const read = readControlFile(
-			JSON.stringify({ ...file, profile: { ...file.profile, panel: JSON.parse(panel!) as object } })
+			JSON.stringify({
+				...file,
+				profile: { ...file.profile, panel: JSON.parse(panel!) as object, menu: JSON.parse(menu!) as object }
+			})
 		);
 		if (!read.ok || !isOperable(read.value)) throw new Error(read.ok ? 'no panel' : JSON.stringify(read));
 		const { card } = zoneCard(sampleZone(read.value), read.value);

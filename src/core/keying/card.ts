@@ -63,29 +63,30 @@ export interface KeyCost {
 	readonly minutes: number;
 }
 
-/** An item of a group of days, with what it is to bring about. */
+type HowSet = Pick<CardItem, 'from' | 'presses' | 'gesture'>;
+
+/** An item of a group of days with how it is set and what it is to bring about. Made field by field: a large card has hundreds. */
 function ofGroup(
-	{ position, ...item }: Planned,
+	{ id, section, what, shows, unit, aside, before, position }: Planned,
 	{ prefix, days }: GroupItems,
 	program: Pick<ChannelProgram, 'options'> & { readonly form: Program['form'] },
 	index: number,
+	{ from, presses, gesture }: HowSet,
 	all = false
-): LooseItem {
-	if (program.form === 'plain')
-		return { ...item, goal: { of: 'kept', side: index === 0 ? 'heat' : 'cool', position }, why: null };
-	const key = item.id.slice(prefix.length);
-	return {
-		...item,
-		goal: {
-			of: 'field',
-			channel: program.options.channel,
-			day: days[0]!,
-			all,
-			key,
-			position: key.endsWith('/clear') ? null : position
-		},
-		why: null
-	};
+): CardItem {
+	const key = id.slice(prefix.length);
+	const goal: CardItem['goal'] =
+		program.form === 'plain'
+			? { of: 'kept', side: index === 0 ? 'heat' : 'cool', position }
+			: {
+					of: 'field',
+					channel: program.options.channel,
+					day: days[0]!,
+					all,
+					key,
+					position: key.endsWith('/clear') ? null : position
+				};
+	return { id, section, what, shows, unit, aside, before, from, presses, gesture, goal, why: null };
 }
 
 /** A setpoint that is kept for the week. */
@@ -112,12 +113,13 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, of, holds }: Walk
 			holds[leg.group] = leg.group;
 			const presses = typingPresses(grammar, contents[leg.group]!);
 			const gestures = typingGestures(grammar, contents[leg.group]!);
-			return groups[leg.group]!.items.map((item, i) => ({
-				...ofGroup(item, groups[leg.group]!, of, i),
-				from: null,
-				presses: presses[i]! + (i === 0 ? grammar.presses.day : 0),
-				gesture: gestures[i]!
-			}));
+			return groups[leg.group]!.items.map((item, i) =>
+				ofGroup(item, groups[leg.group]!, of, i, {
+					from: null,
+					presses: presses[i]! + (i === 0 ? grammar.presses.day : 0),
+					gesture: gestures[i]!
+				})
+			);
 		}
 		case 'all-days': {
 			holds.fill(leg.like);
@@ -125,13 +127,21 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, of, holds }: Walk
 			const presses = typingPresses(grammar, contents[leg.like]!);
 			const gestures = typingGestures(grammar, contents[leg.like]!);
 			return like.items.map((item, i) => ({
-				...ofGroup(item, like, of, i, true),
+				...ofGroup(
+					item,
+					like,
+					of,
+					i,
+					{
+						from: null,
+						presses: presses[i]! + (i === 0 ? grammar.presses.day : 0),
+						gesture: gestures[i]!
+					},
+					true
+				),
 				id: `${stem}/all/${item.id.slice(like.prefix.length)}`,
 				section: 'All days at once',
-				aside: 'fills every day; those that differ are corrected after',
-				from: null,
-				presses: presses[i]! + (i === 0 ? grammar.presses.day : 0),
-				gesture: gestures[i]!
+				aside: 'fills every day; those that differ are corrected after'
 			}));
 		}
 		case 'copy': {
@@ -171,11 +181,12 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, of, holds }: Walk
 				leg.keys.includes(item.id.slice(groups[leg.group]!.prefix.length))
 					? [
 							{
-								...ofGroup(item, groups[leg.group]!, of, i),
-								aside: `${item.aside} · pass what is right with "${grammar.confirm}"`,
-								from: there.items[i]!.shows,
-								presses: fieldPresses(grammar, there.items[i]!.position, item.position),
-								gesture: gestureOf(grammar, there.items[i]!.position, item.position)
+								...ofGroup(item, groups[leg.group]!, of, i, {
+									from: there.items[i]!.shows,
+									presses: fieldPresses(grammar, there.items[i]!.position, item.position),
+									gesture: gestureOf(grammar, there.items[i]!.position, item.position)
+								}),
+								aside: `${item.aside} · pass what is right with "${grammar.confirm}"`
 							}
 						]
 					: []
@@ -285,13 +296,15 @@ function channelItems(profile: ControlProfile, { options, program }: ChannelProg
 	for (const group of groups)
 		for (const [i, item] of group.items.entries())
 			if (!isOperable(profile) && !asked.has(item.id) && standsOtherwise(item, group.prefix, keyed))
-				week.push({
-					...ofGroup(item, group, of, i),
-					from: keyed[item.id] ?? null,
-					presses: keying.presses.field + 2,
-					gesture: null
-				});
+				week.push(
+					ofGroup(item, group, of, i, {
+						from: keyed[item.id] ?? null,
+						presses: keying.presses.field + 2,
+						gesture: null
+					})
+				);
 	const typed = typeEverything(keying, contents);
+	const alone: HowSet = { from: null, presses: keying.presses.field + 2, gesture: null };
 	const first = (items: CardItem[]) =>
 		items.map((item, index) => (index === 0 ? { ...item, before: keying.enter } : item));
 	return {
@@ -308,12 +321,7 @@ function channelItems(profile: ControlProfile, { options, program }: ChannelProg
 			groups.flatMap((group) =>
 				inRuns(
 					profile,
-					group.items.map((item, i): CardItem => ({
-						...ofGroup(item, group, of, i),
-						from: null,
-						presses: keying.presses.field + 2,
-						gesture: null
-					}))
+					group.items.map((item, i) => ofGroup(item, group, of, i, alone))
 				)
 			),
 		route,
