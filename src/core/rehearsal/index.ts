@@ -1,1 +1,2 @@
 export * from './rehearsed';
+export * from './world';
