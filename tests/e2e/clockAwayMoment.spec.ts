@@ -136,7 +136,7 @@ test('each family: what is tried at a moment ends as its profile says', async ({
 		await page.getByLabel('With the room at').fill('26');
 		await page.getByLabel('With the room at').press('Tab');
 	};
-	const settings = to(kelter.get('Council office')!, 'room');
+	const settings = to(kelter.get('Council office')!, 'control');
 	await open(page, settings);
 	await page.getByLabel('It may').selectOption('heat-only');
 	await saved(page);

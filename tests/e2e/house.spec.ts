@@ -136,8 +136,8 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 	// its other channel is offered with the control that is there
 	const water = await add('Hot water', 'Hot water of Two-channel programmer');
 	await page
+		.getByRole('navigation', { name: 'Steps of the work' })
 		.getByRole('link', { name: /^Control/ })
-		.first()
 		.click();
 	await expect(
 		page.getByText(/governs Hot water and Heating\. Its name, options, day grouping/)

@@ -19,3 +19,4 @@ export * from './weeksCsv';
 export * from './textOfBytes';
 export * from './menuText';
 export * from './lampText';
+export * from './logWrite';

@@ -1,2 +1,3 @@
 export * from './rehearsed';
 export * from './world';
+export * from './faults';

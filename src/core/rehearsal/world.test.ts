@@ -2,11 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { instantOf, wallAt, wallMinute } from '../civil';
 import { findProfile, type ControlProfile } from '../control';
-import { clockAt, display, isOperable, programOf, type Operable, type Stroke } from '../machine';
+import {
+	clockAt,
+	display,
+	factoryMemory,
+	isOperable,
+	programOf,
+	type Operable,
+	type Stroke
+} from '../machine';
 import { prepareRun, resolve } from '../run';
 import { designDay, readyRoom, restAt, simulate } from '../thermal';
 import {
-	begin,
+	begin as asNew,
 	changed,
 	clockErrorSeconds,
 	cutPower,
@@ -25,6 +33,9 @@ const operable = (id: string): Operable => {
 	return profile;
 };
 const PLACE = 'Europe/Dublin';
+/** As new but for its clock, which is right. */
+const begin = (profile: Operable, startMs: number, around: Parameters<typeof asNew>[2]) =>
+	asNew(profile, startMs, around, factoryMemory(profile));
 const at = (local: string) => instantOf(PLACE, wallMinute(local));
 const tap = (key: string, times = 1): Stroke => ({ do: 'press', key, times });
 const hold = (keys: string[], seconds: number): Stroke => ({ do: 'hold', keys, seconds });

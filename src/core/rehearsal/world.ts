@@ -2,6 +2,7 @@ import { instantOf, offsetAt, wallAt, weekdayOfDay } from '../civil';
 import { isSwitch, type Level, type Program } from '../control';
 import {
 	entryValue,
+	factoryClock,
 	figureInUse,
 	menuAt,
 	press as pressMachine,
@@ -99,7 +100,7 @@ export function usualRoom(profile: Operable): Room {
 	});
 }
 
-/** A stand-in as new (or with a memory), its clock right, its room at rest. */
+/** A stand-in with a memory and its clock right; or, without one, as new, its clock never set. Its room is at rest. */
 export function begin(
 	profile: Operable,
 	startMs: number,
@@ -134,7 +135,19 @@ export function begin(
 		heardMs: startMs,
 		log: []
 	};
-	return withClock(world);
+	return withClock(memory ? world : anchored(world, factoryClock(profile, 0).minute));
+}
+
+/** A stand-in that was keyed and set right by itself: it holds a memory, runs its program, and its clock is right. */
+export function commissioned(world: World, memory: Memory): World {
+	const { atMs, machine, clock } = world;
+	const next: World = {
+		...world,
+		machine: { ...machine, memory, mode: 0, locked: false, place: null, trail: [] },
+		clock: { ...clock, anchors: [...clock.anchors, { atMs, errorSeconds: 0 }] },
+		override: null
+	};
+	return withClock(changed(next, { linked: true, sunK: 0, windowOpen: false }));
 }
 
 const models = new WeakMap<

@@ -1,3 +1,5 @@
+import type { ControlProfile } from '../control';
+import type { Fault, stillWrong } from '../rehearsal';
 import { duration } from '../week';
 
 /** How a rehearsal went. */
@@ -34,4 +36,67 @@ export function scoreAdvice({ pressed, needed, slips, thrownOut, seconds }: Rehe
 	if (seconds > pressed * 3)
 		return 'The keys are right: read the next value while you press this one, and it goes twice as fast.';
 	return 'That is how it goes on site.';
+}
+
+/** What can be broken, as it is chosen; said once it was found. */
+export const FAULT_WORDS: Readonly<Record<Fault, string>> = {
+	'wrong-day': 'its weekday is wrong',
+	'hour-missed': 'its clock is an hour off',
+	'batteries-out': 'it was without power for too long',
+	'left-off-program': 'it was left off its program',
+	'day-not-copied': 'one day holds the week of another',
+	'hands-at-the-keys': 'somebody has changed a value',
+	'limit-set': 'a limit holds it down',
+	'pairing-lost': 'control and receiver do not hear each other',
+	'sensor-in-sun': 'the sun shines on its sensor'
+};
+
+/** What the household says of it: of several causes the same, as households do. */
+export const FAULT_TOLD: Readonly<Record<Fault, string>> = {
+	'wrong-day': 'It comes on at the wrong times.',
+	'hour-missed': 'It comes on at the wrong times.',
+	'batteries-out': 'It comes on at the wrong times.',
+	'left-off-program': 'It does the same day and night.',
+	'day-not-copied': 'On one day it is all wrong.',
+	'hands-at-the-keys': 'Some days it is not as it should be.',
+	'limit-set': 'It never gets properly warm.',
+	'pairing-lost': 'It stays cold, whatever we press.',
+	'sensor-in-sun': 'At midday it is cold in there.'
+};
+
+const STILL: Readonly<Record<ReturnType<typeof stillWrong>[number], string>> = {
+	clock: 'its clock',
+	mode: 'its mode',
+	week: 'its week',
+	menu: 'its menus',
+	pairing: 'the pairing',
+	sensor: 'its sensor'
+};
+
+/** What is still to be put right, once somebody has looked. */
+export const stillWrongWords = (wrong: ReturnType<typeof stillWrong>): string =>
+	`Still to put right: ${wrong.map((one) => STILL[one]).join(', ')}.`;
+
+/** Whether a control lets its heater run, as it stands beside the room. */
+export const roomHeatWords = (heats: boolean): string => (heats ? 'it heats' : 'no heat');
+
+/** What the receiver of a control does and shows. */
+export function receiverWords(
+	{ operation: { receiver } }: Pick<ControlProfile, 'operation'>,
+	stands: 'follows' | 'off' | 'stays' | 'part-time',
+	heats: boolean
+): string {
+	const lamp = (means: RegExp) => receiver?.lamps.find((one) => means.test(one.means))?.shows;
+	const shown = stands === 'follows' ? lamp(heats ? /heats/ : /rests/) : lamp(/hears nothing/);
+	const does =
+		stands === 'follows'
+			? heats
+				? 'the receiver heats'
+				: 'the receiver rests'
+			: stands === 'off'
+				? 'the receiver hears nothing and is off'
+				: stands === 'stays'
+					? 'the receiver hears nothing and stays as it was'
+					: 'the receiver hears nothing and heats part of the time';
+	return shown ? `${does}; its lamp: ${shown}` : does;
 }

@@ -1,29 +1,34 @@
 <script lang="ts">
 	import type { KeyCard } from '$core/keying';
 	import type { Operable, Stroke } from '$core/machine';
+	import type { Room } from '$core/plan';
 	import { scoreAdvice, scoreWords, shownWith } from '$core/words';
 	import Button from '../kit/Button.svelte';
-	import Choice from '../kit/Choice.svelte';
+	import ItsRoom from './ItsRoom.svelte';
 	import Panel from './Panel.svelte';
 	import { Rehearsal } from './rehearsal.svelte';
 	import Strokes from './Strokes.svelte';
+	import Troubles from './Troubles.svelte';
 
 	let {
 		name,
 		profile,
 		card,
+		place = {},
 		leave
 	}: {
 		/** What is rehearsed: the zone, or the control. */
 		name: string;
 		profile: Operable;
 		card: KeyCard;
+		/** Where it hangs: the site's time zone, and the zone's own room; without them here, in a usual one. */
+		place?: { readonly timeZone?: string; readonly room?: Room | null };
 		leave: { readonly href: string; readonly name: string };
 	} = $props();
 
 	// the page is made anew for each card
 	// svelte-ignore state_referenced_locally
-	const rehearsal = new Rehearsal(profile, { items: card.items, ...card.operated! });
+	const rehearsal = new Rehearsal(profile, { items: card.items, ...card.operated! }, place);
 	const { standIn } = rehearsal;
 	const { panel } = $derived(profile);
 	const now = $derived(rehearsal.now);
@@ -50,8 +55,6 @@
 		inside = place !== null;
 		touchedAt = atSeconds;
 	});
-	/** Minutes without power that clear most clocks. */
-	const CUT_MINUTES = 180;
 </script>
 
 <div class="rehearse">
@@ -100,20 +103,9 @@
 		{#if left !== null && after !== null}
 			<div class="bar"><span style:width="{(100 * left) / after}%" class:short={left <= 10}></span></div>
 		{/if}
+		<ItsRoom {standIn} />
+		<Troubles {standIn} card={rehearsal.card} />
 		<div class="tools">
-			<Choice
-				label="Its clock runs"
-				small
-				value={String(standIn.speed)}
-				options={[
-					{ value: '1', text: 'as it is' },
-					{ value: '60', text: '60 times as fast' },
-					{ value: '600', text: '600 times as fast' },
-					{ value: '3600', text: 'an hour a second' }
-				]}
-				onchange={(value) => (standIn.speed = Number(value))}
-			/>
-			<Button small onclick={() => standIn.cut(CUT_MINUTES)}>Cut its power for 3 h</Button>
 			<Button small onclick={() => rehearsal.again()}>As new</Button>
 		</div>
 	</section>

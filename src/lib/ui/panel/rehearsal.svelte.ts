@@ -1,6 +1,7 @@
 import { strokePresses, keysOfCard, type ToKey } from '$core/keying';
 import type { MachineState, Operable, Stroke } from '$core/machine';
 import { isAsked, rehearsed, strokesOf, type Rehearsed } from '$core/rehearsal';
+import type { Room } from '$core/plan';
 import type { RehearsalScore } from '$core/words';
 import { StandIn } from './standIn.svelte';
 
@@ -16,10 +17,17 @@ export class Rehearsal {
 	#last: Stroke | null = null;
 	readonly #needed: number;
 
-	constructor(profile: Operable, card: ToKey) {
+	constructor(
+		profile: Operable,
+		card: ToKey,
+		place: { readonly timeZone?: string; readonly room?: Room | null } = {}
+	) {
 		this.card = card;
 		this.#needed = keysOfCard(profile, card).presses;
-		this.standIn = new StandIn(profile, { onstroke: (stroke, before) => this.#count(stroke, before) });
+		this.standIn = new StandIn(profile, {
+			...place,
+			onstroke: (stroke, before) => this.#count(stroke, before)
+		});
 	}
 
 	/** What is asked for next, from what the stand-in really holds. */

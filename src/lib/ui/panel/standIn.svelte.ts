@@ -1,42 +1,67 @@
 import {
+	begin,
+	changed,
+	commissioned,
+	cutPower,
+	nextAt,
+	pass,
+	receiverStands,
+	strokeAt,
+	type LogPoint,
+	type Surroundings,
+	type World
+} from '$core/rehearsal';
+import {
 	display,
-	press,
-	settled,
-	start,
-	withoutPower,
 	type Display,
 	type MachineState,
 	type Memory,
 	type Operable,
 	type Stroke
 } from '$core/machine';
+import type { Room } from '$core/plan';
 
-/** A control that stands in for the one on the wall: its state, and its own clock that can be made to run faster. */
+/** The longest that is passed in one go: what jumps ahead is shown going on. */
+const MOST_SECONDS = 3600 * 24 * 8;
+
+/** A control that stands in for the one on the wall, in a room that it heats; its clock can be made to run faster. */
 export class StandIn {
-	#state = $state.raw<MachineState>() as MachineState;
-	/** Seconds on its clock at the last look. */
-	#at = $state(0);
+	#world = $state.raw<World>() as World;
 	#speed = $state(1);
 	readonly profile: Operable;
+	readonly #around: Partial<Surroundings> & Pick<Surroundings, 'timeZone'>;
 	#onstroke: (stroke: Stroke, before: MachineState) => void;
 
 	constructor(
 		profile: Operable,
 		{
-			memory,
+			timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone,
+			room = null,
 			onstroke = () => undefined
-		}: { memory?: Memory; onstroke?: (stroke: Stroke, before: MachineState) => void } = {}
+		}: {
+			timeZone?: string;
+			/** The room that it heats; one of the usual size without. */
+			room?: Room | null;
+			onstroke?: (stroke: Stroke, before: MachineState) => void;
+		} = {}
 	) {
 		this.profile = profile;
-		this.#state = start(profile, memory);
+		this.#around = room ? { timeZone, room } : { timeZone };
+		this.#world = begin(profile, Date.now(), this.#around);
 		this.#onstroke = onstroke;
 	}
 
+	get world(): World {
+		return this.#world;
+	}
+	set world(world: World) {
+		this.#world = world;
+	}
 	get state(): MachineState {
-		return this.#state;
+		return this.#world.machine;
 	}
 	get atSeconds(): number {
-		return this.#at;
+		return (this.#world.atMs - this.#world.startMs) / 1000;
 	}
 	get speed(): number {
 		return this.#speed;
@@ -45,29 +70,49 @@ export class StandIn {
 		this.#speed = times;
 	}
 	get display(): Display {
-		return display(this.profile, this.#state, this.#at);
+		return display(this.profile, this.state, this.atSeconds);
+	}
+	get log(): readonly LogPoint[] {
+		return this.#world.log;
+	}
+	get heats(): boolean {
+		return this.#world.relay.on;
+	}
+	/** The air of the room, in °C. */
+	get roomC(): number {
+		return this.#world.temperatures[0]!;
+	}
+	get receiver(): ReturnType<typeof receiverStands> {
+		return receiverStands(this.#world);
 	}
 	/** Seconds until the menu leaves by itself; null at rest and where it stays. */
 	get leavesInSeconds(): number | null {
-		const after = this.#state.place ? this.display.leavesAfterSeconds : null;
-		return after === null ? null : Math.max(0, after - (this.#at - this.#state.atSeconds));
+		const after = this.state.place ? this.display.leavesAfterSeconds : null;
+		return after === null ? null : Math.max(0, after - (this.atSeconds - this.state.atSeconds));
 	}
 
 	/** So many ms have passed for the person at it. While somebody is at its keys its clock runs as theirs does. */
 	pass(ms: number): void {
-		this.#at += (ms / 1000) * (this.#state.place ? 1 : this.#speed);
-		this.#state = settled(this.profile, this.#state, this.#at);
+		this.#world = pass(
+			this.#world,
+			Math.min(MOST_SECONDS, (ms / 1000) * (this.state.place ? 1 : this.#speed))
+		);
+	}
+
+	/** On to the next time that it is this weekday (0 = Monday) and minute of the day. */
+	jump(day: number, minute: number): void {
+		this.#world = pass(this.#world, (nextAt(this.#world, day, minute) - this.#world.atMs) / 1000);
 	}
 
 	stroke(stroke: Stroke): void {
-		const before = this.#state;
-		this.#state = press(this.profile, before, stroke, this.#at);
+		const before = this.state;
+		this.#world = strokeAt(this.#world, stroke);
 		this.#onstroke(stroke, before);
 	}
 
 	/** Whether holding this key moves the value under the cursor. */
 	runs(key: string): boolean {
-		const { place } = this.#state;
+		const { place } = this.state;
 		if (!place || this.profile.keying.presses.runsOnAfter === null) return false;
 		const { panel } = this.profile;
 		const { up, down } = place.in === 'program' ? panel.program! : panel.places[place.menu]!;
@@ -81,12 +126,21 @@ export class StandIn {
 
 	/** Its power gone for so many minutes. */
 	cut(minutes: number): void {
-		this.#at += minutes * 60;
-		this.#state = withoutPower(this.profile, this.#state, minutes * 60, this.#at);
+		this.#world = cutPower(this.#world, minutes);
+	}
+
+	/** Something about it otherwise: the window, the weather, the radio. */
+	put(part: Partial<Surroundings>): void {
+		this.#world = changed(this.#world, part);
+	}
+
+	/** Keyed and set right by itself. */
+	hold(memory: Memory): void {
+		this.#world = commissioned(this.#world, memory);
 	}
 
 	/** As new. */
 	reset(): void {
-		this.#state = start(this.profile, undefined, this.#at);
+		this.#world = begin(this.profile, this.#world.atMs, this.#around);
 	}
 }

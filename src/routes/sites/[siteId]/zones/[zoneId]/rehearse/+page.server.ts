@@ -9,6 +9,8 @@ export const load = pageLoad(async ({ params }: PageServerLoadEvent) => {
 	return {
 		/** A control that governs more than one zone is rehearsed as one. */
 		name: channels.length > 1 ? boxWords(stored.zone, profile) : stored.zone.name,
+		/** The room that it heats there. */
+		room: stored.zone.room,
 		card: await compute('boxCard', { zones: channels.map(({ zone }) => zone), profile, keyed: {} })
 	};
 });

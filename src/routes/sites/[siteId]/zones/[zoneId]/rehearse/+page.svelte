@@ -16,7 +16,13 @@
 <main>
 	{#if isOperable(data.profile) && data.card.operated}
 		{#key data.card}
-			<Rehearse name={data.name} profile={data.profile} card={data.card} leave={back} />
+			<Rehearse
+				name={data.name}
+				profile={data.profile}
+				card={data.card}
+				place={{ timeZone: data.site.timeZone, room: data.room }}
+				leave={back}
+			/>
 		{/key}
 	{:else}
 		<Empty heading="The keys of this control are not described yet">
