@@ -30,7 +30,7 @@ const asked = (page: Page) =>
 	});
 
 /** Fingers put on keys, or lifted from them, so many times over, however slow the machine is in between. */
-const fingers = (
+export const fingers = (
 	page: Page,
 	prints: readonly string[],
 	types: readonly ('pointerdown' | 'pointerup')[],

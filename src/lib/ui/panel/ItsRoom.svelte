@@ -22,6 +22,8 @@
 		['Friday, 22:00', 4, 1320],
 		['Saturday, 09:00', 5, 540]
 	] as const;
+	/** A choice that was taken is offered again. */
+	let jumps = $state(0);
 	const words = $derived(
 		profile.habits.paired
 			? receiverWords(profile, standIn.receiver, standIn.heats)
@@ -83,19 +85,20 @@
 			]}
 			onchange={(value) => (standIn.speed = Number(value))}
 		/>
-		<Choice
-			label="On to"
-			small
-			value=""
-			options={[
-				{ value: '', text: 'a moment' },
-				...JUMPS.map(([name], i) => ({ value: String(i), text: name }))
-			]}
-			onchange={(i) => {
-				const jump = JUMPS[Number(i)];
-				if (jump && i !== '') standIn.jump(jump[1], jump[2]);
-			}}
-		/>
+		{#key jumps}<Choice
+				label="On to"
+				small
+				value=""
+				options={[
+					{ value: '', text: 'a moment' },
+					...JUMPS.map(([name], i) => ({ value: String(i), text: name }))
+				]}
+				onchange={(i) => {
+					const jump = JUMPS[Number(i)];
+					if (jump && i !== '') standIn.jump(jump[1], jump[2]);
+					jumps++;
+				}}
+			/>{/key}
 		<Choice
 			label="Outside"
 			small
@@ -110,7 +113,7 @@
 			checked={around.windowOpen}
 			onchange={(windowOpen) => standIn.put({ windowOpen })}
 		/>
-		{#if profile.habits.paired}
+		{#if profile.habits.paired && !standIn.hides}
 			<Check
 				label="Out of range of its receiver"
 				checked={!around.linked}

@@ -81,9 +81,17 @@
 			<p class="gesture"><Strokes {panel} strokes={now.strokes} /></p>
 		{:else}
 			<p class="what"><strong>It holds the whole week.</strong></p>
-			<p>{scoreWords(rehearsal.score)}</p>
-			<p>{scoreAdvice(rehearsal.score)}</p>
-			<p class="acts"><Button kind="next" onclick={() => rehearsal.again()}>Once more</Button></p>
+			{#if rehearsal.score.pressed === 0}
+				<p>It was keyed by itself: let its clock run, or break something and find it.</p>
+			{:else}
+				<p>{scoreWords(rehearsal.score)}</p>
+				<p>{scoreAdvice(rehearsal.score)}</p>
+			{/if}
+			<p class="acts">
+				<Button kind="next" onclick={() => rehearsal.again()}
+					>{rehearsal.score.pressed === 0 ? 'Key it yourself' : 'Once more'}</Button
+				>
+			</p>
 		{/if}
 	</section>
 
@@ -103,11 +111,12 @@
 		{#if left !== null && after !== null}
 			<div class="bar"><span style:width="{(100 * left) / after}%" class:short={left <= 10}></span></div>
 		{/if}
+	</section>
+
+	<section class="around">
 		<ItsRoom {standIn} />
 		<Troubles {standIn} card={rehearsal.card} />
-		<div class="tools">
-			<Button small onclick={() => rehearsal.again()}>As new</Button>
-		</div>
+		<p class="acts"><Button small onclick={() => rehearsal.again()}>As new</Button></p>
 	</section>
 </div>
 
@@ -115,13 +124,25 @@
 	.rehearse {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) minmax(20rem, 26rem);
-		grid-template-rows: auto 1fr;
+		grid-template-areas: 'head head' 'ask control' 'around control';
+		grid-template-rows: auto auto 1fr;
 		gap: 1rem 2.5rem;
 		max-width: 72rem;
 		padding: 0 0 1rem;
 	}
+	.ask {
+		grid-area: ask;
+		min-height: 11rem;
+	}
+	.control {
+		grid-area: control;
+	}
+	.around {
+		grid-area: around;
+		max-width: 34rem;
+	}
 	header {
-		grid-column: 1 / -1;
+		grid-area: head;
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.25rem 1.25rem;
@@ -180,19 +201,16 @@
 	.bar .short {
 		background: var(--signal);
 	}
-	.tools {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.6rem;
-		align-items: end;
-		margin-top: 1rem;
-	}
 	@media (max-width: 860px) {
 		.rehearse {
 			grid-template-columns: minmax(0, 1fr);
+			grid-template-areas: 'head' 'ask' 'control' 'around';
 			grid-template-rows: none;
 			gap: 0.6rem;
 			padding: 0;
+		}
+		.ask {
+			min-height: 0;
 		}
 		.value {
 			margin: 0.1rem 0;

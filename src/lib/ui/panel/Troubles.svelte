@@ -21,6 +21,10 @@
 	const AT_RANDOM = 'random';
 	const CUT_MINUTES = 180;
 
+	$effect(() => {
+		standIn.hides = planted !== null && !told && !isMended;
+	});
+
 	function keyIt() {
 		planted = null;
 		standIn.hold(keyed);
@@ -56,7 +60,7 @@
 	<div class="acts">
 		{#if planted && !isMended}
 			{#if !told}<Button small onclick={() => (told = true)}>What is it?</Button>{/if}
-			{#if wrong.includes('pairing')}
+			{#if profile.habits.paired}
 				<Button small onclick={() => standIn.put({ linked: true })}>Pair them again</Button>
 			{/if}
 			<Button small onclick={() => standIn.put({ sunK: 0 })}>Shade its sensor</Button>

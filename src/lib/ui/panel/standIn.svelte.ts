@@ -28,6 +28,8 @@ const MOST_SECONDS = 3600 * 24 * 8;
 export class StandIn {
 	#world = $state.raw<World>() as World;
 	#speed = $state(1);
+	/** Whether something is wrong with it that is to be found: what would tell is not shown. */
+	hides = $state(false);
 	readonly profile: Operable;
 	readonly #around: Partial<Surroundings> & Pick<Surroundings, 'timeZone'>;
 	#onstroke: (stroke: Stroke, before: MachineState) => void;
