@@ -166,6 +166,15 @@ export const panelSchema = z.strictObject({
 		})
 		.nullable()
 		.default(null),
+	/** What somebody of the household does at rest: heat now for a while (once more for another step), stay as it is until it is ended, go on to the next change, be away until it is ended. */
+	hand: z
+		.strictObject({
+			boost: way.optional(),
+			hold: way.optional(),
+			advance: way.optional(),
+			away: way.optional()
+		})
+		.prefault({}),
 	/** What it holds as new; null where that is blank. */
 	factory: z
 		.strictObject({
@@ -176,6 +185,8 @@ export const panelSchema = z.strictObject({
 		.prefault({})
 });
 export type Panel = z.infer<typeof panelSchema>;
+/** What of it is done by hand at rest. */
+export type HandAct = keyof Panel['hand'];
 
 /** A fault of a panel: where it stands and what is wrong. */
 export interface PanelFault {
@@ -241,6 +252,7 @@ function allGestures(panel: Panel): {
 	if (modes?.next) addWay(['modes', 'next'], [modes.next]);
 	modes?.each.forEach((one, i) => addWay(['modes', 'each', i], one));
 	for (const [name, one] of Object.entries(panel.resets)) if (one) addWay(['resets', name], one);
+	for (const [name, one] of Object.entries(panel.hand)) if (one) addWay(['hand', name], one);
 	if (lock) {
 		addWay(['lock', 'way'], lock.way);
 		add(['lock', 'ends'], lock.ends);

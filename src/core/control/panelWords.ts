@@ -87,9 +87,18 @@ const manualSentence = (panel: Panel): string => modeSentence(panel, 'Manual') |
 
 /** What the household is told of the clock, of off and of manual, where nobody has written words of their own. */
 function withHabitWords({ habits }: ControlProfile, panel: Panel): ControlProfile['habits'] {
-	const { clock, off, manual } = habits;
+	const { clock, off, manual, boost, hold, advance, holiday } = habits;
+	const { hand } = panel;
+	const again = (way: readonly PanelGesture[] | undefined) => waySentence(panel, way ?? []);
 	return {
 		...habits,
+		boost: boost && {
+			...boost,
+			how: boost.how || again(hand.boost)
+		},
+		hold: hold && { ...hold, how: hold.how || again(hand.hold) },
+		advance: advance && { ...advance, how: advance.how || again(hand.advance) },
+		holiday: holiday?.by === 'until-ended' ? { ...holiday, how: holiday.how || again(hand.away) } : holiday,
 		clock: { ...clock, how: clock.how || clockSentence(panel) },
 		off: off && { ...off, how: off.how || modeSentence(panel, panel.modes?.off ?? null) },
 		manual: manual && { ...manual, how: manual.how || manualSentence(panel) }

@@ -4,6 +4,7 @@ import {
 	OPTION_IDS,
 	strokesOf,
 	type ControlProfile,
+	type HandAct,
 	type OptionId,
 	type Panel,
 	type PanelGesture,
@@ -70,6 +71,8 @@ export interface MachineState {
 	readonly mode: number;
 	readonly locked: boolean;
 	readonly place: Place;
+	/** What of the household's was done at its keys last: another object each time; null before. */
+	readonly act: { readonly what: HandAct; readonly atSeconds: number } | null;
 	/** What was pressed since rest and may still lead somewhere. */
 	readonly trail: readonly string[];
 	/** When a key was last touched, in seconds. */
@@ -89,7 +92,7 @@ export function start(
 	memory: Memory = factoryMemory(profile),
 	atSeconds = 0
 ): MachineState {
-	return { memory, mode: 0, locked: false, place: null, trail: [], atSeconds };
+	return { memory, mode: 0, locked: false, place: null, act: null, trail: [], atSeconds };
 }
 
 interface RoundPlace {
@@ -498,6 +501,7 @@ type Lead =
 	| { readonly to: 'menu'; readonly menu: number }
 	| { readonly to: 'mode'; readonly mode: number | null }
 	| { readonly to: 'reset'; readonly wipes: Exclude<Wipes, 'nothing'> }
+	| { readonly to: 'hand'; readonly what: HandAct }
 	| { readonly to: 'lock' };
 
 interface Way {
@@ -522,6 +526,8 @@ function waysOf({ panel }: Operable): readonly Way[] {
 	modes?.each.forEach((way, mode) => add(way, { to: 'mode', mode }));
 	for (const wipes of ['program', 'clock', 'all'] as const)
 		if (panel.resets[wipes]) add(panel.resets[wipes], { to: 'reset', wipes });
+	for (const what of ['boost', 'hold', 'advance', 'away'] as const)
+		if (panel.hand[what]) add(panel.hand[what], { to: 'hand', what });
 	if (lock) add(lock.way, { to: 'lock' });
 	known.set(panel, ways);
 	return ways;
@@ -552,6 +558,8 @@ function led(profile: Operable, state: MachineState, lead: Lead): MachineState {
 		}
 		case 'mode':
 			return { ...rest, mode: lead.mode ?? (state.mode + 1) % modes!.names.length };
+		case 'hand':
+			return { ...rest, act: { what: lead.what, atSeconds: rest.atSeconds } };
 		case 'lock':
 			return { ...rest, locked: true };
 		case 'reset': {

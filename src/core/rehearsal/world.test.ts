@@ -18,6 +18,7 @@ import {
 	changed,
 	clockErrorSeconds,
 	cutPower,
+	displayOf,
 	heldOver,
 	nextAt,
 	pass,
@@ -200,6 +201,36 @@ describe('a stand-in in its world', () => {
 		const manual = atKeys(world, tap('mode'), tap('plus', 2));
 		expect([setpointNow(manual), display(stat, manual.machine, 1e9).foot]).toEqual([21, 'Manual']);
 		expect(setpointNow(atKeys(manual, tap('mode')))).toBe(stat.habits.off!.keepsC);
+	});
+
+	it('a boost counts its steps, a hold stays until it is ended, an absence too, and the next change comes at once', () => {
+		const tuesday = (id: string, hour: string) =>
+			pass(begin(operable(id), at(`2026-01-06T${hour}`), { timeZone: PLACE }), 60);
+		// half hours, up to three of them, then none
+		const keypad = tuesday('hour-strip-keypad', '23:00');
+		const [warm, back] = [19, 15.5];
+		expect(setpointNow(keypad)).toBe(back);
+		const twice = atKeys(keypad, tap('boost', 2));
+		expect(setpointNow(twice)).toBe(warm);
+		expect(displayOf(twice)).toMatchObject({ shows: '19.0', foot: 'boost to 00:01' });
+		expect([59, 61].map((minutes) => setpointNow(pass(twice, minutes * 60)))).toEqual([warm, back]);
+		const most = operable('hour-strip-keypad').habits.boost!.mostSteps;
+		expect(setpointNow(atKeys(keypad, tap('boost', most + 1)))).toBe(back);
+
+		const held = atKeys(tuesday('line-voltage-stat', '09:00'), hold(['up'], 3));
+		expect([0, 9 * 3600].map((s) => setpointNow(pass(held, s)))).toEqual([16, 16]);
+		expect(setpointNow(pass(atKeys(held, hold(['up'], 3)), 9 * 3600))).toBe(20);
+
+		const away = atKeys(tuesday('touch-floor-stat', '07:00'), tap('away'));
+		expect([0, 48 * 3600].map((s) => setpointNow(pass(away, s)))).toEqual([19, 19]);
+		expect(setpointNow(atKeys(away, tap('away')))).toBe(25);
+
+		const programmer = tuesday('two-channel-programmer', '12:00');
+		const next = atKeys(programmer, tap('advance'));
+		expect([setpointNow(programmer), setpointNow(next), setpointNow(pass(next, 12 * 3600))]).toEqual([
+			0, 1, 0
+		]);
+		expect(setpointNow(atKeys(next, tap('advance')))).toBe(0);
 	});
 
 	it('a receiver that hears nothing does at last what it does alone', () => {

@@ -1,6 +1,9 @@
 import { instantOf, offsetAt, wallAt, weekdayOfDay } from '../civil';
-import { isSwitch, type Level, type Program } from '../control';
+import { displayTime, isSwitch, type HandAct, type Level, type Program } from '../control';
 import {
+	degreesAt,
+	degreesShown,
+	display,
 	entryValue,
 	factoryClock,
 	figureInUse,
@@ -11,6 +14,7 @@ import {
 	setpointAt,
 	start,
 	withoutPower,
+	type Display,
 	type MachineState,
 	type Memory,
 	type Operable,
@@ -30,10 +34,14 @@ import {
 } from '../thermal';
 import { DAY_MINUTES } from '../week';
 
-/** A change of the setpoint by hand at the control's face, that ends by itself. */
+/** What somebody did at the control's face: a change of the setpoint, heat for a while, a hold, an absence, the next change now. */
 interface Override {
+	readonly what: 'change' | HandAct;
 	readonly setpointC: number;
+	/** Infinity where a person ends it. */
 	readonly untilMs: number;
+	/** Steps of a boost. */
+	readonly steps: number;
 }
 
 /** What stands about a stand-in: where it hangs, what it heats, the weather. */
@@ -411,15 +419,50 @@ const SWITCHED = { kind: 'on-off', differentialK: 0.1 } as const;
 export function strokeAt(world: World, stroke: Stroke): World {
 	const { profile, atMs } = world;
 	const before = world.machine;
+	// each press at rest may be an act of its own
+	if (stroke.do === 'press' && stroke.times > 1 && !before.place)
+		return strokeAt(strokeAt(world, { ...stroke, times: 1 }), { ...stroke, times: stroke.times - 1 });
 	const seconds = secondsOf(world, atMs);
 	const machine = pressMachine(profile, before, stroke, seconds);
 	const next = { ...world, machine };
 	const clock = machine.memory.clock;
 	if (clock !== before.memory.clock) return withClock(anchored(next, clock.minute));
+	if (machine.act !== before.act && machine.act) return { ...next, override: acted(world, machine.act.what) };
 	const turned = byHand(world, stroke, machine);
 	if (turned) return { ...next, override: turned };
 	// another mode ends what was changed by hand
 	return machine.mode !== before.mode ? { ...next, override: null } : next;
+}
+
+/** What a boost, a hold, an absence or an advance makes of what it holds; null where the same act has ended it, or the control has none. */
+function acted(world: World, what: HandAct): Override | null {
+	const { profile, atMs, override } = world;
+	const { boost, hold, advance, holiday } = profile.habits;
+	const spans = heldOver({ ...world, override: null }, atMs, atMs + 9 * DAY_MS);
+	const [now, next] = spans;
+	if (!now || now.setC === null) return override;
+	const week = spans.flatMap(({ setC }) => (setC === null ? [] : [setC]));
+	const same = override?.what === what ? override : null;
+	switch (what) {
+		case 'boost': {
+			if (!boost) return override;
+			// one step more, after the most of them none
+			const steps = (same?.steps ?? 0) + 1;
+			const ends = boost.ends === 'next-change';
+			if ((ends && same) || steps > boost.mostSteps) return null;
+			const untilMs = ends ? now.toMs : atMs + steps * boost.stepMinutes * MINUTE_MS;
+			return { what, setpointC: Math.max(...week), untilMs, steps };
+		}
+		case 'hold':
+			if (!hold || same) return hold ? null : override;
+			return { what, setpointC: override?.setpointC ?? now.setC, untilMs: Infinity, steps: 0 };
+		case 'advance':
+			if (!advance || same || !next || next.setC === null) return same && advance ? null : override;
+			return { what, setpointC: next.setC, untilMs: now.toMs, steps: 0 };
+		case 'away':
+			if (holiday?.by !== 'until-ended') return override;
+			return same ? null : { what, setpointC: Math.min(...week), untilMs: Infinity, steps: 0 };
+	}
 }
 
 function byHand(world: World, stroke: Stroke, after: MachineState): Override | null {
@@ -443,7 +486,7 @@ function byHand(world: World, stroke: Stroke, after: MachineState): Override | n
 	);
 	const untilMs =
 		world.override?.untilMs ?? (habit.ends === 'next-change' ? held.toMs : atMs + habit.minutes * MINUTE_MS);
-	return { setpointC, untilMs };
+	return { what: 'change', setpointC, untilMs, steps: 0 };
 }
 
 /** Its power gone for so many minutes: nothing heats, and the clock and what it does not keep may be lost. */
@@ -494,4 +537,35 @@ export function nextAt({ around, atMs }: World, day: number, minute: number): nu
 	const now = weekMinute(wall);
 	const ahead = (day * DAY_MINUTES + minute - now + WEEK_MIN) % WEEK_MIN || WEEK_MIN;
 	return instantOf(around.timeZone, wall + ahead);
+}
+
+/** What the display says of what was done by hand. */
+const ACT_SHOWN: Readonly<Record<Override['what'], string>> = {
+	change: 'by hand',
+	boost: 'boost',
+	hold: 'held',
+	advance: 'next step',
+	away: 'away'
+};
+
+/** What stands on the display of a stand-in: at rest what it holds just now, by hand or by its week. */
+export function displayOf(world: World): Display {
+	const { profile, machine, override, around } = world;
+	const shown = display(profile, machine, secondsOf(world, world.atMs));
+	if (machine.place || !override) return shown;
+	const { unit, clock } = machine.memory.options;
+	const until =
+		override.untilMs === Infinity
+			? ''
+			: ` to ${displayTime(clockShows({ around, clock: world.clock }, override.untilMs) % DAY_MINUTES, clock)}`;
+	return {
+		...shown,
+		...(isSwitch(profile)
+			? { shows: override.setpointC >= 0.5 ? 'On' : 'Off', unit: '' }
+			: {
+					shows: degreesShown(profile, unit, degreesAt(profile, unit, override.setpointC)),
+					unit: `°${unit}`
+				}),
+		foot: `${ACT_SHOWN[override.what]}${until}`
+	};
 }

@@ -54,6 +54,7 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: { names: ['Auto', 'Off'], off: 'Off', each: [[hold('plus', 5)], [hold('minus', 5)]] },
+		hand: { boost: [press('boost')] },
 		resets: { all: [hold(['clock', 'copy'], 10)] },
 		factory: { day: { form: 'slots', slots: nightAndDay('0', '1', 6, 22) }, setpointsC: [19, 15.5] }
 	},
@@ -107,6 +108,7 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: { names: ['Auto', 'Off'], off: 'Off', next: hold('power', 3) },
+		hand: { hold: [hold('up', 3)] },
 		resets: { all: [hold(['up', 'down'], 10)] },
 		lock: { way: [hold(['left', 'right'], 5)], ends: [hold(['left', 'right'], 5)] },
 		factory: {
@@ -201,6 +203,7 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: { names: ['Auto', 'Off'], off: 'Off', next: hold('back', 5) },
+		hand: { away: [press('away')] },
 		resets: { program: [hold('week', 10)], all: [hold('gear', 10)] },
 		lock: { way: [hold('next', 10)], ends: [hold('next', 10)] },
 		factory: { day: fourSteps(25, 19) }
@@ -301,6 +304,7 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: { names: ['On', 'Off'], off: 'Off', next: hold('power', 2) },
+		hand: { hold: [hold('ok', 5)] },
 		resets: { program: [hold(['week', 'block'], 5)], all: [hold(['week', 'block'], 15)] },
 		lock: { way: [hold(['time', 'ok'], 5)], ends: [hold(['time', 'ok'], 5)] },
 		factory: { day: sixSteps }
@@ -390,6 +394,7 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: { names: ['Heat', 'Off'], off: 'Off', each: [[put('switch', 'Heat')], [put('switch', 'Off')]] },
+		hand: { hold: [hold('up', 3)] },
 		resets: { all: [hold('pin', 1)] },
 		factory: { day: fourSteps(20, 16) }
 	}

@@ -102,6 +102,7 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 			off: 'Off',
 			each: [[put('slide', 'Run')], [put('slide', 'On')], [put('slide', 'Off')]]
 		},
+		hand: { boost: [press('hour')] },
 		resets: { program: [hold(['next', 'drop'], 5)], all: [hold(['next', 'drop'], 15)] },
 		factory: {
 			day: {
@@ -309,6 +310,7 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: autoManualOff,
+		hand: { boost: [hold('push', 2)] },
 		resets: { all: [hold(['day', 'copy'], 10)] },
 		factory: { day: { form: 'slots', slots: nightAndDay('0', '1', 7, 22) }, setpointsC: [20, 16, 7] }
 	},
@@ -354,6 +356,7 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 				timeoutSeconds: 60
 			}
 		],
+		hand: { advance: [press('advance')] },
 		resets: { program: [hold(['plus', 'minus'], 5)], all: [hold('pin', 5)] },
 		factory: {
 			day: {

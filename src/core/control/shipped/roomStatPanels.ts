@@ -70,6 +70,7 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: autoManualOff,
+		hand: { boost: [press('boost')] },
 		resets: { all: [hold(['menu', 'minus'], 10)] },
 		lock: {
 			covers: 'all-but-setpoint',
@@ -141,6 +142,7 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: { names: ['Auto', 'Heat', 'Cool', 'Off'], off: 'Off', next: press('mode') },
+		hand: { hold: [press('keep')] },
 		resets: { program: [hold(['menu', 'next'], 5)], all: [hold(['menu', 'next'], 10)] },
 		lock: { way: [hold(['up', 'down'], 5)], ends: [hold(['up', 'down'], 5)] },
 		factory: {
@@ -186,6 +188,7 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: autoManualOff,
+		hand: { hold: [press('keep')] },
 		resets: { all: [hold('pin', 1)] },
 		factory: { day: sixSteps }
 	},
@@ -227,6 +230,7 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: { names: ['Run', 'Off'], off: 'Off', each: [[put('switch', 'Run')], [put('switch', 'Off')]] },
+		hand: { away: [press('away')] },
 		resets: { all: [hold(['day', 'copy'], 5)] }
 	},
 	'radio-stat': {
@@ -268,6 +272,7 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: autoManualOff,
+		hand: { boost: [press('extra')] },
 		resets: { all: [hold(['clock', 'mode'], 10)] },
 		factory: { day: sixSteps }
 	},

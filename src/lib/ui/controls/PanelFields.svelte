@@ -96,6 +96,17 @@
 		keeps: true,
 		onlyWhenOff: false
 	});
+	/** What the household can do at it, as far as it has that. */
+	const acts = $derived(
+		(
+			[
+				['boost', 'Heat now, a step each time', draft.habits.boost],
+				['hold', 'Stay as it is, and back', draft.habits.hold],
+				['advance', 'The next change now', draft.habits.advance],
+				['away', 'Away, and back', draft.habits.holiday?.by === 'until-ended' || null]
+			] as const
+		).filter(([, , has]) => has !== null)
+	);
 	const RESETS = [
 		['program', 'the week'],
 		['clock', 'the time'],
@@ -390,6 +401,17 @@
 			{/each}
 		{/if}
 	{/if}
+	{#each acts as [what, label] (what)}
+		<WayField
+			{label}
+			{panel}
+			way={panel.hand[what] ?? []}
+			onchange={(way) => {
+				const { [what]: _, ...others } = panel.hand;
+				set({ hand: way.length > 0 ? { ...others, [what]: way } : others });
+			}}
+		/>
+	{/each}
 	{#each RESETS as [wipes, words] (wipes)}
 		<WayField
 			label="As new, wiping {words}"

@@ -3,6 +3,7 @@ import {
 	changed,
 	commissioned,
 	cutPower,
+	displayOf,
 	nextAt,
 	pass,
 	receiverStands,
@@ -11,14 +12,7 @@ import {
 	type Surroundings,
 	type World
 } from '$core/rehearsal';
-import {
-	display,
-	type Display,
-	type MachineState,
-	type Memory,
-	type Operable,
-	type Stroke
-} from '$core/machine';
+import { type Display, type MachineState, type Memory, type Operable, type Stroke } from '$core/machine';
 import type { Room } from '$core/plan';
 
 /** The longest that is passed in one go: what jumps ahead is shown going on. */
@@ -72,7 +66,7 @@ export class StandIn {
 		this.#speed = times;
 	}
 	get display(): Display {
-		return display(this.profile, this.state, this.atSeconds);
+		return displayOf(this.#world);
 	}
 	get log(): readonly LogPoint[] {
 		return this.#world.log;
