@@ -26,6 +26,16 @@ export function scoreWords({ pressed, needed, seconds, slips }: RehearsalScore):
 	return `${presses}, in ${took}, ${slips === 0 ? 'no slip' : times(slips, 'slip', 'slips')}.`;
 }
 
+/** How it went before on the same control, the last first: presses, time and slips of up to three. */
+export const beforeWords = (past: readonly RehearsalScore[]): string =>
+	`Before: ${past
+		.slice(0, 3)
+		.map(
+			({ pressed, seconds, slips }) =>
+				`${pressed} presses in ${seconds < 90 ? `${Math.round(seconds)} s` : duration(Math.round(seconds / 60))}, ${slips === 0 ? 'no slip' : times(slips, 'slip', 'slips')}`
+		)
+		.join('; ')}.`;
+
 /** The one thing to do better next time. */
 export function scoreAdvice({ pressed, needed, slips, thrownOut, seconds }: RehearsalScore): string {
 	if (thrownOut > 0)

@@ -2,10 +2,12 @@
 	import type { KeyCard } from '$core/keying';
 	import type { Operable, Stroke } from '$core/machine';
 	import type { Room } from '$core/plan';
-	import { scoreAdvice, scoreWords, shownWith } from '$core/words';
+	import { beforeWords, scoreAdvice, scoreWords, shownWith } from '$core/words';
+	import { ownPace } from '../keyin/pace.svelte';
 	import Button from '../kit/Button.svelte';
 	import ItsRoom from './ItsRoom.svelte';
 	import Panel from './Panel.svelte';
+	import { keepRehearsal, pastRehearsals, type PastRehearsal } from './ownRehearsals';
 	import { Rehearsal } from './rehearsal.svelte';
 	import Strokes from './Strokes.svelte';
 	import Troubles from './Troubles.svelte';
@@ -26,9 +28,17 @@
 		leave: { readonly href: string; readonly name: string };
 	} = $props();
 
+	/** How it went on this control before. */
+	let before = $state.raw<readonly PastRehearsal[]>([]);
 	// the page is made anew for each card
 	// svelte-ignore state_referenced_locally
-	const rehearsal = new Rehearsal(profile, { items: card.items, ...card.operated! }, place);
+	const rehearsal = new Rehearsal(profile, { items: card.items, ...card.operated! }, place, {
+		onvalue: (presses, seconds) => ownPace.note({ presses, seconds }),
+		ondone: (score) => {
+			before = pastRehearsals(profile.id);
+			keepRehearsal(profile.id, score, Date.now());
+		}
+	});
 	const { standIn } = rehearsal;
 	const { panel } = $derived(profile);
 	const now = $derived(rehearsal.now);
@@ -86,6 +96,7 @@
 			{:else}
 				<p>{scoreWords(rehearsal.score)}</p>
 				<p>{scoreAdvice(rehearsal.score)}</p>
+				{#if before.length > 0}<p class="soft">{beforeWords(before)}</p>{/if}
 			{/if}
 			<p class="acts">
 				<Button kind="next" onclick={() => rehearsal.again()}

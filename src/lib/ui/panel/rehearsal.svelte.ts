@@ -15,13 +15,27 @@ export class Rehearsal {
 	#beganAt: number | null = null;
 	#seconds = $state(0);
 	#last: Stroke | null = null;
+	#takenAt: number | null = null;
+	readonly #onvalue: (presses: number, seconds: number) => void;
+	readonly #ondone: (score: RehearsalScore) => void;
 	readonly #needed: number;
 
 	constructor(
 		profile: Operable,
 		card: ToKey,
-		place: { readonly timeZone?: string; readonly room?: Room | null } = {}
+		place: { readonly timeZone?: string; readonly room?: Room | null } = {},
+		{
+			onvalue = () => undefined,
+			ondone = () => undefined
+		}: {
+			/** A value is in: the presses that it took at least, and the seconds since the one before. */
+			onvalue?: (presses: number, seconds: number) => void;
+			/** It holds the whole week. */
+			ondone?: (score: RehearsalScore) => void;
+		} = {}
 	) {
+		this.#onvalue = onvalue;
+		this.#ondone = ondone;
 		this.card = card;
 		this.#needed = keysOfCard(profile, card).presses;
 		this.standIn = new StandIn(profile, {
@@ -62,6 +76,18 @@ export class Rehearsal {
 		this.#last = stroke;
 		if (!runsOn) this.#pressed += strokePresses(profile, [stroke]);
 		if (!runsOn && !isAsked(then, stroke)) this.#slips++;
+		this.#taken(then);
+	}
+
+	/** A value that is in since the last stroke tells how fast this person keys; the last of them, how it went. */
+	#taken(then: Rehearsed): void {
+		const { now } = this;
+		if (then.at === 'value' && then.keys && (now.at !== 'value' || now.item.what !== then.item.what)) {
+			const at = performance.now();
+			if (this.#takenAt !== null) this.#onvalue(then.keys.presses, (at - this.#takenAt) / 1000);
+			this.#takenAt = at;
+		}
+		if (now.at === 'done') this.#ondone(this.score);
 	}
 
 	/** The menu has left by itself while something was still to be keyed. */
@@ -72,6 +98,6 @@ export class Rehearsal {
 	again(): void {
 		this.standIn.reset();
 		this.#pressed = this.#slips = this.#thrownOut = this.#seconds = 0;
-		this.#beganAt = this.#last = null;
+		this.#beganAt = this.#last = this.#takenAt = null;
 	}
 }

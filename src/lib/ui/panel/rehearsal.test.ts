@@ -3,7 +3,7 @@ import { sampleZone } from '$core/checks';
 import { findProfile } from '$core/control';
 import { zoneCard } from '$core/keying';
 import type { Operable } from '$core/machine';
-import { scoreAdvice, scoreWords } from '$core/words';
+import { beforeWords, scoreAdvice, scoreWords } from '$core/words';
 import { Rehearsal } from './rehearsal.svelte';
 
 function rehearsalOf(id: string) {
@@ -50,4 +50,25 @@ it('its clock runs as fast as it is told at rest, and as the hand does in a menu
 	expect(standIn.state.place).toBeNull();
 	standIn.cut(3 * 60);
 	expect(standIn.display.aside).toMatch(/^04:/);
+});
+
+it('tells how long each value took, and at its end how it went, once', () => {
+	const profile = findProfile('switch-timer') as Operable;
+	const { card } = zoneCard(sampleZone(profile), profile);
+	const values: number[] = [];
+	const ends: number[] = [];
+	const rehearsal = new Rehearsal(
+		profile,
+		{ items: card.items, ...card.operated! },
+		{},
+		{
+			onvalue: (presses, seconds) => values.push(presses, seconds),
+			ondone: ({ pressed }) => ends.push(pressed)
+		}
+	);
+	keyAll(rehearsal);
+	expect(values.length / 2).toBeGreaterThan(4);
+	expect(values.every((one) => one >= 0)).toBe(true);
+	expect(ends).toEqual([rehearsal.score.pressed]);
+	expect(beforeWords([rehearsal.score])).toMatch(/^Before: \d+ presses in 0 s, no slip\.$/);
 });
