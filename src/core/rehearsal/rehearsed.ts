@@ -44,11 +44,13 @@ function isIn(profile: Operable, { planned }: ToKey, { memory, mode }: MachineSt
 		case 'option':
 			return optionAt(profile, memory.options, goal.id) === goal.position;
 		case 'copy': {
-			// what was copied may have been corrected since
+			// what was copied may have been corrected since, or copied onto from another day on the way to its own
+			const week = planned[goal.channel] ?? [];
 			return goal.over.every((day) => {
 				const held = memory.days[goal.channel]?.[day] ?? {};
-				const [from, onto] = [goal.from, day].map((one) => planned[goal.channel]?.[one] ?? {});
-				return Object.keys(onto!).every((key) => held[key] === onto![key] || held[key] === from![key]);
+				return Object.keys(week[day] ?? {}).every((key) =>
+					week.some((content) => held[key] === content[key])
+				);
 			});
 		}
 		case 'mode':

@@ -128,7 +128,5 @@ function leaveAlone(panel: ControlProfile['panel']): string | false {
 	const place = panel?.places.find(({ fields }) =>
 		fields.some((field) => field.startsWith('menu/') || (OPTION_IDS as readonly string[]).includes(field))
 	);
-	return (
-		place !== undefined && `Leave the menu “${place.name}” alone: what is set there belongs to your installer`
-	);
+	return place !== undefined && `Leave the menu “${place.name}” alone`;
 }
