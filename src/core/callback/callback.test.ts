@@ -1,0 +1,200 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { findProfile } from '../control';
+import { fitZone } from '../fit';
+import { newZone, nothingNoted, roomSchema, withWanted, type OnSite, type Zone } from '../plan';
+import { buildWeek } from '../week';
+import {
+	causesOf,
+	gainOf,
+	likelihood,
+	nextQuestion,
+	QUESTION_IDS,
+	QUESTIONS,
+	rank,
+	SLOTS,
+	type CalledZone,
+	type Cause,
+	type Fact,
+	type Ranked
+} from '.';
+
+const ALL = [0, 1, 2, 3, 4, 5, 6];
+/** Warm from six to half past eight and from five to ten, every day. */
+const week = buildWeek(
+	ALL.flatMap((day) => [
+		{ at: day * 1440 + 360, value: 'comfort' },
+		{ at: day * 1440 + 600, value: 'eco' },
+		{ at: day * 1440 + 1020, value: 'comfort' },
+		{ at: day * 1440 + 1320, value: 'eco' }
+	])
+);
+function called(
+	control: string,
+	part: Partial<CalledZone> = {},
+	onSite: Partial<OnSite> = {},
+	change: (zone: Zone) => Zone = (zone) => zone
+): CalledZone {
+	const profile = findProfile(control)!;
+	const zone = change(withWanted(newZone('Parlour', profile), week));
+	return {
+		zone,
+		profile,
+		program: fitZone(zone, profile).chosen.program,
+		onSite: { ...nothingNoted, ...onSite },
+		governor: null,
+		outdoorC: 5,
+		missedChangeMinutes: 0,
+		...part
+	};
+}
+/** “Cold in the mornings, comes on at” so many minutes of the day. */
+const said = (at: number): Fact[] => [
+	{ kind: 'feels', what: 'cold', days: [0, 1, 2, 3, 4], from: 360, to: 480 },
+	{ kind: 'turns', to: 'on', days: [0, 1, 2, 3, 4], at }
+];
+const room = roomSchema.parse({
+	floorAreaM2: 30,
+	heightM: 2.7,
+	build: 'heavy',
+	loss: { by: 'survey', insulation: 'fair', exposedM2: 55 },
+	emitter: { kind: 'radiator', ratedW: 3300 }
+});
+
+/** Asks and is answered as where a cause is the matter, until nothing more is asked. */
+function interview(
+	causes: readonly Cause[],
+	facts: readonly Fact[],
+	truth: Cause
+): { ranked: Ranked[]; asked: number } {
+	const known = [...facts];
+	for (let asked = 0; ; asked++) {
+		const ranked = rank(causes, known);
+		const next = nextQuestion(ranked, known);
+		if (!next) return { ranked, asked };
+		const answer = truth.answers[next.question];
+		// who cannot say is not asked again
+		known.push({ kind: 'answer', question: next.question, answer: answer ?? QUESTIONS[next.question][0]! });
+	}
+}
+
+describe('what is the matter', () => {
+	it('cold in the mornings, comes on at nine: another cause on each of four zones, within three answers', () => {
+		const cases: [string, CalledZone, number, string][] = [
+			[
+				'its hand-changed clock was left',
+				called('hour-strip-keypad', { missedChangeMinutes: -60 }),
+				420,
+				'clock-off/-60'
+			],
+			['left on manual', called('day-by-day-panel-stat', {}, { leftIn: 'manual' }), 540, 'left-manual/-1'],
+			[
+				'fed by a boiler with later hours',
+				called(
+					'six-step-room-stat',
+					{
+						governor: {
+							isSwitch: true,
+							held: buildWeek(
+								ALL.flatMap((d) => [
+									{ at: d * 1440 + 540, value: 1 },
+									{ at: d * 1440 + 1320, value: 0 }
+								])
+							)
+						}
+					},
+					{},
+					(zone) => ({ ...zone, fedBy: 'boiler' })
+				),
+				540,
+				'source-later'
+			],
+			[
+				'a room too slow in frost',
+				called('six-step-room-stat', { outdoorC: -6 }, {}, (zone) => ({ ...zone, room })),
+				540,
+				'slow-room'
+			]
+		];
+		for (const [name, zone, at, id] of cases) {
+			const causes = causesOf(zone);
+			const truth = causes.find((cause) => cause.id === id)!;
+			expect(truth, name).toBeDefined();
+			const { ranked, asked } = interview(
+				causes,
+				id === 'left-manual/-1' ? said(at).slice(0, 1) : said(at),
+				truth
+			);
+			expect(ranked[0]!.cause.id, name).toBe(id);
+			expect(asked, name).toBeLessThanOrEqual(3);
+		}
+	});
+
+	it('shares sum to one, and facts that a cause foretells never lower it against one that does not', () => {
+		const causes = causesOf(called('hour-strip-keypad'));
+		expect(new Set(causes.map(({ id }) => id)).size).toBe(causes.length);
+		for (const { heats, warm } of causes) expect([heats.length, warm.length]).toEqual([SLOTS, SLOTS]);
+		fc.assert(
+			fc.property(
+				fc.nat(causes.length - 1),
+				fc.integer({ min: 0, max: 1439 }),
+				fc.subarray(ALL, { minLength: 1 }),
+				(n, at, days) => {
+					const facts: Fact[] = [{ kind: 'turns', to: 'on', days, at }];
+					const ranked = rank(causes, facts);
+					expect(ranked.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
+					const [one, other] = [causes[n]!, causes[0]!];
+					const shareOf = (cause: Cause, of: readonly Ranked[]) => of.find((r) => r.cause === cause)!.share;
+					const before = rank(causes, []);
+					const more = likelihood(one, facts[0]!) >= likelihood(other, facts[0]!);
+					const ratio =
+						shareOf(one, ranked) / shareOf(other, ranked) / (shareOf(one, before) / shareOf(other, before));
+					expect(more ? ratio >= 1 - 1e-9 : ratio < 1).toBe(true);
+				}
+			)
+		);
+	});
+
+	it('posterior and gain equal the counting of small worlds one by one', () => {
+		// worlds drawn by the causes' own weights and answers, counted
+		const causes = causesOf(called('plain-stat')).slice(0, 5);
+		const ranked = rank(causes, []);
+		for (const question of QUESTION_IDS) {
+			const { gainBits, answers } = gainOf(ranked, question);
+			const all = QUESTIONS[question];
+			const sum = causes.reduce((total, { prior }) => total + prior, 0);
+			const joint = causes.map((cause) =>
+				all.map((answer) => (cause.prior / sum) * likelihood(cause, { kind: 'answer', question, answer }))
+			);
+			const log = (p: number) => (p > 0 ? p * Math.log2(p) : 0);
+			// mutual information by its definition
+			let bits = 0;
+			joint.forEach((row) => {
+				const ofCause = row.reduce((a, b) => a + b, 0);
+				row.forEach((p, a) => {
+					const ofAnswer = joint.reduce((total, other) => total + other[a]!, 0);
+					bits += log(p) - (p > 0 ? p * Math.log2(ofCause * ofAnswer) : 0);
+				});
+			});
+			expect(gainBits).toBeCloseTo(bits, 9);
+			expect(answers.reduce((total, { share }) => total + share, 0)).toBeCloseTo(1, 9);
+			expect(joint.flat().reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+		}
+	});
+
+	it('asks nothing that was answered or that the record knows, and nothing once one cause is likely enough', () => {
+		const causes = causesOf(called('radio-stat'));
+		const facts: Fact[] = [{ kind: 'feels', what: 'cold', days: ALL, from: 0, to: 1440 }];
+		let known: Fact[] = facts;
+		const asked: string[] = [];
+		for (;;) {
+			const next = nextQuestion(rank(causes, known), known, ['rooms']);
+			if (!next) break;
+			asked.push(next.question);
+			known = [...known, { kind: 'answer', question: next.question, answer: QUESTIONS[next.question][0]! }];
+		}
+		expect(new Set(asked).size).toBe(asked.length);
+		expect(asked).not.toContain('rooms');
+		expect(nextQuestion([{ cause: causes[0]!, share: 0.9, explains: [] }], [])).toBeNull();
+	});
+});

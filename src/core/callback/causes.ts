@@ -1,0 +1,283 @@
+import { expandProgram, type ControlProfile, type Program } from '../control';
+import { isWarmth, permissionOf, type ChainZone } from '../house';
+import { factoryMemory, programOf } from '../machine';
+import type { OnSite, Zone } from '../plan';
+import { warmUp } from '../thermal';
+import { DAY_MINUTES, valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
+import { QUESTIONS, type QuestionId } from './facts';
+
+/** The grain in which a week is looked at, in minutes. */
+export const SLOT_MINUTES = 10;
+export const SLOTS = WEEK_MINUTES / SLOT_MINUTES;
+
+/** What can be the matter. */
+export type CauseKind =
+	| 'clock-off'
+	| 'weekday-off'
+	| 'left-manual'
+	| 'left-off'
+	| 'left-away'
+	| 'factory-week'
+	| 'day-not-copied'
+	| 'source-later'
+	| 'source-off'
+	| 'no-radio'
+	| 'no-power'
+	| 'limit'
+	| 'slow-room'
+	| 'weak-emitter'
+	| 'somebody-changed'
+	| 'no-fault'
+	| 'other';
+
+/** A cause with its changed world: when the heating runs and when the room is warm in it, and what would be answered. */
+export interface Cause {
+	readonly id: string;
+	readonly kind: CauseKind;
+	/** Minutes by which its clock is ahead, days by which its weekday is, the day that was not copied. */
+	readonly figure: number;
+	/** Weight before anything was said: the trade's own frequency (common practice, from memory), and what the record tells. */
+	readonly prior: number;
+	/** By slot of the week: 1 while the heating runs. */
+	readonly heats: Uint8Array;
+	/** By slot of the week: 1 while the room is warm. */
+	readonly warm: Uint8Array;
+	/** What is answered to a question where this is the matter; any answer as likely as another where it is not named. */
+	readonly answers: Partial<Readonly<Record<QuestionId, string>>>;
+}
+
+/** What is known of a zone whose household calls. */
+export interface CalledZone {
+	readonly zone: Zone;
+	readonly profile: ControlProfile;
+	readonly program: Program;
+	readonly onSite: OnSite;
+	/** What lets its source run, where a control does; null without. */
+	readonly governor: Pick<ChainZone, 'held' | 'isSwitch'> | null;
+	/** Outside on the days that were spoken of, in °C. */
+	readonly outdoorC: number;
+	/** Minutes by which a clock that is changed by hand, and was not, is ahead by now; 0 where none is missed. */
+	readonly missedChangeMinutes: number;
+}
+
+/** A room of which nothing is known: minutes until it is warm, and until it is no longer (common practice). */
+const USUAL_RISE_MINUTES = 40;
+const COOLS_TIMES_SLOWER = 3;
+
+const rotate = (of: Uint8Array, slots: number): Uint8Array =>
+	Uint8Array.from(of, (_, i) => of[(((i + slots) % SLOTS) + SLOTS) % SLOTS]!);
+
+/** When a room is warm whose heating runs so, if it takes so many minutes to warm: nothing is gained past warm, and it cools three times as slowly. Never where it does not get there. */
+export function warmthOf(heats: Uint8Array, riseMinutes: number | null): Uint8Array {
+	const warm = new Uint8Array(SLOTS);
+	if (riseMinutes === null) return warm;
+	const up = SLOT_MINUTES / Math.max(SLOT_MINUTES, riseMinutes);
+	const down = up / COOLS_TIMES_SLOWER;
+	let level = 0.5;
+	// twice round, so that the week closes on itself
+	for (let i = 0; i < 2 * SLOTS; i++) {
+		level = Math.min(1.15, Math.max(0, level + (heats[i % SLOTS] ? up : -down)));
+		if (i >= SLOTS) warm[i - SLOTS] = level >= 1 - 1e-9 ? 1 : 0;
+	}
+	return warm;
+}
+
+/** When a held week asks for warmth, by slot. */
+function asks(held: WeekSteps<number>, like: Pick<ChainZone, 'held' | 'isSwitch'>): Uint8Array {
+	return Uint8Array.from({ length: SLOTS }, (_, i) =>
+		isWarmth(valueAt(held, i * SLOT_MINUTES), like) ? 1 : 0
+	);
+}
+
+/** Minutes that the room needs from its setback to comfort at an outdoor temperature; null where it never gets there. */
+function riseOf({ zone, outdoorC }: CalledZone): number | null {
+	if (!zone.room) return USUAL_RISE_MINUTES;
+	const setpoints = zone.levels.map(({ setpointC }) => setpointC);
+	const comfortC = Math.max(...setpoints);
+	const setbackC = Math.max(...setpoints.filter((c) => c < comfortC - 1), comfortC - 5);
+	return warmUp(zone.room, { beforeC: comfortC, setbackC, minutes: 480, comfortC }, outdoorC).minutes;
+}
+
+/** Everything that may be the matter with a zone, each with its world; the weights are not brought to one. */
+export function causesOf(called: CalledZone): Cause[] {
+	const { zone, profile, program, onSite, governor, missedChangeMinutes } = called;
+	const { habits } = profile;
+	const held = expandProgram(program, profile.temperature?.minC ?? 0);
+	const like = { held, isSwitch: profile.temperature === null };
+	const wanted = asks(held, like);
+	const rise = riseOf(called);
+	const mild = zone.room ? riseOf({ ...called, outdoorC: 8 }) : rise;
+	const allowed = governor
+		? Uint8Array.from({ length: SLOTS }, (_, i) =>
+				valueAt(permissionOf(governor), i * SLOT_MINUTES) ? 1 : 0
+			)
+		: null;
+	const gated = (heats: Uint8Array) => (allowed ? heats.map((on, i) => on & allowed[i]!) : heats);
+	const nothing = new Uint8Array(SLOTS);
+	const always = new Uint8Array(SLOTS).fill(1);
+	const causes: Cause[] = [];
+	const add = (
+		kind: CauseKind,
+		prior: number,
+		heats: Uint8Array,
+		answers: Cause['answers'],
+		{
+			figure = 0,
+			warm = warmthOf(heats, mild ?? USUAL_RISE_MINUTES)
+		}: { figure?: number; warm?: Uint8Array } = {}
+	) =>
+		causes.push({ id: figure === 0 ? kind : `${kind}/${figure}`, kind, figure, prior, heats, warm, answers });
+	const usual = {
+		'clock-shows': 'right',
+		mode: 'program',
+		rooms: 'this',
+		lamp: 'as-usual',
+		'heater-asked': 'hot'
+	} as const;
+
+	if (habits.clock.summerTime !== 'no-clock' && program.form !== 'plain') {
+		for (const hours of [-12, -3, -2, -1.5, -1, -0.5, 0.5, 1, 1.5, 2, 3, 12]) {
+			const minutes = hours * 60;
+			const isChange = Math.abs(minutes) === 60 && habits.clock.summerTime === 'by-hand';
+			const isMissed = minutes === missedChangeMinutes && missedChangeMinutes !== 0;
+			add(
+				'clock-off',
+				isMissed ? 40 : isChange ? 3 : Math.abs(hours) === 12 ? 1 : 0.7,
+				gated(rotate(wanted, minutes / SLOT_MINUTES)),
+				{
+					...usual,
+					'clock-shows': minutes === 60 ? 'hour-ahead' : minutes === -60 ? 'hour-behind' : 'another-time',
+					since: isChange ? 'clocks-changed' : 'power',
+					'which-days': 'every'
+				},
+				{ figure: minutes }
+			);
+		}
+		for (let day = 1; day <= 6; day++)
+			add(
+				'weekday-off',
+				0.5,
+				gated(rotate(wanted, (day * DAY_MINUTES) / SLOT_MINUTES)),
+				{
+					...usual,
+					'clock-shows': 'another-day',
+					since: 'power',
+					'which-days': 'some'
+				},
+				{ figure: day }
+			);
+		const factory = profile.panel && programOf(profile, factoryMemory(profile));
+		if (factory && factory.form !== 'plain')
+			add(
+				'factory-week',
+				habits.clock.programKept ? 0.7 : 4,
+				gated(asks(expandProgram(factory, profile.temperature?.minC ?? 0), like)),
+				{
+					...usual,
+					since: 'power',
+					'which-days': 'every'
+				}
+			);
+		const byDay = Array.from({ length: 7 }, (_, d) => wanted.slice((d * SLOTS) / 7, ((d + 1) * SLOTS) / 7));
+		for (let d = 0; d < 7; d++) {
+			const before = byDay[(d + 6) % 7]!;
+			if (before.join() === byDay[d]!.join()) continue;
+			const heats = Uint8Array.from(wanted);
+			heats.set(before, (d * SLOTS) / 7);
+			add(
+				'day-not-copied',
+				0.4,
+				gated(heats),
+				{ ...usual, since: 'always', 'which-days': 'some' },
+				{ figure: d + 1 }
+			);
+		}
+	}
+	const left = (what: OnSite['leftIn']) => (onSite.leftIn === what ? 10 : 1);
+	if (habits.manual || habits.hold || habits.override) {
+		const more = left('manual') * left('hold');
+		add(
+			'left-manual',
+			5 * more,
+			gated(nothing),
+			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every' },
+			{ figure: -1 }
+		);
+		add(
+			'left-manual',
+			2 * more,
+			gated(always),
+			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every' },
+			{ figure: 1 }
+		);
+	}
+	if (habits.off)
+		add('left-off', 3 * left('off'), nothing, {
+			...usual,
+			mode: 'off',
+			since: 'visitors',
+			'heater-asked': 'cold'
+		});
+	if (habits.holiday)
+		add('left-away', 3 * left('holiday'), nothing, { ...usual, mode: 'away', since: 'visitors' });
+	if (allowed && wanted.some((on, i) => on && !allowed[i]))
+		add('source-later', 14, gated(wanted), {
+			...usual,
+			rooms: 'all',
+			since: 'always',
+			'which-days': 'every',
+			'heater-asked': 'cold'
+		});
+	if (zone.fedBy !== null)
+		add('source-off', 5, nothing, { ...usual, rooms: 'all', 'heater-asked': 'cold', since: 'power' });
+	if (habits.paired)
+		add('no-radio', onSite.paired === false ? 20 : 4, nothing, {
+			...usual,
+			lamp: 'out-or-blinks',
+			'heater-asked': 'cold',
+			since: 'power'
+		});
+	add('no-power', habits.power === 'batteries' ? 5 : 1.5, nothing, {
+		...usual,
+		'clock-shows': 'blank',
+		'heater-asked': 'cold',
+		since: 'power'
+	});
+	if (habits.limits)
+		add(
+			'limit',
+			zone.settings.highLimitC === null ? 0.6 : 3,
+			gated(wanted),
+			{ ...usual, since: 'always' },
+			{ warm: nothing }
+		);
+	const slow = rise === null ? null : Math.max(rise, 2 * (mild ?? rise));
+	const isSlow = zone.room !== null && rise !== null && rise > (mild ?? rise) * 1.3 && rise > 90;
+	add(
+		'slow-room',
+		isSlow ? 14 : 3,
+		gated(wanted),
+		{ ...usual, since: 'colder', 'which-days': 'every' },
+		{
+			warm: warmthOf(gated(wanted), slow ?? 180)
+		}
+	);
+	add(
+		'weak-emitter',
+		rise === null ? 14 : 1.5,
+		gated(wanted),
+		{ ...usual, since: 'colder' },
+		{ warm: nothing }
+	);
+	add('somebody-changed', profile.operation.lock && onSite.lockSet ? 0.7 : 3, gated(wanted), {
+		...usual,
+		since: 'visitors'
+	});
+	if (profile.temperature)
+		add('no-fault', 1.5, gated(wanted), { ...usual, 'heater-asked': 'cold', since: 'always' });
+	add('other', 2, gated(wanted), {});
+	return causes;
+}
+
+/** The answers that a question has. */
+export const answersTo = (question: QuestionId): readonly string[] => QUESTIONS[question];

@@ -1,0 +1,3 @@
+export * from './causes';
+export * from './facts';
+export * from './infer';

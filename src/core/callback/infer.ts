@@ -1,0 +1,148 @@
+import { DAY_MINUTES } from '../week';
+import { answersTo, SLOT_MINUTES, SLOTS, type Cause } from './causes';
+import { QUESTION_IDS, type Fact, type QuestionId } from './facts';
+
+/** A cause with what it is worth after what was said: shares sum to one. */
+export interface Ranked {
+	readonly cause: Cause;
+	readonly share: number;
+	/** For each fact, by its place: how likely it is said where this is the matter, from 0 to 1. */
+	readonly explains: readonly number[];
+}
+
+/** What is said though nothing of it is so: people mix things up (common practice). */
+const NOISE = 0.04;
+/** An answer before the control is right so often. */
+const ANSWER_RIGHT = 0.9;
+/** A time said is off by a quarter of an hour as a rule, and rounded. In minutes. */
+const ROUNDED_MINUTES = 10;
+const SPREAD_MINUTES = 20;
+
+const slotsOf = (day: number, from: number, to: number): number[] => {
+	const first = Math.floor((day * DAY_MINUTES + from) / SLOT_MINUTES);
+	const last = Math.max(first + 1, Math.ceil((day * DAY_MINUTES + to) / SLOT_MINUTES));
+	return Array.from({ length: last - first }, (_, i) => (first + i) % SLOTS);
+};
+
+/** How near the nearest change of a week to a time of some days is to it, from 0 to 1. */
+function nearChange(week: Uint8Array, to: 0 | 1, days: readonly number[], at: number): number {
+	const near = days.map((day) => {
+		let best = 0;
+		for (let s = -24; s <= 24; s++) {
+			const i = (((day * DAY_MINUTES + at) / SLOT_MINUTES + s) | 0) + SLOTS;
+			const [before, now] = [week[(i - 1) % SLOTS], week[i % SLOTS]];
+			if (now !== to || before === to) continue;
+			const minute = ((i % SLOTS) * SLOT_MINUTES) % DAY_MINUTES;
+			const off = Math.max(0, Math.abs(minute - at) - ROUNDED_MINUTES);
+			best = Math.max(best, Math.exp(-off / SPREAD_MINUTES));
+		}
+		return best;
+	});
+	return near.reduce((sum, one) => sum + one, 0) / near.length;
+}
+
+/** How likely a fact is said where a cause is the matter, from 0 to 1. */
+export function likelihood(cause: Cause, fact: Fact): number {
+	switch (fact.kind) {
+		case 'feels': {
+			const slots = fact.days.flatMap((day) => slotsOf(day, fact.from, fact.to));
+			const want = fact.what === 'hot' ? 1 : 0;
+			const share = slots.filter((i) => cause.warm[i] === want).length / slots.length;
+			// a third of the time is enough to be called so
+			return NOISE + (1 - 2 * NOISE) * Math.min(1, share * 3);
+		}
+		case 'turns': {
+			const to = fact.to === 'on' ? 1 : 0;
+			const seen = nearChange(cause.heats, to, fact.days, fact.at);
+			// who says that it comes on can mean that it gets warm
+			const felt = nearChange(cause.warm, to, fact.days, fact.at) * 0.7;
+			return NOISE + (1 - 2 * NOISE) * Math.max(seen, felt);
+		}
+		case 'answer': {
+			const expected = cause.answers[fact.question];
+			const all = answersTo(fact.question);
+			if (expected === undefined) return 1 / all.length;
+			return fact.answer === expected ? ANSWER_RIGHT : (1 - ANSWER_RIGHT) / (all.length - 1);
+		}
+	}
+}
+
+/** Causes by what they are worth after facts, the likeliest first (Bayes' rule). */
+export function rank(causes: readonly Cause[], facts: readonly Fact[]): Ranked[] {
+	const weighed = causes.map((cause) => {
+		const explains = facts.map((fact) => likelihood(cause, fact));
+		return { cause, explains, weight: explains.reduce((product, one) => product * one, cause.prior) };
+	});
+	const sum = weighed.reduce((all, { weight }) => all + weight, 0);
+	return weighed
+		.map(({ cause, explains, weight }) => ({ cause, explains, share: weight / sum }))
+		.sort((a, b) => b.share - a.share);
+}
+
+const entropy = (shares: readonly number[]): number =>
+	shares.reduce((sum, p) => (p > 0 ? sum - p * Math.log2(p) : sum), 0);
+
+/** What a question costs: one by telephone is cheap, a look at the display dearer, at the receiver or a heater dearer still. */
+const COSTS: Readonly<Record<QuestionId, number>> = {
+	since: 1,
+	rooms: 1,
+	'which-days': 1,
+	'clock-shows': 1.4,
+	mode: 1.4,
+	lamp: 1.8,
+	'heater-asked': 2
+};
+
+/** A question with what it is expected to tell, in bits, and what is likeliest after each answer. */
+export interface Asking {
+	readonly question: QuestionId;
+	readonly gainBits: number;
+	readonly answers: readonly { readonly answer: string; readonly share: number; readonly likeliest: Cause }[];
+}
+
+/** What a question is expected to tell of causes that are worth so much. */
+export function gainOf(ranked: readonly Ranked[], question: QuestionId): Asking {
+	const before = entropy(ranked.map(({ share }) => share));
+	const answers = answersTo(question).map((answer) => {
+		const fact: Fact = { kind: 'answer', question, answer };
+		const joint = ranked.map(({ cause, share }) => share * likelihood(cause, fact));
+		const share = joint.reduce((sum, one) => sum + one, 0);
+		const after = joint.map((one) => one / share);
+		return {
+			answer,
+			share,
+			after: entropy(after),
+			likeliest: ranked[after.indexOf(Math.max(...after))]!.cause
+		};
+	});
+	const expected = answers.reduce((sum, { share, after }) => sum + share * after, 0);
+	return {
+		question,
+		gainBits: before - expected,
+		answers: answers.map(({ answer, share, likeliest }) => ({ answer, share, likeliest }))
+	};
+}
+
+/** One cause is likely enough to act on. */
+export const LIKELY_ENOUGH = 0.85;
+/** Less than this is not worth a question, in bits. */
+const LEAST_GAIN_BITS = 0.08;
+
+/** The next question: that which tells most for what it costs. null where one cause is likely enough, or nothing more can be told so. */
+export function nextQuestion(
+	ranked: readonly Ranked[],
+	facts: readonly Fact[],
+	known: readonly QuestionId[] = []
+): Asking | null {
+	if ((ranked[0]?.share ?? 0) >= LIKELY_ENOUGH) return null;
+	const asked = new Set<QuestionId>([
+		...known,
+		...facts.flatMap((fact) => (fact.kind === 'answer' ? [fact.question] : []))
+	]);
+	const open = QUESTION_IDS.filter((id) => !asked.has(id)).map((id) => gainOf(ranked, id));
+	const best = open.reduce<Asking | null>(
+		(a, b) => (a === null || b.gainBits / COSTS[b.question] > a.gainBits / COSTS[a.question] ? b : a),
+		null
+	);
+	return best && best.gainBits >= LEAST_GAIN_BITS ? best : null;
+}
