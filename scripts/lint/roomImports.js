@@ -25,7 +25,7 @@ const coreOrder = {
 	record: computing,
 	callback: computing,
 	rehearsal: computing,
-	words: [...computing, 'record', 'drawing', 'rehearsal'],
+	words: [...computing, 'record', 'drawing', 'rehearsal', 'callback'],
 	formats: [...computing, 'record', 'words']
 };
 

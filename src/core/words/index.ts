@@ -1,6 +1,7 @@
 export * from './absence';
 export * from './atControl';
 export * from './box';
+export * from './callback';
 export * from './card';
 export * from './changes';
 export * from './checks';

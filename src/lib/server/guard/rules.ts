@@ -32,6 +32,7 @@ const pages: Readonly<Record<string, Least>> = {
 	'/sites/[siteId]/zones/[zoneId]/proof': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/room': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/control': 'reader',
+	'/sites/[siteId]/zones/[zoneId]/callback': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/read-back': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/week': 'reader',
 	'/sign-in': 'anyone',

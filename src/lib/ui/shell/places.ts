@@ -49,7 +49,12 @@ const ZONE = [
 	['key-in', 'Key in', 'card press program'],
 	['read-back', 'Read back', 'compare display'],
 	['hand-over', 'Hand over', 'customer page pdf link'],
-	['moment', 'Any moment', 'why is it on off now override boost']
+	['moment', 'Any moment', 'why is it on off now override boost'],
+	[
+		'callback',
+		'A call',
+		'cold mornings too hot never warm comes on at wrong something is wrong what is the matter callback'
+	]
 ] as const;
 
 export type ZoneView = (typeof ZONE)[number][0];

@@ -31,6 +31,7 @@ export function tabStates(
 		'key-in': of(({ done, of }) => `${done} of ${of}`),
 		'read-back': of(({ read, toRead }) => `${read} of ${toRead}`),
 		'hand-over': of(({ done, of }) => (done === of ? 'ready' : '–')),
-		moment: plain('and why')
+		moment: plain('and why'),
+		callback: plain('what is wrong')
 	};
 }

@@ -1,0 +1,175 @@
+import type { Cause, Fact, QuestionId, Ranked } from '../callback';
+import { modeSentence, type ControlProfile } from '../control';
+import { clockTime, DAY_NAMES, dayRange, duration } from '../week';
+
+/** A cause as it stands in a sentence. */
+export function matterWords(
+	{ kind, figure }: Pick<Cause, 'kind' | 'figure'>,
+	profile: Pick<ControlProfile, 'panel'>
+): string {
+	switch (kind) {
+		case 'clock-off':
+			return Math.abs(figure) === 720
+				? 'Its clock is half a day out, morning for evening'
+				: `Its clock is ${duration(Math.abs(figure))} ${figure > 0 ? 'ahead' : 'behind'}`;
+		case 'weekday-off':
+			return `Its weekday is ${figure === 1 ? 'one day' : `${figure} days`} ahead`;
+		case 'left-manual':
+			return figure > 0 ? 'It was left on manual, warm' : 'It was left on manual, turned down';
+		case 'left-off':
+			return profile.panel?.modes?.off ? `It was left on ${profile.panel.modes.off}` : 'It was left off';
+		case 'left-away':
+			return 'It is still set to be away';
+		case 'factory-week':
+			return 'It lost its week and runs the one that it came with';
+		case 'day-not-copied':
+			return `${DAY_NAMES[figure - 1]!} was not keyed: it holds the day before`;
+		case 'source-later':
+			return 'What feeds it starts later than the room asks';
+		case 'source-off':
+			return 'What feeds it is off';
+		case 'no-radio':
+			return 'Its receiver does not hear it';
+		case 'no-power':
+			return 'Its batteries or its supply are out';
+		case 'limit':
+			return 'A limit holds it down';
+		case 'slow-room':
+			return 'The room needs longer than it is given in this cold';
+		case 'weak-emitter':
+			return 'What heats the room is too weak for this cold';
+		case 'somebody-changed':
+			return 'Somebody has changed its week';
+		case 'no-fault':
+			return 'Nothing is wrong: the room is warmer than it is set to';
+		case 'other':
+			return 'Something else';
+	}
+}
+
+/** What was said, as it was understood. */
+export function factWords(fact: Fact): string {
+	const on = (days: readonly number[]) => (days.length === 7 ? 'every day' : dayRange([...days]));
+	switch (fact.kind) {
+		case 'feels':
+			return fact.to - fact.from >= 1440
+				? `never warm, ${on(fact.days)}`
+				: `${fact.what === 'cold' ? 'cold' : 'too hot'} ${clockTime(fact.from)} to ${clockTime(fact.to)}, ${on(fact.days)}`;
+		case 'turns':
+			return `comes ${fact.to} at ${clockTime(fact.at)}, ${on(fact.days)}`;
+		case 'answer':
+			return `${ABOUT[fact.question]}: ${answerWords(fact.question, fact.answer)}`;
+	}
+}
+
+const ABOUT: Readonly<Record<QuestionId, string>> = {
+	'clock-shows': 'its clock',
+	mode: 'it shows',
+	since: 'since',
+	rooms: 'cold',
+	'heater-asked': 'turned up, the heater is',
+	lamp: 'the receiver’s lamp',
+	'which-days': 'it is so'
+};
+
+/** A question as it is read out to the household. */
+export const askingWords = (question: QuestionId): string =>
+	({
+		'clock-shows': 'What time and which day does it show just now?',
+		mode: 'What does its display say: the program, manual, off, or away?',
+		since: 'Since when is it so, and what happened then?',
+		rooms: 'Is it only this room, or the others too?',
+		'heater-asked': 'Turn it up as far as it goes. After a quarter of an hour, is the heater hot?',
+		lamp: 'What does the lamp at the receiver show?',
+		'which-days': 'Is it every day, or only on some days?'
+	})[question];
+
+const ANSWERS: Readonly<Record<string, string>> = {
+	'clock-shows/right': 'the right time',
+	'clock-shows/hour-ahead': 'an hour ahead',
+	'clock-shows/hour-behind': 'an hour behind',
+	'clock-shows/another-time': 'another time',
+	'clock-shows/another-day': 'another day',
+	'clock-shows/blank': 'nothing at all',
+	'mode/program': 'its program',
+	'mode/manual': 'manual, or held',
+	'mode/off': 'off',
+	'mode/away': 'away',
+	'since/always': 'always, or since it was set up',
+	'since/clocks-changed': 'since the clocks changed',
+	'since/power': 'after a power cut or new batteries',
+	'since/visitors': 'somebody was at its keys',
+	'since/colder': 'since it got colder',
+	'rooms/this': 'only this room',
+	'rooms/all': 'the others too',
+	'heater-asked/hot': 'hot',
+	'heater-asked/cold': 'cold',
+	'lamp/as-usual': 'as usual',
+	'lamp/out-or-blinks': 'out, or it blinks',
+	'which-days/every': 'every day',
+	'which-days/some': 'only on some'
+};
+
+/** An answer as it stands on its button. */
+export const answerWords = (question: QuestionId, answer: string): string =>
+	ANSWERS[`${question}/${answer}`] ?? answer;
+
+/** What a cause explains of what was said, and what it does not. */
+export function explainsWords(facts: readonly Fact[], explains: readonly number[]): string {
+	const said = (which: (share: number) => boolean) =>
+		facts.filter((_, i) => which(explains[i] ?? 0)).map(factWords);
+	const [does, not] = [said((share) => share >= 0.4), said((share) => share < 0.15)];
+	return [
+		...(does.length > 0 ? [`explains ${does.join(' · ')}`] : []),
+		...(not.length > 0 ? [`does not explain ${not.join(' · ')}`] : [])
+	].join('; ');
+}
+
+/** The headline: what is likeliest by now. */
+export const headlineWords = (first: Ranked | null, profile: Pick<ControlProfile, 'panel'>): string =>
+	first === null
+		? 'Take down what was said, as it was said: the causes are weighed against what is known of this very control.'
+		: `${first.share >= 0.85 ? 'Almost certainly' : first.share >= 0.5 ? 'Most likely' : 'Perhaps'}: ${matterWords(first.cause, profile)}.`;
+
+const end = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`);
+
+/** What to do about a cause on this very control: what the household can press, or what to bring and look at. */
+export function mendWords({ kind }: Pick<Cause, 'kind'>, profile: ControlProfile): string {
+	const { habits, panel, operation } = profile;
+	const auto = panel ? modeSentence(panel, panel.modes?.names[0] ?? null) : '';
+	switch (kind) {
+		case 'clock-off':
+		case 'weekday-off':
+			return end(habits.clock.how || 'Set its clock and its weekday');
+		case 'left-manual':
+		case 'left-off':
+			return end(auto || habits.manual?.how || 'Put it back on its program');
+		case 'left-away':
+			return `End the absence. ${end(habits.holiday?.how ?? '')}`;
+		case 'factory-week':
+			return 'Its week is to be keyed again: take the card, and look at its batteries.';
+		case 'day-not-copied':
+		case 'somebody-changed':
+			return 'Read it back, and key again what differs.';
+		case 'source-later':
+			return 'Let what feeds it begin earlier: House says by how much.';
+		case 'source-off':
+			return 'See that the boiler or heat pump is switched on and shows no fault; anything behind its cover belongs to a licensed trade.';
+		case 'no-radio':
+			return end(operation.receiver?.pairing ?? 'Pair control and receiver again as their maker says');
+		case 'no-power':
+			return habits.power === 'batteries'
+				? 'Fit new batteries, then set its clock.'
+				: 'See that its supply is on; do not open it: mains belongs to a licensed trade.';
+		case 'limit':
+			return 'Look at its highest setting in the menu of the installer.';
+		case 'slow-room':
+			return 'Compute the lead on Proof, and key the starts anew.';
+		case 'weak-emitter':
+			return 'Proof says how cold it may be outside for this heater; let it run through in hard frost.';
+		case 'no-fault':
+			return 'Turn it above the room’s own temperature: heat must come.';
+		case 'other':
+			return 'Nothing told by telephone settles it: make a visit, test it step by step, and read it back.';
+	}
+}

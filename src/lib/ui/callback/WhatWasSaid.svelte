@@ -1,0 +1,128 @@
+<script lang="ts">
+	import Close from 'carbon-icons-svelte/lib/Close.svelte';
+	import type { Fact } from '$core/callback';
+	import Button from '../kit/Button.svelte';
+	import Choice from '../kit/Choice.svelte';
+	import TimeField from '../kit/TimeField.svelte';
+
+	/** What the household said: taken from large choices, shown as it was understood, and taken back one by one. */
+	let {
+		facts,
+		words,
+		onchange
+	}: {
+		facts: readonly Fact[];
+		words: (fact: Fact) => string;
+		onchange: (facts: readonly Fact[]) => void;
+	} = $props();
+
+	const DAYS = {
+		every: [0, 1, 2, 3, 4, 5, 6],
+		weekdays: [0, 1, 2, 3, 4],
+		weekend: [5, 6],
+		monday: [0],
+		sunday: [6]
+	} as const;
+	let on = $state<keyof typeof DAYS>('every');
+	const days = $derived([...DAYS[on]]);
+	const add = (fact: Fact) => onchange([...facts, fact]);
+	const felt = $derived<[string, Fact][]>([
+		['Cold in the mornings', { kind: 'feels', what: 'cold', days, from: 360, to: 540 }],
+		['Cold in the evenings', { kind: 'feels', what: 'cold', days, from: 1080, to: 1320 }],
+		['Never warm', { kind: 'feels', what: 'cold', days, from: 0, to: 1440 }],
+		['Too hot at night', { kind: 'feels', what: 'hot', days, from: 60, to: 300 }]
+	]);
+	let turns = $state<'on' | 'off'>('on');
+	/** A time that was taken is asked for anew. */
+	let taken = $state(0);
+	function takeTime(text: string) {
+		const [hour = 0, minute = 0] = text.split(':').map(Number);
+		add({ kind: 'turns', to: turns, days, at: hour * 60 + minute });
+		taken++;
+	}
+</script>
+
+<section aria-label="What was said">
+	<h2>What was said</h2>
+	{#if facts.length > 0}
+		<ul class="said">
+			{#each facts as fact, i (i)}
+				<li>
+					{words(fact)}
+					<Button
+						kind="quiet"
+						small
+						icon={Close}
+						iconLabel="Take back: {words(fact)}"
+						onclick={() => onchange(facts.filter((_, j) => j !== i))}
+					/>
+				</li>
+			{/each}
+		</ul>
+	{/if}
+	<div class="fields">
+		<Choice
+			label="On"
+			small
+			value={on}
+			options={[
+				{ value: 'every', text: 'every day' },
+				{ value: 'weekdays', text: 'working days' },
+				{ value: 'weekend', text: 'Saturday and Sunday' },
+				{ value: 'monday', text: 'Mondays' },
+				{ value: 'sunday', text: 'Sundays' }
+			]}
+			onchange={(next) => (on = next as typeof on)}
+		/>
+	</div>
+	<div class="choices">
+		{#each felt as [name, fact] (name)}<Button onclick={() => add(fact)}>{name}</Button>{/each}
+	</div>
+	<div class="fields">
+		<Choice
+			label="It"
+			small
+			value={turns}
+			options={[
+				{ value: 'on', text: 'comes on at' },
+				{ value: 'off', text: 'goes off at' }
+			]}
+			onchange={(next) => (turns = next as typeof turns)}
+		/>
+		{#key taken}<TimeField label="about" value={null} onchange={takeTime} />{/key}
+	</div>
+</section>
+
+<style>
+	h2 {
+		font-size: 1.05rem;
+	}
+	.said {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.4rem;
+		margin: 0.4rem 0 0.8rem;
+		padding: 0;
+		list-style: none;
+	}
+	.said li {
+		display: flex;
+		align-items: center;
+		padding-left: 0.8rem;
+		border: 1px solid var(--rule);
+		border-radius: 1.2rem;
+		background: var(--sheet);
+	}
+	.choices {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+		gap: 0.5rem;
+		margin: 0.6rem 0;
+	}
+	.fields {
+		display: grid;
+		grid-template-columns: repeat(2, minmax(0, 1fr));
+		gap: 0.6rem;
+		align-items: end;
+	}
+</style>
