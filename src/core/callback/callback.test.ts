@@ -130,6 +130,24 @@ describe('what is the matter', () => {
 		}
 	});
 
+	it('what the record says of it weighs: a hold with no end, a lock, a pairing that was lost', () => {
+		const shareOf = (of: CalledZone, id: string) =>
+			rank(causesOf(of), []).find(({ cause }) => cause.id === id)!.share;
+		const held = called('line-voltage-stat', {}, {}, (zone) => ({
+			...zone,
+			exceptions: [{ id: 'h', kind: 'hold', from: '2026-01-05T08:00', until: null, setpointC: 16, note: '' }]
+		}));
+		expect(shareOf(held, 'left-manual/-1')).toBeGreaterThan(
+			2 * shareOf(called('line-voltage-stat'), 'left-manual/-1')
+		);
+		expect(shareOf(called('radio-stat', {}, { paired: false }), 'no-radio')).toBeGreaterThan(
+			2 * shareOf(called('radio-stat'), 'no-radio')
+		);
+		expect(shareOf(called('six-step-room-stat', {}, { lockSet: true }), 'somebody-changed')).toBeLessThan(
+			shareOf(called('six-step-room-stat'), 'somebody-changed') / 2
+		);
+	});
+
 	it('shares sum to one, and facts that a cause foretells never lower it against one that does not', () => {
 		const causes = causesOf(called('hour-strip-keypad'));
 		expect(new Set(causes.map(({ id }) => id)).size).toBe(causes.length);

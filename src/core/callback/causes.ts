@@ -1,7 +1,7 @@
 import { expandProgram, type ControlProfile, type Program } from '../control';
 import { isWarmth, permissionOf, type ChainZone } from '../house';
 import { factoryMemory, programOf } from '../machine';
-import type { OnSite, Zone } from '../plan';
+import type { Exception, OnSite, Zone } from '../plan';
 import { warmUp } from '../thermal';
 import { DAY_MINUTES, valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
 import { QUESTIONS, type QuestionId } from './facts';
@@ -193,9 +193,14 @@ export function causesOf(called: CalledZone): Cause[] {
 			);
 		}
 	}
-	const left = (what: OnSite['leftIn']) => (onSite.leftIn === what ? 10 : 1);
+	// what it was left in at the last visit, or was said to stand on with no end
+	const left = (what: NonNullable<OnSite['leftIn']>, kind?: Exception['kind']) =>
+		onSite.leftIn === what ||
+		zone.exceptions.some((one) => one.kind === kind && 'until' in one && one.until === null)
+			? 10
+			: 1;
 	if (habits.manual || habits.hold || habits.override) {
-		const more = left('manual') * left('hold');
+		const more = Math.max(left('manual', 'manual'), left('hold', 'hold'));
 		add(
 			'left-manual',
 			5 * more,
@@ -212,7 +217,7 @@ export function causesOf(called: CalledZone): Cause[] {
 		);
 	}
 	if (habits.off)
-		add('left-off', 3 * left('off'), nothing, {
+		add('left-off', 3 * left('off', 'off'), nothing, {
 			...usual,
 			mode: 'off',
 			since: 'visitors',

@@ -123,6 +123,6 @@
 		display: grid;
 		grid-template-columns: repeat(2, minmax(0, 1fr));
 		gap: 0.6rem;
-		align-items: end;
+		align-items: start;
 	}
 </style>

@@ -124,8 +124,12 @@
 	h2 {
 		font-size: 1.05rem;
 	}
+	.parts > div {
+		display: grid;
+		gap: 0.8rem;
+		align-content: start;
+	}
 	.ask {
-		margin-top: 1rem;
 		padding: 0.9rem 1.1rem;
 		border-left: 4px solid var(--ink);
 		background: var(--sheet);
