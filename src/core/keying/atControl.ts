@@ -1,5 +1,5 @@
 import { type ControlProfile, type MenuEntry, type MenuMeaning } from '../control';
-import { entryAt, entryShown } from '../machine';
+import { entryAt, entryShown, entryValue } from '../machine';
 import type { FINISHES, Zone } from '../plan';
 import { floorLimitOf } from '../thermal';
 
@@ -12,7 +12,7 @@ export type MenuWhy =
 	/** The floor's limit in °C; `finish` is null where the limit was set by itself or no finish is known. */
 	| { readonly because: 'floor'; readonly limitC: number; readonly finish: Finish | null }
 	| { readonly because: 'regulation'; readonly kind: 'on-off' | 'cycling' }
-	| { readonly because: 'lead'; readonly lead: 'typed' | 'none' | 'by-itself' }
+	| { readonly because: 'lead'; readonly lead: 'typed' | 'by-itself' }
 	| { readonly because: 'level'; readonly level: string };
 
 /** An entry of a control's menus as it is to stand, and why. */
@@ -60,7 +60,8 @@ function asked(means: MenuMeaning, zone: Zone): Asked {
 				: null;
 		case 'early-start':
 			if (lead.school === 'control') return ['on', { because: 'lead', lead: 'by-itself' }];
-			return ['off', { because: 'lead', lead: lead.school === 'at-need' ? 'none' : 'typed' }];
+			// without a lead it stays as it comes: the run reckons with a control that finds its start by itself
+			return lead.school === 'at-need' ? null : ['off', { because: 'lead', lead: 'typed' }];
 		case 'frost':
 			return ['on', { because: 'nothing-freezes' }];
 		case 'frost-level': {
@@ -88,24 +89,15 @@ function positionOf(
 	const { values, means } = entry;
 	if (typeof value === 'number') {
 		if (values.kind === 'choices') return null;
-		// a limit lets nothing through that it should not: down to the next step
 		const at = entryAt(profile, unit, entry, value);
-		const isOver =
-			values.kind === 'degrees' && means === 'floor-limit' && entryIsOver(profile, unit, entry, at, value);
-		return isOver ? entryAt(profile, unit, entry, value) - 1 : at;
+		// a floor's limit lets nothing through that it should not: down to the next step
+		const isOver = means === 'floor-limit' && entryValue(profile, unit, entry, at) > value + 1e-9;
+		return isOver ? at - 1 : at;
 	}
 	if (values.kind !== 'choices') return null;
 	const at = values.choices.findIndex(({ is }) => is === value);
 	return at < 0 ? null : at;
 }
-
-const entryIsOver = (
-	profile: ControlProfile,
-	unit: 'C' | 'F',
-	entry: MenuEntry,
-	at: number,
-	limitC: number
-) => (unit === 'F' ? ((at - 32) * 5) / 9 : at * (profile.temperature?.stepC ?? 1)) > limitC + 1e-9;
 
 /**
  * How the entries of a control's menus are to stand, in their order: what was set by hand for this control, else what

@@ -1,6 +1,5 @@
 import {
 	entryName,
-	formInUse,
 	menuWay,
 	type ControlProfile,
 	type Grouping,
@@ -49,7 +48,6 @@ export function settingRows(
 		return { way: found?.way ?? [], onlyWhenOff: found?.place.onlyWhenOff ?? false };
 	};
 	const wanted = menuWanted(zones, profile);
-	const plain = formInUse(profile, options).form === 'plain';
 	const set = settingItems(profile, options, grouping, wanted).flatMap((item): SettingRow[] => {
 		const { goal } = item;
 		const base = { name: item.what, shows: item.shows, unit: item.unit, why: item.why, isIdle: false };
@@ -73,9 +71,7 @@ export function settingRows(
 		];
 	});
 	const rest = profile.menu
-		.filter(
-			({ id, means }) => !wanted.some(({ entry }) => entry.id === id) && !(plain && means === 'early-start')
-		)
+		.filter(({ id }) => !wanted.some(({ entry }) => entry.id === id))
 		.map((entry): SettingRow => {
 			const field = `menu/${entry.id}` as const;
 			return {

@@ -492,7 +492,6 @@ function byHand(world: World, stroke: Stroke, after: MachineState): Override | n
 /** Its power gone for so many minutes: nothing heats, and the clock and what it does not keep may be lost. */
 export function cutPower(world: World, minutes: number): World {
 	const { profile } = world;
-	const off = (profile.panel.modes?.names.length ?? 0) > 0 ? world.machine.mode : 0;
 	const first = Math.floor(world.atMs / MINUTE_MS);
 	// a world in which nobody calls for heat, for so long
 	const dark = roomRun(
@@ -501,7 +500,7 @@ export function cutPower(world: World, minutes: number): World {
 		minutes
 	);
 	const atMs = world.atMs + minutes * MINUTE_MS;
-	const machine = withoutPower(profile, { ...dark.machine, mode: off }, minutes * 60, secondsOf(world, atMs));
+	const machine = withoutPower(profile, dark.machine, minutes * 60, secondsOf(world, atMs));
 	const lost = machine.memory.clock !== dark.machine.memory.clock;
 	const next: World = {
 		...dark,

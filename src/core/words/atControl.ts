@@ -33,7 +33,6 @@ export function menuWhyWords(why: MenuWhy, unit: TemperatureUnit): string {
 		case 'lead':
 			return {
 				typed: 'the lead is in the week: both together would warm too soon',
-				none: 'no start ahead is wanted',
 				'by-itself': 'it is to find the start by itself'
 			}[why.lead];
 		case 'level':
