@@ -12,6 +12,7 @@ import { keyingPrice, keyCard } from '../src/core/keying';
 import { isOperable, press, start } from '../src/core/machine';
 import { newZone, withWanted } from '../src/core/plan';
 import { buildWeek, type WeekSteps } from '../src/core/week';
+import { median, report, time } from './report';
 
 let state = 7;
 function random(): number {
@@ -25,22 +26,6 @@ function busyWeek<V>(values: readonly V[]): WeekSteps<V> {
 			at: Math.floor(random() * 2016) * 5,
 			value: values[Math.floor(random() * values.length)]!
 		}))
-	);
-}
-
-function median(times: number[]): number {
-	return [...times].sort((a, b) => a - b)[times.length >> 1]!;
-}
-
-function time(work: () => void): number {
-	const start = performance.now();
-	work();
-	return performance.now() - start;
-}
-
-function report(name: string, took: number, allowed: number) {
-	console.log(
-		`${name}: median ${took.toFixed(2)} ms, ${(took / allowed).toFixed(2)} of the ${allowed} ms allowed`
 	);
 }
 

@@ -6,6 +6,7 @@
 import { shippedProfiles } from '../src/core/control';
 import { isOperable } from '../src/core/machine';
 import { begin, pass, type World } from '../src/core/rehearsal';
+import { median, report, time } from './report';
 
 const START_MS = Date.UTC(2026, 0, 6);
 const operable = shippedProfiles.filter(isOperable);
@@ -13,17 +14,6 @@ const worlds = (): World[] =>
 	Array.from({ length: 40 }, (_, i) =>
 		begin(operable[i % operable.length]!, START_MS, { timeZone: 'Europe/Dublin', outdoorC: (i % 12) - 4 })
 	);
-const median = (times: number[]) => [...times].sort((a, b) => a - b)[times.length >> 1]!;
-function time(work: () => void): number {
-	const start = performance.now();
-	work();
-	return performance.now() - start;
-}
-function report(name: string, took: number, allowed: number) {
-	console.log(
-		`${name}: median ${took.toFixed(2)} ms, ${(took / allowed).toFixed(2)} of the ${allowed} ms allowed`
-	);
-}
 
 const day = (all: World[]) => all.map((world) => pass(world, 86_400));
 day(worlds());
