@@ -1,5 +1,5 @@
 import { expect, test } from './bench';
-import { ask, fingers, openAtOnce, panel } from './standIn';
+import { ask, fingers, hold, openAtOnce, panel } from './standIn';
 
 test('a stand-in is keyed by itself, runs two days in its room, is broken, and put right by its keys', async ({
 	page
@@ -22,9 +22,7 @@ test('a stand-in is keyed by itself, runs two days in its room, is broken, and p
 	await expect(trouble).toContainText('“It comes on at the wrong times.”');
 	await expect(trouble).toContainText('Still to put right: its clock.');
 	const isLate = /09:0/.test(await panel(page).innerText());
-	await fingers(page, ['Clock'], ['pointerdown']);
-	await page.clock.runFor(3100);
-	await fingers(page, ['Clock'], ['pointerup']);
+	await hold(page, ['Clock'], 3);
 	await fingers(page, ['OK'], ['pointerdown', 'pointerup']);
 	await fingers(page, [isLate ? '−' : '+'], ['pointerdown', 'pointerup']);
 	await fingers(page, ['OK'], ['pointerdown', 'pointerup'], 2);
