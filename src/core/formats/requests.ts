@@ -67,7 +67,9 @@ export const keyedRequest = z.strictObject({
 		.refine(
 			(changes) => Object.keys(changes).length <= MOST_KEYED,
 			`names more values than one control can ask for (${MOST_KEYED})`
-		)
+		),
+	/** By whom and as which of its requests: what comes later than what was sent after it is passed over. */
+	sent: z.strictObject({ from: z.string().min(1).max(64), number: z.number().nonnegative() }).optional()
 });
 
 /** The zones of a site in a new order. */

@@ -54,6 +54,25 @@ describe('a zone', () => {
 		});
 	});
 
+	it('is not put back to what a phone sent first and the network delivered last', async () => {
+		const { site, zones } = await siteWithZones();
+		const { id } = zones[0]!;
+		const phone = (number: number) => ({ from: 'phone', number });
+		await noteKeyed(db, site, id, { 'setting/unit': '°C', 'setting/clock': '24 h' }, phone(2));
+		await noteKeyed(db, site, id, { 'setting/plain': 'On' }, { from: 'other phone', number: 1 });
+		expect(
+			await noteKeyed(db, site, id, { 'setting/unit': '°F', 'setting/grouping': '7-day' }, phone(1))
+		).toEqual({
+			'setting/unit': '°C',
+			'setting/clock': '24 h',
+			'setting/plain': 'On',
+			'setting/grouping': '7-day'
+		});
+		expect(await noteKeyed(db, site, id, { 'setting/unit': null }, phone(3))).not.toHaveProperty(
+			'setting/unit'
+		);
+	});
+
 	it('is added behind another, moved, removed and put back in its place', async () => {
 		const { site, zones } = await siteWithZones();
 		const made = await addZone(

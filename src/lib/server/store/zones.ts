@@ -42,6 +42,7 @@ import {
 	type ZoneAt
 } from './documents';
 import type { StoredSite } from './rows';
+import { notLate, type Sent } from './late';
 import { profileOf } from './profileOf';
 import { endedSince, type StoredVisit } from './visitRows';
 import { summarise } from './summary';
@@ -264,13 +265,15 @@ export async function saveZones(
 
 /**
  * Notes values as keyed (or, with null, as not keyed). Merges with what another device notes at the same time; what no card
- * of this control could ask for is passed over. Returns the whole of what is keyed now, or null if the zone is gone.
+ * of this control could ask for is passed over, and what was `sent` before something that came in already. Returns the whole of what
+ * is keyed now, or null if the zone is gone.
  */
 export async function noteKeyed(
 	db: Database,
 	{ id: siteId }: Of,
 	id: string,
-	changes: Readonly<Record<string, string | null>>
+	changes: Readonly<Record<string, string | null>>,
+	sent?: Sent
 ): Promise<Keyed | null> {
 	const own = (at: ZoneAt) =>
 		Object.fromEntries(
@@ -279,7 +282,7 @@ export async function noteKeyed(
 	await summariseAhead(db, siteId, id, { changes });
 	let keyed: Keyed | null = null;
 	await change(db, zoneOf(siteId, id), null, (_, current) => {
-		keyed = withKeyed(current.keyed, own(current));
+		keyed = withKeyed(current.keyed, notLate(current.boxId, own(current), sent));
 		return { keyed };
 	});
 	return keyed;

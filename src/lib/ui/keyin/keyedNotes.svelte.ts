@@ -3,6 +3,7 @@ import { browser } from '$app/environment';
 import { withKeyed, type Keyed } from '$core/keying';
 import { keepJson, keptJson, keptNames } from '../browserStore';
 import { call, mayLater, UNREACHABLE } from '../call';
+import { newUuid } from '../newUuid';
 import { saving } from '../saving.svelte';
 import { mustSignIn, signInSentence, whyUnsent, type WhyUnsent } from '../visit/unsent';
 
@@ -22,6 +23,17 @@ const ackedSchema = z.object({ keyed: z.record(z.string(), z.string()), atMs: z.
 function acked(path: string): z.infer<typeof ackedSchema> | null {
 	const read = ackedSchema.safeParse(browser ? keptJson(`${storageKey(path)}/acked`) : null);
 	return read.success ? read.data : null;
+}
+
+const SENDER = 'fond-quarter/sender';
+const senderSchema = z.object({ from: z.string(), number: z.number() });
+/** The next request of this browser: counted by its clock, and on where that was put back. */
+function nextSent(): z.infer<typeof senderSchema> {
+	const read = senderSchema.safeParse(keptJson(SENDER));
+	const last = read.success ? read.data : { from: newUuid(), number: 0 };
+	const sent = { ...last, number: Math.max(last.number + 1, Date.now()) };
+	keepJson(SENDER, sent);
+	return sent;
 }
 
 /** How many values noted at a control wait in this browser to be sent. Call in the browser. */
@@ -137,7 +149,10 @@ export class KeyedNotes {
 	async #sendAll(): Promise<boolean> {
 		while (this.waiting > 0 && !this.#why) {
 			const changes = { ...this.#pending };
-			const answer = await this.#ask<{ keyed: Keyed; nowMs: number }>('POST', this.#path, { changes });
+			const answer = await this.#ask<{ keyed: Keyed; nowMs: number }>('POST', this.#path, {
+				changes,
+				sent: nextSent()
+			});
 			if (answer.ok) {
 				for (const [id, shows] of Object.entries(changes))
 					if (this.#pending[id] === shows) delete this.#pending[id];

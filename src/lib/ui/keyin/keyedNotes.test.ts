@@ -5,6 +5,11 @@ import { asked, later, net, pages, type Network } from '../../../../tests/suppor
 import { saving } from '../saving.svelte';
 import { KeyedNotes, keptKeyed, keyedWaiting } from './keyedNotes.svelte';
 
+interface Sent {
+	from: string;
+	number: number;
+}
+
 /** A server that merges what is keyed, value by value, as the program's own does. */
 function serverOf(keyed: Record<string, string> = {}, status = 200) {
 	const server = { keyed: keyed as Keyed, status };
@@ -26,7 +31,11 @@ describe('values keyed at a control', () => {
 		notes.note('c', '7.0');
 		expect(notes.keyed).toEqual({ a: '20.5', c: '7.0' });
 		await later(200);
-		expect(asked.map(({ body }) => body)).toEqual([{ changes: { a: '20.5' } }, { changes: { c: '7.0' } }]);
+		const bodies = asked.map(({ body }) => body as { changes: unknown; sent: Sent });
+		expect(bodies.map(({ changes }) => changes)).toEqual([{ a: '20.5' }, { c: '7.0' }]);
+		const [first, second] = bodies.map(({ sent }) => sent);
+		expect(second!.from).toBe(first!.from);
+		expect(second!.number).toBeGreaterThan(first!.number);
 		expect(server.keyed).toEqual({ a: '20.5', b: '1', c: '7.0' });
 		expect(notes.keyed).toEqual(server.keyed);
 		notes.note('a', null);

@@ -2,6 +2,7 @@ import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
 import { z } from 'zod';
 import { LARGEST_PICTURE } from '$core/record';
 import { mayLater, sendFile } from '../call';
+import { newUuid } from '../newUuid';
 import { saving } from '../saving.svelte';
 import { mustSignIn, signInSentence, whyUnsent, whyUnsentSchema, type WhyUnsent } from './unsent';
 
@@ -229,13 +230,4 @@ export class PictureQueue {
 			} else await this.#change(id, { why: whyUnsent(answer) });
 		}
 	}
-}
-
-/** A random id, in places without a secure connection too. */
-export function newUuid(): string {
-	const bytes = crypto.getRandomValues(new Uint8Array(16));
-	bytes[6] = (bytes[6]! & 0x0f) | 0x40;
-	bytes[8] = (bytes[8]! & 0x3f) | 0x80;
-	const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-	return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
 }

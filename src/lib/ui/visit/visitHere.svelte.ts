@@ -15,7 +15,8 @@ import { boxesTogether, leadsOf, onBoxOf } from '../zone/boxes';
 import { watchSite } from '../watchSite';
 import { keepingOf, keepVisit } from './keptPages.svelte';
 import { outboxOf } from './outbox.svelte';
-import { newUuid, PictureQueue } from './pictureQueue.svelte';
+import { newUuid } from '../newUuid';
+import { PictureQueue } from './pictureQueue.svelte';
 import { keyedOfSite, sendAll } from './sendAll';
 import {
 	placeKept,
@@ -282,14 +283,18 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	);
 
 	async function end(signedOff: boolean) {
+		if (busy) return;
 		problem = null;
 		if (who.trim() === '') {
 			problem = 'Say who you are.';
 			return;
 		}
-		problem = await sendAll(outbox, Object.values(keyedNotes), pictures);
-		if (problem !== null) return;
 		busy = true;
+		problem = await sendAll(outbox, Object.values(keyedNotes), pictures);
+		if (problem !== null) {
+			busy = false;
+			return;
+		}
 		keep(WHO, who.trim());
 		const answer = await call('POST', `/api/v1/jobs/${data.site.id}/visits`, {
 			who: who.trim(),
@@ -298,8 +303,8 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 			id: endId,
 			after: loaded.after
 		});
-		busy = false;
 		if (!answer.ok) {
+			busy = false;
 			problem =
 				answer.status === UNREACHABLE
 					? 'No connection: everything is kept; sign off when it is back.'
@@ -310,6 +315,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		keep(placeKey, null);
 		await refresh('fq:site');
 		await goto(`/sites/${data.site.id}/record`);
+		busy = false;
 	}
 
 	return {

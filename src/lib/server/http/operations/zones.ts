@@ -217,7 +217,7 @@ export const zones: readonly Operation[] = [
 		takes: keyedRequest,
 		gives: keyedResponse,
 		async handle({ db, params, body }) {
-			const keyed = await noteKeyed(db, { id: params.siteId! }, params.zoneId!, body.changes);
+			const keyed = await noteKeyed(db, { id: params.siteId! }, params.zoneId!, body.changes, body.sent);
 			return keyed ? { keyed: { ...keyed }, nowMs: Date.now() } : noZone();
 		}
 	}),
