@@ -26,7 +26,7 @@ const coreOrder = {
 	callback: computing,
 	rehearsal: computing,
 	words: [...computing, 'record', 'drawing', 'rehearsal', 'callback'],
-	formats: [...computing, 'record', 'words']
+	formats: [...computing, 'record', 'callback', 'words']
 };
 
 /** Packages the core may use: pure data and arithmetic, no interface, server or database. */

@@ -1,9 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { findProfile } from '../control';
-import { fitZone } from '../fit';
-import { newZone, nothingNoted, roomSchema, withWanted, type OnSite, type Zone } from '../plan';
-import { buildWeek } from '../week';
+import { ALL, called, slowRoom, sourceFrom } from '../../../tests/support/calledZone';
 import {
 	causesOf,
 	gainOf,
@@ -19,48 +16,11 @@ import {
 	type Ranked
 } from '.';
 
-const ALL = [0, 1, 2, 3, 4, 5, 6];
-/** Warm from six to half past eight and from five to ten, every day. */
-const week = buildWeek(
-	ALL.flatMap((day) => [
-		{ at: day * 1440 + 360, value: 'comfort' },
-		{ at: day * 1440 + 600, value: 'eco' },
-		{ at: day * 1440 + 1020, value: 'comfort' },
-		{ at: day * 1440 + 1320, value: 'eco' }
-	])
-);
-function called(
-	control: string,
-	part: Partial<CalledZone> = {},
-	onSite: Partial<OnSite> = {},
-	change: (zone: Zone) => Zone = (zone) => zone
-): CalledZone {
-	const profile = findProfile(control)!;
-	const zone = change(withWanted(newZone('Parlour', profile), week));
-	return {
-		zone,
-		profile,
-		program: fitZone(zone, profile).chosen.program,
-		onSite: { ...nothingNoted, ...onSite },
-		governor: null,
-		outdoorC: 5,
-		missedChangeMinutes: 0,
-		...part
-	};
-}
 /** “Cold in the mornings, comes on at” so many minutes of the day. */
 const said = (at: number): Fact[] => [
 	{ kind: 'feels', what: 'cold', days: [0, 1, 2, 3, 4], from: 360, to: 480 },
 	{ kind: 'turns', to: 'on', days: [0, 1, 2, 3, 4], at }
 ];
-const room = roomSchema.parse({
-	floorAreaM2: 30,
-	heightM: 2.7,
-	build: 'heavy',
-	loss: { by: 'survey', insulation: 'fair', exposedM2: 55 },
-	emitter: { kind: 'radiator', ratedW: 3300 }
-});
-
 /** Asks and is answered as where a cause is the matter, until nothing more is asked. */
 function interview(
 	causes: readonly Cause[],
@@ -93,15 +53,7 @@ describe('what is the matter', () => {
 				called(
 					'six-step-room-stat',
 					{
-						governor: {
-							isSwitch: true,
-							held: buildWeek(
-								ALL.flatMap((d) => [
-									{ at: d * 1440 + 540, value: 1 },
-									{ at: d * 1440 + 1320, value: 0 }
-								])
-							)
-						}
+						governor: sourceFrom(540, 1320)
 					},
 					{},
 					(zone) => ({ ...zone, fedBy: 'boiler' })
@@ -111,7 +63,7 @@ describe('what is the matter', () => {
 			],
 			[
 				'a room too slow in frost',
-				called('six-step-room-stat', { outdoorC: -6 }, {}, (zone) => ({ ...zone, room })),
+				called('six-step-room-stat', { outdoorC: -6 }, {}, (zone) => ({ ...zone, room: slowRoom })),
 				540,
 				'slow-room'
 			]

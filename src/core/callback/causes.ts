@@ -11,24 +11,27 @@ export const SLOT_MINUTES = 10;
 export const SLOTS = WEEK_MINUTES / SLOT_MINUTES;
 
 /** What can be the matter. */
-export type CauseKind =
-	| 'clock-off'
-	| 'weekday-off'
-	| 'left-manual'
-	| 'left-off'
-	| 'left-away'
-	| 'factory-week'
-	| 'day-not-copied'
-	| 'source-later'
-	| 'source-off'
-	| 'no-radio'
-	| 'no-power'
-	| 'limit'
-	| 'slow-room'
-	| 'weak-emitter'
-	| 'somebody-changed'
-	| 'no-fault'
-	| 'other';
+export const CAUSE_KINDS = [
+	'clock-off',
+	'weekday-off',
+	'left-manual',
+	'left-off',
+	'left-away',
+	'factory-week',
+	'day-not-copied',
+	'source-later',
+	'source-off',
+	'no-radio',
+	'no-power',
+	'limit',
+	'sensor',
+	'slow-room',
+	'weak-emitter',
+	'somebody-changed',
+	'no-fault',
+	'other'
+] as const;
+export type CauseKind = (typeof CAUSE_KINDS)[number];
 
 /** A cause with its changed world: when the heating runs and when the room is warm in it, and what would be answered. */
 export interface Cause {
@@ -128,6 +131,8 @@ export function causesOf(called: CalledZone): Cause[] {
 	) =>
 		causes.push({ id: figure === 0 ? kind : `${kind}/${figure}`, kind, figure, prior, heats, warm, answers });
 	const usual = {
+		'set-to': 'as-planned',
+		water: 'yes',
 		'clock-shows': 'right',
 		mode: 'program',
 		rooms: 'this',
@@ -205,14 +210,14 @@ export function causesOf(called: CalledZone): Cause[] {
 			'left-manual',
 			5 * more,
 			gated(nothing),
-			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every' },
+			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every', 'set-to': 'lower' },
 			{ figure: -1 }
 		);
 		add(
 			'left-manual',
 			2 * more,
 			gated(always),
-			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every' },
+			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every', 'set-to': 'higher' },
 			{ figure: 1 }
 		);
 	}
@@ -221,10 +226,16 @@ export function causesOf(called: CalledZone): Cause[] {
 			...usual,
 			mode: 'off',
 			since: 'visitors',
+			'set-to': 'lower',
 			'heater-asked': 'cold'
 		});
 	if (habits.holiday)
-		add('left-away', 3 * left('holiday'), nothing, { ...usual, mode: 'away', since: 'visitors' });
+		add('left-away', 3 * left('holiday'), nothing, {
+			...usual,
+			mode: 'away',
+			since: 'visitors',
+			'set-to': 'lower'
+		});
 	if (allowed && wanted.some((on, i) => on && !allowed[i]))
 		add('source-later', 14, gated(wanted), {
 			...usual,
@@ -234,7 +245,13 @@ export function causesOf(called: CalledZone): Cause[] {
 			'heater-asked': 'cold'
 		});
 	if (zone.fedBy !== null)
-		add('source-off', 5, nothing, { ...usual, rooms: 'all', 'heater-asked': 'cold', since: 'power' });
+		add('source-off', 5, nothing, {
+			...usual,
+			rooms: 'all',
+			water: 'no',
+			'heater-asked': 'cold',
+			since: 'power'
+		});
 	if (habits.paired)
 		add('no-radio', onSite.paired === false ? 20 : 4, nothing, {
 			...usual,
@@ -253,7 +270,15 @@ export function causesOf(called: CalledZone): Cause[] {
 			'limit',
 			zone.settings.highLimitC === null ? 0.6 : 3,
 			gated(wanted),
-			{ ...usual, since: 'always' },
+			{ ...usual, since: 'always', 'set-to': 'lower' },
+			{ warm: nothing }
+		);
+	if (profile.temperature)
+		add(
+			'sensor',
+			onSite.sensorTroubles.length > 0 ? 8 : 1,
+			gated(wanted),
+			{ ...usual, since: 'always', 'heater-asked': 'hot', 'which-days': 'some' },
 			{ warm: nothing }
 		);
 	const slow = rise === null ? null : Math.max(rise, 2 * (mild ?? rise));
@@ -282,6 +307,41 @@ export function causesOf(called: CalledZone): Cause[] {
 		add('no-fault', 1.5, gated(wanted), { ...usual, 'heater-asked': 'cold', since: 'always' });
 	add('other', 2, gated(wanted), {});
 	return causes;
+}
+
+/** Questions that are not asked of a zone: its control, its house or its record answers them already. */
+export function unaskable({ zone, profile, program }: CalledZone): QuestionId[] {
+	const { habits, panel } = profile;
+	const hasClock = habits.clock.summerTime !== 'no-clock' && program.form !== 'plain';
+	return [
+		...(hasClock ? [] : (['clock-shows', 'which-days'] as const)),
+		...(panel?.modes || habits.manual || habits.hold || habits.off || habits.holiday
+			? []
+			: (['mode'] as const)),
+		...(habits.paired ? [] : (['lamp'] as const)),
+		...(profile.temperature ? [] : (['set-to'] as const)),
+		...(zone.fedBy === null ? (['water'] as const) : [])
+	];
+}
+
+/** Calls for which the trade's own frequencies stand: as many of a firm's own weigh as much. */
+const TRADE_CALLS = 20;
+
+/** Causes with a firm's own closed calls counted in, by kind: common practice first, experience as it comes. */
+export function taught(
+	causes: readonly Cause[],
+	closed: Readonly<Partial<Record<CauseKind, number>>>
+): Cause[] {
+	const sum = causes.reduce((all, { prior }) => all + prior, 0);
+	const ofKind = new Map<CauseKind, number>();
+	for (const { kind, prior } of causes) ofKind.set(kind, (ofKind.get(kind) ?? 0) + prior / sum);
+	return causes.map((cause) => {
+		const base = ofKind.get(cause.kind)!;
+		return {
+			...cause,
+			prior: (cause.prior * (TRADE_CALLS * base + (closed[cause.kind] ?? 0))) / (TRADE_CALLS * base)
+		};
+	});
 }
 
 /** The answers that a question has. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { WEEK_MINUTES } from '../week';
 
 const minute = z.int().min(0).max(1439);
 const days = z.array(z.int().min(0).max(6)).min(1).max(7);
@@ -11,7 +12,9 @@ export const QUESTIONS = {
 	rooms: ['this', 'all'],
 	'heater-asked': ['hot', 'cold'],
 	lamp: ['as-usual', 'out-or-blinks'],
-	'which-days': ['every', 'some']
+	'which-days': ['every', 'some'],
+	'set-to': ['as-planned', 'lower', 'higher'],
+	water: ['yes', 'no']
 } as const;
 export type QuestionId = keyof typeof QUESTIONS;
 export const QUESTION_IDS = Object.keys(QUESTIONS) as QuestionId[];
@@ -28,7 +31,45 @@ export const factSchema = z.discriminatedUnion('kind', [
 	}),
 	/** It was seen to come on, or to go off, at about that time. */
 	z.strictObject({ kind: z.literal('turns'), to: z.enum(['on', 'off']), days, at: minute }),
+	/** A logger's file: when the room began to be heated, in minutes of the week, and which days of the week it covers, from its first minute on. */
+	z.strictObject({
+		kind: z.literal('log'),
+		starts: z
+			.array(
+				z
+					.int()
+					.min(0)
+					.max(WEEK_MINUTES - 1)
+			)
+			.max(400),
+		from: z
+			.int()
+			.min(0)
+			.max(WEEK_MINUTES - 1),
+		minutes: z.int().min(1)
+	}),
 	/** An answer to a question. */
 	z.strictObject({ kind: z.literal('answer'), question: z.enum(QUESTION_IDS), answer: z.string().max(24) })
 ]);
 export type Fact = z.infer<typeof factSchema>;
+
+/** As many things can be said of one call. */
+export const MOST_FACTS = 50;
+
+const overlap = (a: { from: number; to: number }, b: { from: number; to: number }) =>
+	Math.min(a.to, b.to) - Math.max(a.from, b.from);
+
+/** The first two facts that cannot both be so, by their places: cold and too hot at one time, or two answers to one question. null where all can. */
+export function contradiction(facts: readonly Fact[]): readonly [number, number] | null {
+	for (let j = 1; j < facts.length; j++)
+		for (let i = 0; i < j; i++) {
+			const [a, b] = [facts[i]!, facts[j]!];
+			if (a.kind === 'answer' && b.kind === 'answer') {
+				if (a.question === b.question && a.answer !== b.answer) return [i, j];
+			} else if (a.kind === 'feels' && b.kind === 'feels') {
+				const atOnce = a.days.some((day) => b.days.includes(day)) && overlap(a, b) >= 60;
+				if (a.what !== b.what && atOnce) return [i, j];
+			}
+		}
+	return null;
+}

@@ -1,3 +1,6 @@
 export * from './causes';
 export * from './facts';
 export * from './infer';
+export * from './log';
+export * from './call';
+export * from './understand';

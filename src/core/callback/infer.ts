@@ -1,6 +1,7 @@
 import { DAY_MINUTES } from '../week';
 import { answersTo, SLOT_MINUTES, SLOTS, type Cause } from './causes';
 import { QUESTION_IDS, type Fact, type QuestionId } from './facts';
+import { agreement } from './log';
 
 /** A cause with what it is worth after what was said: shares sum to one. */
 export interface Ranked {
@@ -17,6 +18,9 @@ const ANSWER_RIGHT = 0.9;
 /** A time said is off by a quarter of an hour as a rule, and rounded. In minutes. */
 const ROUNDED_MINUTES = 10;
 const SPREAD_MINUTES = 20;
+
+/** A log speaks for as many answers, however long it is: a room is no clock. */
+const LOG_STARTS = 10;
 
 const slotsOf = (day: number, from: number, to: number): number[] => {
 	const first = Math.floor((day * DAY_MINUTES + from) / SLOT_MINUTES);
@@ -58,6 +62,8 @@ export function likelihood(cause: Cause, fact: Fact): number {
 			const felt = nearChange(cause.warm, to, fact.days, fact.at) * 0.7;
 			return NOISE + (1 - 2 * NOISE) * Math.max(seen, felt);
 		}
+		case 'log':
+			return Math.exp(-Math.min(LOG_STARTS, fact.starts.length) * (1 - agreement(cause.heats, fact)));
 		case 'answer': {
 			const expected = cause.answers[fact.question];
 			const all = answersTo(fact.question);
@@ -87,6 +93,8 @@ const COSTS: Readonly<Record<QuestionId, number>> = {
 	since: 1,
 	rooms: 1,
 	'which-days': 1,
+	water: 1,
+	'set-to': 1.4,
 	'clock-shows': 1.4,
 	mode: 1.4,
 	lamp: 1.8,
@@ -145,4 +153,47 @@ export function nextQuestion(
 		null
 	);
 	return best && best.gainBits >= LEAST_GAIN_BITS ? best : null;
+}
+
+/** Two causes at once, with what they are worth against every single one. */
+export interface RankedPair {
+	readonly causes: readonly [Cause, Cause];
+	/** Against the likeliest single cause: above 1 where the two explain more than any one. */
+	readonly odds: number;
+	readonly explains: readonly number[];
+}
+
+/** So little of a fact is not explained. */
+const UNEXPLAINED = 0.15;
+/** Pairs are looked for among the likeliest of each kind, so many. */
+const PAIRED_KINDS = 12;
+
+/** The likeliest two causes at once, where the likeliest single one leaves something unexplained and two explain more than it; null else. */
+export function likeliestPair(ranked: readonly Ranked[], facts: readonly Fact[]): RankedPair | null {
+	const [first] = ranked;
+	if (!first || first.explains.every((one) => one >= UNEXPLAINED)) return null;
+	const kinds = new Map(ranked.toReversed().map((one) => [one.cause.kind, one.cause]));
+	// the best of a kind for each fact alone too: what is to be explained beside the first may be rare
+	const best = facts.flatMap((fact) =>
+		ranked
+			.map(({ cause }) => ({ cause, worth: cause.prior * likelihood(cause, fact) }))
+			.sort((a, b) => b.worth - a.worth)
+			.slice(0, 3)
+			.map(({ cause }) => cause)
+	);
+	const among = [...new Set([...[...kinds.values()].slice(-PAIRED_KINDS), ...best])].filter(
+		({ kind }) => kind !== 'other'
+	);
+	const sum = ranked.reduce((all, { cause }) => all + cause.prior, 0);
+	const single = first.explains.reduce((product, one) => product * one, first.cause.prior / sum);
+	let found: RankedPair | null = null;
+	for (const [i, a] of among.entries())
+		for (const b of among.slice(i + 1)) {
+			if (a.kind === b.kind) continue;
+			const explains = facts.map((fact) => Math.max(likelihood(a, fact), likelihood(b, fact)));
+			const weight = explains.reduce((product, one) => product * one, (a.prior * b.prior) / sum ** 2);
+			if (weight > (found?.odds ?? 1) * single)
+				found = { causes: a.prior >= b.prior ? [a, b] : [b, a], odds: weight / single, explains };
+		}
+	return found;
 }

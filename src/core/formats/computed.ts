@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { profileSchema, programSchema } from '../control';
+import { CAUSE_KINDS, factsSchema, QUESTION_IDS } from '../callback';
+import { profileSchema, programSchema, shortNote } from '../control';
 import { localDateTime, onSiteSchema, siteSchema, zoneSchema } from '../plan';
 import { LAYERS } from '../run';
 import { keyedSchema } from './jobFile';
@@ -216,4 +217,58 @@ export const keyInResponse = z.strictObject({
 	route: z.string(),
 	/** What the route taken costs, and what typing every value would. */
 	cost: z.strictObject({ route: keyCost, typed: keyCost })
+});
+
+/** A household that calls: its zone, what was said and answered, and what lets the heat come. */
+export const callbackRequest = computeRequest.extend({
+	facts: factsSchema,
+	/** Said in plain words: taken for facts as far as it is understood. */
+	said: shortNote.default(''),
+	/** Questions to which nobody could say anything. */
+	passed: z.array(z.enum(QUESTION_IDS)).max(20).default([]),
+	/** Outside on the days that were spoken of, in °C. */
+	outdoorC: z.number().min(-40).max(40).default(5),
+	/** Minutes by which a clock that is changed by hand, and was not, is ahead. */
+	missedChangeMinutes: z.int().min(-720).max(720).default(0),
+	/** When what feeds the zone is let run, as a week of 0 and 1; null where nothing holds it back. */
+	fed: z
+		.array(z.strictObject({ at: z.int().min(0).max(10_079), on: z.boolean() }))
+		.max(400)
+		.nullable()
+		.default(null),
+	/** What earlier calls turned out to be, by kind. */
+	counts: z.partialRecord(z.enum(CAUSE_KINDS), z.int().min(0).max(100_000)).default({})
+});
+
+const ofCause = z.strictObject({
+	kind: z.enum(CAUSE_KINDS),
+	/** Minutes by which a clock is ahead, days by which a weekday is, the day that was not keyed, up or down; else 0. */
+	figure: z.number(),
+	words: z.string()
+});
+
+/** What may be the matter, likeliest first; what to ask next; and what to do about the first. */
+export const callbackResponse = z.strictObject({
+	facts: factsSchema,
+	causes: z.array(
+		ofCause.extend({
+			share: z.number(),
+			explains: z.string(),
+			priorShare: z.number(),
+			explainsEach: z.array(z.number())
+		})
+	),
+	/** Two at once, where no one thing explains all. */
+	pair: z.strictObject({ causes: z.array(ofCause), odds: z.number() }).nullable(),
+	next: z
+		.strictObject({
+			question: z.enum(QUESTION_IDS),
+			words: z.string(),
+			gainBits: z.number(),
+			answers: z.array(
+				z.strictObject({ answer: z.string(), words: z.string(), share: z.number(), likeliest: ofCause })
+			)
+		})
+		.nullable(),
+	mend: z.string()
 });

@@ -91,6 +91,7 @@ describe('the job file', () => {
 					site: siteSchema.parse({ name: 'S' }),
 					weather: null,
 					visits: [],
+					calls: [],
 					profiles: [],
 					zones: zones.map((zone, i) => ({ ...zone, hangsOn: i }))
 				};

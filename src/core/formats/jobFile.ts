@@ -19,6 +19,7 @@ import {
 	type OnSite,
 	type Zone
 } from '../plan';
+import { keptCallSchema } from '../callback';
 import { visitSchema } from '../record';
 import { joinedWords } from '../words';
 import { checkHead, readJsonText } from './jsonText';
@@ -64,6 +65,8 @@ const shared = {
 	site: siteSchema,
 	/** Visits, oldest first, with how each left the zones: `zones[].id` is the place of a zone in this file, from 0. */
 	visits: z.array(visitSchema).max(500).default([]),
+	/** Calls of the household, oldest first: `zone` is the place of a zone in this file, -1 for the whole house. */
+	calls: z.array(keptCallSchema).max(300).default([]),
 	/** A year of weather at the place; null where none was read. */
 	weather: siteWeatherSchema.nullable().default(null),
 	profiles: z.array(profileSchema).max(60).default([])
@@ -183,9 +186,10 @@ export function jobZonesJoined(
 }
 
 /** What of a file is the site's, whatever its version. */
-const siteOfFile = ({ site, visits, weather, profiles }: Pick<JobFile, keyof typeof shared>) => ({
+const siteOfFile = ({ site, visits, calls, weather, profiles }: Pick<JobFile, keyof typeof shared>) => ({
 	site,
 	visits,
+	calls,
 	weather,
 	profiles
 });
@@ -268,6 +272,7 @@ export function jobFileOf(job: Job): JobFile {
 		weather: job.weather,
 		profiles: job.profiles,
 		visits: job.visits,
+		calls: job.calls,
 		controls: places.map((on) => {
 			const zone = job.zones.find((one) => one.hangsOn === on)!;
 			const { keyed, onSite } = zone;

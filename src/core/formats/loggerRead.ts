@@ -27,6 +27,8 @@ const MOST_MISSING = 0.5;
 /** A logger's file as it can be used: its stretches without a gap, every five minutes. */
 export interface LoggerFile {
 	readonly log: EvenLog;
+	/** When each reading of it was taken, in minutes since 1970 on the wall; NaN where the log does not tell. */
+	readonly minutes: readonly number[];
 	/** First and last reading used, `YYYY-MM-DDTHH:MM`; null where the log only counts. */
 	readonly from: string | null;
 	readonly to: string | null;
@@ -167,6 +169,7 @@ export function readLog(table: LogTable, choice: LogChoice, givens: LogGivens): 
 				starts,
 				minuteOfDay: even.flatMap((one) => one.at.map((at) => (dated ? ((at % 1440) + 1440) % 1440 : NaN)))
 			},
+			minutes: even.flatMap((one) => one.at.map((at) => (dated ? at : NaN))),
 			from: dated ? localTime(Math.floor(stretches[0]![0]!.at)) : null,
 			to: dated ? localTime(Math.floor(stretches.at(-1)!.at(-1)!.at)) : null,
 			notes

@@ -1,3 +1,4 @@
+import { callSchema } from '../callback';
 import { z } from 'zod';
 import { profileSchema } from '../control';
 import { MOST_KEYED } from '../keying';
@@ -74,3 +75,15 @@ export const keyedRequest = z.strictObject({
 
 /** The zones of a site in a new order. */
 export const orderRequest = z.strictObject({ order: z.array(z.string().max(36)).max(400) });
+
+/** A call to be kept, about a zone or (null) the whole house. */
+export const addCallRequest = z.strictObject({ zoneId: z.string().max(36).nullable(), call: callSchema });
+
+/** A call as it is to stand, on the revision that its person knew. */
+export const saveCallRequest = z.strictObject({
+	revision: z.int().min(1),
+	zoneId: z.string().max(36).nullable().optional(),
+	call: callSchema
+});
+
+export { reportSchema as reportRequest } from '../callback';

@@ -1,3 +1,4 @@
+import { callSchema, CAUSE_KINDS } from '../callback';
 import { z } from 'zod';
 import { profileSchema } from '../control';
 import { onSiteSchema, siteWeatherSchema, zoneSchema } from '../plan';
@@ -166,3 +167,29 @@ export const controlConflictResponse = z.strictObject({
 });
 /** How many zones took up the present version of a control. */
 export const takenUpResponse = z.strictObject({ sites: z.int(), zones: z.int() });
+
+const storedCall = z.strictObject({
+	id: z.string(),
+	siteId: z.string(),
+	/** null for the whole house. */
+	zoneId: z.string().nullable(),
+	at: z.iso.datetime(),
+	/** Said by a customer by their link. */
+	byCustomer: z.boolean(),
+	/** null while nobody of the firm has taken it. */
+	takenAt: z.iso.datetime().nullable(),
+	closedAt: z.iso.datetime().nullable(),
+	revision: z.int(),
+	call: callSchema
+});
+
+/** The calls of a site, the latest first. */
+export const callsResponse = z.strictObject({ calls: z.array(storedCall) });
+
+/** Calls that are open on all sites, the latest first, and what closed ones turned out to be. */
+export const openCallsResponse = z.strictObject({
+	open: z.array(storedCall.extend({ siteName: z.string() })),
+	/** From when on closed calls are counted; null: all of them. */
+	since: z.iso.datetime().nullable(),
+	counts: z.partialRecord(z.enum(CAUSE_KINDS), z.int())
+});

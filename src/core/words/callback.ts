@@ -1,4 +1,4 @@
-import type { Cause, Fact, QuestionId, Ranked } from '../callback';
+import type { Call, Cause, CauseKind, Fact, LogMatch, QuestionId, Ranked, RankedPair } from '../callback';
 import { modeSentence, type ControlProfile } from '../control';
 import { clockTime, DAY_NAMES, dayRange, duration } from '../week';
 
@@ -34,6 +34,8 @@ export function matterWords(
 			return 'Its batteries or its supply are out';
 		case 'limit':
 			return 'A limit holds it down';
+		case 'sensor':
+			return 'Its sensor is warmer than the room: sun, a lamp, a pipe, or something before it';
 		case 'slow-room':
 			return 'The room needs longer than it is given in this cold';
 		case 'weak-emitter':
@@ -56,7 +58,9 @@ export function factWords(fact: Fact): string {
 				? `never warm, ${on(fact.days)}`
 				: `${fact.what === 'cold' ? 'cold' : 'too hot'} ${clockTime(fact.from)} to ${clockTime(fact.to)}, ${on(fact.days)}`;
 		case 'turns':
-			return `comes ${fact.to} at ${clockTime(fact.at)}, ${on(fact.days)}`;
+			return `${fact.to === 'on' ? 'comes on' : 'goes off'} at ${clockTime(fact.at)}, ${on(fact.days)}`;
+		case 'log':
+			return `a log of ${fact.minutes >= 2880 ? `${Math.round(fact.minutes / 1440)} days` : `${Math.round(fact.minutes / 60)} hours`}, heated anew ${fact.starts.length} ${fact.starts.length === 1 ? 'time' : 'times'}`;
 		case 'answer':
 			return `${ABOUT[fact.question]}: ${answerWords(fact.question, fact.answer)}`;
 	}
@@ -69,7 +73,9 @@ const ABOUT: Readonly<Record<QuestionId, string>> = {
 	rooms: 'cold',
 	'heater-asked': 'turned up, the heater is',
 	lamp: 'the receiver’s lamp',
-	'which-days': 'it is so'
+	'which-days': 'it is so',
+	'set-to': 'it is set',
+	water: 'hot water'
 };
 
 /** A question as it is read out to the household. */
@@ -81,7 +87,9 @@ export const askingWords = (question: QuestionId): string =>
 		rooms: 'Is it only this room, or the others too?',
 		'heater-asked': 'Turn it up as far as it goes. After a quarter of an hour, is the heater hot?',
 		lamp: 'What does the lamp at the receiver show?',
-		'which-days': 'Is it every day, or only on some days?'
+		'which-days': 'Is it every day, or only on some days?',
+		'set-to': 'What temperature does it say it is set to just now?',
+		water: 'Is there hot water at the taps?'
 	})[question];
 
 const ANSWERS: Readonly<Record<string, string>> = {
@@ -107,7 +115,12 @@ const ANSWERS: Readonly<Record<string, string>> = {
 	'lamp/as-usual': 'as usual',
 	'lamp/out-or-blinks': 'out, or it blinks',
 	'which-days/every': 'every day',
-	'which-days/some': 'only on some'
+	'which-days/some': 'only on some',
+	'set-to/as-planned': 'what it should be now',
+	'set-to/lower': 'lower than that',
+	'set-to/higher': 'higher than that',
+	'water/yes': 'yes',
+	'water/no': 'no'
 };
 
 /** An answer as it stands on its button. */
@@ -163,6 +176,8 @@ export function mendWords({ kind }: Pick<Cause, 'kind'>, profile: ControlProfile
 				: 'See that its supply is on; do not open it: mains belongs to a licensed trade.';
 		case 'limit':
 			return 'Look at its highest setting in the menu of the installer.';
+		case 'sensor':
+			return 'Keep sun, lamps, curtains and furniture from it; if that is not enough, move it or set its offset on a visit.';
 		case 'slow-room':
 			return 'Compute the lead on Proof, and key the starts anew.';
 		case 'weak-emitter':
@@ -173,3 +188,68 @@ export function mendWords({ kind }: Pick<Cause, 'kind'>, profile: ControlProfile
 			return 'Nothing told by telephone settles it: make a visit, test it step by step, and read it back.';
 	}
 }
+
+const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** Two things at once, where one does not explain all. */
+export const pairWords = (
+	{ causes: [a, b] }: Pick<RankedPair, 'causes'>,
+	profile: Pick<ControlProfile, 'panel'>
+): string =>
+	`No one thing explains all of it. Two at once would: ${small(matterWords(a, profile))}, and ${small(matterWords(b, profile))}.`;
+
+/** Said of two things that cannot both be so. */
+export const contradictionWords = (a: Fact, b: Fact): string =>
+	`“${factWords(a)}” and “${factWords(b)}” cannot both be so: ask once more, and take one of them back.`;
+
+/** What a log tells against the planned week. */
+export function logWords({ shiftMinutes, days, agrees, confidence, byHand, missed }: LogMatch): string {
+	const when = (minute: number) => `${DAY_NAMES[Math.floor(minute / 1440)]!} ${clockTime(minute % 1440)}`;
+	const list = (of: readonly number[]) =>
+		of.slice(0, 3).map(when).join(', ') + (of.length > 3 ? ` and ${of.length - 3} more` : '');
+	if (agrees < 0.5)
+		return 'The log does not follow the planned week by any hour: another room, another control, or no program running.';
+	const moved = [
+		...(days > 0 ? [days === 1 ? 'a day' : `${days} days`] : []),
+		...(Math.abs(shiftMinutes) >= 20 ? [duration(Math.abs(shiftMinutes))] : [])
+	].join(' and ');
+	return [
+		moved === ''
+			? 'The log follows the planned week in its own time.'
+			: `The log follows the planned week, ${moved} ${shiftMinutes < 0 && days === 0 ? 'too early' : 'too late'}${confidence < 0.3 ? ', as far as so few starts can tell' : ''}.`,
+		...(byHand.length > 0 ? [`Heated where nothing was planned: ${list(byHand)}.`] : []),
+		...(missed.length > 0 ? [`Not heated where it was planned: ${list(missed)}.`] : [])
+	].join(' ');
+}
+
+/** A kept call in a line: what was said, and what it was. */
+export function callWords(
+	call: Pick<Call, 'said' | 'facts' | 'outcome'>,
+	profile: Pick<ControlProfile, 'panel'>
+): string {
+	const said = call.said.trim() || call.facts.map(factWords).join(' · ') || 'nothing was taken down';
+	return call.outcome ? `${said}. It was: ${matterWords(call.outcome, profile)}` : said;
+}
+
+/** A cause as it is chosen for what it was. */
+export const outcomeWords = (kind: CauseKind): string => OUTCOMES[kind];
+const OUTCOMES: Readonly<Record<CauseKind, string>> = {
+	'clock-off': 'its clock was wrong',
+	'weekday-off': 'its weekday was wrong',
+	'left-manual': 'left on manual',
+	'left-off': 'left off',
+	'left-away': 'left on away',
+	'factory-week': 'its week was lost',
+	'day-not-copied': 'a day was not keyed',
+	'source-later': 'what feeds it starts too late',
+	'source-off': 'what feeds it was off',
+	'no-radio': 'its receiver did not hear it',
+	'no-power': 'batteries or supply',
+	limit: 'a limit held it down',
+	sensor: 'its sensor',
+	'slow-room': 'a lead too short',
+	'weak-emitter': 'what heats it is too weak',
+	'somebody-changed': 'somebody changed its week',
+	'no-fault': 'nothing was wrong',
+	other: 'something else'
+};

@@ -16,6 +16,7 @@ it('keeps so many copies and no more, each of them whole, with what was there on
 			site: siteSchema.parse({ name }),
 			weather: null,
 			visits: [],
+			calls: [],
 			profiles: [],
 			zones: []
 		});

@@ -42,7 +42,8 @@ const laneOf: Record<TaskName, Lane> = {
 	timeline: 'asked',
 	clock: 'asked',
 	warmUp: 'asked',
-	simulate: 'asked'
+	simulate: 'asked',
+	callback: 'asked'
 };
 
 const pools = new Map<Lane, Piscina>();

@@ -9,6 +9,7 @@ import type { PrintedPages, PrintedRecord } from '../papers';
 import { onlyPixels } from './picture';
 import { computeSimulate, computeWarmUp } from './room';
 import { computeClock, computeResolve, computeTimeline } from './run';
+import { computeCallback } from './callback';
 import { computeFit, computeKeyIn } from './zone';
 
 interface OfZone {
@@ -89,6 +90,7 @@ export const tasks = {
 	clock: ({ request, nowMs }: { request: Parameters<typeof computeClock>[0]; nowMs: number }) =>
 		computeClock(request, nowMs),
 	warmUp: computeWarmUp,
-	simulate: computeSimulate
+	simulate: computeSimulate,
+	callback: computeCallback
 };
 export type Tasks = typeof tasks;

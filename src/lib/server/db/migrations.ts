@@ -219,5 +219,31 @@ export const migrations: readonly Migration[] = [
 		name: '0010-controls-of-their-own',
 		up: boxesApart,
 		down: boxesBack
+	},
+	{
+		name: '0011-calls',
+		async up(q) {
+			await q.createTable('calls', {
+				id,
+				siteId: {
+					type: DataTypes.STRING(36),
+					allowNull: false,
+					references: { model: 'sites', key: 'id' },
+					onDelete: 'CASCADE'
+				},
+				zoneId: { type: DataTypes.STRING(36), allowNull: false },
+				document: { type: DataTypes.JSON, allowNull: false },
+				at: when,
+				byCustomer: { type: DataTypes.BOOLEAN, allowNull: false },
+				takenAt: { type: DataTypes.DATE, allowNull: true },
+				closedAt: { type: DataTypes.DATE, allowNull: true },
+				revision: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 }
+			});
+			await q.addIndex('calls', ['siteId', 'at']);
+			await q.addIndex('calls', ['closedAt']);
+		},
+		async down(q) {
+			await q.dropTable('calls');
+		}
 	}
 ];

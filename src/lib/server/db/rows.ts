@@ -99,3 +99,18 @@ export interface SessionRow {
 	createdAt: Date;
 	endsAt: Date;
 }
+
+/** A call of a household as a row; see {@link SiteRow}. */
+export interface CallRow {
+	id: string;
+	siteId: string;
+	/** The zone that it is about; empty for the whole house. */
+	zoneId: string;
+	document: unknown;
+	at: Date;
+	/** Whether a customer said it by their link; until somebody of the firm takes it, it changes nothing. */
+	byCustomer: boolean;
+	takenAt: Date | null;
+	closedAt: Date | null;
+	revision: number;
+}

@@ -11,6 +11,7 @@ import {
 } from 'sequelize';
 import type {
 	BoxRow,
+	CallRow,
 	ControlRow,
 	LinkRow,
 	PictureRow,
@@ -53,6 +54,7 @@ interface Rows {
 	readonly controls: ControlRow;
 	readonly weather: WeatherRow;
 	readonly visits: VisitRow;
+	readonly calls: CallRow;
 	readonly pictures: PictureRow;
 	readonly links: LinkRow;
 	readonly settings: SettingRow;
@@ -123,6 +125,17 @@ const columns: { readonly [Name in keyof Rows]: () => Record<keyof Rows[Name], C
 	}),
 	weather: () => ({ siteId: keyed(36), document: json() }),
 	visits: () => ({ id: keyed(36), siteId: text(36), document: json(), at: date() }),
+	calls: () => ({
+		id: keyed(36),
+		siteId: text(36),
+		zoneId: text(36),
+		document: json(),
+		at: date(),
+		byCustomer: { type: DataTypes.BOOLEAN, allowNull: false },
+		takenAt: maybe(date()),
+		closedAt: maybe(date()),
+		revision: whole()
+	}),
 	pictures: () => ({
 		id: keyed(36),
 		siteId: text(36),

@@ -1,3 +1,4 @@
+export * from './calls';
 export type { Changed } from './change';
 export * from './controls';
 export * from './controlUses';

@@ -1,5 +1,6 @@
 import { readJobFile, writeJobFile, type Job } from '$core/formats';
 import type { Database } from '../db';
+import { callsForFile } from './calls';
 import { findSite, zonesRead } from './siteReads';
 import { whileUntouched } from './untouched';
 import { visitsForFile } from './visits';
@@ -18,7 +19,13 @@ export async function jobText(
 			const now = (await findSite(from, id)) ?? stored;
 			const zones = await zonesRead(from, now);
 			const ids = zones.map((zone) => zone.id);
-			return { now, zones, weather: await weatherOf(from, id), visits: await visitsForFile(from, id, ids) };
+			return {
+				now,
+				zones,
+				weather: await weatherOf(from, id),
+				visits: await visitsForFile(from, id, ids),
+				calls: await callsForFile(from, id, ids)
+			};
 		});
 		const boxes = [...new Set(read.zones.map((zone) => zone.boxId))];
 		return writeJobFile({
@@ -26,6 +33,7 @@ export async function jobText(
 			weather: read.weather,
 			profiles: [...read.now.profiles],
 			visits: read.visits,
+			calls: read.calls,
 			zones: read.zones.map(({ zone, keyed, onSite, boxId }) => ({
 				...zone,
 				keyed,

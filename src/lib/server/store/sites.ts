@@ -8,6 +8,7 @@ import { siteOf } from './documents';
 import { readSiteAsJob } from './jobText';
 import type { StoredSite } from './rows';
 import { stampOf, touchTime } from './untouched';
+import { createCalls } from './calls';
 import { createVisits } from './visits';
 import { putWeather } from './weather';
 import { newRows } from './zones';
@@ -42,12 +43,9 @@ async function storeJob(
 		await tx.boxes.create(...rows.boxes);
 		await tx.zones.create(...rows.zones);
 		await putWeather(tx, id, job.weather);
-		await createVisits(
-			tx,
-			id,
-			job.visits,
-			rows.zones.map((row) => row.id)
-		);
+		const zoneIds = rows.zones.map((row) => row.id);
+		await createVisits(tx, id, job.visits, zoneIds);
+		await createCalls(tx, id, job.calls, zoneIds);
 		return { id, name };
 	});
 }
@@ -96,13 +94,11 @@ export async function replaceSite(
 		await tx.boxes.create(...rows.boxes);
 		await tx.zones.create(...rows.zones);
 		await putWeather(tx, id, job.weather);
+		const zoneIds = rows.zones.map((row) => row.id);
 		await tx.visits.remove({ siteId: id });
-		await createVisits(
-			tx,
-			id,
-			job.visits,
-			rows.zones.map((row) => row.id)
-		);
+		await createVisits(tx, id, job.visits, zoneIds);
+		await tx.calls.remove({ siteId: id, takenAt: { [Op.ne]: null } });
+		await createCalls(tx, id, job.calls, zoneIds);
 		return { site: job.site, profiles: job.profiles };
 	});
 }
@@ -132,6 +128,7 @@ export async function duplicateSite(db: Database, id: string): Promise<string | 
 		...job,
 		site: { ...job.site, name, stagger: null },
 		visits: [],
+		calls: [],
 		zones: job.zones.map((zone) => ({ ...freshCopy(zone), keyed: {}, onSite: nothingNoted }))
 	});
 }

@@ -1,5 +1,7 @@
 import type { z } from 'zod';
 import {
+	callbackRequest,
+	callbackResponse,
 	clockRequest,
 	clockResponse,
 	computeRequest,
@@ -84,5 +86,12 @@ export const computations: readonly Operation[] = [
 		'A week of a described room under its program, and what it costs against other ways',
 		roomRequest,
 		simulateResponse
+	),
+	computing(
+		'callback',
+		'callback',
+		'What may be the matter with a zone by what its household says, what to ask next, and what to do',
+		callbackRequest,
+		callbackResponse
 	)
 ];

@@ -1,4 +1,5 @@
 import type { Method, Operation } from '../operation';
+import { calls } from './calls';
 import { computations } from './compute';
 import { controls, office } from './office';
 import { sites } from './sites';
@@ -11,6 +12,7 @@ export const operations: readonly Operation[] = [
 	...sites,
 	...zones,
 	...visits,
+	...calls,
 	...office,
 	...controls
 ];

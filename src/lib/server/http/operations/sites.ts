@@ -90,6 +90,7 @@ export const sites: readonly Operation[] = [
 					site: siteSchema.parse(read.value),
 					weather: null,
 					visits: [],
+					calls: [],
 					profiles: [],
 					zones: []
 				});

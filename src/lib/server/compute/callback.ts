@@ -1,0 +1,89 @@
+import type { z } from 'zod';
+import {
+	causesOf,
+	contradiction,
+	likeliestPair,
+	nextQuestion,
+	rank,
+	taught,
+	unaskable,
+	understand,
+	type CalledZone,
+	type Cause
+} from '$core/callback';
+import { findProfile } from '$core/control';
+import { fitZone } from '$core/fit';
+import type { callbackRequest, callbackResponse, Problem } from '$core/formats';
+import { nothingNoted } from '$core/plan';
+import { buildWeek } from '$core/week';
+import {
+	answerWords,
+	askingWords,
+	contradictionWords,
+	explainsWords,
+	matterWords,
+	mendWords
+} from '$core/words';
+import { unknownControl } from './zone';
+
+/** What may be the matter with a zone whose household calls, as the API answers it. */
+export function computeCallback(
+	request: z.output<typeof callbackRequest>
+): { value: z.input<typeof callbackResponse> } | { problem: Problem } {
+	const { zone, said, passed, outdoorC, missedChangeMinutes, fed, counts } = request;
+	const profile = request.profile ?? findProfile(zone.control);
+	if (!profile) return unknownControl(zone.control);
+	const facts = [...request.facts, ...understand(said)];
+	const clash = contradiction(facts);
+	if (clash) {
+		const [i, j] = clash;
+		return { problem: { path: `facts[${j}]`, sentence: contradictionWords(facts[i]!, facts[j]!) } };
+	}
+	const called: CalledZone = {
+		zone,
+		profile,
+		program: fitZone(zone, profile).chosen.program,
+		onSite: zone.onSite ?? nothingNoted,
+		governor: fed && {
+			isSwitch: true,
+			held: buildWeek(fed.map(({ at, on }) => ({ at, value: on ? 1 : 0 })))
+		},
+		outdoorC,
+		missedChangeMinutes
+	};
+	const before = taught(causesOf(called), counts);
+	const sum = before.reduce((all, { prior }) => all + prior, 0);
+	const ranked = rank(before, facts);
+	const named = (cause: Cause) => ({
+		kind: cause.kind,
+		figure: cause.figure,
+		words: matterWords(cause, profile)
+	});
+	const next = facts.length === 0 ? null : nextQuestion(ranked, facts, [...passed, ...unaskable(called)]);
+	const pair = likeliestPair(ranked, facts);
+	return {
+		value: {
+			facts: facts.map((fact) => ({ ...fact })),
+			causes: ranked.map(({ cause, share, explains }) => ({
+				...named(cause),
+				share,
+				explains: explainsWords(facts, explains),
+				priorShare: cause.prior / sum,
+				explainsEach: [...explains]
+			})),
+			pair: pair && { causes: pair.causes.map(named), odds: pair.odds },
+			next: next && {
+				question: next.question,
+				words: askingWords(next.question),
+				gainBits: next.gainBits,
+				answers: next.answers.map(({ answer, share, likeliest }) => ({
+					answer,
+					words: answerWords(next.question, answer),
+					share,
+					likeliest: named(likeliest)
+				}))
+			},
+			mend: mendWords(ranked[0]!.cause, profile)
+		}
+	};
+}
