@@ -1,7 +1,7 @@
 import { pageLoad } from '$lib/server/pages';
 import { dateOfDay, wallAt } from '$core/civil';
 import { database } from '$lib/server/db';
-import { listSites, nextDue } from '$lib/server/store';
+import { listSites, nextDue, openCallsInList } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 /** How many sites are sent at once; the others when they are asked for. */
@@ -11,7 +11,13 @@ const AT_ONCE = 60;
 export const load = pageLoad(async ({ depends, url }: PageServerLoadEvent) => {
 	depends('fq:jobs');
 	const db = await database();
-	const [jobs, deleted, due] = await Promise.all([listSites(db), listSites(db, true), nextDue(db)]);
+	const [jobs, deleted, due, calls] = await Promise.all([
+		listSites(db),
+		listSites(db, true),
+		nextDue(db),
+		openCallsInList(db)
+	]);
+	const calling = new Set(calls.map(({ siteId }) => siteId));
 	const today = dateOfDay(Math.floor(wallAt('UTC', Date.now()) / 1440));
 	const asked = (url.searchParams.get('name') ?? '').trim().slice(0, 80);
 	const words = asked.toLowerCase().split(/\s+/).filter(Boolean);
@@ -20,7 +26,7 @@ export const load = pageLoad(async ({ depends, url }: PageServerLoadEvent) => {
 		.map((job) => {
 			const next = due.get(job.id);
 			const part: keyof typeof rank =
-				(next && next.on <= today) || job.visitOpenSince !== null
+				(next && next.on <= today) || job.visitOpenSince !== null || calling.has(job.id)
 					? 'now'
 					: job.zones === 0 || job.valuesLeft > 0
 						? 'key'
@@ -48,6 +54,8 @@ export const load = pageLoad(async ({ depends, url }: PageServerLoadEvent) => {
 		valuesLeft: open.reduce((sum, job) => sum + job.valuesLeft, 0),
 		sitesLeft: open.length,
 		deleted,
+		calls,
+		nowMs: Date.now(),
 		today
 	};
 });

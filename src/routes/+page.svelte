@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { InlineNotification, Search } from 'carbon-components-svelte';
 	import { goto } from '$app/navigation';
+	import OpenCalls from '$lib/ui/callback/OpenCalls.svelte';
 	import { call, type Answer } from '$lib/ui/call';
 	import DeletedSites from '$lib/ui/jobs/DeletedSites.svelte';
 	import ImportJob from '$lib/ui/jobs/ImportJob.svelte';
@@ -134,6 +135,10 @@
 		</Empty>
 	{/if}
 
+	{#if data.calls.length > 0}
+		<h2>Calls</h2>
+		<OpenCalls calls={data.calls} nowMs={data.nowMs} />
+	{/if}
 	{#each parts as [name, jobs] (name)}
 		<h2>{name}</h2>
 		<JobRows {jobs} today={data.today} onduplicate={duplicate} ondelete={remove} />

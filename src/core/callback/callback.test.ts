@@ -3,6 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { ALL, called, slowRoom, sourceFrom } from '../../../tests/support/calledZone';
 import {
 	causesOf,
+	contradiction,
+	factsSchema,
+	likeliestPair,
+	taught,
+	unaskable,
+	understand,
 	gainOf,
 	likelihood,
 	nextQuestion,
@@ -166,5 +172,98 @@ describe('what is the matter', () => {
 		expect(new Set(asked).size).toBe(asked.length);
 		expect(asked).not.toContain('rooms');
 		expect(nextQuestion([{ cause: causes[0]!, share: 0.9, explains: [] }], [])).toBeNull();
+	});
+});
+
+describe('what was said', () => {
+	const ids = (ranked: readonly Ranked[]) => ranked.map(({ cause }) => cause.id);
+
+	it('that cannot both be so is told; a pair is named where no single cause explains all', () => {
+		const cold: Fact = { kind: 'feels', what: 'cold', days: [0, 1], from: 360, to: 540 };
+		expect(contradiction([cold, { ...cold, what: 'hot', days: [1] }])).toEqual([0, 1]);
+		expect(contradiction([cold, { ...cold, what: 'hot', days: [2] }])).toBeNull();
+		const says = (answer: string): Fact => ({ kind: 'answer', question: 'mode', answer });
+		expect(contradiction([cold, says('manual'), says('off')])).toEqual([1, 2]);
+		// late by an hour, and blinking at the receiver
+		const causes = causesOf(called('radio-stat'));
+		const facts: Fact[] = [
+			{ kind: 'turns', to: 'on', days: ALL, at: 420 },
+			{ kind: 'turns', to: 'off', days: ALL, at: 660 },
+			{ kind: 'answer', question: 'clock-shows', answer: 'hour-behind' },
+			{ kind: 'answer', question: 'lamp', answer: 'out-or-blinks' },
+			{ kind: 'answer', question: 'heater-asked', answer: 'cold' }
+		];
+		const pair = likeliestPair(rank(causes, facts), facts)!;
+		expect(pair.causes.map(({ id }) => id).sort()).toEqual(['clock-off/-60', 'no-radio']);
+		expect(pair.odds).toBeGreaterThan(1);
+		// one cause explains all: no pair
+		expect(likeliestPair(rank(causes, facts.slice(0, 3)), facts.slice(0, 3))).toBeNull();
+	});
+
+	it('is weighed by what this firm’s closed calls were, twenty of which weigh as much as the trade', () => {
+		const causes = causesOf(called('radio-stat'));
+		const share = (of: readonly Cause[]) =>
+			rank(of, [])
+				.filter(({ cause }) => cause.kind === 'sensor')
+				.reduce((sum, one) => sum + one.share, 0);
+		const before = share(causes);
+		expect(share(taught(causes, {}))).toBeCloseTo(before, 12);
+		const often = taught(causes, { sensor: 20 });
+		// twenty of the trade's with its share, and twenty of the firm's, all of them so
+		expect(share(often)).toBeCloseTo((20 * before + 20) / 40, 9);
+		expect(ids(rank(often, []))[0]).toBe('sensor');
+	});
+
+	it('is understood from plain sentences; names and what is not said are passed over', () => {
+		const of = (text: string) => understand(text);
+		expect(of('on at three at night since Sunday')).toEqual([
+			{ kind: 'turns', to: 'on', days: ALL, at: 180 }
+		]);
+		expect(of('Schlafzimmer')).toEqual([]);
+		expect(of('The Mondays are cold until ten')).toMatchObject([{ kind: 'feels', days: [0], to: 600 }]);
+		expect(of('goes off at 8 pm at weekends')).toEqual([
+			{ kind: 'turns', to: 'off', days: [5, 6], at: 1200 }
+		]);
+		expect(of('hot water but no heating')).toContainEqual({
+			kind: 'answer',
+			question: 'water',
+			answer: 'yes'
+		});
+		expect(of('')).toEqual([]);
+		// whatever is written, what comes of it is a fact that can be kept
+		fc.assert(fc.property(fc.string(), (text) => factsSchema.safeParse(of(text)).success));
+		fc.assert(
+			fc.property(
+				fc.array(
+					fc.constantFrom(
+						'on',
+						'off',
+						'at',
+						'comes',
+						'cold',
+						'never',
+						'half past',
+						'99',
+						'24',
+						'0:75',
+						'night',
+						'until',
+						'sunday',
+						'hot',
+						'am'
+					),
+					{ maxLength: 9 }
+				),
+				(words) => factsSchema.safeParse(of(words.join(' '))).success
+			)
+		);
+	});
+
+	it('never has a question asked whose answer the control, the house or the record gives', () => {
+		expect(unaskable(called('plain-stat'))).toEqual(expect.arrayContaining(['clock-shows', 'lamp', 'water']));
+		expect(unaskable(called('radio-stat'))).not.toContain('lamp');
+		expect(
+			unaskable(called('six-step-room-stat', {}, {}, (zone) => ({ ...zone, fedBy: 'boiler' })))
+		).not.toContain('water');
 	});
 });

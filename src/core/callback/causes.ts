@@ -45,6 +45,8 @@ export interface Cause {
 	readonly heats: Uint8Array;
 	/** By slot of the week: 1 while the room is warm. */
 	readonly warm: Uint8Array;
+	/** By slot of the week: how warm it is asked to be, from 0 (the lowest that is asked for) to 1 (the highest). */
+	readonly levels: Float64Array;
 	/** What is answered to a question where this is the matter; any answer as likely as another where it is not named. */
 	readonly answers: Partial<Readonly<Record<QuestionId, string>>>;
 }
@@ -67,8 +69,11 @@ export interface CalledZone {
 const USUAL_RISE_MINUTES = 40;
 const COOLS_TIMES_SLOWER = 3;
 
+const from = (i: number) => ((i % SLOTS) + SLOTS) % SLOTS;
 const rotate = (of: Uint8Array, slots: number): Uint8Array =>
-	Uint8Array.from(of, (_, i) => of[(((i + slots) % SLOTS) + SLOTS) % SLOTS]!);
+	Uint8Array.from(of, (_, i) => of[from(i + slots)]!);
+const rotateLevels = (of: Float64Array, slots: number): Float64Array =>
+	Float64Array.from(of, (_, i) => of[from(i + slots)]!);
 
 /** When a room is warm whose heating runs so, if it takes so many minutes to warm: nothing is gained past warm, and it cools three times as slowly. Never where it does not get there. */
 export function warmthOf(heats: Uint8Array, riseMinutes: number | null): Uint8Array {
@@ -90,6 +95,16 @@ function asks(held: WeekSteps<number>, like: Pick<ChainZone, 'held' | 'isSwitch'
 	return Uint8Array.from({ length: SLOTS }, (_, i) =>
 		isWarmth(valueAt(held, i * SLOT_MINUTES), like) ? 1 : 0
 	);
+}
+
+/** How warm a held week asks it to be, by slot, against the lowest and highest of the one that was planned. */
+function levelsOf(held: WeekSteps<number>, planned: WeekSteps<number>): Float64Array {
+	const values = planned.map(({ value }) => value);
+	const [low, high] = [Math.min(...values), Math.max(...values)];
+	return Float64Array.from({ length: SLOTS }, (_, i) => {
+		const at = valueAt(held, i * SLOT_MINUTES);
+		return high > low ? Math.min(1.2, Math.max(0, (at - low) / (high - low))) : 0;
+	});
 }
 
 /** Minutes that the room needs from its setback to comfort at an outdoor temperature; null where it never gets there. */
@@ -118,6 +133,7 @@ export function causesOf(called: CalledZone): Cause[] {
 	const gated = (heats: Uint8Array) => (allowed ? heats.map((on, i) => on & allowed[i]!) : heats);
 	const nothing = new Uint8Array(SLOTS);
 	const always = new Uint8Array(SLOTS).fill(1);
+	const asked = levelsOf(held, held);
 	const causes: Cause[] = [];
 	const add = (
 		kind: CauseKind,
@@ -126,10 +142,20 @@ export function causesOf(called: CalledZone): Cause[] {
 		answers: Cause['answers'],
 		{
 			figure = 0,
-			warm = warmthOf(heats, mild ?? USUAL_RISE_MINUTES)
-		}: { figure?: number; warm?: Uint8Array } = {}
+			warm = warmthOf(heats, mild ?? USUAL_RISE_MINUTES),
+			levels = heats === nothing ? new Float64Array(SLOTS) : asked
+		}: { figure?: number; warm?: Uint8Array; levels?: Float64Array } = {}
 	) =>
-		causes.push({ id: figure === 0 ? kind : `${kind}/${figure}`, kind, figure, prior, heats, warm, answers });
+		causes.push({
+			id: figure === 0 ? kind : `${kind}/${figure}`,
+			kind,
+			figure,
+			prior,
+			heats,
+			warm,
+			levels: allowed ? levels.map((level, i) => level * allowed[i]!) : levels,
+			answers
+		});
 	const usual = {
 		'set-to': 'as-planned',
 		water: 'yes',
@@ -147,7 +173,7 @@ export function causesOf(called: CalledZone): Cause[] {
 			const isMissed = minutes === missedChangeMinutes && missedChangeMinutes !== 0;
 			add(
 				'clock-off',
-				isMissed ? 40 : isChange ? 3 : Math.abs(hours) === 12 ? 1 : 0.7,
+				isMissed ? 40 : isChange ? 3 : Math.abs(hours) === 12 ? 1 : minutes % 60 === 0 ? 0.9 : 0.4,
 				gated(rotate(wanted, minutes / SLOT_MINUTES)),
 				{
 					...usual,
@@ -155,7 +181,7 @@ export function causesOf(called: CalledZone): Cause[] {
 					since: isChange ? 'clocks-changed' : 'power',
 					'which-days': 'every'
 				},
-				{ figure: minutes }
+				{ figure: minutes, levels: rotateLevels(asked, minutes / SLOT_MINUTES) }
 			);
 		}
 		for (let day = 1; day <= 6; day++)
@@ -169,32 +195,38 @@ export function causesOf(called: CalledZone): Cause[] {
 					since: 'power',
 					'which-days': 'some'
 				},
-				{ figure: day }
+				{ figure: day, levels: rotateLevels(asked, (day * DAY_MINUTES) / SLOT_MINUTES) }
 			);
 		const factory = profile.panel && programOf(profile, factoryMemory(profile));
-		if (factory && factory.form !== 'plain')
+		if (factory && factory.form !== 'plain') {
+			const week = expandProgram(factory, profile.temperature?.minC ?? 0);
 			add(
 				'factory-week',
 				habits.clock.programKept ? 0.7 : 4,
-				gated(asks(expandProgram(factory, profile.temperature?.minC ?? 0), like)),
+				gated(asks(week, like)),
 				{
 					...usual,
 					since: 'power',
 					'which-days': 'every'
-				}
+				},
+				{ levels: levelsOf(week, held) }
 			);
+		}
 		const byDay = Array.from({ length: 7 }, (_, d) => wanted.slice((d * SLOTS) / 7, ((d + 1) * SLOTS) / 7));
 		for (let d = 0; d < 7; d++) {
 			const before = byDay[(d + 6) % 7]!;
 			if (before.join() === byDay[d]!.join()) continue;
 			const heats = Uint8Array.from(wanted);
 			heats.set(before, (d * SLOTS) / 7);
+			const levels = Float64Array.from(asked, (level, i) =>
+				Math.floor(i / (SLOTS / 7)) === d ? asked[from(i - SLOTS / 7)]! : level
+			);
 			add(
 				'day-not-copied',
 				0.4,
 				gated(heats),
 				{ ...usual, since: 'always', 'which-days': 'some' },
-				{ figure: d + 1 }
+				{ figure: d + 1, levels }
 			);
 		}
 	}
@@ -209,7 +241,7 @@ export function causesOf(called: CalledZone): Cause[] {
 		add(
 			'left-manual',
 			5 * more,
-			gated(nothing),
+			nothing,
 			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every', 'set-to': 'lower' },
 			{ figure: -1 }
 		);
@@ -218,7 +250,7 @@ export function causesOf(called: CalledZone): Cause[] {
 			2 * more,
 			gated(always),
 			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every', 'set-to': 'higher' },
-			{ figure: 1 }
+			{ figure: 1, levels: new Float64Array(SLOTS).fill(1) }
 		);
 	}
 	if (habits.off)

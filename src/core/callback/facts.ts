@@ -31,22 +31,11 @@ export const factSchema = z.discriminatedUnion('kind', [
 	}),
 	/** It was seen to come on, or to go off, at about that time. */
 	z.strictObject({ kind: z.literal('turns'), to: z.enum(['on', 'off']), days, at: minute }),
-	/** A logger's file: when the room began to be heated, in minutes of the week, and which days of the week it covers, from its first minute on. */
+	/** A logger's file: the room's usual week by ten minutes in °C (null: not logged), and how well the planned week goes with it at its best shift, from 0 to 1. */
 	z.strictObject({
 		kind: z.literal('log'),
-		starts: z
-			.array(
-				z
-					.int()
-					.min(0)
-					.max(WEEK_MINUTES - 1)
-			)
-			.max(400),
-		from: z
-			.int()
-			.min(0)
-			.max(WEEK_MINUTES - 1),
-		minutes: z.int().min(1)
+		roomC: z.array(z.number().min(-30).max(60).nullable()).length(WEEK_MINUTES / 10),
+		best: z.number().min(0).max(1)
 	}),
 	/** An answer to a question. */
 	z.strictObject({ kind: z.literal('answer'), question: z.enum(QUESTION_IDS), answer: z.string().max(24) })

@@ -19,8 +19,8 @@ const ANSWER_RIGHT = 0.9;
 const ROUNDED_MINUTES = 10;
 const SPREAD_MINUTES = 20;
 
-/** A log speaks for as many answers, however long it is: a room is no clock. */
-const LOG_STARTS = 10;
+/** How loudly a log speaks: a week that goes with it by a tenth less is so many times less likely, in logarithms. */
+const LOG_SPEAKS = 120;
 
 const slotsOf = (day: number, from: number, to: number): number[] => {
 	const first = Math.floor((day * DAY_MINUTES + from) / SLOT_MINUTES);
@@ -63,7 +63,7 @@ export function likelihood(cause: Cause, fact: Fact): number {
 			return NOISE + (1 - 2 * NOISE) * Math.max(seen, felt);
 		}
 		case 'log':
-			return Math.exp(-Math.min(LOG_STARTS, fact.starts.length) * (1 - agreement(cause.heats, fact)));
+			return Math.exp(-LOG_SPEAKS * Math.max(0, fact.best - agreement(cause.levels, fact)));
 		case 'answer': {
 			const expected = cause.answers[fact.question];
 			const all = answersTo(fact.question);
@@ -174,9 +174,10 @@ export function likeliestPair(ranked: readonly Ranked[], facts: readonly Fact[])
 	if (!first || first.explains.every((one) => one >= UNEXPLAINED)) return null;
 	const kinds = new Map(ranked.toReversed().map((one) => [one.cause.kind, one.cause]));
 	// the best of a kind for each fact alone too: what is to be explained beside the first may be rare
-	const best = facts.flatMap((fact) =>
+	const explained = new Map(ranked.map(({ cause, explains }) => [cause, explains]));
+	const best = facts.flatMap((_, i) =>
 		ranked
-			.map(({ cause }) => ({ cause, worth: cause.prior * likelihood(cause, fact) }))
+			.map(({ cause, explains }) => ({ cause, worth: cause.prior * explains[i]! }))
 			.sort((a, b) => b.worth - a.worth)
 			.slice(0, 3)
 			.map(({ cause }) => cause)
@@ -190,7 +191,7 @@ export function likeliestPair(ranked: readonly Ranked[], facts: readonly Fact[])
 	for (const [i, a] of among.entries())
 		for (const b of among.slice(i + 1)) {
 			if (a.kind === b.kind) continue;
-			const explains = facts.map((fact) => Math.max(likelihood(a, fact), likelihood(b, fact)));
+			const explains = facts.map((_, f) => Math.max(explained.get(a)![f]!, explained.get(b)![f]!));
 			const weight = explains.reduce((product, one) => product * one, (a.prior * b.prior) / sum ** 2);
 			if (weight > (found?.odds ?? 1) * single)
 				found = { causes: a.prior >= b.prior ? [a, b] : [b, a], odds: weight / single, explains };

@@ -35,14 +35,29 @@ export interface DueZone {
 	readonly profile: ControlProfile;
 }
 
+/** What was promised to somebody who called, until when. */
+export interface Promised {
+	/** Empty for the whole house. */
+	readonly zoneId: string;
+	readonly zoneName: string;
+	readonly promised: string;
+	/** `YYYY-MM-DD`. */
+	readonly on: string;
+}
+
 /** How far ahead a due list looks, in days. */
 export const DUE_DAYS = 400;
 
 /**
  * What is due at a site, soonest first: clocks changed by hand (missed ones too, until a reading says that the clock was
- * set after them), batteries, holidays and holds left on, promised returns.
+ * set after them), batteries, holidays and holds left on, promised returns, those to who called among them.
  */
-export function dueFacts(zones: readonly DueZone[], timeZone: string, nowMs: number): DueFact[] {
+export function dueFacts(
+	zones: readonly DueZone[],
+	timeZone: string,
+	nowMs: number,
+	promises: readonly Promised[] = []
+): DueFact[] {
 	const dateAt = (ms: number) => dateOfDay(Math.floor(wallAt(timeZone, ms) / 1440));
 	const today = dateAt(nowMs);
 	const last = dateAt(nowMs + DUE_DAYS * 86_400_000);
@@ -76,5 +91,12 @@ export function dueFacts(zones: readonly DueZone[], timeZone: string, nowMs: num
 		if (onSite.promisedBy !== null) put(onSite.promisedBy, { kind: 'promised', promised: onSite.promised });
 		return due;
 	});
-	return all.sort((a, b) => (a.on === b.on ? a.zoneName.localeCompare(b.zoneName) : a.on < b.on ? -1 : 1));
+	const called = promises
+		.filter(({ on }) => on <= last)
+		.map(({ on, zoneId, zoneName, promised }): DueFact => {
+			return { on, what: { kind: 'promised', promised }, zoneId, zoneName, late: on < today };
+		});
+	return [...all, ...called].sort((a, b) =>
+		a.on === b.on ? a.zoneName.localeCompare(b.zoneName) : a.on < b.on ? -1 : 1
+	);
 }

@@ -60,7 +60,7 @@ export function factWords(fact: Fact): string {
 		case 'turns':
 			return `${fact.to === 'on' ? 'comes on' : 'goes off'} at ${clockTime(fact.at)}, ${on(fact.days)}`;
 		case 'log':
-			return `a log of ${fact.minutes >= 2880 ? `${Math.round(fact.minutes / 1440)} days` : `${Math.round(fact.minutes / 60)} hours`}, heated anew ${fact.starts.length} ${fact.starts.length === 1 ? 'time' : 'times'}`;
+			return 'a logger’s file of the room';
 		case 'answer':
 			return `${ABOUT[fact.question]}: ${answerWords(fact.question, fact.answer)}`;
 	}
@@ -216,18 +216,29 @@ export function logWords({ shiftMinutes, days, agrees, confidence, byHand, misse
 	return [
 		moved === ''
 			? 'The log follows the planned week in its own time.'
-			: `The log follows the planned week, ${moved} ${shiftMinutes < 0 && days === 0 ? 'too early' : 'too late'}${confidence < 0.3 ? ', as far as so few starts can tell' : ''}.`,
-		...(byHand.length > 0 ? [`Heated where nothing was planned: ${list(byHand)}.`] : []),
-		...(missed.length > 0 ? [`Not heated where it was planned: ${list(missed)}.`] : [])
+			: `The log follows the planned week, ${moved} ${shiftMinutes < 0 && days === 0 ? 'too early' : 'too late'}${confidence < 0.3 ? ', as far as this log can tell' : ''}.`,
+		...(byHand.length > 0 ? [`Warm where nothing was planned: ${list(byHand)}.`] : []),
+		...(missed.length > 0 ? [`Cold where warmth was planned: ${list(missed)}.`] : [])
 	].join(' ');
 }
+
+/** What was said, as it was understood and in their own words. */
+export const saidWords = ({
+	said,
+	facts
+}: {
+	readonly said: string;
+	readonly facts: readonly Fact[];
+}): string =>
+	[...facts.map(factWords), ...(said.trim() === '' ? [] : [`“${said.trim()}”`])].join(' · ') ||
+	'Nothing was taken down';
 
 /** A kept call in a line: what was said, and what it was. */
 export function callWords(
 	call: Pick<Call, 'said' | 'facts' | 'outcome'>,
 	profile: Pick<ControlProfile, 'panel'>
 ): string {
-	const said = call.said.trim() || call.facts.map(factWords).join(' · ') || 'nothing was taken down';
+	const said = saidWords(call);
 	return call.outcome ? `${said}. It was: ${matterWords(call.outcome, profile)}` : said;
 }
 
@@ -253,3 +264,49 @@ const OUTCOMES: Readonly<Record<CauseKind, string>> = {
 	'no-fault': 'nothing was wrong',
 	other: 'something else'
 };
+
+/** Why a cause stands where it stands, in figures: how often it is so before anything is said, and what each thing said makes of it. */
+export function whyRankedWords(
+	{ share, explains }: Pick<Ranked, 'share' | 'explains'>,
+	facts: readonly Fact[],
+	before: number
+): string {
+	const percent = (part: number) => `${part < 0.1 ? Math.round(part * 1000) / 10 : Math.round(part * 100)} %`;
+	const each = facts.map(
+		(fact, i) => `“${factWords(fact)}” is said of it in ${percent(explains[i] ?? 0)} of such cases`
+	);
+	return `Before anything was said: ${percent(before)}, by common practice, this record and your own closed calls. ${each.join('; ')}${each.length > 0 ? '. ' : ''}Against all others that makes ${percent(share)}.`;
+}
+
+/** How often something was the matter, in a line: told where it comes again. */
+export const againWords = (kind: CauseKind, times: number): string => `${times} times: ${outcomeWords(kind)}`;
+
+/** How long ago something was, in a word or two. */
+export function sinceWords(ms: number): string {
+	const minutes = Math.max(0, Math.round(ms / 60_000));
+	if (minutes < 2) return 'just now';
+	if (minutes < 60) return `${minutes} min ago`;
+	const hours = Math.round(minutes / 60);
+	if (hours < 36) return hours === 1 ? 'an hour ago' : `${hours} hours ago`;
+	return `${Math.round(hours / 24)} days ago`;
+}
+
+const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6];
+const feels = (what: 'cold' | 'hot', from: number, to: number): Fact => ({
+	kind: 'feels',
+	what,
+	days: EVERY_DAY,
+	from,
+	to
+});
+
+/** What a customer can choose that is wrong, in their words, with what it says. */
+export const TROUBLES: readonly { readonly words: string; readonly fact: Fact }[] = [
+	{ words: 'Cold in the mornings', fact: feels('cold', 360, 540) },
+	{ words: 'Cold in the evenings', fact: feels('cold', 1080, 1320) },
+	{ words: 'Never warm', fact: feels('cold', 0, 1440) },
+	{ words: 'Too hot at night', fact: feels('hot', 60, 300) },
+	{ words: 'The display is blank', fact: { kind: 'answer', question: 'clock-shows', answer: 'blank' } },
+	{ words: 'The clock is wrong', fact: { kind: 'answer', question: 'clock-shows', answer: 'another-time' } },
+	{ words: 'No hot water either', fact: { kind: 'answer', question: 'water', answer: 'no' } }
+];

@@ -1,5 +1,5 @@
 import { LEFT_WORDS } from '../plan';
-import { dueFacts, type DueFact, type DueWhat, type DueZone } from '../record';
+import { dueFacts, type DueFact, type DueWhat, type DueZone, type Promised } from '../record';
 import { endlessWords } from './standing';
 
 /** Something that somebody must come or call for, said. */
@@ -26,8 +26,13 @@ function dueSentence(what: DueWhat): string {
 }
 
 /** What is due at a site, soonest first, in sentences; what and how far ahead as in `dueFacts`. */
-export const dueAt = (zones: readonly DueZone[], timeZone: string, nowMs: number): Due[] =>
-	dueFacts(zones, timeZone, nowMs).map(({ what, ...due }) => ({
+export const dueAt = (
+	zones: readonly DueZone[],
+	timeZone: string,
+	nowMs: number,
+	promises: readonly Promised[] = []
+): Due[] =>
+	dueFacts(zones, timeZone, nowMs, promises).map(({ what, ...due }) => ({
 		...due,
 		kind: what.kind,
 		sentence: dueSentence(what)

@@ -1,14 +1,16 @@
 import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
-import { storedFirm } from '$lib/server/store';
+import { outcomesOf, storedFirm } from '$lib/server/store';
 import { signInWanted } from '$lib/server/guard';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ locals }: PageServerLoadEvent) => {
-	const { value, revision } = await storedFirm(await database());
+	const db = await database();
+	const { value, revision } = await storedFirm(db);
 	return {
 		firm: value,
 		revision,
+		outcomes: await outcomesOf(db),
 		role: locals.role,
 		signIn: signInWanted()
 	};

@@ -2,6 +2,7 @@
 	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { LARGEST_LOGO } from '$core/record';
+	import WhatItWas from '$lib/ui/callback/WhatItWas.svelte';
 	import { call } from '$lib/ui/call';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Check from '$lib/ui/kit/Check.svelte';
@@ -105,6 +106,12 @@
 	</form>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{#if said}<p role="status">{said}</p>{/if}
+
+	<WhatItWas
+		outcomes={data.outcomes}
+		onanew={() => void invalidateAll()}
+		onproblem={(sentence) => (problem = sentence)}
+	/>
 
 	<h2>Keeping it safe</h2>
 	<p>

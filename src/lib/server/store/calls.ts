@@ -260,3 +260,30 @@ export async function createCalls(
 		)
 	);
 }
+
+/** Open calls as lists show them: with where each is gone on with. What is about a whole house is gone on with at its first zone. */
+export async function openCallsInList(from: Readable, siteId: string | null = null) {
+	const open = (await openCalls(from)).filter((one) => siteId === null || one.siteId === siteId);
+	const firsts = await from.query<{ siteId: string; id: string }>(
+		`SELECT z.siteId, z.id FROM zones z WHERE z.deletedAt IS NULL AND z.siteId IN (:sites)
+			AND z.position = (SELECT min(o.position) FROM zones o WHERE o.siteId = z.siteId AND o.deletedAt IS NULL)`,
+		{ sites: open.length > 0 ? open.map((one) => one.siteId) : [''] }
+	);
+	const firstOf = new Map(firsts.map((row) => [row.siteId, row.id]));
+	return open.map(({ id, siteId: at, siteName, zoneId, call, takenAt, at: when }) => {
+		const zone = zoneId ?? firstOf.get(at);
+		return {
+			id,
+			href: zone ? `/sites/${at}/zones/${zone}/callback?call=${id}` : `/sites/${at}`,
+			siteId: at,
+			siteName,
+			zoneName: call.zoneName,
+			said: call.said,
+			facts: call.facts,
+			caller: call.caller,
+			promised: call.promised,
+			at: when,
+			isFresh: takenAt === null
+		};
+	});
+}

@@ -1,20 +1,39 @@
 <script lang="ts">
 	import Close from 'carbon-icons-svelte/lib/Close.svelte';
-	import type { Fact } from '$core/callback';
+	import { understand, type Fact } from '$core/callback';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
+	import Field from '../kit/Field.svelte';
 	import TimeField from '../kit/TimeField.svelte';
 
 	/** What the household said: taken from large choices, shown as it was understood, and taken back one by one. */
 	let {
 		facts,
+		said,
 		words,
-		onchange
+		onsaid,
+		onadd,
+		ontakeback
 	}: {
 		facts: readonly Fact[];
+		/** In their own words. */
+		said: string;
 		words: (fact: Fact) => string;
-		onchange: (facts: readonly Fact[]) => void;
+		onsaid: (said: string) => void;
+		onadd: (facts: readonly Fact[]) => void;
+		/** The fact at a place is taken back. */
+		ontakeback: (at: number) => void;
 	} = $props();
+
+	/** What is written is understood as far as it can be; what was understood stands above, to be taken back. */
+	let understood = $state<number | null>(null);
+	function take(text: string) {
+		if (text.trim() === said.trim()) return;
+		onsaid(text.trim());
+		const found = understand(text);
+		understood = text.trim() === '' ? null : found.length;
+		onadd(found);
+	}
 
 	const DAYS = {
 		every: [0, 1, 2, 3, 4, 5, 6],
@@ -25,7 +44,7 @@
 	} as const;
 	let on = $state<keyof typeof DAYS>('every');
 	const days = $derived([...DAYS[on]]);
-	const add = (fact: Fact) => onchange([...facts, fact]);
+	const add = (fact: Fact) => onadd([fact]);
 	const felt = $derived<[string, Fact][]>([
 		['Cold in the mornings', { kind: 'feels', what: 'cold', days, from: 360, to: 540 }],
 		['Cold in the evenings', { kind: 'feels', what: 'cold', days, from: 1080, to: 1320 }],
@@ -54,11 +73,21 @@
 						small
 						icon={Close}
 						iconLabel="Take back: {words(fact)}"
-						onclick={() => onchange(facts.filter((_, j) => j !== i))}
+						onclick={() => ontakeback(i)}
 					/>
 				</li>
 			{/each}
 		</ul>
+	{/if}
+	<Field
+		label="In their own words"
+		help="Such as: cold in the mornings, it comes on at nine since the clocks changed"
+		maxlength={400}
+		value={said}
+		onchange={take}
+	/>
+	{#if understood === 0}
+		<p class="soft" role="status">Kept as it was said; choose below what it means.</p>
 	{/if}
 	<div class="fields">
 		<Choice
@@ -112,6 +141,10 @@
 		border: 1px solid var(--rule);
 		border-radius: 1.2rem;
 		background: var(--sheet);
+	}
+	.fields + .choices,
+	section > :global(* + .fields) {
+		margin-top: 0.8rem;
 	}
 	.choices {
 		display: grid;

@@ -8,7 +8,16 @@
 	import type { StepProps } from './stepProps';
 	import Button from '$lib/ui/kit/Button.svelte';
 
-	let { zone, profile, onSite, set }: StepProps = $props();
+	let {
+		zone,
+		profile,
+		onSite,
+		set,
+		asks
+	}: StepProps & {
+		/** Where what may be the matter is found out. */
+		asks: string;
+	} = $props();
 
 	const unit = $derived(unitOf(zone, profile));
 	const test = $derived(testSetpoints(zone, profile, onSite));
@@ -53,6 +62,7 @@
 	<div>
 		{#if standing === 'failed'}
 			<p class="signal" role="status">The test failed: find out why before it is signed off.</p>
+			<Button href={asks}>What may it be?</Button>
 		{:else if !step}
 			<p class="passed" role="status">It heats when it is asked to, and stops when it is not.</p>
 		{:else if words}

@@ -21,10 +21,12 @@ export const load = pageLoad(async ({ params, url, setHeaders }: PageServerLoadE
 		error(404, 'This link has ended. Ask whoever set up your heating for a new one.');
 	const choice = choiceOf(url.searchParams);
 	const signer = await lastSigner(db, site.id);
+	const zones = await zonesOf(db, site);
 	return {
-		sheets: await Promise.all(
-			(await zonesOf(db, site)).map((zone) => customerPageOf(db, zone, site, choice, signer))
-		),
+		token: params.token,
+		/** The rooms' names in the order of their pages. */
+		rooms: zones.map(({ zone }) => zone.name),
+		sheets: await Promise.all(zones.map((zone) => customerPageOf(db, zone, site, choice, signer))),
 		firm: await readFirm(db),
 		large: choice.large
 	};

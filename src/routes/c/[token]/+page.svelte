@@ -1,5 +1,6 @@
 <script lang="ts">
 	import CustomerSheet from '$lib/ui/handover/CustomerSheet.svelte';
+	import Report from '$lib/ui/callback/Report.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { data } = $props();
@@ -15,6 +16,7 @@
 		<Button href={data.large ? '?' : '?large=1'}>{data.large ? 'Normal print' : 'Large print'}</Button>
 		<Button onclick={() => window.print()}>Print</Button>
 	</p>
+	<Report token={data.token} rooms={data.rooms} telephone={data.firm.telephone} />
 	{#each data.sheets as sheet (sheet.title)}
 		<CustomerSheet {sheet} firm={data.firm} large={data.large} />
 	{/each}

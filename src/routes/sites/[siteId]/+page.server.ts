@@ -1,6 +1,6 @@
 import { database } from '$lib/server/db';
 import { pageLoad } from '$lib/server/pages';
-import { dueList } from '$lib/server/store';
+import { dueList, openCallsInList } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 /** How many things due a site says at once. */
@@ -9,5 +9,10 @@ const SOONEST = 3;
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
 	depends('fq:site');
 	const due = (await dueList(await database())).filter((one) => one.siteId === params.siteId);
-	return { due: due.slice(0, SOONEST), moreDue: Math.max(0, due.length - SOONEST) };
+	return {
+		calls: await openCallsInList(await database(), params.siteId),
+		nowMs: Date.now(),
+		due: due.slice(0, SOONEST),
+		moreDue: Math.max(0, due.length - SOONEST)
+	};
 });

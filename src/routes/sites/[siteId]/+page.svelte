@@ -6,6 +6,7 @@
 	import BoardTable, { type BoardZone } from '$lib/ui/board/BoardTable.svelte';
 	import DueStrip from '$lib/ui/board/DueStrip.svelte';
 	import SiteDetails from '$lib/ui/board/SiteDetails.svelte';
+	import OpenCalls from '$lib/ui/callback/OpenCalls.svelte';
 	import { call, type Answer } from '$lib/ui/call';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Dialog from '$lib/ui/kit/Dialog.svelte';
@@ -102,6 +103,7 @@
 		</div>
 	</div>
 	<DueStrip siteId={data.site.id} due={data.due} more={data.moreDue} />
+	{#if data.calls.length > 0}<OpenCalls calls={data.calls} nowMs={data.nowMs} named={false} />{/if}
 	<Problem sentence={problem} onclose={() => (problem = null)} />
 
 	{#if data.zones.length > 0}

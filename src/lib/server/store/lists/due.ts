@@ -33,22 +33,46 @@ interface Digest {
 	readonly clocksByHand: readonly ClockByHand[];
 }
 
+/** What was promised to somebody who called. */
+interface PromiseRow {
+	readonly siteId: string;
+	readonly zoneId: string;
+	readonly zoneName: string;
+	readonly promised: string;
+	readonly on: string;
+}
+const PROMISES = `SELECT siteId, zoneId, document ->> '$.zoneName' AS zoneName, document ->> '$.promised' AS promised,
+	document ->> '$.promisedBy' AS "on" FROM calls
+	WHERE siteId IN (:ids) AND closedAt IS NULL AND takenAt IS NOT NULL AND document ->> '$.promisedBy' IS NOT NULL`;
+
 /** How long what is due stands at a site that nobody touches: until the hour is over. */
 const HOUR_MS = 3_600_000;
 
 function digestOf(
 	{ id, site, profiles }: StoredSite,
 	stored: readonly ReturnType<typeof noticeFromRow>[],
+	promises: readonly PromiseRow[],
 	nowMs: number
 ): Digest {
 	const { name, place, timeZone } = site;
 	const zones = stored.map((one) => ({ ...one, profile: profileOf(one.zone, profiles) }));
+	// what is about the whole house is seen to from its first zone
+	const [first] = zones;
+	const atZones = promises.flatMap((one) => {
+		if (one.zoneId !== '') return [one];
+		return first ? [{ ...one, zoneId: first.id, zoneName: first.zone.name }] : [];
+	});
 	return {
 		siteId: id,
 		siteName: name,
 		place,
 		timeZone,
-		due: dueAt(zones, timeZone, nowMs).map((due) => ({ ...due, siteId: id, siteName: name, place })),
+		due: dueAt(zones, timeZone, nowMs, atZones).map((due) => ({
+			...due,
+			siteId: id,
+			siteName: name,
+			place
+		})),
 		clocksByHand: zones.flatMap(({ id: zoneId, zone, profile }): ClockByHand[] => {
 			const { summerTime, how } = profile.habits.clock;
 			if (summerTime !== 'by-hand') return [];
@@ -91,7 +115,8 @@ function digests(db: Database, nowMs: number): Promise<readonly Digest[]> {
 					db.query<NoticeRow>(
 						`${NOTICE_SELECT} WHERE z.siteId IN (:ids) AND z.deletedAt IS NULL ORDER BY z.position`,
 						{ ids }
-					)
+					),
+					db.query<PromiseRow>(PROMISES, { ids })
 				]);
 				// whoever waits for it hears of a failure
 				rows.catch(() => undefined);
@@ -100,14 +125,22 @@ function digests(db: Database, nowMs: number): Promise<readonly Digest[]> {
 			let next = read(0);
 			for (let at = 0; at < lost.length; at += AT_ONCE) {
 				const { part, rows } = next;
-				const [siteRows, zoneRows] = await rows;
+				const [siteRows, zoneRows, promises] = await rows;
 				if (at + AT_ONCE < lost.length) next = read(at + AT_ONCE);
 				for (const light of part) {
 					const row = siteRows.find((one) => one.id === light.id);
 					if (!row || row.deletedAt) continue;
 					const site = siteFromRow(row);
 					const zones = zoneRows.filter((zone) => zone.siteId === site.id).map(noticeFromRow);
-					now.set(site.id, { stamp: stampOf(light, hour), digest: digestOf(site, zones, nowMs) });
+					now.set(site.id, {
+						stamp: stampOf(light, hour),
+						digest: digestOf(
+							site,
+							zones,
+							promises.filter((one) => one.siteId === site.id),
+							nowMs
+						)
+					});
 				}
 				await new Promise((resolve) => setImmediate(resolve));
 			}

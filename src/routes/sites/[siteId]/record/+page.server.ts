@@ -1,6 +1,6 @@
 import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
-import { leftZone, picturesOf, readFirm, siteForPages, unfedOf, visitsOf } from '$lib/server/store';
+import { callsOf, leftZone, picturesOf, readFirm, siteForPages, unfedOf, visitsOf } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
@@ -12,6 +12,7 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 	const unfed = await unfedOf(stored, zones);
 	return {
 		visits: await visitsOf(db, params.siteId),
+		calls: await callsOf(db, params.siteId),
 		pictures: await picturesOf(db, params.siteId),
 		visitOpenSince: stored.visitOpenSince,
 		/** As everything stands now, for comparing the last visit with it. */

@@ -3,6 +3,7 @@
 	import { findProfile } from '$core/control';
 	import type { Zone } from '$core/plan';
 	import { putBack, type Visit } from '$core/record';
+	import KeptCalls from '$lib/ui/callback/KeptCalls.svelte';
 	import { call } from '$lib/ui/call';
 	import { saving } from '$lib/ui/saving.svelte';
 	import VisitList from '$lib/ui/record/VisitList.svelte';
@@ -118,6 +119,13 @@
 			</section>
 		</div>
 	{/if}
+	<KeptCalls
+		calls={data.calls}
+		profile={{ panel: null }}
+		timeZone={data.site.timeZone}
+		to={(id, one) =>
+			`/sites/${data.site.id}/zones/${one.zoneId ?? data.zones[0]?.id ?? ''}/callback?call=${id}`}
+	/>
 </main>
 
 <style>

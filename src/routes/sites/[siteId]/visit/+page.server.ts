@@ -1,6 +1,6 @@
 import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
-import { picturesOf, readFirm, siteForPages, unfedOf, visitsOf } from '$lib/server/store';
+import { callsOf, picturesOf, readFirm, siteForPages, unfedOf, visitsOf } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
@@ -15,6 +15,8 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 		readBackStops: (await readFirm(db)).readBackStops,
 		noted: Object.fromEntries(zones.map(({ id, onSite }) => [id, onSite])),
 		keyed: Object.fromEntries(zones.map(({ id, keyed }) => [id, { ...keyed }])),
+		/** Calls that are still open: a visit begins with them. */
+		calls: (await callsOf(db, params.siteId)).filter(({ closedAt }) => closedAt === null),
 		/** The pictures of the visit that goes on. */
 		pictures: (await picturesOf(db, params.siteId)).filter((one) => one.visitAt === null),
 		/** The last visit that was ended, and whether nothing was noted since. */

@@ -3,6 +3,7 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 	import CheckList from '$lib/ui/visit/CheckList.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import CalledBefore from '$lib/ui/callback/CalledBefore.svelte';
 	import ClockStep from '$lib/ui/visit/ClockStep.svelte';
 	import Differences from '$lib/ui/visit/Differences.svelte';
 	import FoundStep from '$lib/ui/visit/FoundStep.svelte';
@@ -95,6 +96,7 @@
 			<section aria-label={visit.stepName}>
 				{#if place.step === 'found'}
 					<h1 tabindex="-1">{visit.controlName}: how was it found?</h1>
+					<CalledBefore siteId={data.site.id} zoneId={row.id} calls={data.calls} {profile} />
 					<FoundStep {zone} {profile} {onSite} {set} />
 					<Pictures siteId={data.site.id} zone={zone.name} queue={pictures} onServer={data.pictures} />
 				{:else if place.step === 'settings'}
@@ -118,7 +120,7 @@
 					<p><a href="/sites/{data.site.id}/zones/{row.id}/read-back">Read back from the display</a></p>
 				{:else if place.step === 'test'}
 					<h1 tabindex="-1">{zone.name}: does it heat?</h1>
-					<TestStep {zone} {profile} {onSite} {set} />
+					<TestStep {zone} {profile} {onSite} {set} asks="/sites/{data.site.id}/zones/{row.id}/callback" />
 				{:else if place.step === 'leave'}
 					<h1 tabindex="-1">{visit.controlName}: how is it left?</h1>
 					<LeaveStep {zone} {profile} {onSite} {set} />

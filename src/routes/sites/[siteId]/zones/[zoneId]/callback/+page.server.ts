@@ -3,7 +3,8 @@ import { lastRight } from '$core/run';
 import { offsetAt } from '$core/civil';
 import { compute } from '$lib/server/compute';
 import { pageLoad } from '$lib/server/pages';
-import { governorOf, profileOf, siteForPages, zoneForPages } from '$lib/server/store';
+import { database } from '$lib/server/db';
+import { callsOf, governorOf, outcomesOf, profileOf, siteForPages, zoneForPages } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
@@ -15,7 +16,14 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 	const program = (await compute('zoneFit', { zone: stored.zone, profile })).chosen.program;
 	const seen = lastRight(stored.zone.clockReadings);
 	const { timeZone } = site.site;
+	const db = await database();
 	return {
+		/** The calls about this zone, and those about the whole house. */
+		calls: (await callsOf(db, params.siteId)).filter(
+			({ zoneId }) => zoneId === null || zoneId === params.zoneId
+		),
+		/** What earlier calls of this firm turned out to be. */
+		counts: (await outcomesOf(db)).counts,
 		called: {
 			zone: stored.zone,
 			profile,

@@ -1,0 +1,56 @@
+<script lang="ts">
+	import type { Asking, QuestionId } from '$core/callback';
+	import type { ControlProfile } from '$core/control';
+	import { answerWords, askingWords, matterWords } from '$core/words';
+	import Button from '../kit/Button.svelte';
+
+	/** The one question that tells most, read out as it stands, answered by one tap. */
+	let {
+		asking,
+		profile,
+		onanswer
+	}: {
+		asking: Asking;
+		profile: ControlProfile;
+		/** null where nobody can say. */
+		onanswer: (question: QuestionId, answer: string | null) => void;
+	} = $props();
+	const { question, answers } = $derived(asking);
+</script>
+
+<section aria-label="Ask now">
+	<p class="soft">Ask now, it tells most</p>
+	<h2>“{askingWords(question)}”</h2>
+	<div class="answers">
+		{#each answers as { answer } (answer)}
+			<Button onclick={() => onanswer(question, answer)}>{answerWords(question, answer)}</Button>
+		{/each}
+		<Button kind="quiet" onclick={() => onanswer(question, null)}>Cannot say</Button>
+	</div>
+	<ul class="soft">
+		{#each answers.filter(({ share }) => share > 0.12) as { answer, likeliest } (answer)}
+			<li>{answerWords(question, answer)}: {matterWords(likeliest, profile)}</li>
+		{/each}
+	</ul>
+</section>
+
+<style>
+	section {
+		padding: 0.9rem 1.1rem;
+		border-left: 4px solid var(--ink);
+		background: var(--sheet);
+	}
+	h2 {
+		margin: 0.3rem 0 0.8rem;
+		font-size: 1.35rem;
+	}
+	.answers {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
+		gap: 0.5rem;
+	}
+	ul {
+		margin-top: 0.8rem;
+		font-size: var(--small);
+	}
+</style>

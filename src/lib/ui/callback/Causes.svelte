@@ -1,0 +1,68 @@
+<script lang="ts">
+	import type { Fact, Ranked } from '$core/callback';
+	import type { ControlProfile } from '$core/control';
+	import { explainsWords, matterWords, whyRankedWords } from '$core/words';
+	import Why from '../kit/Why.svelte';
+
+	/** What would explain what was said, likeliest first; those that are hardly likely are counted. */
+	let {
+		ranked,
+		facts,
+		profile
+	}: { ranked: readonly Ranked[]; facts: readonly Fact[]; profile: ControlProfile } = $props();
+
+	const shown = $derived(ranked.filter(({ share }, i) => i < 5 && share >= 0.03));
+	const rest = $derived(ranked.slice(shown.length));
+	const sum = $derived(ranked.reduce((all, { cause }) => all + cause.prior, 0));
+	const percent = (share: number) => Math.round(share * 100);
+</script>
+
+<h2>What would explain it</h2>
+<ol>
+	{#each shown as one (one.cause.id)}
+		<li>
+			<strong class="share">{percent(one.share)} %</strong>
+			<div>
+				<p>
+					<strong>{matterWords(one.cause, profile)}</strong>
+					<Why of="Why {percent(one.share)} %">{whyRankedWords(one, facts, one.cause.prior / sum)}</Why>
+				</p>
+				<p class="soft">{explainsWords(facts, one.explains)}</p>
+				<div class="bar"><span style:width="{one.share * 100}%"></span></div>
+			</div>
+		</li>
+	{/each}
+</ol>
+<p class="soft">
+	{rest.length} more, together {percent(rest.reduce((all, { share }) => all + share, 0))} %
+</p>
+
+<style>
+	h2 {
+		font-size: 1.05rem;
+	}
+	ol {
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: grid;
+		grid-template-columns: 4.5rem minmax(0, 1fr);
+		padding: 0.7rem 0;
+		border-bottom: 1px solid var(--rule);
+	}
+	.share {
+		font-family: var(--display);
+		font-size: 1.4rem;
+	}
+	.bar {
+		height: 8px;
+		margin-top: 0.4rem;
+		background: var(--rule);
+	}
+	.bar span {
+		display: block;
+		height: 100%;
+		background: var(--held);
+	}
+</style>
