@@ -24,7 +24,7 @@ const coreOrder = {
 	checks: computing.filter((room) => room !== 'checks'),
 	record: computing,
 	callback: computing,
-	rehearsal: computing,
+	rehearsal: [...computing, 'callback'],
 	words: [...computing, 'record', 'drawing', 'rehearsal', 'callback'],
 	formats: [...computing, 'record', 'callback', 'words']
 };

@@ -48,7 +48,7 @@ export interface Cause {
 	/** By slot of the week: how warm it is asked to be, from 0 (the lowest that is asked for) to 1 (the highest). */
 	readonly levels: Float64Array;
 	/** What is answered to a question where this is the matter; any answer as likely as another where it is not named. */
-	readonly answers: Partial<Readonly<Record<QuestionId, string>>>;
+	readonly answers: { readonly [Id in QuestionId]?: string | undefined };
 }
 
 /** What is known of a zone whose household calls. */
@@ -300,9 +300,9 @@ export function causesOf(called: CalledZone): Cause[] {
 	if (habits.limits)
 		add(
 			'limit',
-			zone.settings.highLimitC === null ? 0.6 : 3,
+			zone.settings.highLimitC === null ? 1 : 3,
 			gated(wanted),
-			{ ...usual, since: 'always', 'set-to': 'lower' },
+			{ ...usual, since: undefined, 'set-to': 'lower', 'heater-asked': 'cold' },
 			{ warm: nothing }
 		);
 	if (profile.temperature)

@@ -59,7 +59,7 @@ const CASES: readonly (readonly [said: string, zone: () => CalledZone, kind: Cau
 	['Cold in the mornings since it got so cold', () => cold(-6), 'slow-room'],
 	['It is cold in the morning, warm at ten, in the frost', () => cold(-4), 'slow-room'],
 	['Never warm since it got colder. The radiator is hot', () => called('six-step-room-stat', { outdoorC: -24 }, {}, (zone) => ({ ...zone, room: slowRoom })), 'weak-emitter'],
-	['Never warm, it has always been like that. The other rooms are fine, the radiator gets hot', () => called('four-step-floor-stat', {}, {}, (zone) => ({ ...zone, settings: { ...zone.settings, highLimitC: 19 } })), 'limit'],
+	['Never warm, it shows auto and will not go any higher; the other rooms are fine', () => called('four-step-floor-stat', {}, {}, (zone) => ({ ...zone, settings: { ...zone.settings, highLimitC: 19 } })), 'limit'],
 	['Never warm although the radiator is hot, it has always been so, the other rooms are fine', () => stat({}, { sensorTroubles: ['sun'] }), 'sensor'],
 	['Cold in the mornings on Mondays. It has always been so, it comes on only at eight on Mondays', mondays, 'day-not-copied', 1],
 	['Too hot in the afternoons since new batteries; the clock is right', () => called('hour-strip-keypad'), 'factory-week'],

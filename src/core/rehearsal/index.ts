@@ -1,3 +1,4 @@
 export * from './rehearsed';
 export * from './world';
 export * from './faults';
+export * from './household';

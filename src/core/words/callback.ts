@@ -88,7 +88,7 @@ export const askingWords = (question: QuestionId): string =>
 		'heater-asked': 'Turn it up as far as it goes. After a quarter of an hour, is the heater hot?',
 		lamp: 'What does the lamp at the receiver show?',
 		'which-days': 'Is it every day, or only on some days?',
-		'set-to': 'What temperature does it say it is set to just now?',
+		'set-to': 'When it should be warm, what temperature does it say it is set to?',
 		water: 'Is there hot water at the taps?'
 	})[question];
 
@@ -116,7 +116,7 @@ const ANSWERS: Readonly<Record<string, string>> = {
 	'lamp/out-or-blinks': 'out, or it blinks',
 	'which-days/every': 'every day',
 	'which-days/some': 'only on some',
-	'set-to/as-planned': 'what it should be now',
+	'set-to/as-planned': 'what it should be',
 	'set-to/lower': 'lower than that',
 	'set-to/higher': 'higher than that',
 	'water/yes': 'yes',
