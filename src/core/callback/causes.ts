@@ -37,7 +37,7 @@ export type CauseKind = (typeof CAUSE_KINDS)[number];
 export interface Cause {
 	readonly id: string;
 	readonly kind: CauseKind;
-	/** Minutes by which its clock is ahead, days by which its weekday is, the day that was not copied. */
+	/** Minutes by which its clock is ahead, days by which its weekday is; the day that holds the day before (1 to 7), or ten times the first of the days that hold what another is meant to have, and that. */
 	readonly figure: number;
 	/** Weight before anything was said: the trade's own frequency (common practice, from memory), and what the record tells. */
 	readonly prior: number;
@@ -229,6 +229,30 @@ export function causesOf(called: CalledZone): Cause[] {
 				{ figure: d + 1, levels }
 			);
 		}
+		// days that are alike are keyed together, and can be given what others are meant to have
+		const alike = new Map<string, number[]>();
+		byDay.forEach((day, d) => alike.set(day.join(), [...(alike.get(day.join()) ?? []), d]));
+		const groups = [...alike.values()];
+		for (const days of groups)
+			for (const others of groups) {
+				const source = others[0]!;
+				// of a single day after another it is said already
+				if (days === others || (days.length === 1 && (days[0]! + 6) % 7 === source)) continue;
+				const heats = Uint8Array.from(wanted);
+				const levels = Float64Array.from(asked);
+				const [day, perDay] = [byDay[source]!, SLOTS / 7];
+				for (const d of days) {
+					heats.set(day, d * perDay);
+					levels.set(asked.slice(source * perDay, (source + 1) * perDay), d * perDay);
+				}
+				add(
+					'day-not-copied',
+					0.6,
+					gated(heats),
+					{ ...usual, since: 'always', 'which-days': days.length === 7 ? 'every' : 'some' },
+					{ figure: 10 * (days[0]! + 1) + source + 1, levels }
+				);
+			}
 	}
 	// what it was left in at the last visit, or was said to stand on with no end
 	const left = (what: NonNullable<OnSite['leftIn']>, kind?: Exception['kind']) =>

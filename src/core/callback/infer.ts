@@ -22,6 +22,8 @@ const SPREAD_MINUTES = 20;
 /** How loudly a log speaks: a week that goes with it by a tenth less is so many times less likely, in logarithms. */
 const LOG_SPEAKS = 120;
 
+const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6];
+
 const slotsOf = (day: number, from: number, to: number): number[] => {
 	const first = Math.floor((day * DAY_MINUTES + from) / SLOT_MINUTES);
 	const last = Math.max(first + 1, Math.ceil((day * DAY_MINUTES + to) / SLOT_MINUTES));
@@ -45,22 +47,36 @@ function nearChange(week: Uint8Array, to: 0 | 1, days: readonly number[], at: nu
 	return near.reduce((sum, one) => sum + one, 0) / near.length;
 }
 
+/** Who names days means that it is not so on the others: it is said by so much less where it is. */
+const ALSO_OTHERS = 0.6;
+
+/** How likely something is said of some days that is so to the extent of `felt` on them, and on the others. */
+function named(days: readonly number[], felt: (days: readonly number[]) => number): number {
+	const others = EVERY_DAY.filter((day) => !days.includes(day));
+	const so = felt(days) * (others.length === 0 ? 1 : 1 - ALSO_OTHERS * felt(others));
+	return NOISE + (1 - 2 * NOISE) * so;
+}
+
 /** How likely a fact is said where a cause is the matter, from 0 to 1. */
 export function likelihood(cause: Cause, fact: Fact): number {
 	switch (fact.kind) {
 		case 'feels': {
-			const slots = fact.days.flatMap((day) => slotsOf(day, fact.from, fact.to));
 			const want = fact.what === 'hot' ? 1 : 0;
-			const share = slots.filter((i) => cause.warm[i] === want).length / slots.length;
-			// a third of the time is enough to be called so
-			return NOISE + (1 - 2 * NOISE) * Math.min(1, share * 3);
+			const felt = (days: readonly number[]) => {
+				const slots = days.flatMap((day) => slotsOf(day, fact.from, fact.to));
+				// a third of the time is enough to be called so
+				return Math.min(1, (3 * slots.filter((i) => cause.warm[i] === want).length) / slots.length);
+			};
+			return named(fact.days, felt);
 		}
 		case 'turns': {
 			const to = fact.to === 'on' ? 1 : 0;
-			const seen = nearChange(cause.heats, to, fact.days, fact.at);
-			// who says that it comes on can mean that it gets warm
-			const felt = nearChange(cause.warm, to, fact.days, fact.at) * 0.7;
-			return NOISE + (1 - 2 * NOISE) * Math.max(seen, felt);
+			return named(fact.days, (days) => {
+				const seen = nearChange(cause.heats, to, days, fact.at);
+				// who says that it comes on can mean that it gets warm
+				const felt = nearChange(cause.warm, to, days, fact.at) * 0.7;
+				return Math.max(seen, felt);
+			});
 		}
 		case 'log':
 			return Math.exp(-LOG_SPEAKS * Math.max(0, fact.best - agreement(cause.levels, fact)));

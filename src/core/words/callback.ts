@@ -23,7 +23,9 @@ export function matterWords(
 		case 'factory-week':
 			return 'It lost its week and runs the one that it came with';
 		case 'day-not-copied':
-			return `${DAY_NAMES[figure - 1]!} was not keyed: it holds the day before`;
+			return figure < 10
+				? `${DAY_NAMES[figure - 1]!} was not keyed: it holds the day before`
+				: `${DAY_NAMES[Math.floor(figure / 10) - 1]!}, and the days like it, hold what ${DAY_NAMES[(figure % 10) - 1]!} is meant to have`;
 		case 'source-later':
 			return 'What feeds it starts later than the room asks';
 		case 'source-off':
@@ -310,3 +312,7 @@ export const TROUBLES: readonly { readonly words: string; readonly fact: Fact }[
 	{ words: 'The clock is wrong', fact: { kind: 'answer', question: 'clock-shows', answer: 'another-time' } },
 	{ words: 'No hot water either', fact: { kind: 'answer', question: 'water', answer: 'no' } }
 ];
+
+/** How a call about a stand-in ended. */
+export const questionsWords = (asked: number, isIt: boolean): string =>
+	`${asked === 0 ? 'Without a question' : asked === 1 ? 'After one question' : `After ${asked} questions`}${isIt ? ': that is it. Now put it right by its keys.' : ': it is something else still. Look at its display, or read it back.'}`;

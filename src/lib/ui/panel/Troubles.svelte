@@ -4,6 +4,7 @@
 	import { FAULT_TOLD, FAULT_WORDS, pairingWords, stillWrongWords } from '$core/words';
 	import { capital } from '$core/schema';
 	import Button from '../kit/Button.svelte';
+	import AskHousehold from './AskHousehold.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import type { StandIn } from './standIn.svelte';
 
@@ -13,6 +14,7 @@
 	const { profile } = $derived(standIn);
 	let planted = $state.raw<Planted | null>(null);
 	let told = $state(false);
+	let asks = $state(false);
 	const wrong = $derived(planted ? stillWrong(planted, standIn.world) : []);
 	const isMended = $derived(planted !== null && wrong.length === 0 && standIn.state.place === null);
 	/** What is right about a stand-in that was keyed just now. */
@@ -36,6 +38,7 @@
 		const fault = which === AT_RANDOM ? can[Math.floor(random() * can.length)]! : (which as Fault);
 		planted = plant(standIn.world, fault, random);
 		told = which !== AT_RANDOM;
+		asks = false;
 		standIn.world = planted.world;
 	}
 </script>
@@ -59,7 +62,10 @@
 	{/if}
 	<div class="acts">
 		{#if planted && !isMended}
-			{#if !told}<Button small onclick={() => (told = true)}>What is it?</Button>{/if}
+			{#if !told}
+				{#if !asks}<Button small onclick={() => (asks = true)}>Ask the household</Button>{/if}
+				<Button small onclick={() => (told = true)}>What is it?</Button>
+			{/if}
 			{#if profile.habits.paired}
 				<Button small onclick={() => standIn.put({ linked: true })}>Pair them again</Button>
 			{/if}
@@ -84,6 +90,7 @@
 	{#if planted && told && wrong.includes('pairing') && pairingWords(profile)}
 		<p class="soft">{pairingWords(profile)}</p>
 	{/if}
+	{#if planted && asks && !isMended}<AskHousehold {planted} />{/if}
 </section>
 
 <style>
