@@ -51,7 +51,10 @@ for (let n = 0; n < WORLDS; n++) {
 	if (one.first === 1) before1++;
 	if (one.first <= 3) before3++;
 	if (one.last === 1) after1++;
-	else missed[fault] = (missed[fault] ?? 0) + 1;
+	else {
+		const instead = `${fault} taken for ${one.ranked[0]!.cause.id}`;
+		missed[instead] = (missed[instead] ?? 0) + 1;
+	}
 	if (one.last <= 3) after3++;
 	brier += (1 - one.share) ** 2;
 	asked += one.asked;

@@ -308,13 +308,24 @@ export function causesOf(called: CalledZone): Cause[] {
 			'heater-asked': 'cold',
 			since: 'power'
 		});
-	if (habits.paired)
-		add('no-radio', onSite.paired === false ? 20 : 4, nothing, {
+	if (habits.paired) {
+		const alone = profile.operation.receiver?.alone ?? 'off';
+		const lost = {
 			...usual,
 			lamp: 'out-or-blinks',
-			'heater-asked': 'cold',
+			'heater-asked': alone === 'off' ? 'cold' : undefined,
+			'which-days': 'every',
 			since: 'power'
-		});
+		};
+		const prior = onSite.paired === false ? 20 : 4;
+		// what a receiver does that hears nothing: off, on and off by itself, or as it was when it heard last
+		add('no-radio', alone === 'off' ? prior : prior / 2, nothing, lost);
+		if (alone !== 'off')
+			add('no-radio', prior / 2, gated(always), lost, {
+				figure: 1,
+				levels: new Float64Array(SLOTS).fill(alone === 'stays' ? 1 : 0.5)
+			});
+	}
 	add('no-power', habits.power === 'batteries' ? 5 : 1.5, nothing, {
 		...usual,
 		'clock-shows': 'blank',
@@ -332,9 +343,9 @@ export function causesOf(called: CalledZone): Cause[] {
 	if (profile.temperature)
 		add(
 			'sensor',
-			onSite.sensorTroubles.length > 0 ? 8 : 1,
+			onSite.sensorTroubles.length > 0 ? 8 : 0.8,
 			gated(wanted),
-			{ ...usual, since: 'always', 'heater-asked': 'hot', 'which-days': 'some' },
+			{ ...usual, since: undefined, 'which-days': undefined },
 			{ warm: nothing }
 		);
 	const slow = rise === null ? null : Math.max(rise, 2 * (mild ?? rise));

@@ -48,7 +48,7 @@ function nearChange(week: Uint8Array, to: 0 | 1, days: readonly number[], at: nu
 }
 
 /** Who names days means that it is not so on the others: it is said by so much less where it is. */
-const ALSO_OTHERS = 0.6;
+const ALSO_OTHERS = 0.7;
 
 /** How likely something is said of some days that is so to the extent of `felt` on them, and on the others. */
 function named(days: readonly number[], felt: (days: readonly number[]) => number): number {

@@ -31,7 +31,7 @@ export function matterWords(
 		case 'source-off':
 			return 'What feeds it is off';
 		case 'no-radio':
-			return 'Its receiver does not hear it';
+			return figure > 0 ? 'Its receiver does not hear it, and heats on' : 'Its receiver does not hear it';
 		case 'no-power':
 			return 'Its batteries or its supply are out';
 		case 'limit':
