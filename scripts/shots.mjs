@@ -81,7 +81,6 @@ await shot('read-back', desk, 'light', async (page) => {
 	await weekday.fill('00:00');
 	await weekday.press('Tab');
 });
-await shot('controls', desk, 'light', async (page) => void (await page.goto('/controls/plant-clock')));
 await shot('house', desk, 'light', async (page) => void (await page.goto(`/sites/${site('Kelter')}/house`)));
 await shot('proof', desk, 'light', async (page) => {
 	await zoneView(page, 'Kelter', 'Registrar', 'proof');
@@ -95,11 +94,13 @@ await shot('heat', desk, 'light', async (page) => {
 	await page.getByText('What was moved').waitFor({ timeout: 60_000 });
 	await page.evaluate(() => window.scrollTo(0, 0));
 });
-await shot('settings', desk, 'light', async (page) => {
-	await page.goto(`/sites/${site('Marrow')}/settings`, { waitUntil: 'networkidle' });
-	await page.getByRole('button', { name: /^Frost protection/ }).click();
-	await page.getByRole('button', { name: 'on', exact: true }).click();
+await shot('call', desk, 'light', async (page) => {
+	await zoneView(page, 'Marrow', 'Gable room', 'callback');
+	const words = page.getByLabel('In their own words');
+	await words.fill('Cold in the mornings, it comes on at seven');
+	await words.press('Enter');
 });
+await shot('control', desk, 'light', (page) => zoneView(page, 'Tallow', 'Bindery', 'control'));
 await shot('visit-phone', phone, 'dark', async (page) => {
 	await page.goto(`/sites/${site('Tallow')}/visit`, { waitUntil: 'networkidle' });
 	await page.getByRole('button', { name: 'Begin a visit' }).click();

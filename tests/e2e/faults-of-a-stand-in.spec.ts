@@ -32,6 +32,12 @@ test('a stand-in is keyed by itself, runs two days in its room, is broken, and p
 	await page.getByLabel('Break something').selectOption({ label: 'at random, to be found' });
 	await expect(trouble).toContainText('The household says:');
 	await expect(trouble).not.toContainText('Still to put right');
+	// asked by telephone, it answers; what it is stands first, or is told to be something else
+	await trouble.getByRole('button', { name: 'Ask the household' }).click();
+	const asking = page.getByRole('region', { name: 'Asking the household' });
+	const ask1 = asking.getByRole('button', { name: 'Ask them' });
+	for (let n = 0; n < 9 && (await ask1.isVisible()); n++) await ask1.click();
+	await expect(asking).toContainText(/After|Without/);
 	await trouble.getByRole('button', { name: 'What is it?' }).click();
 	await expect(trouble).toContainText('Still to put right');
 	await trouble.getByRole('button', { name: 'Give it up' }).click();

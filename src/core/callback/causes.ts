@@ -300,14 +300,14 @@ export function causesOf(called: CalledZone): Cause[] {
 			'which-days': 'every',
 			'heater-asked': 'cold'
 		});
-	if (zone.fedBy !== null)
-		add('source-off', 5, nothing, {
-			...usual,
-			rooms: 'all',
-			water: 'no',
-			'heater-asked': 'cold',
-			since: 'power'
-		});
+	// what feeds it may be there though nobody has noted it
+	add('source-off', zone.fedBy === null ? 1 : 5, nothing, {
+		...usual,
+		rooms: 'all',
+		water: zone.fedBy === null ? undefined : 'no',
+		'heater-asked': 'cold',
+		since: 'power'
+	});
 	if (habits.paired) {
 		const alone = profile.operation.receiver?.alone ?? 'off';
 		const lost = {

@@ -57,7 +57,19 @@
 			],
 			['Overview', [['Drag the grip', 'move a zone to another place']]],
 			['Away, Any moment', [['Press or drag in a strip', 'that moment is explained']]],
-			['Jobs', [['Drop a job file on the page', 'bring a site in']]]
+			['Jobs', [['Drop a job file on the page', 'bring a site in']]],
+			[
+				'A call',
+				[
+					[
+						'In their own words',
+						'times, days, cold and hot are understood; what was understood can be taken back'
+					],
+					['Ask now', 'read it out, tap what they answer'],
+					['A logger’s file', 'held against the planned week by itself'],
+					['Close the call', 'say what it was: it counts for the next one']
+				]
+			]
 		]
 	} as const;
 
