@@ -97,7 +97,7 @@ await shot('heat', desk, 'light', async (page) => {
 await shot('call', desk, 'light', async (page) => {
 	await zoneView(page, 'Marrow', 'Gable room', 'callback');
 	const words = page.getByLabel('In their own words');
-	await words.fill('Cold in the mornings, it comes on at seven');
+	await words.fill('It comes on at five');
 	await words.press('Enter');
 });
 await shot('control', desk, 'light', (page) => zoneView(page, 'Tallow', 'Bindery', 'control'));

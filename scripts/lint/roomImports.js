@@ -26,7 +26,7 @@ const coreOrder = {
 	callback: computing,
 	rehearsal: [...computing, 'callback'],
 	words: [...computing, 'record', 'drawing', 'rehearsal', 'callback'],
-	formats: [...computing, 'record', 'callback', 'words']
+	formats: [...computing, 'record', 'callback', 'rehearsal', 'words']
 };
 
 /** Packages the core may use: pure data and arithmetic, no interface, server or database. */

@@ -55,6 +55,47 @@ test('a zone’s card is rehearsed, and asks for nothing that the stand-in holds
 	await expect(page.getByRole('link', { name: 'To the card' })).toHaveAttribute('href', /key-in$/);
 });
 
+test('a zone’s card is an exercise for others: saved as a file with something broken, opened elsewhere, asked about, put right by the keyboard', async ({
+	page
+}) => {
+	await makeSite(page, 'Class Yard');
+	await addZone(page, 'Reading room', 'Hour-strip keypad');
+	await openAtOnce(page, page.url().replace(/week.*$/, 'rehearse'));
+	await page.getByLabel('Break something').selectOption({ label: 'its clock is an hour off' });
+	const saved = page.waitForEvent('download');
+	await page.getByRole('button', { name: 'Save as an exercise' }).click();
+	const file = await (await saved).path();
+
+	await open(page, '/rehearse');
+	const picker = page.getByLabel('An exercise’s file');
+	await picker.setInputFiles({ name: 'none.json', mimeType: 'application/json', buffer: Buffer.from('{}') });
+	await expect(page.getByRole('alert')).toContainText('none.json');
+	await picker.setInputFiles(file);
+	await expect(page.getByRole('heading', { name: 'Reading room, rehearsed' })).toBeVisible();
+	const trouble = page.getByRole('region', { name: 'What goes wrong' });
+	await expect(trouble).toContainText('“It comes on at the wrong times.”');
+	await expect(trouble).not.toContainText('Still to put right');
+	await page.getByRole('button', { name: 'Ask the household' }).press('Enter');
+	const ask1 = page.getByRole('button', { name: 'Ask them' });
+	for (let n = 0; n < 9 && (await ask1.isVisible()); n++) await ask1.press('Enter');
+	await expect(page.getByRole('region', { name: 'Asking the household' })).toContainText(
+		'that is it. Now put it right by its keys.'
+	);
+	const ahead = /Its clock is 1 h ahead/.test(await trouble.innerText());
+
+	// by the keyboard alone: a key held is held by Space
+	const key = (name: string) => panel(page).getByRole('button', { name, exact: true });
+	await key('Clock').focus();
+	await page.keyboard.down('Space');
+	await page.waitForTimeout(3300);
+	await page.keyboard.up('Space');
+	await key('OK').press('Space');
+	await key(ahead ? '−' : '+').press('Space');
+	await key('OK').press('Space');
+	await key('OK').press('Space');
+	await expect(trouble).toContainText('Put right: its clock is an hour off.');
+});
+
 test('the keys of a control that nobody shipped are described in plain words, and work at once', async ({
 	page
 }) => {

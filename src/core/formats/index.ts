@@ -15,6 +15,7 @@ export * from './routineText';
 export * from './weekTable';
 export * from './epwRead';
 export * from './dueCalendar';
+export * from './exerciseFile';
 export * from './weeksCsv';
 export * from './textOfBytes';
 export * from './menuText';

@@ -22,6 +22,7 @@
 		['Friday, 22:00', 4, 1320],
 		['Saturday, 09:00', 5, 540]
 	] as const;
+	const OVER = 'over';
 	/** A choice that was taken is offered again. */
 	let jumps = $state(0);
 	const words = $derived(
@@ -91,9 +92,11 @@
 				value=""
 				options={[
 					{ value: '', text: 'a moment' },
-					...JUMPS.map(([name], i) => ({ value: String(i), text: name }))
+					...JUMPS.map(([name], i) => ({ value: String(i), text: name })),
+					...(standIn.nextChangeMs === null ? [] : [{ value: OVER, text: 'over the clock change' }])
 				]}
 				onchange={(i) => {
+					if (i === OVER) standIn.jumpOverChange();
 					const jump = JUMPS[Number(i)];
 					if (jump && i !== '') standIn.jump(jump[1], jump[2]);
 					jumps++;

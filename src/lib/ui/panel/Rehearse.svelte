@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Exercise } from '$core/formats';
 	import type { KeyCard } from '$core/keying';
 	import type { Operable, Stroke } from '$core/machine';
 	import type { Room } from '$core/plan';
@@ -17,7 +18,9 @@
 		profile,
 		card,
 		place = {},
-		leave
+		leave,
+		begins = null,
+		onsave
 	}: {
 		/** What is rehearsed: the zone, or the control. */
 		name: string;
@@ -26,7 +29,12 @@
 		/** Where it hangs: the site's time zone, and the zone's own room; without them here, in a usual one. */
 		place?: { readonly timeZone?: string; readonly room?: Room | null };
 		leave: { readonly href: string; readonly name: string };
+		/** What is broken from the beginning, and to be found. */
+		begins?: Exercise['broken'];
+		/** It is to be saved as an exercise for others, with what is broken just now. */
+		onsave?: (broken: Exercise['broken']) => void;
 	} = $props();
+	let broken = $state.raw<Exercise['broken']>(null);
 
 	/** How it went on this control before. */
 	let before = $state.raw<readonly PastRehearsal[]>([]);
@@ -126,8 +134,11 @@
 
 	<section class="around">
 		<ItsRoom {standIn} />
-		<Troubles {standIn} card={rehearsal.card} />
-		<p class="acts"><Button small onclick={() => rehearsal.again()}>As new</Button></p>
+		<Troubles {standIn} card={rehearsal.card} {begins} bind:broken />
+		<p class="acts">
+			<Button small onclick={() => rehearsal.again()}>As new</Button>
+			{#if onsave}<Button small onclick={() => onsave(broken)}>Save as an exercise</Button>{/if}
+		</p>
 	</section>
 </div>
 

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { onMount } from 'svelte';
+	import type { Exercise } from '$core/formats';
 	import { keysOfCard, type ToKey } from '$core/keying';
 	import { canHave, FAULTS, plant, seeded, stillWrong, type Fault, type Planted } from '$core/rehearsal';
 	import { FAULT_TOLD, FAULT_WORDS, pairingWords, stillWrongWords } from '$core/words';
@@ -8,8 +10,22 @@
 	import Choice from '../kit/Choice.svelte';
 	import type { StandIn } from './standIn.svelte';
 
+	type Broken = NonNullable<Exercise['broken']>;
+
 	/** What goes wrong with a control after it was left: broken by hand or at random, found, and put right by its keys. */
-	let { standIn, card }: { standIn: StandIn; card: ToKey } = $props();
+	let {
+		standIn,
+		card,
+		begins = null,
+		broken = $bindable(null)
+	}: {
+		standIn: StandIn;
+		card: ToKey;
+		/** What is broken from the beginning, and to be found; null for nothing. */
+		begins?: Broken | null;
+		/** What is broken now, with the seed that breaks it so again. */
+		broken?: Broken | null;
+	} = $props();
 
 	const { profile } = $derived(standIn);
 	let planted = $state.raw<Planted | null>(null);
@@ -21,6 +37,9 @@
 	const keyed = $derived(keysOfCard(profile, card).memory);
 	const possible = $derived(FAULTS.filter((fault) => canHave(standIn.world, fault)));
 	const AT_RANDOM = 'random';
+	onMount(() => {
+		if (begins) breakAs(begins);
+	});
 	const CUT_MINUTES = 180;
 
 	$effect(() => {
@@ -28,16 +47,22 @@
 	});
 
 	function keyIt() {
-		planted = null;
+		planted = broken = null;
 		standIn.hold(keyed);
 	}
 	function breakIt(which: string) {
-		standIn.hold(keyed);
-		const random = seeded(Date.now() & 0x7fffffff);
+		const seed = Date.now() & 0x7fffffff;
 		const can = FAULTS.filter((fault) => canHave(standIn.world, fault));
-		const fault = which === AT_RANDOM ? can[Math.floor(random() * can.length)]! : (which as Fault);
-		planted = plant(standIn.world, fault, random);
+		const any = can[Math.floor(seeded(seed)() * can.length)]!;
+		breakAs({ fault: which === AT_RANDOM ? any : (which as Fault), seed });
 		told = which !== AT_RANDOM;
+	}
+	function breakAs(next: Broken) {
+		standIn.hold(keyed);
+		if (!canHave(standIn.world, next.fault)) return;
+		broken = next;
+		planted = plant(standIn.world, next.fault, seeded(next.seed));
+		told = false;
 		asks = false;
 		standIn.world = planted.world;
 	}

@@ -14,7 +14,10 @@ import {
 } from '$core/rehearsal';
 import { type Display, type MachineState, type Memory, type Operable, type Stroke } from '$core/machine';
 import type { Room } from '$core/plan';
+import { nextTransitions } from '$core/run';
 
+/** How long after a change of clocks it is looked at. */
+const AFTER_CHANGE_SECONDS = 12 * 3600;
 /** The longest that is passed in one go: what jumps ahead is shown going on. */
 const MOST_SECONDS = 3600 * 24 * 8;
 
@@ -98,6 +101,18 @@ export class StandIn {
 	/** On to the next time that it is this weekday (0 = Monday) and minute of the day. */
 	jump(day: number, minute: number): void {
 		this.#world = pass(this.#world, (nextAt(this.#world, day, minute) - this.#world.atMs) / 1000);
+	}
+
+	/** When the clocks change next where it hangs, in ms since 1970; null where they do not. */
+	get nextChangeMs(): number | null {
+		return nextTransitions(this.#world.around.timeZone, this.#world.atMs, 1)[0]?.atMs ?? null;
+	}
+
+	/** On to half a day after the clocks change next. */
+	jumpOverChange(): void {
+		const { nextChangeMs } = this;
+		if (nextChangeMs === null) return;
+		this.#world = pass(this.#world, (nextChangeMs - this.#world.atMs) / 1000 + AFTER_CHANGE_SECONDS);
 	}
 
 	stroke(stroke: Stroke): void {

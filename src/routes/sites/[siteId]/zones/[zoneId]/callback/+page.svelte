@@ -118,6 +118,7 @@
 		display: grid;
 		grid-template-columns: minmax(16rem, 26rem) minmax(0, 1fr);
 		gap: 1.5rem 2.5rem;
+		margin-top: 0.8rem;
 	}
 	.parts > div {
 		display: grid;

@@ -11,6 +11,8 @@ export const load = pageLoad(async ({ params }: PageServerLoadEvent) => {
 		name: channels.length > 1 ? boxWords(stored.zone, profile) : stored.zone.name,
 		/** The room that it heats there. */
 		room: stored.zone.room,
+		/** What hangs on it, for an exercise. */
+		hanging: channels.map(({ zone }) => zone),
 		card: await compute('boxCard', { zones: channels.map(({ zone }) => zone), profile, keyed: {} })
 	};
 });

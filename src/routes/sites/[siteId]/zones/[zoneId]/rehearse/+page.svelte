@@ -2,6 +2,7 @@
 	import { isOperable } from '$core/machine';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Empty from '$lib/ui/kit/Empty.svelte';
+	import { saveExercise } from '$lib/ui/panel/exercises';
 	import Rehearse from '$lib/ui/panel/Rehearse.svelte';
 
 	let { data } = $props();
@@ -22,6 +23,13 @@
 				card={data.card}
 				place={{ timeZone: data.site.timeZone, room: data.room }}
 				leave={back}
+				onsave={(broken) =>
+					saveExercise({
+						timeZone: data.site.timeZone,
+						profile: data.profile,
+						zones: data.hanging,
+						broken
+					})}
 			/>
 		{/key}
 	{:else}
