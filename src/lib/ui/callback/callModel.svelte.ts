@@ -76,10 +76,12 @@ export class CallModel {
 		} else keepJson(this.#draft, this.isBegun ? this.#call : null);
 	}
 
+	/** Things that were said: each once; another log takes the place of the one before. */
 	say(...facts: readonly Fact[]): void {
-		const text = (fact: Fact) => JSON.stringify(fact);
-		const had = this.#call.facts.map(text);
-		this.put({ facts: [...this.#call.facts, ...facts.filter((fact) => !had.includes(text(fact)))] });
+		const text = (fact: Fact) => (fact.kind === 'log' ? fact.kind : JSON.stringify(fact));
+		const all = [...this.#call.facts, ...facts];
+		const names = all.map(text);
+		this.put({ facts: all.filter((_, i) => names.lastIndexOf(names[i]!) === i) });
 	}
 	takeBack(at: number): void {
 		const facts = this.#call.facts.filter((_, i) => i !== at);
