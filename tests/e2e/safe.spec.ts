@@ -57,9 +57,16 @@ test('the program that others can reach: not without a passphrase; every door sh
 	delete process.env.FOND_QUARTER_PASSPHRASE;
 	delete process.env.FOND_QUARTER_PASSPHRASE_READER;
 	try {
-		// without a session
-		for (const [method, route] of operations)
+		// without a session: every door is shut but that of a customer with a link, and without one it leads nowhere
+		const report = '/api/v1/reports/any';
+		for (const [method, route] of operations.filter(([, at]) => at !== report))
 			expect((await fetch(server.url + route, { method })).status, `${method} ${route}`).toBe(401);
+		const word = await fetch(server.url + report, {
+			method: 'POST',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify({ room: null, caller: 'Somebody', facts: [] })
+		});
+		expect([word.status, await word.text()]).toEqual([404, expect.stringContaining('This link has ended.')]);
 		for (const page of pages)
 			for (const route of [page, `${page === '/' ? '' : page}/__data.json`]) {
 				const answer = await fetch(server.url + route, { redirect: 'manual' });
