@@ -106,6 +106,15 @@ describe('what is the matter', () => {
 		);
 	});
 
+	it('a time just after midnight is near a change just before it', () => {
+		const cause = causesOf(called('hour-strip-keypad')).at(-1)!;
+		const heats = new Uint8Array(SLOTS);
+		// from ten to midnight on to one, every day
+		for (let d = 0; d < 7; d++) heats.fill(1, d * 144 + 143, d * 144 + 144).fill(1, d * 144, d * 144 + 6);
+		const fact: Fact = { kind: 'turns', to: 'on', days: ALL, at: 5 };
+		expect(likelihood({ ...cause, heats }, fact)).toBeGreaterThan(0.5);
+	});
+
 	it('shares sum to one, and facts that a cause foretells never lower it against one that does not', () => {
 		const causes = causesOf(called('hour-strip-keypad'));
 		expect(new Set(causes.map(({ id }) => id)).size).toBe(causes.length);

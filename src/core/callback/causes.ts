@@ -125,11 +125,10 @@ export function causesOf(called: CalledZone): Cause[] {
 	const wanted = asks(held, like);
 	const rise = riseOf(called);
 	const mild = zone.room ? riseOf({ ...called, outdoorC: 8 }) : rise;
-	const allowed = governor
-		? Uint8Array.from({ length: SLOTS }, (_, i) =>
-				valueAt(permissionOf(governor), i * SLOT_MINUTES) ? 1 : 0
-			)
-		: null;
+	const permission = governor && permissionOf(governor);
+	const allowed =
+		permission &&
+		Uint8Array.from({ length: SLOTS }, (_, i) => (valueAt(permission, i * SLOT_MINUTES) ? 1 : 0));
 	const gated = (heats: Uint8Array) => (allowed ? heats.map((on, i) => on & allowed[i]!) : heats);
 	const nothing = new Uint8Array(SLOTS);
 	const always = new Uint8Array(SLOTS).fill(1);
@@ -249,7 +248,7 @@ export function causesOf(called: CalledZone): Cause[] {
 					'day-not-copied',
 					0.6,
 					gated(heats),
-					{ ...usual, since: 'always', 'which-days': days.length === 7 ? 'every' : 'some' },
+					{ ...usual, since: 'always', 'which-days': 'some' },
 					{ figure: 10 * (days[0]! + 1) + source + 1, levels }
 				);
 			}

@@ -39,7 +39,9 @@ function nearChange(week: Uint8Array, to: 0 | 1, days: readonly number[], at: nu
 			const [before, now] = [week[(i - 1) % SLOTS], week[i % SLOTS]];
 			if (now !== to || before === to) continue;
 			const minute = ((i % SLOTS) * SLOT_MINUTES) % DAY_MINUTES;
-			const off = Math.max(0, Math.abs(minute - at) - ROUNDED_MINUTES);
+			const apart = Math.abs(minute - at);
+			// over midnight too
+			const off = Math.max(0, Math.min(apart, DAY_MINUTES - apart) - ROUNDED_MINUTES);
 			best = Math.max(best, Math.exp(-off / SPREAD_MINUTES));
 		}
 		return best;
