@@ -239,6 +239,8 @@ export async function startServer({
 			...(given.ORIGIN === undefined && isLoopback(host) ? { ORIGIN: url } : {}),
 			BODY_SIZE_LIMIT: '9M',
 			SHUTDOWN_TIMEOUT: '5',
+			// a browser or a script that was busy for some seconds still finds its connection open
+			KEEP_ALIVE_TIMEOUT: given.KEEP_ALIVE_TIMEOUT ?? '30',
 			UV_THREADPOOL_SIZE: given.UV_THREADPOOL_SIZE ?? '16',
 			FOND_QUARTER_DATA: data,
 			FOND_QUARTER_STARTED_AS: mark

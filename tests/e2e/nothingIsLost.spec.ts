@@ -108,8 +108,11 @@ test('values keyed while the server is away survive a reload and arrive, and a s
 	await installation.stop();
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('status').first()).toHaveText('Kept here: no connection');
+	// gone from the page before the server is back, so that what waits has only the reload to be sent by
+	const card = page.url();
+	await page.goto('about:blank');
 	await installation.start();
-	await page.reload();
+	await open(page, card);
 	await expect(page.getByText(/^value 3 of \d+$/)).toBeVisible();
 	await saved(page);
 
