@@ -18,16 +18,28 @@ function stripRemoteFonts(): Plugin {
 	};
 }
 
-export default defineConfig({
+/** Parts of the core that only some pages need, by the name of the file they travel in: no page that merely draws a week waits for them. */
+const APART: Readonly<Record<string, RegExp>> = {
+	keyed:
+		/\/core\/(keying\/(gestures|card|held|runs|readBack|zoneCard)|machine\/(machine|display)|rehearsal\/(rehearsed|world))\.ts$/,
+	simulated: /\/core\/thermal\/simulate\.ts$/,
+	called: /\/core\/(callback\/\w+|words\/callback)\.ts$/
+};
+
+export default defineConfig(({ isSsrBuild }) => ({
 	plugins: [stripRemoteFonts(), sveltekit(), optimizeCss(), dropUnusedCarbon()],
 	worker: { format: 'es' },
 	build: {
 		target: 'es2022',
 		rollupOptions: {
-			output: {
-				// on a phone's network every file costs a way there and back: what is small travels with what needs it
-				experimentalMinChunkSize: 40_000
-			}
+			output: isSsrBuild
+				? {}
+				: {
+						// on a phone's network every file costs a way there and back: what is small travels with what needs it
+						experimentalMinChunkSize: 60_000,
+						manualChunks: (id) => Object.keys(APART).find((name) => APART[name]!.test(id)),
+						onlyExplicitManualChunks: true
+					}
 		}
 	}
-});
+}));

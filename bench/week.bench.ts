@@ -60,13 +60,16 @@ const context = await browser.newContext({ viewport: { width: 1280, height: 800 
 const page = await context.newPage();
 const bytes = { script: 0, stylesheet: 0, font: 0, other: 0 };
 const foreign: string[] = [];
+let counted = true;
 page.on('requestfinished', async (request) => {
+	if (!counted) return;
 	if (!request.url().startsWith(server.url)) foreign.push(request.url());
 	const sizes = await request.sizes();
 	const kind = request.resourceType() as keyof typeof bytes;
 	bytes[kind in bytes ? kind : 'other'] += sizes.responseBodySize;
 });
 await page.goto(await weekOf(tallow.id), { waitUntil: 'networkidle' });
+counted = false;
 const kB = (n: number) => (n / 1000).toFixed(0);
 console.log(
 	`first load of Week: ${kB(bytes.script)} kB of JavaScript (${(bytes.script / 250_000).toFixed(2)} of the 250 kB allowed), ${kB(bytes.stylesheet)} kB of CSS (${(bytes.stylesheet / 60_000).toFixed(2)} of 60 kB), ${kB(bytes.font)} kB of fonts, ${foreign.length} requests to other origins`
@@ -111,8 +114,29 @@ function costOf(trace: string) {
 			.filter((task) => task.ts >= start && task.ts < end)
 			.reduce((sum, task) => sum + task.dur! / 1000, 0);
 	});
-	return { tasks, frames, commits, longest };
+	/** Milliseconds a frame of each kind of work on the main thread, the longest first. */
+	const byKind: Record<string, number> = {};
+	for (const event of onMain)
+		if (event.dur && KINDS.includes(event.name))
+			byKind[event.name] = (byKind[event.name] ?? 0) + event.dur / 1000 / Math.max(1, commits.length);
+	return { tasks, frames, commits, longest, byKind };
 }
+/** What the trace calls scripts, styles, layout and drawing. */
+const KINDS = [
+	'EventDispatch',
+	'FireAnimationFrame',
+	'UpdateLayoutTree',
+	'Layout',
+	'PrePaint',
+	'Paint',
+	'Layerize',
+	'Commit',
+	'TimerFire',
+	'RunMicrotasks',
+	'HitTest',
+	'HandlePostMessage',
+	'MinorGC'
+];
 const middle = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] ?? NaN;
 
 /** What a frame costs where next to nothing is drawn: one line of a bare page follows the mouse. What is measured beside it is a multiple of this. */
@@ -149,11 +173,13 @@ async function drag(zones: number): Promise<void> {
 	await page.mouse.up();
 	await browser.stopTracing();
 
-	const { tasks, frames, commits, longest } = costOf(trace);
+	const { tasks, frames, commits, longest, byKind } = costOf(trace);
 	const gaps = commits.slice(1).map((ts, i) => (ts - commits[i]!) / 1000);
 	console.log(
 		`dragging a riser for 4 s with ${zones} zones in the list: ${frames.length} frames, median ${middle(frames).toFixed(1)} ms of work each (8 asked; ${(middle(frames) / bareMs).toFixed(1)} × a bare page with one line), a frame every ${middle(gaps).toFixed(1)} ms; longest task ${longest.toFixed(1)} ms, ${tasks.filter((task) => task.dur! > 50_000).length} over 50 ms`
 	);
+	const kinds = Object.entries(byKind).sort((a, b) => b[1] - a[1]);
+	console.log(`  in ms a frame: ${kinds.map(([kind, ms]) => `${kind} ${ms.toFixed(2)}`).join(', ')}`);
 }
 
 const bareMs = await bareFrame();
