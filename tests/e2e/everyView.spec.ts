@@ -53,6 +53,8 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 		`${site}/house`,
 		`${site}/record`,
 		`${site}/settings`,
+		`${site}/calls`,
+		'/rehearse',
 		'/due',
 		round,
 		'/firm',
@@ -66,6 +68,7 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 			'clock',
 			'away',
 			'moment',
+			'rehearse',
 			'hand-over'
 		].map((view) => `${zone}/${view}`)
 	];
@@ -76,9 +79,10 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 			await open(page, view);
 			expect(await serious(page), `${view}, ${colorScheme}`).toEqual([]);
 			if (colorScheme === 'dark') continue;
+			const tooWide = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+			expect(await tooWide(), `${view} at 1280 px`).toBeLessThanOrEqual(0);
 			await page.setViewportSize({ width: 390, height: 844 });
 			await page.waitForTimeout(150);
-			const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
-			expect(wide, `${view} at 390 px`).toBeLessThanOrEqual(0);
+			expect(await tooWide(), `${view} at 390 px`).toBeLessThanOrEqual(0);
 		}
 });

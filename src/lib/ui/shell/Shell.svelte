@@ -86,7 +86,13 @@
 	</nav>
 	<HeaderUtilities>
 		<HeaderGlobalAction icon={Search} iconDescription="Find: Ctrl K" on:click={onpalette} />
-		<HeaderGlobalAction class="theme" icon={shown.icon} iconDescription={shown.name} on:click={nextTheme} />
+		<HeaderGlobalAction
+			class="theme"
+			icon={shown.icon}
+			iconDescription={shown.name}
+			tooltipAlignment="end"
+			on:click={nextTheme}
+		/>
 		<HeaderGlobalAction icon={Help} iconDescription="Help: ?" tooltipAlignment="end" on:click={onhelp} />
 	</HeaderUtilities>
 </Header>
