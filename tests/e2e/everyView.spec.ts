@@ -53,7 +53,6 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 		`${site}/house`,
 		`${site}/record`,
 		`${site}/settings`,
-		`${site}/calls`,
 		'/rehearse',
 		'/due',
 		round,
@@ -69,6 +68,7 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 			'away',
 			'moment',
 			'rehearse',
+			'callback',
 			'hand-over'
 		].map((view) => `${zone}/${view}`)
 	];

@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { readControlFile, writeControlFile } from '../formats';
-import { findProfile, habitsSchema, profileSchema, shippedProfiles, type ControlProfile } from '.';
+import {
+	awayPlaceAt,
+	findProfile,
+	habitsSchema,
+	profileSchema,
+	shippedProfiles,
+	withAwayFitted,
+	type ControlProfile,
+	type Habits,
+	type Panel
+} from '.';
 import { profileFacts } from '../words';
 
 const stat = findProfile('six-step-room-stat')!;
@@ -56,9 +66,31 @@ describe('habits of a control', () => {
 
 	it('of a profile from before they were known are none, and it is read all the same', () => {
 		const { habits: _, ...old } = stat;
-		const read = profileSchema.parse(old);
+		const read = profileSchema.parse({ ...old, panel: null });
 		expect(read.habits).toEqual(habitsSchema.parse({}));
 		expect(read.habits.override).toBeNull();
+	});
+
+	it('and the menu of an absence go together, or it is said; changed, the menu asks for what is taken', () => {
+		const panelFor = (holiday: Habits['holiday']) => withAwayFitted(stat.panel!, holiday);
+		const dates: Habits['holiday'] = { by: 'periods', mostPeriods: 2, how: '' };
+		const changed = (panel: Panel) => ({ ...stat, panel, habits: { ...stat.habits, holiday: dates } });
+		expect(refusal(changed(stat.panel!))).toMatch(
+			/leaves out what an absence needs: month of the first day$/
+		);
+		expect(refusal(changed(panelFor(dates)))).toBeNull();
+		expect(panelFor(dates).places[awayPlaceAt(stat.panel!)]!.fields).toEqual([
+			'first-month',
+			'first-day',
+			'last-month',
+			'last-day',
+			'away-setpoint'
+		]);
+		expect(refusal({ ...stat, habits: { ...stat.habits, holiday: null } })).toMatch(
+			/asks for an absence, which this control does not take so$/
+		);
+		expect(awayPlaceAt(panelFor(null))).toBe(-1);
+		expect(panelFor(stat.habits.holiday)).toBe(stat.panel);
 	});
 
 	it('that contradict the control are refused where they do', () => {

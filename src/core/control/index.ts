@@ -1,3 +1,4 @@
+export * from './awayPlace';
 export * from './blank';
 export * from './display';
 export * from './groupings';

@@ -38,7 +38,25 @@ const way = z.array(gestureSchema).min(1).max(8);
 /** The keys of a place that change the value under the cursor, and what takes it and goes on. */
 const changing = { up: keyId, down: keyId, take: gestureSchema };
 
-/** What stands in a place that is no program: options, setpoints kept for the week, the clock. */
+/** What an absence is asked for: its setpoint; days away; the first and the last day; the return. Taking the last of them begins it. */
+export const AWAY_FIELDS = [
+	'away-setpoint',
+	'away-days',
+	'first-month',
+	'first-day',
+	'last-month',
+	'last-day',
+	'back-month',
+	'back-day',
+	'back-hour',
+	'back-minute'
+] as const;
+export type AwayField = (typeof AWAY_FIELDS)[number];
+/** Whether a field of a place belongs to an absence. */
+export const isAwayField = (field: string): field is AwayField =>
+	(AWAY_FIELDS as readonly string[]).includes(field);
+
+/** What stands in a place that is no program: options, setpoints kept for the week, the clock, an absence. */
 export const PLACE_FIELDS = [
 	...OPTION_IDS,
 	'setpoints',
@@ -46,7 +64,8 @@ export const PLACE_FIELDS = [
 	'cool-setpoint',
 	'clock-day',
 	'clock-hour',
-	'clock-minute'
+	'clock-minute',
+	...AWAY_FIELDS
 ] as const;
 /** A field of a place, or an entry of the control's own menus by its id. */
 const placeFieldSchema = z.union([

@@ -1,6 +1,14 @@
 import { capital } from '../schema';
+import { AWAY_WORDS, awayPlaceAt } from './awayPlace';
 import { OPTION_IDS, type Operation, type OptionId, type Wipes } from './operation';
-import { strokesOf, type Panel, type PanelGesture, type PanelPlace, type PlaceField } from './panel';
+import {
+	isAwayField,
+	strokesOf,
+	type Panel,
+	type PanelGesture,
+	type PanelPlace,
+	type PlaceField
+} from './panel';
 import { isOffered, type ControlProfile } from './profile';
 
 /** How often something is done: "once", "twice", "7 times". */
@@ -73,6 +81,14 @@ function clockSentence(panel: Panel): string {
 	return `${waySentence(panel, place.way).replace(/\.$/, '')}: ${fields.join(', ')}.`;
 }
 
+/** How an absence is set by the panel: "Press Away: days away." Empty where no menu takes one. */
+function awaySentence(panel: Panel): string {
+	const place = panel.places[awayPlaceAt(panel)];
+	if (!place) return '';
+	const fields = place.fields.flatMap((field) => (isAwayField(field) ? AWAY_WORDS[field] : []));
+	return `${waySentence(panel, place.way).replace(/\.$/, '')}: ${fields.join(', ')}.`;
+}
+
 /** How a mode is come to: "Press Mode until it shows Off." Empty where the panel does not say. */
 export function modeSentence(panel: Panel, name: string | null): string {
 	const { modes } = panel;
@@ -98,7 +114,10 @@ function withHabitWords({ habits }: ControlProfile, panel: Panel): ControlProfil
 		},
 		hold: hold && { ...hold, how: hold.how || again(hand.hold) },
 		advance: advance && { ...advance, how: advance.how || again(hand.advance) },
-		holiday: holiday?.by === 'until-ended' ? { ...holiday, how: holiday.how || again(hand.away) } : holiday,
+		holiday: holiday && {
+			...holiday,
+			how: holiday.how || (holiday.by === 'until-ended' ? again(hand.away) : awaySentence(panel))
+		},
 		clock: { ...clock, how: clock.how || clockSentence(panel) },
 		off: off && { ...off, how: off.how || modeSentence(panel, panel.modes?.off ?? null) },
 		manual: manual && { ...manual, how: manual.how || manualSentence(panel) }

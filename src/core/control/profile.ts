@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { oneLine, someLines } from '../schema';
 import { WEEK_DAYS } from '../week';
+import { awayFaults } from './awayPlace';
 import { habitsSchema } from './habits';
 import { menuEntrySchema, menuFaults } from './menu';
 import { operationSchema, type OptionId } from './operation';
@@ -275,6 +276,8 @@ export const profileSchema = z
 					path: ['panel', 'modes', 'figures', mode],
 					message: `is no temperature of its menus: ${entry}`
 				});
+		for (const { path, message } of awayFaults(profile.panel, habits.holiday))
+			context.addIssue({ code: 'custom', path: ['panel', ...path], message });
 		const ids = profile.groupings.map((grouping) => grouping.id);
 		if (new Set(ids).size !== ids.length)
 			context.addIssue({ code: 'custom', path: ['groupings'], message: 'has two day groupings of one name' });

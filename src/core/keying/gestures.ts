@@ -198,9 +198,11 @@ class Hand {
 					? id === goal.id
 					: goal.of === 'menu'
 						? id === `menu/${goal.id}`
-						: goal.of === 'setpoint'
-							? id === 'setpoints' && setpoint === goal.index
-							: goal.of === 'kept' && id === (goal.side === 'heat' ? 'setpoint' : 'cool-setpoint')
+						: goal.of === 'away'
+							? id === goal.field
+							: goal.of === 'setpoint'
+								? id === 'setpoints' && setpoint === goal.index
+								: goal.of === 'kept' && id === (goal.side === 'heat' ? 'setpoint' : 'cool-setpoint')
 			);
 			if (field < 0) continue;
 			if (place?.in === 'menu' && place.menu === menu && (field >= place.field || one.leave.length > 0)) {
@@ -287,6 +289,7 @@ class Hand {
 			case 'menu':
 			case 'setpoint':
 			case 'kept':
+			case 'away':
 				return this.#reachMenu(goal);
 			case 'copy':
 				return this.#reachCopy(goal);
@@ -295,7 +298,7 @@ class Hand {
 		}
 	}
 
-	#reachMenu(goal: Extract<Goal, { of: 'option' | 'menu' | 'setpoint' | 'kept' }>): ItemKeys | null {
+	#reachMenu(goal: Extract<Goal, { of: 'option' | 'menu' | 'setpoint' | 'kept' | 'away' }>): ItemKeys | null {
 		const { profile } = this;
 		const { memory, place } = this.state;
 		const found = this.#toMenu(place, goal);
@@ -550,6 +553,20 @@ function afterTrail({ place, trail }: MachineState, way: readonly Stroke[]): rea
 		left -= done;
 		return stroke.do === 'press' && done < times ? [{ ...stroke, times: times - done }] : [];
 	});
+}
+
+/**
+ * The keys for goals one after another, from rest with the control holding a memory, and back to rest; null where its
+ * panel does not say how for one of them.
+ */
+export function keysInTurn(
+	profile: Operable,
+	memory: Memory,
+	goals: readonly Goal[]
+): { readonly keys: readonly ItemKeys[]; readonly leave: readonly Stroke[] } | null {
+	const hand = new Hand(profile, memory, []);
+	const keys = goals.flatMap((goal) => hand.reach(goal) ?? []);
+	return keys.length < goals.length ? null : { keys, leave: hand.leave() };
 }
 
 /** The strokes to rest from wherever a control stands, and out of off where its card leaves it running. */

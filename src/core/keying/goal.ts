@@ -1,4 +1,4 @@
-import type { OptionId } from '../control';
+import type { AwayField, OptionId } from '../control';
 
 /** What one value of a card is to bring about at the control. Positions are on the field's own scale. */
 export type Goal =
@@ -28,6 +28,8 @@ export type Goal =
 			readonly onto: number;
 			readonly over: readonly number[];
 	  }
+	/** What is set of an absence. */
+	| { readonly of: 'away'; readonly field: AwayField; readonly position: number }
 	/** A mode, by its name on the display. */
 	| { readonly of: 'mode'; readonly name: string };
 

@@ -96,6 +96,8 @@ export function withGoal(profile: Operable, memory: Memory, goal: Goal): Memory 
 		}
 		case 'option':
 			return withOption(profile, memory, goal.id, goal.position, 0);
+		case 'away':
+			return { ...memory, away: { ...memory.away, [goal.field]: goal.position } };
 		case 'mode':
 			return memory;
 	}
@@ -124,6 +126,11 @@ function positionOf(
 	return undefined;
 }
 
+type Standing = Extract<Goal, { of: 'option' | 'menu' | 'setpoint' | 'kept' }>;
+/** Whether a goal is a value that stands by itself, in no day of the week. */
+const isStanding = (goal: Goal): goal is Standing =>
+	goal.of === 'option' || goal.of === 'menu' || goal.of === 'setpoint' || goal.of === 'kept';
+
 /**
  * What the control holds by what was noted, in the order in which it was: the week of the settings that are asked for. A
  * day that was copied from another content than is known by now is not known itself.
@@ -137,7 +144,7 @@ export function asNoted(
 	let memory = found === 'unknown' ? unknownMemory(profile, options) : factoryMemory(profile);
 	for (const { id, goal } of items) {
 		const shows = keyed[id];
-		if (shows === undefined || goal.of === 'field' || goal.of === 'copy' || goal.of === 'mode') continue;
+		if (shows === undefined || !isStanding(goal)) continue;
 		const position = standsAt(profile, memory, goal, shows);
 		if (position !== undefined) memory = withGoal(profile, memory, { ...goal, position });
 	}
@@ -163,12 +170,7 @@ export function asNoted(
 }
 
 /** Where an option or a setpoint stands that was noted to show something; undefined where it never shows that. */
-function standsAt(
-	profile: Operable,
-	memory: Memory,
-	goal: Extract<Goal, { of: 'option' | 'menu' | 'setpoint' | 'kept' }>,
-	shows: string
-): number | undefined {
+function standsAt(profile: Operable, memory: Memory, goal: Standing, shows: string): number | undefined {
 	if (goal.of === 'option') {
 		const at = optionChoices(profile, goal.id).findIndex(
 			(_, i) => optionShown(profile, goal.id, i) === shows

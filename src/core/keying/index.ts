@@ -1,4 +1,5 @@
 export * from './atControl';
+export * from './awayKeys';
 export * from './batch';
 export * from './card';
 export { settingItems, type CardItem } from './cardItems';

@@ -13,19 +13,10 @@ import { capital, spokenName } from '../schema';
 import { DAY_MINUTES, dayRange, valueAt } from '../week';
 import { entryOf, entryShown } from './entries';
 import { degreesAt, degreesShown, fieldShown, keptSetpoints, type MachineOptions } from './fields';
-import {
-	clockAt,
-	dayRound,
-	figureInUse,
-	menuAt,
-	menuFields,
-	opensAt,
-	programFields,
-	settled,
-	type MachineState,
-	type MenuField,
-	type Operable
-} from './machine';
+import { dayRound, opensAt, programFields } from './days';
+import { settled, type MachineState } from './machine';
+import { clockAt, figureInUse, menuAt, menuFields, type MenuField } from './menus';
+import type { Operable } from './operable';
 import { optionChoices, programOf } from './memory';
 
 /** What stands on a control's display. */
@@ -58,7 +49,17 @@ const FIELD_WORDS: Readonly<Partial<Record<MenuField['id'], string>>> = {
 	'cool-setpoint': 'cool to',
 	'clock-day': 'day',
 	'clock-hour': 'hour',
-	'clock-minute': 'minute'
+	'clock-minute': 'minute',
+	'away-setpoint': 'away at',
+	'away-days': 'days away',
+	'first-month': 'first month',
+	'first-day': 'first day',
+	'last-month': 'last month',
+	'last-day': 'last day',
+	'back-month': 'back, month',
+	'back-day': 'back, day',
+	'back-hour': 'back, hour',
+	'back-minute': 'back, minute'
 };
 
 /** What a menu's field shows at a position of its scale, and the unit behind it; nothing where that is not known. */
@@ -76,6 +77,20 @@ export function menuShown(
 			return { shows: degreesShown(profile, options.unit, position), unit: `°${options.unit}` };
 		case 'clock-day':
 			return { shows: displayDay(profile, position), unit: '' };
+		case 'away-setpoint':
+			return { shows: degreesShown(profile, options.unit, position), unit: `°${options.unit}` };
+		case 'away-days':
+		case 'first-month':
+		case 'first-day':
+		case 'last-month':
+		case 'last-day':
+		case 'back-month':
+		case 'back-day':
+			return { shows: String(position), unit: '' };
+		case 'back-hour':
+			return { shows: fieldShown(profile, options, { kind: 'hour' }, position), unit: '' };
+		case 'back-minute':
+			return { shows: String(position).padStart(2, '0'), unit: '' };
 		case 'clock-hour':
 			return { shows: fieldShown(profile, options, { kind: 'hour' }, position), unit: '' };
 		case 'clock-minute':

@@ -1,48 +1,10 @@
-import {
-	entryOfField,
-	isOffered,
-	OPTION_IDS,
-	strokesOf,
-	type ControlProfile,
-	type HandAct,
-	type OptionId,
-	type Panel,
-	type PanelGesture,
-	type PanelPlace,
-	type PlaceField,
-	type ProgramPlace,
-	type Wipes
-} from '../control';
-import { DAY_MINUTES, WEEK_DAYS } from '../week';
-import { entryOf, entryScale } from './entries';
-import {
-	channelCount,
-	dayFields,
-	degreeScale,
-	keptSetpoints,
-	scaleOf,
-	type DayField,
-	type MachineOptions,
-	type Scale
-} from './fields';
-import {
-	factoryClock,
-	factoryDays,
-	factoryMemory,
-	groupingOf,
-	optionAt,
-	optionChoices,
-	withEntry,
-	withOption,
-	type DayContent,
-	type Memory
-} from './memory';
-
-/** A control with a panel that is described. */
-export type Operable = ControlProfile & { readonly panel: Panel };
-
-/** Whether a control can be operated by what is known of it. */
-export const isOperable = (profile: ControlProfile): profile is Operable => profile.panel !== null;
+import { beginsAbsence, strokesOf, type HandAct, type ProgramPlace } from '../control';
+import { clearable, dayRound, isCleared, moved, opensAt, programFields } from './days';
+import { channelCount, scaleOf } from './fields';
+import { factoryClock, factoryDays, factoryMemory, type DayContent, type Memory } from './memory';
+import { figureInUse, menuAt, menuFields, menuScale, withMenu, type MenuField } from './menus';
+import type { Operable, Stroke } from './operable';
+import { changeOf, isGesture, needsMode, strokeTexts, waysOf, type Lead } from './ways';
 
 /** Where the cursor stands: nowhere (at rest), in the program, or in a menu. `edit` is what stands in the field and was not taken yet. */
 export type Place =
@@ -79,13 +41,6 @@ export interface MachineState {
 	readonly atSeconds: number;
 }
 
-/** What a hand does: a gesture of the panel, or a key held until the value has run on by so many steps. */
-export type Stroke =
-	| PanelGesture
-	| { readonly do: 'run'; readonly key: string; readonly steps: number }
-	/** No key touched until the menu has left by itself. */
-	| { readonly do: 'wait'; readonly seconds: number };
-
 /** A control as it comes out of its box. */
 export function start(
 	profile: Operable,
@@ -93,206 +48,6 @@ export function start(
 	atSeconds = 0
 ): MachineState {
 	return { memory, mode: 0, locked: false, place: null, act: null, trail: [], atSeconds };
-}
-
-interface RoundPlace {
-	readonly days: readonly number[];
-	readonly all: boolean;
-}
-const roundsKnown = new WeakMap<ControlProfile, Map<string, readonly RoundPlace[]>>();
-
-/** The days of each place in the round of day groups: all days at once first, where the control has that, then its groups. */
-export function dayRound(profile: ControlProfile, options: MachineOptions): readonly RoundPlace[] {
-	let known = roundsKnown.get(profile);
-	if (!known) roundsKnown.set(profile, (known = new Map()));
-	let round = known.get(options.grouping);
-	if (!round) {
-		const groups = groupingOf(profile, options).groups.map((days) => ({ days, all: false }));
-		round =
-			profile.keying.allDays && groups.length > 1
-				? [{ days: [0, 1, 2, 3, 4, 5, 6], all: true }, ...groups]
-				: groups;
-		known.set(options.grouping, round);
-	}
-	return round;
-}
-
-/** A field of a menu; of the setpoints kept for the week which of them. */
-export interface MenuField {
-	readonly id: PlaceField;
-	readonly setpoint: number;
-}
-
-/** The fields of a menu that the control has, as it is set. */
-export function menuFields(profile: ControlProfile, place: PanelPlace): readonly MenuField[] {
-	let known = menusKnown.get(profile);
-	if (!known) menusKnown.set(profile, (known = new Map()));
-	let fields = known.get(place);
-	if (!fields) known.set(place, (fields = fieldsOfMenu(profile, place)));
-	return fields;
-}
-
-const menusKnown = new WeakMap<ControlProfile, Map<PanelPlace, readonly MenuField[]>>();
-
-function fieldsOfMenu(profile: ControlProfile, place: PanelPlace): readonly MenuField[] {
-	return place.fields.flatMap((id): MenuField[] => {
-		if ((OPTION_IDS as readonly string[]).includes(id))
-			return isOffered(profile, id as OptionId) ? [{ id, setpoint: 0 }] : [];
-		if (id === 'setpoints') return keptSetpoints(profile).map((_name, setpoint) => ({ id, setpoint }));
-		return [{ id, setpoint: 0 }];
-	});
-}
-
-/** The weekday and the minute of the day that the clock shows. */
-export function clockAt(
-	{ clock }: Memory,
-	atSeconds: number
-): { readonly day: number; readonly minute: number } {
-	const passed = Math.floor((atSeconds - clock.atSeconds) / 60);
-	const week = WEEK_DAYS * DAY_MINUTES;
-	const minute = (((clock.minute + passed) % week) + week) % week;
-	return { day: Math.floor(minute / DAY_MINUTES), minute: minute % DAY_MINUTES };
-}
-
-/** Where a menu's field stands on its scale; undefined where that is not known. */
-export function menuAt(
-	profile: ControlProfile,
-	memory: Memory,
-	{ id, setpoint }: MenuField,
-	atSeconds: number
-): number | undefined {
-	switch (id) {
-		case 'setpoints':
-			return memory.setpoints[setpoint];
-		case 'setpoint':
-			return memory.kept.heat;
-		case 'cool-setpoint':
-			return memory.kept.cool;
-		case 'clock-day':
-			return clockAt(memory, atSeconds).day;
-		case 'clock-hour':
-			return Math.floor(clockAt(memory, atSeconds).minute / 60);
-		case 'clock-minute':
-			return clockAt(memory, atSeconds).minute % 60;
-		default: {
-			const entry = entryOfField(id);
-			return entry === null ? optionAt(profile, memory.options, id as OptionId) : memory.menu[entry];
-		}
-	}
-}
-
-/** The scale on which a menu's field moves. */
-export function menuScale(profile: ControlProfile, memory: Memory, { id }: MenuField): Scale {
-	switch (id) {
-		case 'setpoints':
-		case 'setpoint':
-			return degreeScale(profile, memory.options.unit);
-		case 'cool-setpoint':
-			return degreeScale(profile, memory.options.unit, true);
-		case 'clock-day':
-			return { low: 0, high: 6, round: true };
-		case 'clock-hour':
-			return { low: 0, high: 23, round: true };
-		case 'clock-minute':
-			return { low: 0, high: 59, round: true };
-		default: {
-			const entry = entryOfField(id);
-			return entry === null
-				? { low: 0, high: optionChoices(profile, id as OptionId).length - 1, round: true }
-				: entryScale(profile, memory.options.unit, entryOf(profile, entry)!);
-		}
-	}
-}
-
-function withMenu(
-	profile: ControlProfile,
-	memory: Memory,
-	{ id, setpoint }: MenuField,
-	position: number,
-	atSeconds: number
-): Memory {
-	switch (id) {
-		case 'setpoints':
-			return { ...memory, setpoints: memory.setpoints.map((was, i) => (i === setpoint ? position : was)) };
-		case 'setpoint':
-			return { ...memory, kept: { ...memory.kept, heat: position } };
-		case 'cool-setpoint':
-			return { ...memory, kept: { ...memory.kept, cool: position } };
-		case 'clock-day':
-		case 'clock-hour':
-		case 'clock-minute': {
-			const { day, minute } = clockAt(memory, atSeconds);
-			const [d, h, m] =
-				id === 'clock-day'
-					? [position, Math.floor(minute / 60), minute % 60]
-					: id === 'clock-hour'
-						? [day, position, minute % 60]
-						: [day, Math.floor(minute / 60), position];
-			return { ...memory, clock: { minute: d * DAY_MINUTES + h * 60 + m, atSeconds } };
-		}
-		default: {
-			const entry = entryOfField(id);
-			return entry === null
-				? withOption(profile, memory, id as OptionId, position, atSeconds)
-				: withEntry(profile, memory, entryOf(profile, entry)!, position, atSeconds);
-		}
-	}
-}
-
-/** What a step of a day stands at, whether it was cleared, and where an empty field opens. */
-export function programFields(
-	profile: ControlProfile,
-	memory: Memory,
-	at: { readonly channel: number; readonly group: number }
-): { readonly fields: readonly DayField[]; readonly content: DayContent; readonly days: readonly number[] } {
-	const { days } = dayRound(profile, memory.options)[at.group]!;
-	return {
-		fields: dayFields(profile, memory.options, days[0]!),
-		content: memory.days[at.channel]![days[0]!]!,
-		days
-	};
-}
-
-const clearable = ({ program }: ControlProfile) =>
-	program.form === 'pairs' || (program.form === 'events' && program.clearable);
-
-/** Whether nothing at all stands in the step of a field. */
-export const isCleared = (
-	profile: ControlProfile,
-	fields: readonly DayField[],
-	content: DayContent,
-	step: number
-): boolean => clearable(profile) && fields.every((one) => one.step !== step || content[one.key] === null);
-
-/**
- * Where a field of the program stands when the cursor comes to it: at what it holds; an empty one at what the like field
- * before it holds, else at the lowest. null in a step that was cleared, undefined where it is not known.
- */
-export function opensAt(
-	profile: ControlProfile,
-	options: MachineOptions,
-	fields: readonly DayField[],
-	content: DayContent,
-	index: number
-): number | null | undefined {
-	const field = fields[index]!;
-	const held = content[field.key];
-	if (held !== null) return held;
-	if (isCleared(profile, fields, content, field.step)) return null;
-	const { low } = scaleOf(profile, options, field);
-	for (let i = index - 1; i >= 0; i--) {
-		const before = fields[i]!.kind === field.kind ? content[fields[i]!.key] : null;
-		if (before !== null) return before === undefined ? undefined : Math.max(low, before);
-	}
-	return low;
-}
-
-/** One step, or several, along a scale. From a cleared field the first step comes to its lowest, or down to its highest. */
-export function moved({ low, high, round }: Scale, from: number | null, steps: number): number {
-	const start = from ?? (steps > 0 ? low - 1 : high + 1);
-	if (!round) return Math.min(high, Math.max(low, start + steps));
-	const count = high - low + 1;
-	return low + ((((start - low + steps) % count) + count) % count);
 }
 
 /** Writes into the program; of all days at once into each of them. */
@@ -362,35 +117,6 @@ function gone(profile: Operable, state: MachineState, place: InProgram): Machine
 	return { ...state, place: { ...plain, group: (place.group + 1) % round, field: 0 } };
 }
 
-/** A change of one key, of one stroke or of a run, where it is the one that changes the value; else null. */
-function changeOf(
-	stroke: Stroke,
-	{ up, down }: { readonly up: string; readonly down: string }
-): number | null {
-	if (stroke.do !== 'press' && stroke.do !== 'run') return null;
-	const steps = stroke.do === 'press' ? stroke.times : stroke.steps;
-	return stroke.key === up ? steps : stroke.key === down ? -steps : null;
-}
-
-/** Whether a stroke is this gesture, done once. */
-function isGesture(stroke: Stroke, gesture: PanelGesture | null): boolean {
-	if (!gesture || stroke.do !== gesture.do) return false;
-	switch (gesture.do) {
-		case 'press':
-			return (stroke as typeof gesture).key === gesture.key;
-		case 'hold': {
-			const { keys, seconds } = stroke as typeof gesture;
-			return (
-				keys.length === gesture.keys.length &&
-				keys.every((key) => gesture.keys.includes(key)) &&
-				seconds >= gesture.seconds
-			);
-		}
-		case 'set':
-			return (stroke as typeof gesture).key === gesture.key && (stroke as typeof gesture).to === gesture.to;
-	}
-}
-
 function inMenu(profile: Operable, state: MachineState, place: InMenu, stroke: Stroke): MachineState | null {
 	const menu = profile.panel.places[place.menu]!;
 	const fields = menuFields(profile, menu);
@@ -409,9 +135,11 @@ function inMenu(profile: Operable, state: MachineState, place: InMenu, stroke: S
 		const memory = taken(profile, state, at);
 		const next = place.field + 1;
 		const stays = next < fields.length || menu.leave.length > 0;
+		const begins = next === fields.length && beginsAbsence(menu);
 		return {
 			...state,
 			memory,
+			...(begins ? { act: { what: 'away', atSeconds: at } } : {}),
 			place: stays ? { ...place, field: next % fields.length, edit: undefined } : null
 		};
 	}
@@ -495,50 +223,6 @@ function copied(profile: Operable, state: MachineState, place: InProgram, onto: 
 	};
 }
 
-/** Where a way leads. */
-type Lead =
-	| { readonly to: 'program'; readonly channel: number }
-	| { readonly to: 'menu'; readonly menu: number }
-	| { readonly to: 'mode'; readonly mode: number | null }
-	| { readonly to: 'reset'; readonly wipes: Exclude<Wipes, 'nothing'> }
-	| { readonly to: 'hand'; readonly what: HandAct }
-	| { readonly to: 'lock' };
-
-interface Way {
-	readonly strokes: readonly string[];
-	readonly lead: Lead;
-}
-const known = new WeakMap<Panel, readonly Way[]>();
-
-function waysOf({ panel }: Operable): readonly Way[] {
-	const made = known.get(panel);
-	if (made) return made;
-	const ways: Way[] = [];
-	const add = (way: readonly PanelGesture[], lead: Lead) =>
-		ways.push({ strokes: way.flatMap(strokesOf), lead });
-	const { program, modes, lock } = panel;
-	if (program)
-		if (program.channels.length === 0) add(program.way, { to: 'program', channel: 0 });
-		else
-			program.channels.forEach((more, channel) => add([...program.way, ...more], { to: 'program', channel }));
-	panel.places.forEach((place, menu) => add(place.way, { to: 'menu', menu }));
-	if (modes?.next) add([modes.next], { to: 'mode', mode: null });
-	modes?.each.forEach((way, mode) => add(way, { to: 'mode', mode }));
-	for (const wipes of ['program', 'clock', 'all'] as const)
-		if (panel.resets[wipes]) add(panel.resets[wipes], { to: 'reset', wipes });
-	for (const what of ['boost', 'hold', 'advance', 'away'] as const)
-		if (panel.hand[what]) add(panel.hand[what], { to: 'hand', what });
-	if (lock) add(lock.way, { to: 'lock' });
-	known.set(panel, ways);
-	return ways;
-}
-
-/** The mode, by its place, in which alone the program can be keyed; null where any will do. */
-export function needsMode({ keying, panel }: Operable): number | null {
-	const at = panel.modes?.names.indexOf(keying.bracket?.before ?? '') ?? -1;
-	return at < 0 ? null : at;
-}
-
 function led(profile: Operable, state: MachineState, lead: Lead): MachineState {
 	const rest: MachineState = { ...state, trail: [] };
 	const { modes } = profile.panel;
@@ -574,17 +258,6 @@ function led(profile: Operable, state: MachineState, lead: Lead): MachineState {
 			};
 		}
 	}
-}
-
-/** A hold as long as a hand held it, as the longest that some way goes on with from here; its own text where none does. */
-function strokeTexts(stroke: Extract<Stroke, PanelGesture>, nexts: readonly string[]): string[] {
-	if (stroke.do !== 'hold') return strokesOf(stroke);
-	const stem = strokesOf({ ...stroke, seconds: 1 })[0]!.replace(/1$/, '');
-	const seconds = nexts
-		.filter((text) => text.startsWith(stem))
-		.map((text) => Number(text.slice(stem.length)))
-		.filter((needed) => needed <= stroke.seconds);
-	return [seconds.length > 0 ? `${stem}${Math.max(...seconds)}` : `${stem}${stroke.seconds}`];
 }
 
 /** One stroke at rest: along every way that it may be part of, to where the first that is complete leads. */
@@ -625,19 +298,6 @@ function atRest(profile: Operable, state: MachineState, stroke: Stroke): Machine
 		else now = { ...now, trail };
 	}
 	return now;
-}
-
-/** The figure that a control holds by itself as it stands, apart from its program: the entry of its menus, or the setpoint that is kept; null while its program or nothing rules. */
-export function figureInUse(
-	profile: Operable,
-	{ memory, mode }: Pick<MachineState, 'memory' | 'mode'>
-): MenuField | null {
-	const { modes } = profile.panel;
-	const name = modes?.names[mode] ?? '';
-	const figure = modes?.figures[name];
-	if (figure !== undefined && figure !== 'kept') return { id: `menu/${figure}`, setpoint: 0 };
-	const isPlain = profile.program.form === 'plain' || memory.options.plain;
-	return figure === 'kept' || (isPlain && name !== modes?.off) ? { id: 'setpoint', setpoint: 0 } : null;
 }
 
 /** The figure in use, changed at rest. */

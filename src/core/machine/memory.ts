@@ -2,6 +2,7 @@ import {
 	factoryOptions,
 	formInUse,
 	timeStep,
+	type AwayField,
 	type ControlProfile,
 	type Grouping,
 	type MenuEntry,
@@ -30,6 +31,8 @@ export interface Memory {
 	readonly setpoints: readonly (number | undefined)[];
 	/** The setpoint that it keeps without a program, and the one for cooling. */
 	readonly kept: { readonly heat: number | undefined; readonly cool: number | undefined };
+	/** What was set of an absence last, by field. */
+	readonly away: Readonly<Partial<Record<AwayField, number>>>;
 	/** The entries of its own menus by id, each at a position of its scale. */
 	readonly menu: Readonly<Record<string, number | undefined>>;
 	/** By channel and day, Monday first. */
@@ -107,6 +110,18 @@ export function factoryMemory(profile: ControlProfile, atSeconds = 0): Memory {
 		options,
 		setpoints: keptSetpoints(profile).map((_name, i) => (given[i] === undefined ? low : at(given[i]))),
 		kept: { heat: at(20), cool: profile.cooling ? at(26) : undefined },
+		away: {
+			'away-setpoint': Math.max(low, at(12)),
+			'away-days': 0,
+			'first-month': 1,
+			'first-day': 1,
+			'last-month': 1,
+			'last-day': 1,
+			'back-month': 1,
+			'back-day': 1,
+			'back-hour': 12,
+			'back-minute': 0
+		},
 		menu: factoryMenu(profile, options.unit),
 		days: factoryDays(profile, options),
 		clock: factoryClock(profile, atSeconds)
@@ -127,6 +142,7 @@ export function unknownMemory(profile: ControlProfile, options: MachineOptions):
 		options,
 		setpoints: factory.setpoints.map(() => undefined),
 		kept: { heat: undefined, cool: undefined },
+		away: {},
 		menu: {},
 		days: factory.days.map((days) => days.map(() => ({})))
 	};
@@ -232,7 +248,7 @@ function degreesIn(
 	profile: ControlProfile,
 	memory: Memory,
 	unit: 'C' | 'F'
-): Pick<Memory, 'setpoints' | 'kept' | 'menu' | 'days'> {
+): Pick<Memory, 'setpoints' | 'kept' | 'away' | 'menu' | 'days'> {
 	const was = memory.options.unit;
 	if (was === unit) return memory;
 	const of = (position: number) => degreesAt(profile, unit, setpointAt(profile, was, position));
@@ -240,6 +256,7 @@ function degreesIn(
 	return {
 		setpoints: memory.setpoints.map(maybe),
 		kept: { heat: maybe(memory.kept.heat), cool: maybe(memory.kept.cool) },
+		away: { ...memory.away, 'away-setpoint': maybe(memory.away['away-setpoint']) },
 		menu: Object.fromEntries(
 			profile.menu.map(({ id, values }) => [
 				id,

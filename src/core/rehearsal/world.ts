@@ -1,24 +1,18 @@
 import { instantOf, offsetAt, wallAt, weekdayOfDay } from '../civil';
-import { displayTime, isSwitch, type HandAct, type Level, type Program } from '../control';
+import { isSwitch, type HandAct, type Level, type Program } from '../control';
 import {
-	degreesAt,
-	degreesShown,
-	display,
 	entryValue,
 	factoryClock,
 	figureInUse,
 	menuAt,
-	press as pressMachine,
 	programOf,
 	settled,
 	setpointAt,
 	start,
 	withoutPower,
-	type Display,
 	type MachineState,
 	type Memory,
-	type Operable,
-	type Stroke
+	type Operable
 } from '../machine';
 import { roomSchema, settingsSchema, type Room } from '../plan';
 import { prepareRun, shownAt, timeline, wallSegments, type ControlClock, type Prepared } from '../run';
@@ -35,9 +29,11 @@ import {
 import { DAY_MINUTES } from '../week';
 
 /** What somebody did at the control's face: a change of the setpoint, heat for a while, a hold, an absence, the next change now. */
-interface Override {
+export interface Override {
 	readonly what: 'change' | HandAct;
 	readonly setpointC: number;
+	/** Where it is to begin later: an absence that was set beforehand. */
+	readonly fromMs?: number;
 	/** Infinity where a person ends it. */
 	readonly untilMs: number;
 	/** Steps of a boost. */
@@ -89,7 +85,6 @@ export interface World {
 }
 
 const MINUTE_MS = 60_000;
-const DAY_MS = 86_400_000;
 const WEEK_MIN = 7 * DAY_MINUTES;
 /** How much of its log a stand-in keeps: four weeks of minutes. */
 export const LOG_MINUTES = 4 * WEEK_MIN;
@@ -182,7 +177,8 @@ function withWindowOpen(room: Room): Room {
 		: { ...room, loss: { ...loss, wattsPerKelvin: loss.wattsPerKelvin * 4 } };
 }
 
-const secondsOf = ({ startMs }: World, ms: number) => (ms - startMs) / 1000;
+/** Seconds of the machine's own clock at an instant. */
+export const secondsOf = ({ startMs }: World, ms: number) => (ms - startMs) / 1000;
 
 /** The minute of its week that the clock of a stand-in shows at an instant. */
 export function clockShows({ around, clock }: Pick<World, 'around' | 'clock'>, atMs: number): number {
@@ -196,7 +192,7 @@ function weekMinute(wall: number): number {
 }
 
 /** The stand-in with its display's clock as it goes. */
-function withClock(world: World): World {
+export function withClock(world: World): World {
 	const { machine, atMs } = world;
 	const minute = clockShows(world, atMs);
 	// the second within the minute counts for when it shows the next one
@@ -205,7 +201,7 @@ function withClock(world: World): World {
 }
 
 /** A clock that was set, or lost, to show a minute of the week: what it is off by from then on. */
-function anchored(world: World, minute: number): World {
+export function anchored(world: World, minute: number): World {
 	const right = weekMinute(wallAt(world.around.timeZone, world.atMs));
 	const apart = (((minute - right) % WEEK_MIN) + WEEK_MIN) % WEEK_MIN;
 	const error = apart > WEEK_MIN / 2 ? apart - WEEK_MIN : apart;
@@ -225,7 +221,7 @@ export function clockErrorSeconds({ around, clock, atMs }: World): number {
 }
 
 /** What the limits of its menus hold down; of a control without them nothing. */
-function settingsOf({ profile, machine }: World) {
+export function settingsOf({ profile, machine }: World) {
 	const { menu, options } = machine.memory;
 	const figure = (means: 'high-limit' | 'low-limit') => {
 		const entry = profile.menu.find((one) => one.means === means);
@@ -310,11 +306,13 @@ export function heldOver(world: World, fromMs: number, toMs: number, channel = 0
 	return timeline(ready, fromMs, toMs).flatMap((span): Held[] => {
 		if (!override || override.untilMs <= span.fromMs)
 			return [{ fromMs: span.fromMs, toMs: span.toMs, setC: span.heatC }];
+		const beginMs = Math.min(span.toMs, Math.max(span.fromMs, override.fromMs ?? span.fromMs));
 		const endMs = Math.min(span.toMs, override.untilMs);
 		return [
-			{ fromMs: span.fromMs, toMs: endMs, setC: override.setpointC },
-			...(endMs < span.toMs ? [{ fromMs: endMs, toMs: span.toMs, setC: span.heatC }] : [])
-		];
+			{ fromMs: span.fromMs, toMs: beginMs, setC: span.heatC },
+			{ fromMs: beginMs, toMs: endMs, setC: override.setpointC },
+			{ fromMs: endMs, toMs: span.toMs, setC: span.heatC }
+		].filter((one) => one.fromMs < one.toMs);
 	});
 }
 
@@ -415,80 +413,6 @@ function roomRun(world: World, fromMs: number, minutes: number): World {
 const ALWAYS_C = 60;
 const SWITCHED = { kind: 'on-off', differentialK: 0.1 } as const;
 
-/** One stroke at its keys, now. A key that changes the setpoint at rest, while a program runs, is a change by hand that ends by itself. */
-export function strokeAt(world: World, stroke: Stroke): World {
-	const { profile, atMs } = world;
-	const before = world.machine;
-	// each press at rest may be an act of its own
-	if (stroke.do === 'press' && stroke.times > 1 && !before.place)
-		return strokeAt(strokeAt(world, { ...stroke, times: 1 }), { ...stroke, times: stroke.times - 1 });
-	const seconds = secondsOf(world, atMs);
-	const machine = pressMachine(profile, before, stroke, seconds);
-	const next = { ...world, machine };
-	const clock = machine.memory.clock;
-	if (clock !== before.memory.clock) return withClock(anchored(next, clock.minute));
-	if (machine.act !== before.act && machine.act) return { ...next, override: acted(world, machine.act.what) };
-	const turned = byHand(world, stroke, machine);
-	if (turned) return { ...next, override: turned };
-	// another mode ends what was changed by hand
-	return machine.mode !== before.mode ? { ...next, override: null } : next;
-}
-
-/** What a boost, a hold, an absence or an advance makes of what it holds; null where the same act has ended it, or the control has none. */
-function acted(world: World, what: HandAct): Override | null {
-	const { profile, atMs, override } = world;
-	const { boost, hold, advance, holiday } = profile.habits;
-	const spans = heldOver({ ...world, override: null }, atMs, atMs + 9 * DAY_MS);
-	const [now, next] = spans;
-	if (!now || now.setC === null) return override;
-	const week = spans.flatMap(({ setC }) => (setC === null ? [] : [setC]));
-	const same = override?.what === what ? override : null;
-	switch (what) {
-		case 'boost': {
-			if (!boost) return override;
-			// one step more, after the most of them none
-			const steps = (same?.steps ?? 0) + 1;
-			const ends = boost.ends === 'next-change';
-			if ((ends && same) || steps > boost.mostSteps) return null;
-			const untilMs = ends ? now.toMs : atMs + steps * boost.stepMinutes * MINUTE_MS;
-			return { what, setpointC: Math.max(...week), untilMs, steps };
-		}
-		case 'hold':
-			if (!hold || same) return hold ? null : override;
-			return { what, setpointC: override?.setpointC ?? now.setC, untilMs: Infinity, steps: 0 };
-		case 'advance':
-			if (!advance || same || !next || next.setC === null) return same && advance ? null : override;
-			return { what, setpointC: next.setC, untilMs: now.toMs, steps: 0 };
-		case 'away':
-			if (holiday?.by !== 'until-ended') return override;
-			return same ? null : { what, setpointC: Math.min(...week), untilMs: Infinity, steps: 0 };
-	}
-}
-
-function byHand(world: World, stroke: Stroke, after: MachineState): Override | null {
-	const { profile, machine, atMs } = world;
-	const { rest } = profile.panel;
-	const { override: habit } = profile.habits;
-	if (!rest || !habit || !profile.temperature || machine.locked) return null;
-	if (machine.place || after.place || after.trail.length > 0 || figureInUse(profile, machine)) return null;
-	if (stroke.do !== 'press' && stroke.do !== 'run') return null;
-	if (stroke.key !== rest.up && stroke.key !== rest.down) return null;
-	const name = profile.panel.modes?.names[machine.mode];
-	if (name !== undefined && name === profile.panel.modes?.off) return null;
-	const [held] = heldOver(world, atMs, atMs + 9 * DAY_MS);
-	if (!held || held.setC === null) return null;
-	const { stepC, minC, maxC } = profile.temperature;
-	const times = stroke.do === 'press' ? stroke.times : stroke.steps;
-	const step = machine.memory.options.unit === 'F' ? 5 / 9 : stepC;
-	const setpointC = Math.min(
-		maxC,
-		Math.max(minC, held.setC + (stroke.key === rest.up ? times : -times) * step)
-	);
-	const untilMs =
-		world.override?.untilMs ?? (habit.ends === 'next-change' ? held.toMs : atMs + habit.minutes * MINUTE_MS);
-	return { what: 'change', setpointC, untilMs, steps: 0 };
-}
-
 /** Its power gone for so many minutes: nothing heats, and the clock and what it does not keep may be lost. */
 export function cutPower(world: World, minutes: number): World {
 	const { profile } = world;
@@ -536,35 +460,4 @@ export function nextAt({ around, atMs }: World, day: number, minute: number): nu
 	const now = weekMinute(wall);
 	const ahead = (day * DAY_MINUTES + minute - now + WEEK_MIN) % WEEK_MIN || WEEK_MIN;
 	return instantOf(around.timeZone, wall + ahead);
-}
-
-/** What the display says of what was done by hand. */
-const ACT_SHOWN: Readonly<Record<Override['what'], string>> = {
-	change: 'by hand',
-	boost: 'boost',
-	hold: 'held',
-	advance: 'next step',
-	away: 'away'
-};
-
-/** What stands on the display of a stand-in: at rest what it holds just now, by hand or by its week. */
-export function displayOf(world: World): Display {
-	const { profile, machine, override, around } = world;
-	const shown = display(profile, machine, secondsOf(world, world.atMs));
-	if (machine.place || !override) return shown;
-	const { unit, clock } = machine.memory.options;
-	const until =
-		override.untilMs === Infinity
-			? ''
-			: ` to ${displayTime(clockShows({ around, clock: world.clock }, override.untilMs) % DAY_MINUTES, clock)}`;
-	return {
-		...shown,
-		...(isSwitch(profile)
-			? { shows: override.setpointC >= 0.5 ? 'On' : 'Off', unit: '' }
-			: {
-					shows: degreesShown(profile, unit, degreesAt(profile, unit, override.setpointC)),
-					unit: `°${unit}`
-				}),
-		foot: `${ACT_SHOWN[override.what]}${until}`
-	};
 }

@@ -1,7 +1,11 @@
 import { DAY_SHORT, dayRange, duration, spanWords } from '../week';
 import {
+	AWAY_WORDS,
+	awayNeeds,
 	entryName,
+	isAwayField,
 	isOffered,
+	isSwitch,
 	keyPrint,
 	OPTION_IDS,
 	perDayOffers,
@@ -258,15 +262,22 @@ const PLACE_FIELD_NAMES: Readonly<Record<Exclude<PlaceField, `menu/${string}`>, 
 	'cool-setpoint': 'cooling setpoint',
 	'clock-day': 'weekday',
 	'clock-hour': 'hour',
-	'clock-minute': 'minute'
+	'clock-minute': 'minute',
+	...AWAY_WORDS
 };
+
+/** Whether a control as it is described can have this in a menu. */
+function isPossible(profile: ControlProfile, field: string): boolean {
+	if ((OPTION_IDS as readonly string[]).includes(field)) return isOffered(profile, field as OptionId);
+	if (!isAwayField(field)) return true;
+	const needs = awayNeeds(profile.habits.holiday);
+	return needs !== null && (field === 'away-setpoint' ? !isSwitch(profile) : needs.includes(field));
+}
 
 /** What can stand in a menu of a control, with its name: what every control has, its options and its own entries. */
 export const placeFields = (profile: ControlProfile): (readonly [field: PlaceField, name: string])[] => [
 	...Object.entries(PLACE_FIELD_NAMES).flatMap(([field, name]) =>
-		(OPTION_IDS as readonly string[]).includes(field) && !isOffered(profile, field as OptionId)
-			? []
-			: [[field as PlaceField, name] as const]
+		isPossible(profile, field) ? [[field as PlaceField, name] as const] : []
 	),
 	...profile.menu.map(
 		(entry) => [`menu/${entry.id}` as const, `${entry.print}: ${entryName(entry)}`] as const

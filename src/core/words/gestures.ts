@@ -62,6 +62,10 @@ export function keysSaid(
 	);
 }
 
+/** Strokes as they are read: "Press Menu, put Switch to Run". */
+export const strokesSaid = (panel: Panel, strokes: readonly Stroke[]): string =>
+	capital(strokes.map((stroke) => strokePhrase(panel, stroke)).join(', '));
+
 /** Signs on keys as a voice says them. */
 const SPOKEN: readonly (readonly [RegExp, string])[] = [
 	[/(^|\s)\+(?=\s|,|$)/g, '$1plus'],

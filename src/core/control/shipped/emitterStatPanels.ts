@@ -51,7 +51,8 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 				fields: [...clockFields],
 				...byPlusMinus,
 				take: press('ok')
-			}
+			},
+			{ name: 'Away', way: [press('away')], fields: ['away-days'], ...byPlusMinus, take: press('ok') }
 		],
 		modes: { names: ['Auto', 'Off'], off: 'Off', each: [[hold('plus', 5)], [hold('minus', 5)]] },
 		hand: { boost: [press('boost')] },
@@ -105,6 +106,15 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 				down: 'down',
 				take: press('ok'),
 				onlyWhenOff: true
+			},
+			{
+				name: 'Away',
+				way: [hold('ok', 3), press('down')],
+				fields: ['back-month', 'back-day', 'back-hour', 'back-minute'],
+				up: 'up',
+				down: 'down',
+				take: press('ok'),
+				timeoutSeconds: 40
 			}
 		],
 		modes: { names: ['Auto', 'Off'], off: 'Off', next: hold('power', 3) },
@@ -250,7 +260,8 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 				fields: [...clockFields],
 				...byPlusMinus,
 				take: press('set')
-			}
+			},
+			{ name: 'Away', way: [hold('way', 3)], fields: ['away-days'], ...byPlusMinus, take: press('set') }
 		],
 		modes: {
 			names: ['Program', 'Day', 'Night', 'Guard', 'Standby'],

@@ -34,7 +34,7 @@ export const emitterStats: readonly ProfileInput[] = [
 				mostDays: 365,
 				todayCounts: false,
 				ends: 'same-time',
-				how: 'Press Away, then + for every day away.'
+				how: ''
 			},
 			off: { keepsC: 7, how: '' },
 			clock: {
@@ -80,7 +80,7 @@ export const emitterStats: readonly ProfileInput[] = [
 			holiday: {
 				by: 'return-date',
 				ends: 'time',
-				how: 'Hold OK 3 s, then press Down: the date and hour of return.'
+				how: ''
 			},
 			off: { keepsC: 5, how: '' },
 			limits: { bindProgram: true },
@@ -184,7 +184,7 @@ export const emitterStats: readonly ProfileInput[] = [
 				mostDays: 99,
 				todayCounts: true,
 				ends: 'midnight',
-				how: 'Hold Way 3 s, then + for every day away.'
+				how: ''
 			},
 			off: { keepsC: null, how: '' },
 			clock: { summerTime: 'by-hand', reserveMinutes: 1440, programKept: true, how: '' }

@@ -169,6 +169,16 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 				take: press('ok'),
 				leave: [press('menu')],
 				timeoutSeconds: null
+			},
+			{
+				name: 'Closed days',
+				way: [press('menu'), press('day')],
+				fields: ['first-month', 'first-day', 'last-month', 'last-day'],
+				up: 'up',
+				down: 'down',
+				take: press('ok'),
+				leave: [press('menu')],
+				timeoutSeconds: null
 			}
 		],
 		modes: {
@@ -257,6 +267,16 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 				take: press('take'),
 				leave: [press('list')],
 				timeoutSeconds: 120
+			},
+			{
+				name: 'Closed days',
+				way: [press('list'), press('day')],
+				fields: ['first-month', 'first-day', 'last-month', 'last-day'],
+				up: 'more',
+				down: 'less',
+				take: press('take'),
+				leave: [press('list')],
+				timeoutSeconds: 120
 			}
 		],
 		modes: { names: ['Run', 'In use', 'Standby', 'Closed', 'Stop'], off: 'Stop', next: press('mode') },
@@ -307,6 +327,14 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 				up: 'right',
 				down: 'left',
 				take: press('push')
+			},
+			{
+				name: 'Away',
+				way: [press('push'), press('day')],
+				fields: ['back-month', 'back-day'],
+				up: 'right',
+				down: 'left',
+				take: press('push')
 			}
 		],
 		modes: autoManualOff,
@@ -354,6 +382,13 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 				take: press('set'),
 				leave: [put('switch', 'Run')],
 				timeoutSeconds: 60
+			},
+			{
+				name: 'Away',
+				way: [press('away')],
+				fields: ['back-month', 'back-day', 'back-hour', 'back-minute'],
+				...byPlusMinus,
+				take: press('set')
 			}
 		],
 		hand: { advance: [press('advance')] },

@@ -104,7 +104,7 @@ export const programmers: readonly ProfileInput[] = [
 			}
 		},
 		habits: {
-			holiday: { by: 'periods', mostPeriods: 4, how: 'Press Menu, then Day: first day, last day, mode.' },
+			holiday: { by: 'periods', mostPeriods: 4, how: '' },
 			specialDays: {
 				most: 8,
 				how: 'Press Menu, then hold Day 3 s: the date, then a mode or the day to run.'
@@ -147,7 +147,7 @@ export const programmers: readonly ProfileInput[] = [
 		},
 		operation: { options: { unit: { wipes: 'nothing' }, grouping: { wipes: 'program' } } },
 		habits: {
-			holiday: { by: 'periods', mostPeriods: 6, how: 'Press List, then Day: first day, last day.' },
+			holiday: { by: 'periods', mostPeriods: 6, how: '' },
 			manual: { how: 'Press Mode until it shows In use, Standby or Closed.' },
 			off: { keepsC: 5, how: '' },
 			limits: { bindProgram: true },
@@ -182,7 +182,7 @@ export const programmers: readonly ProfileInput[] = [
 			holiday: {
 				by: 'return-date',
 				ends: 'midnight',
-				how: 'Press Push, then Day: the date of return.'
+				how: ''
 			},
 			manual: { how: 'Press Mode until it shows Manual; it stays until you change it back.' },
 			off: { keepsC: 5, how: '' },
@@ -229,7 +229,7 @@ export const programmers: readonly ProfileInput[] = [
 				how: 'Press Heating or Hot water once for every hour.'
 			},
 			advance: { how: 'Press Advance: the next set time comes now.' },
-			holiday: { by: 'return-date', ends: 'time', how: 'Press Away: the date and hour of return.' },
+			holiday: { by: 'return-date', ends: 'time', how: '' },
 			manual: { how: 'Hold Heating or Hot water 5 s until it shows constant.' },
 			off: { keepsC: null, how: 'Hold Heating or Hot water 10 s until it shows off.' },
 			clock: {

@@ -67,6 +67,13 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 				fields: [...clockFields],
 				...byPlusMinus,
 				take: press('ok')
+			},
+			{
+				name: 'Away',
+				way: [press('menu'), press('day')],
+				fields: ['away-days', 'away-setpoint'],
+				...byPlusMinus,
+				take: press('ok')
 			}
 		],
 		modes: autoManualOff,
@@ -139,6 +146,15 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 				down: 'down',
 				take: press('next'),
 				timeoutSeconds: 60
+			},
+			{
+				name: 'Away',
+				way: [press('menu'), press('day')],
+				fields: ['back-month', 'back-day', 'back-hour', 'back-minute'],
+				up: 'up',
+				down: 'down',
+				take: press('next'),
+				timeoutSeconds: 60
 			}
 		],
 		modes: { names: ['Auto', 'Heat', 'Cool', 'Off'], off: 'Off', next: press('mode') },
@@ -185,7 +201,8 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 				...byPlusMinus,
 				take: press('set'),
 				leave: [press('clock')]
-			}
+			},
+			{ name: 'Away', way: [press('away')], fields: ['away-days'], ...byPlusMinus, take: press('set') }
 		],
 		modes: autoManualOff,
 		hand: { hold: [press('keep')] },
@@ -267,6 +284,13 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 				name: 'Clock',
 				way: [hold('clock', 3)],
 				fields: ['clock-hour', 'clock-minute', 'clock-day'],
+				...byPlusMinus,
+				take: press('ok')
+			},
+			{
+				name: 'Away',
+				way: [press('away')],
+				fields: ['away-days', 'away-setpoint'],
 				...byPlusMinus,
 				take: press('ok')
 			}

@@ -43,7 +43,7 @@ export const roomStats: readonly ProfileInput[] = [
 				mostDays: 99,
 				todayCounts: true,
 				ends: 'midnight',
-				how: 'Press Menu, then Day: the number of days, then the temperature.'
+				how: ''
 			},
 			manual: { how: '' },
 			off: { keepsC: 5, how: '' },
@@ -90,7 +90,7 @@ export const roomStats: readonly ProfileInput[] = [
 				until: ['ended', 'time'],
 				how: 'Press Hold; press it again and set a time to have it end by itself.'
 			},
-			holiday: { by: 'return-date', ends: 'time', how: 'Press Menu, then Day: the date and hour of return.' },
+			holiday: { by: 'return-date', ends: 'time', how: '' },
 			off: { keepsC: null, how: '' },
 			limits: { bindProgram: false },
 			fan: ['auto', 'on', 'circulate'],
@@ -134,7 +134,7 @@ export const roomStats: readonly ProfileInput[] = [
 				mostDays: 99,
 				todayCounts: true,
 				ends: 'same-time',
-				how: 'Press Away, then + for every day away.'
+				how: ''
 			},
 			off: { keepsC: 5, how: '' },
 			clock: {
@@ -220,7 +220,7 @@ export const roomStats: readonly ProfileInput[] = [
 				mostDays: 31,
 				todayCounts: true,
 				ends: 'midnight',
-				how: 'Press Away, then + for every day away.'
+				how: ''
 			},
 			manual: { how: '' },
 			off: { keepsC: 5, how: '' },

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
-	import { habitsSchema, type ControlProfile, type Habits } from '$core/control';
+	import { habitsSchema, withAwayFitted, type ControlProfile, type Habits } from '$core/control';
 	import { DAY_NAMES } from '$core/week';
 	import Field from '../kit/Field.svelte';
 
@@ -24,7 +24,12 @@
 	} = $props();
 
 	const habits = $derived(draft.habits);
-	const set = (part: Partial<Habits>) => onchange({ ...draft, habits: { ...habits, ...part } });
+	function set(part: Partial<Habits>) {
+		const next = { ...habits, ...part };
+		// its menu of absences asks for what it takes
+		const panel = draft.panel && withAwayFitted(draft.panel, next.holiday);
+		onchange({ ...draft, panel, habits: next });
+	}
 
 	/** What an installer would expect of each, to start from. */
 	const usual = habitsSchema.parse({

@@ -3,6 +3,7 @@
 		entryName,
 		shippedProfiles,
 		startingPanel,
+		withAwayFitted,
 		type ControlProfile,
 		type Panel,
 		type PanelGesture,
@@ -131,7 +132,7 @@
 			]}
 			onchange={(id) => {
 				const from = alike.find((one) => one.id === id);
-				if (from?.panel) onchange({ ...draft, panel: from.panel });
+				if (from?.panel) onchange({ ...draft, panel: withAwayFitted(from.panel, draft.habits.holiday) });
 			}}
 		/>
 	{/if}

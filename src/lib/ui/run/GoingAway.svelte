@@ -2,13 +2,17 @@
 	import { untrack } from 'svelte';
 	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
 	import { allowedOptions, setpointWithUnit, type Program } from '$core/control';
+	import { awayKeys } from '$core/keying';
+	import { isOperable } from '$core/machine';
 	import { exceptionSchema, type Absence } from '$core/plan';
+	import { planAbsence } from '$core/run';
 	import { wrongWords } from '$core/schema';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import MomentField from '../kit/MomentField.svelte';
 	import type { ZoneModel } from '../zone/zoneModel.svelte';
 	import AbsencePlanned from './AbsencePlanned.svelte';
+	import AwayStrokes from './AwayStrokes.svelte';
 
 	let {
 		model,
@@ -50,6 +54,12 @@
 		return { problem: `${field} ${wrongWords(read.error)}.` };
 	});
 
+	const keys = $derived(
+		'absence' in draft && isOperable(profile)
+			? awayKeys(profile, options, { ...draft.absence, ...planAbsence(profile, draft.absence) })
+			: null
+	);
+
 	function plan() {
 		if (!('absence' in draft)) return;
 		const exceptions = [...zone.exceptions, { ...draft.absence, id: crypto.randomUUID() }];
@@ -74,7 +84,8 @@
 	</div>
 	{#if 'absence' in draft}
 		<AbsencePlanned {zone} {profile} {program} {timeZone} {nowMs} absence={draft.absence} />
-		{#if profile.habits.holiday}<p class="soft">{profile.habits.holiday.how}</p>{/if}
+		{#if keys && isOperable(profile)}<AwayStrokes {keys} panel={profile.panel} />
+		{:else if profile.habits.holiday}<p class="soft">{profile.habits.holiday.how}</p>{/if}
 		{#if !isSwitch && kept.setpointC < 12}
 			<p class="soft">{words} protects pipes, not people or pets; cold corners freeze first.</p>
 		{/if}

@@ -1,0 +1,179 @@
+import {
+	entryOfField,
+	isAwayField,
+	isOffered,
+	OPTION_IDS,
+	type AwayField,
+	type ControlProfile,
+	type OptionId,
+	type PanelPlace,
+	type PlaceField
+} from '../control';
+import { DAY_MINUTES, WEEK_DAYS } from '../week';
+import { entryOf, entryScale } from './entries';
+import { degreeScale, keptSetpoints, type Scale } from './fields';
+import { optionAt, optionChoices, withEntry, withOption, type Memory } from './memory';
+import type { MachineState } from './machine';
+import type { Operable } from './operable';
+
+/** A field of a menu; of the setpoints kept for the week which of them. */
+export interface MenuField {
+	readonly id: PlaceField;
+	readonly setpoint: number;
+}
+
+/** The fields of a menu that the control has, as it is set. */
+export function menuFields(profile: ControlProfile, place: PanelPlace): readonly MenuField[] {
+	let known = menusKnown.get(profile);
+	if (!known) menusKnown.set(profile, (known = new Map()));
+	let fields = known.get(place);
+	if (!fields) known.set(place, (fields = fieldsOfMenu(profile, place)));
+	return fields;
+}
+
+const menusKnown = new WeakMap<ControlProfile, Map<PanelPlace, readonly MenuField[]>>();
+
+function fieldsOfMenu(profile: ControlProfile, place: PanelPlace): readonly MenuField[] {
+	return place.fields.flatMap((id): MenuField[] => {
+		if ((OPTION_IDS as readonly string[]).includes(id))
+			return isOffered(profile, id as OptionId) ? [{ id, setpoint: 0 }] : [];
+		if (id === 'setpoints') return keptSetpoints(profile).map((_name, setpoint) => ({ id, setpoint }));
+		return [{ id, setpoint: 0 }];
+	});
+}
+
+/** The weekday and the minute of the day that the clock shows. */
+export function clockAt(
+	{ clock }: Memory,
+	atSeconds: number
+): { readonly day: number; readonly minute: number } {
+	const passed = Math.floor((atSeconds - clock.atSeconds) / 60);
+	const week = WEEK_DAYS * DAY_MINUTES;
+	const minute = (((clock.minute + passed) % week) + week) % week;
+	return { day: Math.floor(minute / DAY_MINUTES), minute: minute % DAY_MINUTES };
+}
+
+/** Where a menu's field stands on its scale; undefined where that is not known. */
+export function menuAt(
+	profile: ControlProfile,
+	memory: Memory,
+	{ id, setpoint }: MenuField,
+	atSeconds: number
+): number | undefined {
+	switch (id) {
+		case 'setpoints':
+			return memory.setpoints[setpoint];
+		case 'setpoint':
+			return memory.kept.heat;
+		case 'cool-setpoint':
+			return memory.kept.cool;
+		case 'clock-day':
+			return clockAt(memory, atSeconds).day;
+		case 'clock-hour':
+			return Math.floor(clockAt(memory, atSeconds).minute / 60);
+		case 'clock-minute':
+			return clockAt(memory, atSeconds).minute % 60;
+		default: {
+			if (isAwayField(id)) return memory.away[id];
+			const entry = entryOfField(id);
+			return entry === null ? optionAt(profile, memory.options, id as OptionId) : memory.menu[entry];
+		}
+	}
+}
+
+/** The scale on which a menu's field moves. */
+export function menuScale(profile: ControlProfile, memory: Memory, { id }: MenuField): Scale {
+	switch (id) {
+		case 'setpoints':
+		case 'setpoint':
+			return degreeScale(profile, memory.options.unit);
+		case 'cool-setpoint':
+			return degreeScale(profile, memory.options.unit, true);
+		case 'clock-day':
+			return { low: 0, high: 6, round: true };
+		case 'clock-hour':
+			return { low: 0, high: 23, round: true };
+		case 'clock-minute':
+			return { low: 0, high: 59, round: true };
+		default: {
+			if (isAwayField(id)) return awayScale(profile, memory, id);
+			const entry = entryOfField(id);
+			return entry === null
+				? { low: 0, high: optionChoices(profile, id as OptionId).length - 1, round: true }
+				: entryScale(profile, memory.options.unit, entryOf(profile, entry)!);
+		}
+	}
+}
+
+/** The scale of what is set of an absence. No days are none: that ends it. */
+function awayScale(profile: ControlProfile, memory: Memory, id: AwayField): Scale {
+	const { holiday } = profile.habits;
+	switch (id) {
+		case 'away-setpoint':
+			return degreeScale(profile, memory.options.unit);
+		case 'away-days':
+			return { low: 0, high: holiday?.by === 'days' ? holiday.mostDays : 99, round: false };
+		case 'first-month':
+		case 'last-month':
+		case 'back-month':
+			return { low: 1, high: 12, round: true };
+		case 'first-day':
+		case 'last-day':
+		case 'back-day':
+			return { low: 1, high: 31, round: true };
+		case 'back-hour':
+			return { low: 0, high: 23, round: true };
+		case 'back-minute':
+			return { low: 0, high: 59, round: true };
+	}
+}
+
+/** The memory with a field of a menu put to a position. */
+export function withMenu(
+	profile: ControlProfile,
+	memory: Memory,
+	{ id, setpoint }: MenuField,
+	position: number,
+	atSeconds: number
+): Memory {
+	switch (id) {
+		case 'setpoints':
+			return { ...memory, setpoints: memory.setpoints.map((was, i) => (i === setpoint ? position : was)) };
+		case 'setpoint':
+			return { ...memory, kept: { ...memory.kept, heat: position } };
+		case 'cool-setpoint':
+			return { ...memory, kept: { ...memory.kept, cool: position } };
+		case 'clock-day':
+		case 'clock-hour':
+		case 'clock-minute': {
+			const { day, minute } = clockAt(memory, atSeconds);
+			const [d, h, m] =
+				id === 'clock-day'
+					? [position, Math.floor(minute / 60), minute % 60]
+					: id === 'clock-hour'
+						? [day, position, minute % 60]
+						: [day, Math.floor(minute / 60), position];
+			return { ...memory, clock: { minute: d * DAY_MINUTES + h * 60 + m, atSeconds } };
+		}
+		default: {
+			if (isAwayField(id)) return { ...memory, away: { ...memory.away, [id]: position } };
+			const entry = entryOfField(id);
+			return entry === null
+				? withOption(profile, memory, id as OptionId, position, atSeconds)
+				: withEntry(profile, memory, entryOf(profile, entry)!, position, atSeconds);
+		}
+	}
+}
+
+/** The figure that a control holds by itself as it stands, apart from its program: the entry of its menus, or the setpoint that is kept; null while its program or nothing rules. */
+export function figureInUse(
+	profile: Operable,
+	{ memory, mode }: Pick<MachineState, 'memory' | 'mode'>
+): MenuField | null {
+	const { modes } = profile.panel;
+	const name = modes?.names[mode] ?? '';
+	const figure = modes?.figures[name];
+	if (figure !== undefined && figure !== 'kept') return { id: `menu/${figure}`, setpoint: 0 };
+	const isPlain = profile.program.form === 'plain' || memory.options.plain;
+	return figure === 'kept' || (isPlain && name !== modes?.off) ? { id: 'setpoint', setpoint: 0 } : null;
+}
