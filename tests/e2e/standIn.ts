@@ -1,4 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
+import type { PanelGesture, PanelKey } from '../../src/core/control';
 import { expect, open } from './bench';
 
 /** Opens a page whose clock the test moves on: a key held for ten seconds takes no time. */
@@ -87,6 +88,40 @@ export async function next(page: Page) {
 	}
 	const times = says === 'twice' ? 2 : says.endsWith('times') ? seconds : 1;
 	await fingers(page, keys, ['pointerdown', 'pointerup'], times);
+}
+
+/** Does the first thing that is asked for by the keyboard alone: the key is come to, and pressed by Space as often as it says. */
+export async function nextByKeyboard(page: Page) {
+	const { keys, says } = await asked(page);
+	if (says === null) return;
+	const seconds = Number(/\d+/.exec(says)?.[0] ?? 0);
+	if (says.startsWith('wait')) return page.clock.runFor(seconds * 1000 + 500);
+	const key = panel(page).getByRole('button', { name: keys[0]!, exact: true });
+	await key.focus();
+	if (says.startsWith('hold')) {
+		await page.keyboard.down('Space');
+		await passes(page, seconds * 1000 + 100);
+		return page.keyboard.up('Space');
+	}
+	const times = says === 'twice' ? 2 : says.endsWith('times') ? seconds : 1;
+	for (let n = 0; n < times; n++) await page.keyboard.press('Space');
+}
+
+/** What stands on the display of the stand-in: the line above, the value, the line below. */
+export const shown = async (page: Page) => {
+	const lines = await panel(page).locator('.display p').allInnerTexts();
+	return lines.map((line) => line.replace(/\s+/g, ' ').trim());
+};
+
+/** Does a way at the stand-in: gestures of a panel one after another. */
+export async function doWay(page: Page, keys: readonly PanelKey[], way: readonly PanelGesture[]) {
+	const print = (id: string) => keys.find((key) => key.id === id)!.print;
+	for (const gesture of way) {
+		if (gesture.do === 'hold') await hold(page, gesture.keys.map(print), gesture.seconds);
+		else if (gesture.do === 'set')
+			await panel(page).getByRole('radio', { name: gesture.to, exact: true }).click();
+		else await fingers(page, [print(gesture.key)], ['pointerdown', 'pointerup'], gesture.times);
+	}
 }
 
 /** Keys the whole card by what is asked for. */

@@ -7,6 +7,8 @@ import { keysInTurn, machineOptions, type ItemKeys } from './gestures';
 /** One value of an absence as it is keyed. */
 export interface AwayKey {
 	readonly field: AwayField;
+	/** Where it is to stand on its scale. */
+	readonly position: number;
 	/** What the display must show, and the unit behind it. */
 	readonly shows: string;
 	readonly unit: string;
@@ -94,6 +96,7 @@ export function awayKeys(
 		turn && {
 			values: goals.map(({ field, position }, i) => ({
 				field,
+				position,
 				...menuShown(profile, memory.options, { id: field }, position),
 				keys: turn.keys[i]!
 			})),

@@ -445,15 +445,18 @@ export function controlCard(
 	};
 }
 
-/** What each day is to hold, by channel, from every value that is planned: what none of them fills is empty. */
+/** What each day is to hold, by channel, from every value that is planned: what none of them fills is empty. Of a channel for which nothing is planned no days: it stays as it is. */
 function plannedDays(
 	profile: Operable,
 	options: MachineOptions,
 	each: readonly CardItem[],
 	grouping: Grouping
 ): DayContent[][] {
-	const days = Array.from({ length: channelCount(profile) }, () =>
-		Array.from({ length: WEEK_DAYS }, (_, day) => ({ ...completeDay(profile, options, day, {}) }))
+	const of = new Set(each.flatMap(({ goal }) => (goal.of === 'field' ? [goal.channel] : [])));
+	const days = Array.from({ length: channelCount(profile) }, (_, channel) =>
+		Array.from({ length: of.has(channel) ? WEEK_DAYS : 0 }, (_day, day) => ({
+			...completeDay(profile, options, day, {})
+		}))
 	);
 	for (const { goal } of each)
 		if (goal.of === 'field' && goal.position !== null)

@@ -32,7 +32,7 @@ import { markOf } from './mark';
 /** How a control was found: as new (out of its box, or reset), or nobody knows what it holds. */
 export type Found = 'as-new' | 'unknown';
 
-/** What a card asks for: its values, the options that they set, and what each day is to hold in the end, by channel. */
+/** What a card asks for: its values, the options that they set, and what each day is to hold in the end, by channel; no days of one for which nothing is planned. */
 export interface ToKey {
 	readonly items: readonly CardItem[];
 	readonly options: MachineOptions;

@@ -4,4 +4,5 @@ export * from './face';
 export * from './faults';
 export * from './household';
 export * from './rehearsed';
+export * from './tasks';
 export * from './world';

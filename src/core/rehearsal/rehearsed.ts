@@ -128,7 +128,8 @@ export const strokesOf = (keys: Pick<ItemKeys, 'way' | 'change' | 'take'>): Stro
 function firstMissing(profile: Operable, { planned }: ToKey, { memory }: MachineState): Asked | null {
 	const { options } = memory;
 	const { groups } = groupingOf(profile, options);
-	for (const [channel, week] of planned.entries())
+	for (const [channel, week] of planned.entries()) {
+		if (week.length === 0) continue;
 		for (const days of groups) {
 			const day = days[0]!;
 			const [held, wanted] = [memory.days[channel]?.[day] ?? {}, week[day] ?? {}];
@@ -144,6 +145,7 @@ function firstMissing(profile: Operable, { planned }: ToKey, { memory }: Machine
 				goal: { of: 'field', channel, day, all: false, key, position }
 			};
 		}
+	}
 	return null;
 }
 

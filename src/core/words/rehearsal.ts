@@ -1,5 +1,6 @@
 import type { ControlProfile } from '../control';
-import type { Fault, stillWrong } from '../rehearsal';
+import { localWords, setpointWithUnit, type ControlOptions } from '../control';
+import type { Fault, HolidayTask, stillWrong, TaskKind } from '../rehearsal';
 import { duration } from '../week';
 
 /** How a rehearsal went. */
@@ -25,6 +26,40 @@ export function scoreWords({ pressed, needed, seconds, slips }: RehearsalScore):
 			: `${times(pressed, 'press', 'presses')}, no more than it takes`;
 	return `${presses}, in ${took}, ${slips === 0 ? 'no slip' : times(slips, 'slip', 'slips')}.`;
 }
+
+/** What can be rehearsed, as it is chosen. */
+export const TASK_NAMES: Readonly<Record<TaskKind, string>> = {
+	week: 'key the week',
+	slip: 'find the slip',
+	holiday: 'set a holiday'
+};
+
+/** What is asked for where a value was keyed wrong. */
+export const SLIP_TASK =
+	'Somebody keyed this card, and one value of the week is not as it is here. Go through the week by its keys, find it and put it right.';
+
+/** A holiday that is to be set: "They leave now and are back Thu 3 Dec 17:30; 12.0 °C meanwhile." */
+export function holidayTaskWords(
+	profile: ControlProfile,
+	options: ControlOptions,
+	{ back, setpointC }: Pick<HolidayTask, 'back' | 'setpointC'>
+): string {
+	const kept = setpointC === null ? '' : `; ${setpointWithUnit(profile, options, setpointC)} meanwhile`;
+	return `They leave now and are back ${localWords(back, options)}${kept}.`;
+}
+
+/** How a slip was found: "Found and put right: 41 presses in 2 min. 6 would have done for somebody who knew where." */
+export function slipFoundWords({ pressed, needed, seconds }: RehearsalScore): string {
+	const took = seconds < 90 ? `${Math.round(seconds)} s` : duration(Math.round(seconds / 60));
+	return `Found and put right: ${times(pressed, 'press', 'presses')} in ${took}. ${needed} would have done for somebody who knew where.`;
+}
+
+/** What a stand-in does once a task is done. */
+export const TASK_DONE: Readonly<Record<TaskKind, string>> = {
+	week: 'It holds the whole week.',
+	slip: 'It holds the week as it is on the card.',
+	holiday: 'It is away, and comes back by itself in time.'
+};
 
 /** How it went before on the same control, the last first: presses, time and slips of up to three. */
 export const beforeWords = (past: readonly RehearsalScore[]): string =>

@@ -3,14 +3,16 @@
 	import type { KeyCard } from '$core/keying';
 	import type { Operable, Stroke } from '$core/machine';
 	import type { Room } from '$core/plan';
-	import { beforeWords, scoreAdvice, scoreWords, shownWith } from '$core/words';
+	import { plannedWeek, type TaskKind } from '$core/rehearsal';
+	import { TASK_NAMES } from '$core/words';
 	import { ownPace } from '../keyin/pace.svelte';
 	import Button from '../kit/Button.svelte';
+	import Choice from '../kit/Choice.svelte';
 	import ItsRoom from './ItsRoom.svelte';
 	import Panel from './Panel.svelte';
 	import { keepRehearsal, pastRehearsals, type PastRehearsal } from './ownRehearsals';
 	import { Rehearsal } from './rehearsal.svelte';
-	import Strokes from './Strokes.svelte';
+	import TaskAsked from './TaskAsked.svelte';
 	import Troubles from './Troubles.svelte';
 
 	let {
@@ -43,18 +45,22 @@
 	const rehearsal = new Rehearsal(profile, { items: card.items, ...card.operated! }, place, {
 		onvalue: (presses, seconds) => ownPace.note({ presses, seconds }),
 		ondone: (score) => {
+			if (rehearsal.task.kind !== 'week') return;
 			before = pastRehearsals(profile.id);
 			keepRehearsal(profile.id, score, Date.now());
 		}
 	});
 	const { standIn } = rehearsal;
-	const { panel } = $derived(profile);
 	const now = $derived(rehearsal.now);
-	const of = $derived(card.items.length);
+	/** Drawn by chance, so asked once. */
+	const tasks = rehearsal.tasks;
+	const task = $derived(rehearsal.task);
+	const of = $derived(rehearsal.of);
+	/** Where somebody has to look for it by themselves, nothing is told. */
+	const isHidden = $derived(task.kind === 'slip' && now.at !== 'done');
 	const step = $derived(now.at === 'value' && now.index !== null ? now.index + 1 : null);
-	const shown = $derived(now.at === 'value' ? shownWith(now.item) : null);
 	/** The keys that are next, to stand out on the panel. */
-	const asked = $derived(keysIn(rehearsal.strokes[0]));
+	const asked = $derived(isHidden ? [] : keysIn(rehearsal.strokes[0]));
 	const left = $derived(standIn.leavesInSeconds);
 	const after = $derived(standIn.display.leavesAfterSeconds);
 
@@ -78,41 +84,41 @@
 <div class="rehearse">
 	<header>
 		<h1>{name}, rehearsed</h1>
-		<p class="soft">{step === null ? `${of} values` : `value ${step} of ${of}`}</p>
+		{#if tasks.length > 1}
+			<Choice
+				label="What to do"
+				small
+				value={task.kind}
+				options={tasks.map((kind) => ({ value: kind, text: TASK_NAMES[kind] }))}
+				onchange={(kind) => rehearsal.take(kind as TaskKind)}
+			/>
+		{/if}
+		{#if task.kind !== 'slip'}<p class="soft">
+				{step === null ? `${of} values` : `value ${step} of ${of}`}
+			</p>{/if}
 		<Button small href={leave.href}>{leave.name}</Button>
 	</header>
 
 	<section class="ask" aria-live="polite">
-		{#if now.at === 'value'}
-			<p class="what"><strong>{now.item.section}</strong>, {now.item.what} · must show</p>
-			<div class="set">
-				<p class="value" class:long={now.item.shows.length > 5}>{shown}</p>
-				{#if rehearsal.strokes.length > 0}
-					<p class="gesture"><Strokes {panel} strokes={rehearsal.strokes} /></p>
-				{/if}
-			</div>
-			{#if now.index === null}
-				<p class="soft">A press too many has changed something else: this is put right first.</p>
-			{/if}
-		{:else if now.at === 'leaving'}
-			<p class="what">Everything is in. Leave it running:</p>
-			<p class="gesture"><Strokes {panel} strokes={now.strokes} /></p>
-		{:else}
-			<p class="what"><strong>It holds the whole week.</strong></p>
-			{#if rehearsal.score.pressed === 0}
-				<p>It was keyed by itself: let its clock run, or break something and find it.</p>
-			{:else}
-				<p>{scoreWords(rehearsal.score)}</p>
-				<p>{scoreAdvice(rehearsal.score)}</p>
-				{#if before.length > 0}<p class="soft">{beforeWords(before)}</p>{/if}
-			{/if}
-			<p class="acts">
-				<Button kind="next" onclick={() => rehearsal.again()}
-					>{rehearsal.score.pressed === 0 ? 'Key it yourself' : 'Once more'}</Button
-				>
-			</p>
-		{/if}
+		<TaskAsked {rehearsal} {before} />
 	</section>
+	{#if isHidden}
+		<section class="week" aria-label="The week as it is on the card">
+			{#each plannedWeek(profile, rehearsal.card) as group (group.section)}
+				<div>
+					<h2>{group.section}</h2>
+					<dl>
+						{#each group.values as value, i (i)}
+							<div>
+								<dt>{value.what}</dt>
+								<dd>{value.shows}</dd>
+							</div>
+						{/each}
+					</dl>
+				</div>
+			{/each}
+		</section>
+	{/if}
 
 	<section class="control">
 		<Panel {standIn} {asked} />
@@ -121,11 +127,11 @@
 				{#if left !== null && after !== null}throws you out in {Math.ceil(left)} s{:else if standIn.state.place}stays
 					in its menu{:else}at rest{/if}
 			</p>
-			<p class="soft">
-				{rehearsal.score.slips === 0
-					? 'no slip so far'
-					: `${rehearsal.score.slips} ${rehearsal.score.slips === 1 ? 'slip' : 'slips'} so far`}
-			</p>
+			{#if task.kind !== 'slip'}<p class="soft">
+					{rehearsal.score.slips === 0
+						? 'no slip so far'
+						: `${rehearsal.score.slips} ${rehearsal.score.slips === 1 ? 'slip' : 'slips'} so far`}
+				</p>{/if}
 		</div>
 		{#if left !== null && after !== null}
 			<div class="bar"><span style:width="{(100 * left) / after}%" class:short={left <= 10}></span></div>
@@ -134,9 +140,9 @@
 
 	<section class="around">
 		<ItsRoom {standIn} />
-		<Troubles {standIn} card={rehearsal.card} {begins} bind:broken />
+		{#if task.kind === 'week'}<Troubles {standIn} card={rehearsal.card} {begins} bind:broken />{/if}
 		<p class="acts">
-			<Button small onclick={() => rehearsal.again()}>As new</Button>
+			<Button small onclick={() => rehearsal.again()}>{task.kind === 'week' ? 'As new' : 'Another'}</Button>
 			{#if onsave}<Button small onclick={() => onsave(broken)}>Save as an exercise</Button>{/if}
 		</p>
 	</section>
@@ -146,8 +152,8 @@
 	.rehearse {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) minmax(20rem, 26rem);
-		grid-template-areas: 'head head' 'ask control' 'around control';
-		grid-template-rows: auto auto 1fr;
+		grid-template-areas: 'head head' 'ask control' 'week control' 'around control';
+		grid-template-rows: auto auto auto 1fr;
 		gap: 1rem 2.5rem;
 		max-width: 72rem;
 		padding: 0 0 1rem;
@@ -155,6 +161,9 @@
 	.ask {
 		grid-area: ask;
 		min-height: 11rem;
+	}
+	.ask:has(+ .week) {
+		min-height: 0;
 	}
 	.control {
 		grid-area: control;
@@ -174,30 +183,28 @@
 		flex: 1 1 auto;
 		font-size: 1.2rem;
 	}
-	.set {
+	.week {
+		grid-area: week;
 		display: flex;
 		flex-wrap: wrap;
-		gap: 0.5rem 2rem;
-		align-items: center;
+		gap: 0.75rem 2.5rem;
 	}
-	.value {
-		margin: 0.4rem 0;
-		font-family: var(--display);
-		font-size: clamp(3.6rem, 10vw, 6.5rem);
-		font-weight: 600;
-		line-height: 1.05;
+	header :global(.bx--select) {
+		width: 12rem;
 	}
-	.value.long {
-		font-size: clamp(2.2rem, 7vw, 4rem);
+	h2 {
+		font-size: 1rem;
 	}
-	.gesture {
-		padding: 0.35rem 0.9rem;
-		border: 2px solid var(--ink);
-		border-radius: 6px;
-		font-size: 1.25rem;
+	dl > div {
+		display: flex;
+		justify-content: space-between;
+		gap: 1.25rem;
 	}
-	.what {
-		font-size: 1.15rem;
+	dt {
+		color: var(--soft);
+	}
+	dd {
+		font-family: var(--mono);
 	}
 	.acts {
 		margin-top: 0.75rem;
@@ -226,23 +233,13 @@
 	@media (max-width: 860px) {
 		.rehearse {
 			grid-template-columns: minmax(0, 1fr);
-			grid-template-areas: 'head' 'ask' 'control' 'around';
+			grid-template-areas: 'head' 'ask' 'control' 'week' 'around';
 			grid-template-rows: none;
 			gap: 0.6rem;
 			padding: 0;
 		}
 		.ask {
 			min-height: 0;
-		}
-		.value {
-			margin: 0.1rem 0;
-			font-size: 3rem;
-		}
-		.value.long {
-			font-size: 2rem;
-		}
-		.gesture {
-			font-size: 1.1rem;
 		}
 	}
 </style>

@@ -29,7 +29,7 @@ export class StandIn {
 	hides = $state(false);
 	readonly profile: Operable;
 	readonly #around: Partial<Surroundings> & Pick<Surroundings, 'timeZone'>;
-	#onstroke: (stroke: Stroke, before: MachineState) => void;
+	#onstroke: (stroke: Stroke, before: World) => void;
 
 	constructor(
 		profile: Operable,
@@ -41,7 +41,7 @@ export class StandIn {
 			timeZone?: string;
 			/** The room that it heats; one of the usual size without. */
 			room?: Room | null;
-			onstroke?: (stroke: Stroke, before: MachineState) => void;
+			onstroke?: (stroke: Stroke, before: World) => void;
 		} = {}
 	) {
 		this.profile = profile;
@@ -116,7 +116,7 @@ export class StandIn {
 	}
 
 	stroke(stroke: Stroke): void {
-		const before = this.state;
+		const before = this.#world;
 		this.#world = strokeAt(this.#world, stroke);
 		this.#onstroke(stroke, before);
 	}
