@@ -19,8 +19,10 @@ import {
 	typingGestures,
 	typingPresses,
 	type GroupContent,
+	routesToTry,
 	type Leg,
-	type Pace
+	type Pace,
+	type Route
 } from './route';
 import { capital } from '../schema';
 import type { MenuWanted } from './atControl';
@@ -243,7 +245,7 @@ function standsOtherwise(item: Planned, prefix: string, keyed: Keyed): boolean {
 		: keyed[clear] !== undefined;
 }
 
-/** The week of one channel by its cheapest route, and what its settings ask. */
+/** The week of one channel by each of the routes between which its keys decide, and what its settings ask. */
 function channelItems(profile: ControlProfile, { options, program }: ChannelProgram, keyed: Keyed) {
 	const { keying } = profile;
 	const { stem, settings, groups } = programItems(profile, options, program);
@@ -255,30 +257,41 @@ function channelItems(profile: ControlProfile, { options, program }: ChannelProg
 			position: item.position
 		}))
 	}));
-	const route = cheapestRoute(keying, contents);
 	const of = { options, form: program.form };
 	const walk = { grammar: keying, groups, contents, stem, of, holds: groups.map((_, g) => g) };
 	const inLegs = (legs: readonly Leg[], holds: number[]) =>
 		legs.flatMap((leg) => inRuns(profile, legItems(leg, { ...walk, holds })));
-	const week: CardItem[] = inLegs(route.legs, walk.holds);
-	const asked = new Set(week.map((item) => item.id));
-	for (const group of groups)
-		for (const [i, item] of group.items.entries())
-			if (!isOperable(profile) && !asked.has(item.id) && standsOtherwise(item, group.prefix, keyed))
-				week.push(
-					ofGroup(item, group, of, i, {
-						from: keyed[item.id] ?? null,
-						presses: keying.presses.field + 2,
-						gesture: null
-					})
-				);
-	const typed = typeEverything(keying, contents);
-	const alone: HowSet = { from: null, presses: keying.presses.field + 2, gesture: null };
 	const first = (items: CardItem[]) =>
 		items.map((item, index) => (index === 0 ? { ...item, before: keying.enter } : item));
+	/** What is asked for along a route, and what is noted to stand otherwise. */
+	const along = (route: Route): CardItem[] => {
+		const week = inLegs(
+			route.legs,
+			groups.map((_, g) => g)
+		);
+		const asked = new Set(week.map((item) => item.id));
+		for (const group of groups)
+			for (const [i, item] of group.items.entries())
+				if (!isOperable(profile) && !asked.has(item.id) && standsOtherwise(item, group.prefix, keyed))
+					week.push(
+						ofGroup(item, group, of, i, {
+							from: keyed[item.id] ?? null,
+							presses: keying.presses.field + 2,
+							gesture: null
+						})
+					);
+		return first(week);
+	};
+	const routes = isOperable(profile) ? routesToTry(keying, contents) : [cheapestRoute(keying, contents)];
+	const typed = typeEverything(keying, contents);
+	const alone: HowSet = { from: null, presses: keying.presses.field + 2, gesture: null };
 	return {
 		settings: settings.map(ofWeek),
-		week: first(week),
+		routes: routes.map((route) => ({
+			route,
+			week: along(route),
+			words: routeWords(route.legs, groups)
+		})),
 		/** Every value typed, as the route is measured against. */
 		typedItems: () =>
 			inLegs(
@@ -293,9 +306,7 @@ function channelItems(profile: ControlProfile, { options, program }: ChannelProg
 					group.items.map((item, i) => ofGroup(item, group, of, i, alone))
 				)
 			),
-		route,
-		typed,
-		words: routeWords(route.legs, groups)
+		typed
 	};
 }
 
@@ -368,21 +379,20 @@ export function controlCard(
 		enter: keying.enter,
 		leave: keying.leave,
 		timeoutSeconds: keying.timeoutSeconds,
-		confirm: keying.confirm,
-		route: all
-			.map((one) => one.words)
-			.filter((words) => words !== '')
-			.join(' ')
+		confirm: keying.confirm
 	};
 	const whole = (weeks: readonly (readonly CardItem[])[]) => [...before, ...weeks.flat(), ...after];
-	const weeks = all.map((one) => one.week);
-	if (!isOperable(profile))
+	const said = (words: readonly string[]) => words.filter((one) => one !== '').join(' ');
+	if (!isOperable(profile)) {
+		const first = all.map(({ routes }) => routes[0]!);
 		return {
 			...rest,
-			items: whole(weeks).map(standing),
+			route: said(first.map(({ words }) => words)),
+			items: whole(first.map(({ week }) => week)).map(standing),
 			operated: null,
-			cost: { route: costOf(all.map((one) => one.route)), typed: costOf(all.map((one) => one.typed)) }
+			cost: { route: costOf(first.map(({ route }) => route)), typed: costOf(all.map((one) => one.typed)) }
 		};
+	}
 	const typedItems = () => whole(all.map((one) => one.typedItems()));
 	const each = all.flatMap((one) => one.each());
 	const options = machineOptions(profile, channels[0]!.options, grouping);
@@ -405,7 +415,21 @@ export function controlCard(
 			}
 		};
 	};
-	const route: Way = wayOf(profile, whole(weeks), keysOf(whole(weeks)), each);
+	/** The way along a route of each channel, from a control that nobody has keyed yet. */
+	const unkeyed = (chosen: readonly number[]): Way => {
+		const items = whole(all.map(({ routes }, i) => routes[chosen[i]!]!.week));
+		return wayOf(profile, items, keysOf(items, {}), each);
+	};
+	const decided = decide(
+		channels.map(({ program }) => program),
+		`${profile.id}/${found}`,
+		all.map(({ routes }) => routes.length),
+		unkeyed
+	);
+	const chosen = all.map(({ routes }, i) => routes[decided.routes[i]!]!);
+	const weeks = chosen.map(({ week }) => week);
+	const isUnkeyed = Object.keys(keyed).length === 0;
+	const route: Way = (isUnkeyed && decided.way) || wayOf(profile, whole(weeks), keysOf(whole(weeks)), each);
 	// what was keyed by another plan is no part of this one's route: then what differs may be less, or the route not lead there
 	const byRoute = new Map(route.items.map((item) => [item.id, item.shows]));
 	const stale = Object.entries(keyed).some(
@@ -433,12 +457,13 @@ export function controlCard(
 	const { items, keys } = other.weight < route.weight ? other : route;
 	return {
 		...rest,
+		route: said(chosen.map(({ words }) => words)),
 		operated,
 		items: items.map((item, i) => withKeys(profile, standing(item), keys.items[i] ?? null)),
 		cost: {
 			route: pressed(
 				() => whole(weeks),
-				() => (Object.keys(keyed).length === 0 ? keys : keysOf(whole(weeks), {}))
+				() => (isUnkeyed ? keys : keysOf(whole(weeks), {}))
 			),
 			typed: pressed(typedItems, () => keysOf(typedItems(), {}))
 		}
@@ -463,6 +488,37 @@ function plannedDays(
 			for (const day of grouping.groups.find((group) => group[0] === goal.day) ?? [goal.day])
 				for (const key of keysOfRun(goal)) days[goal.channel]![day]![key] = goal.position;
 	return days;
+}
+
+/** Which routes were decided on for programs, so that what is in by now moves nothing. */
+const decisions = new WeakMap<Program, Map<string, readonly number[]>>();
+
+/**
+ * Which of its routes each channel is keyed by: the first one (that a person would go), or another whose exact keys are less.
+ * `way` weighs the whole card along routes; what was found is kept with the first program.
+ */
+function decide(
+	programs: readonly Program[],
+	key: string,
+	counts: readonly number[],
+	way: (routes: readonly number[]) => Way
+): { readonly routes: readonly number[]; readonly way: Way | null } {
+	let routes: readonly number[] = counts.map(() => 0);
+	if (counts.every((count) => count === 1)) return { routes, way: null };
+	let known = decisions.get(programs[0]!);
+	if (!known) decisions.set(programs[0]!, (known = new Map()));
+	const before = known.get(key);
+	if (before?.every((route, channel) => route < counts[channel]!)) return { routes: before, way: null };
+	let best = way(routes);
+	counts.forEach((count, channel) => {
+		for (let other = 1; other < count; other++) {
+			const tried = routes.map((route, i) => (i === channel ? other : route));
+			const its = way(tried);
+			if (its.weight < best.weight - 1e-9) [routes, best] = [tried, its];
+		}
+	});
+	known.set(key, routes);
+	return { routes, way: best };
 }
 
 /** A way to key what is to be keyed, and what is left to do by it. */

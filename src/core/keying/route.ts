@@ -1,3 +1,4 @@
+import isSame from 'fast-deep-equal';
 import type { KeyGrammar } from '../control';
 import { cheapestArborescence } from './arborescence';
 
@@ -127,6 +128,11 @@ function correcting(grammar: KeyGrammar, from: GroupContent, to: GroupContent): 
 	return { presses, keys };
 }
 
+/** In what order: whatever is cheapest, or beginning with the first day of the most that are alike. */
+type Order = 'any' | 'most-alike-first';
+/** More than any week takes. */
+const FOR_SURE = 1e6;
+
 const FACTORY = 0;
 /** A look at the card weighs as many presses as it takes time at the starting pace. */
 export const LOOK_PRESSES = startingPace.lookSeconds / startingPace.pressSeconds;
@@ -147,13 +153,29 @@ export function typeEverything(grammar: KeyGrammar, groups: readonly GroupConten
  * days where the control has one (tried with the content of every group) and the groups; an edge
  * costs the presses of copying and correcting, and a look at the card for every value touched.
  */
-export function cheapestRoute(grammar: KeyGrammar, groups: readonly GroupContent[]): Route {
-	if (grammar.copy?.onto !== 'block') return routeBy(grammar, groups, grammar.copy?.onto === 'any-day');
+export function cheapestRoute(
+	grammar: KeyGrammar,
+	groups: readonly GroupContent[],
+	order: Order = 'any'
+): Route {
+	if (grammar.copy?.onto !== 'block')
+		return routeBy(grammar, groups, grammar.copy?.onto === 'any-day', order);
 	// a block is a chain of copies onto the next day, or one copy onto all up to the last of several, if that leads there
-	const tries = [routeBy(grammar, groups, true), routeBy(grammar, groups, false)];
+	const tries = [routeBy(grammar, groups, true, order), routeBy(grammar, groups, false, order)];
 	const leads = tries.filter(({ legs }) => leavesPlan(legs, groups));
 	const weight = ({ presses, looks }: Route) => presses + looks * LOOK_PRESSES;
 	return leads.reduce((a, b) => (weight(b) < weight(a) - 1e-9 ? b : a));
+}
+
+/**
+ * The routes between which the exact keys of a control decide: the one that a person would go, where it is another, and the
+ * cheapest by the count of steps alone. What a field shows before it is typed is only known once the keys are.
+ */
+export function routesToTry(grammar: KeyGrammar, groups: readonly GroupContent[]): readonly Route[] {
+	const cheapest = cheapestRoute(grammar, groups);
+	if (!grammar.copy || groups.length < 3) return [cheapest];
+	const forward = cheapestRoute(grammar, groups, 'most-alike-first');
+	return isSame(forward.legs, cheapest.legs) ? [cheapest] : [forward, cheapest];
 }
 
 /** Whether legs leave in each group what it is to hold: a copy can have gone over what was right. */
@@ -184,13 +206,15 @@ function begunWith(groups: readonly GroupContent[]): number[] {
 }
 
 /** The cheapest tree with copies onto any group or only onto the next one, as legs; see {@link cheapestRoute}. */
-function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: boolean): Route {
+function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: boolean, order: Order): Route {
 	const isBlock = grammar.copy?.onto === 'block';
 	const singles = groups.every((group) => group.days.length === 1);
 	const weigh = (presses: number, looks: number) => presses + looks * LOOK_PRESSES;
 	const node = (group: number) => group + 1;
 	const frame = grammar.presses.enter + grammar.presses.leave;
 	const places = begunWith(groups);
+	/** What a day typed first is let off with, where that is asked for. */
+	const first = order === 'most-alike-first' ? places.indexOf(0) : -1;
 	const typed = groups.map((content) => typing(grammar, content));
 	/** What it takes from one group's content to another's: the same for every way that is tried. */
 	const corrections = groups.map((from) => groups.map((to) => correcting(grammar, from, to)));
@@ -202,6 +226,7 @@ function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: b
 		groups.forEach((to, g) => {
 			// of equally cheap ways the one that a person would go
 			cost[FACTORY]![node(g)] = weigh(typed[g]!, to.fields.length) + places[g]! * 1e-6;
+			if (g === first && allLike === null) cost[FACTORY]![node(g)]! -= FOR_SURE;
 			if (allLike !== null) {
 				const correction = corrections[allLike]![g]!;
 				cost[all]![node(g)] = weigh(correction.presses, correction.keys.length);
@@ -228,7 +253,9 @@ function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: b
 
 	const tries = [solve(null)];
 	if (grammar.allDays && singles) groups.forEach((_, g) => tries.push(solve(g)));
-	const best = tries.reduce((a, b) => (b.tree.cost < a.tree.cost - 1e-9 ? b : a));
+	const costOf = ({ tree, allLike }: (typeof tries)[number]) =>
+		tree.cost + (first >= 0 && allLike === null ? FOR_SURE : 0);
+	const best = tries.reduce((a, b) => (costOf(b) < costOf(a) - 1e-9 ? b : a));
 
 	const legs: Leg[] = [];
 	let presses = frame;

@@ -190,7 +190,9 @@ function inProgram(
 		const next = withContent(memory, place.channel, days, (held) => ({ ...held, ...cleared }));
 		return gone(profile, { ...state, memory: next }, place);
 	}
-	if (program.copy && isGesture(stroke, program.copy.start)) {
+	// a day is copied, never days that are put together
+	const singles = round.every(({ days: of, all }) => all || of.length === 1);
+	if (program.copy && singles && isGesture(stroke, program.copy.start)) {
 		const onto = copyAfter(round, place.group);
 		return program.copy.put
 			? { ...state, place: { ...place, copyTo: onto } }
