@@ -1,6 +1,6 @@
 import { type ControlProfile, type MenuEntry, type MenuMeaning } from '../control';
 import { entryAt, entryShown, entryValue } from '../machine';
-import type { FINISHES, Zone } from '../plan';
+import { earlyStartAsked, type FINISHES, type Zone } from '../plan';
 import { floorLimitOf } from '../thermal';
 
 type Finish = (typeof FINISHES)[number];
@@ -58,10 +58,10 @@ function asked(means: MenuMeaning, zone: Zone): Asked {
 			return room?.regulation.kind === 'cycling'
 				? [room.regulation.perHour, { because: 'regulation', kind: 'cycling' }]
 				: null;
-		case 'early-start':
-			if (lead.school === 'control') return ['on', { because: 'lead', lead: 'by-itself' }];
-			// without a lead it stays as it comes: the run reckons with a control that finds its start by itself
-			return lead.school === 'at-need' ? null : ['off', { because: 'lead', lead: 'typed' }];
+		case 'early-start': {
+			const asked = earlyStartAsked(lead);
+			return asked && [asked, { because: 'lead', lead: asked === 'on' ? 'by-itself' : 'typed' }];
+		}
 		case 'frost':
 			return ['on', { because: 'nothing-freezes' }];
 		case 'frost-level': {

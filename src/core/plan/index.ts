@@ -1,5 +1,6 @@
 export * from './bookedWeek';
 export * from './box';
+export * from './earlyStart';
 export * from './exceptions';
 export * from './settings';
 export * from './joinBoxes';

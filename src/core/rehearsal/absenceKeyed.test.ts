@@ -7,7 +7,7 @@ import { factoryMemory, programOf, type Operable } from '../machine';
 import { operable } from '../../../tests/support/anyZone';
 import { absenceSpan, planAbsence, prepareRun, resolve, rightClock } from '../run';
 import { newZone } from '../plan';
-import { begin, displayOf, heldOver, pass, settingsOf, strokeAt, type World } from '.';
+import { begin, displayOf, heldOver, pass, settingsOf, startsEarly, strokeAt, type World } from '.';
 
 const BERLIN = 'Europe/Berlin';
 const DAY = 1440;
@@ -66,6 +66,7 @@ describe('an absence set at the keys of a stand-in', () => {
 					levels: newZone('Any', profile).levels,
 					program: programOf(profile, world!.machine.memory)!,
 					settings: settingsOf(world!),
+					startsEarly: startsEarly(profile, world!.machine.memory),
 					exceptions: [{ kind: 'absence', id: 'away', note: '', ...absence, setpointC: heldC }],
 					timeZone: BERLIN,
 					clock: rightClock(profile, world!.atMs)

@@ -230,17 +230,16 @@ export function settingsOf({ profile, machine }: World) {
 	};
 	return settingsSchema.parse({
 		highLimitC: figure('high-limit'),
-		lowLimitC: figure('low-limit'),
-		earlyStartMinutes: startsEarly(profile, machine.memory) ? null : 0
+		lowLimitC: figure('low-limit')
 	});
 }
 
 /** Whether it starts early by itself, by its menus where they say so. */
-function startsEarly(profile: Operable, { menu }: Memory): boolean {
+export function startsEarly(profile: Operable, { menu }: Memory): boolean {
 	const entry = profile.menu.find(({ means }) => means === 'early-start');
 	const at = entry && menu[entry.id];
 	if (!entry || at === undefined || entry.values.kind !== 'choices') return profile.startsEarly;
-	return profile.startsEarly && entry.values.choices[at]?.is !== 'off';
+	return entry.values.choices[at]?.is !== 'off';
 }
 
 const prepared = new WeakMap<Memory['days'], { readonly key: string; readonly of: Prepared | null }>();
@@ -250,7 +249,16 @@ function preparedOf(world: World, channel: number): Prepared | null {
 	const { profile, machine, around, clock } = world;
 	const { memory } = machine;
 	const settings = settingsOf(world);
-	const key = JSON.stringify([memory.options, memory.setpoints, memory.kept, settings, clock, channel]);
+	const early = startsEarly(profile, memory);
+	const key = JSON.stringify([
+		memory.options,
+		memory.setpoints,
+		memory.kept,
+		settings,
+		early,
+		clock,
+		channel
+	]);
 	const known = prepared.get(memory.days);
 	if (known?.key === key) return known.of;
 	const program = programOf(profile, memory, channel);
@@ -263,6 +271,7 @@ function preparedOf(world: World, channel: number): Prepared | null {
 			levels: [coolest(program, profile)],
 			program,
 			settings,
+			startsEarly: early,
 			exceptions: [],
 			timeZone: around.timeZone,
 			clock

@@ -34,6 +34,8 @@ export interface RunInput {
 	readonly levels: readonly Level[];
 	readonly program: Program;
 	readonly settings: Settings;
+	/** Whether the control starts early by itself as it is set; without it, whether such a control does. */
+	readonly startsEarly?: boolean;
 	readonly exceptions: readonly Exception[];
 	readonly timeZone: string;
 	readonly clock: ControlClock;
@@ -252,7 +254,7 @@ export function prepareRun(input: RunInput): Prepared {
 			return spans ? [{ layer, spans: inOrder(spans) }] : [];
 		}),
 		earlyMinutes:
-			profile.startsEarly && profile.temperature
+			(input.startsEarly ?? profile.startsEarly) && profile.temperature
 				? Math.min(settings.earlyStartMinutes ?? Math.round(most / 2), most)
 				: 0
 	};

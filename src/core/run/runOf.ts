@@ -1,5 +1,5 @@
 import { allowedOptions, type ControlProfile, type Program } from '../control';
-import type { Exception, Zone } from '../plan';
+import { startsEarlyIn, type Exception, type Zone } from '../plan';
 import { clockFromReadings, type ControlClock } from './controlClock';
 import { prepareRun, type Prepared } from './layers';
 
@@ -22,6 +22,7 @@ export function runOfZone(zone: Zone, profile: ControlProfile, program: Program,
 		levels: zone.levels,
 		program,
 		settings: zone.settings,
+		startsEarly: startsEarlyIn(zone, profile),
 		exceptions: tried.length === 0 ? zone.exceptions : [...zone.exceptions, ...tried],
 		timeZone,
 		clock: place.clock ?? clockFromReadings(profile, zone.clockReadings, timeZone, nowMs)

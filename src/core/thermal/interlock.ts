@@ -1,5 +1,5 @@
 import { WEEK_MINUTES, type WeekSteps } from '../week';
-import { targetWeek, withComputedLead, type Zone } from '../plan';
+import { startsEarlyIn, targetWeek, withComputedLead, type Zone } from '../plan';
 import { LONGEST_LEAD, nightsOf, risesOf, setpointForRun, type RiseLead } from './proof';
 import { governedOf, sourcePower, surfaceOf } from './roomModel';
 import { byMinute, COLD_TOLERANCE_K } from './simulate';
@@ -156,7 +156,7 @@ export function interlock(
 	const rises = heated.map(({ zone, room, profile }) => risesOf(zone, room, profile, outdoorC));
 	const zonesAt = (earlier: number) =>
 		heated.map((one, z) =>
-			one.profile.startsEarly ? one.zone : lengthened(one.zone, rises[z]!, outdoorC, earlier)
+			startsEarlyIn(one.zone, one.profile) ? one.zone : lengthened(one.zone, rises[z]!, outdoorC, earlier)
 		);
 	// what no start can make warm is not the interlock's doing
 	const free = runTogether(heated, zonesAt(0).map(targetWeek), heated.length, outdoorC);

@@ -1,5 +1,5 @@
 import { timeStep, type ControlProfile } from '../control';
-import { leadInputs, mark, targetWeek, withComputedLead, type Lead, type Zone } from '../plan';
+import { leadInputs, mark, startsEarlyIn, targetWeek, withComputedLead, type Lead, type Zone } from '../plan';
 import { minuteOfDay, WEEK_MINUTES } from '../week';
 import { LONGEST_LEAD, risesOf, type RiseLead } from './proof';
 import {
@@ -101,7 +101,7 @@ export function staggerStarts(
 		}
 	});
 	/** A control that starts by itself is left to do so: its target is that of the computed need. */
-	const movable = zones.map(({ profile }) => !profile.startsEarly);
+	const movable = zones.map(({ zone, profile }) => !startsEarlyIn(zone, profile));
 	const run = (z: number) => draw(zones[z]!, targetWeek({ ...zones[z]!.zone, lead: leadsOf(z) }), outdoor);
 	// the lead is reckoned from rest; where the week itself leaves the room short at its need, it gets more
 	const ends: Pick<Simulation, 'end' | 'control'>[] = [];
@@ -247,7 +247,7 @@ export function staggerStarts(
 export function withStagger(heated: HeatedZone, stagger: Stagger, outdoorC: number): Zone {
 	const { zone, profile } = heated;
 	const found = stagger.zones.find((one) => one.id === heated.id);
-	if (!found || profile.startsEarly) return zone;
+	if (!found || startsEarlyIn(zone, profile)) return zone;
 	return withComputedLead(
 		zone,
 		outdoorC,

@@ -129,7 +129,14 @@ describe('commissioning checks', () => {
 		[
 			'look double-lead',
 			'four-step-floor-stat',
-			{ zone: (zone) => ({ ...zone, lead: { ...zone.lead, school: 'fixed' } }) }
+			// turned on by hand: the card would turn it off
+			{
+				zone: (zone) => ({
+					...zone,
+					lead: { ...zone.lead, school: 'fixed' },
+					settings: { ...zone.settings, menu: { early: 1 } }
+				})
+			}
 		],
 		[
 			'look settings-changed',

@@ -1,4 +1,4 @@
-import { bindingLimits, leadIsStale } from '../../plan';
+import { bindingLimits, leadIsStale, startsEarlyIn } from '../../plan';
 import { isSwitchedOff } from '../../run';
 import { emitterClasses, floorLimitOf } from '../../thermal';
 import { type Rule, used } from './check';
@@ -85,7 +85,7 @@ export const weekRules = {
 			: null;
 	},
 	'double-lead': ({ zone, profile }) =>
-		profile.startsEarly && (zone.lead.school === 'fixed' || zone.lead.school === 'computed')
+		startsEarlyIn(zone, profile) && (zone.lead.school === 'fixed' || zone.lead.school === 'computed')
 			? { id: 'double-lead', severity: 'look', view: 'week' }
 			: null,
 	'lead-stale': ({ zone }) =>

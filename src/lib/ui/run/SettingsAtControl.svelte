@@ -7,7 +7,7 @@
 		type ControlProfile,
 		type TemperatureUnit
 	} from '$core/control';
-	import type { Settings } from '$core/plan';
+	import { canStartEarly, type Settings } from '$core/plan';
 	import Choice from '../kit/Choice.svelte';
 	import NumberField from '../kit/NumberField.svelte';
 
@@ -25,7 +25,7 @@
 	} = $props();
 
 	const habits = $derived(profile.habits);
-	const early = $derived(profile.startsEarly && profile.temperature !== null);
+	const early = $derived(canStartEarly(profile) && profile.temperature !== null);
 	const any = $derived(habits.limits !== null || habits.fan !== null || profile.cooling !== null || early);
 	const set = (part: Partial<Settings>) => onchange({ ...settings, ...part });
 	const shown = (c: number | null) => (c === null ? null : roundFigure(inUnit(unit, c)));

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { ControlProfile } from '$core/control';
-	import type { Zone } from '$core/plan';
+	import { startsEarlyIn, type Zone } from '$core/plan';
 	import { clockTime, DAY_SHORT, dayOf, duration, minuteOfDay } from '$core/week';
 	import type { Staggered } from '$lib/workers/siteHeat';
 	import Button from '../kit/Button.svelte';
@@ -57,7 +57,9 @@
 				? `${DAY_SHORT[days[0]!]} to ${DAY_SHORT[days.at(-1)!]}`
 				: days.map((one) => DAY_SHORT[one]).join(', ');
 	const startAt = (need: number, lead: number) => clockTime(minuteOfDay((need - lead + 10_080) % 10_080));
-	const byItself = $derived(zones.filter(({ profile }) => profile.startsEarly).map(({ zone }) => zone.name));
+	const byItself = $derived(
+		zones.filter(({ zone, profile }) => startsEarlyIn(zone, profile)).map(({ zone }) => zone.name)
+	);
 </script>
 
 <section>

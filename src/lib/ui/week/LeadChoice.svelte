@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { roundTemperatureWords, type ControlProfile } from '$core/control';
-	import { leadIsStale, target, type Lead, type Zone, unitOf } from '$core/plan';
+	import { leadIsStale, startsEarlyIn, target, type Lead, type Zone, unitOf } from '$core/plan';
 	import Choice from '../kit/Choice.svelte';
 	import NumberField from '../kit/NumberField.svelte';
 	import { clockTime, DAY_SHORT, dayOf, duration, minuteOfDay } from '$core/week';
@@ -23,12 +23,12 @@
 
 	const words = $derived.by(() => {
 		const { school, minutes } = zone.lead;
-		if ((school === 'fixed' || school === 'computed') && profile.startsEarly)
+		if ((school === 'fixed' || school === 'computed') && startsEarlyIn(zone, profile))
 			return {
 				bad: true,
 				text: 'This control starts early by itself: with a typed lead too it is warm twice too soon. Let it.'
 			};
-		if (school === 'control' && !profile.startsEarly)
+		if (school === 'control' && !startsEarlyIn(zone, profile))
 			return {
 				bad: true,
 				text: 'This control does not start early by itself: the room will warm up only from the time of need.'
