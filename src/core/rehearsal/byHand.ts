@@ -18,17 +18,32 @@ export function strokeAt(world: World, stroke: Stroke): World {
 	const next = { ...world, machine };
 	const clock = machine.memory.clock;
 	if (clock !== before.memory.clock) return withClock(anchored(next, clock.minute));
-	if (machine.act !== before.act && machine.act) return { ...next, override: acted(next, machine.act.what) };
+	if (machine.act !== before.act && machine.act) {
+		const { what } = machine.act;
+		return what === 'away' ? { ...next, absence: gone(next) } : { ...next, override: acted(next, what) };
+	}
 	const turned = byHand(world, stroke, machine);
 	if (turned) return { ...next, override: turned };
-	// another mode ends what was changed by hand
-	return machine.mode !== before.mode ? { ...next, override: null } : next;
+	// another mode ends what was changed by hand, and an absence
+	return machine.mode !== before.mode ? { ...next, override: null, absence: null } : next;
 }
 
-/** What a boost, a hold, an absence or an advance makes of what it holds; null where the same act has ended it, or the control has none. */
-function acted(world: World, what: HandAct): Override | null {
+/** What was set of an absence, or begun until it is ended; null where that ends it, or the control is off. */
+function gone(world: World): Override | null {
+	const { profile, atMs, absence } = world;
+	const spans = heldOver({ ...world, override: null, absence: null }, atMs, atMs + 9 * DAY_MS);
+	const week = spans.flatMap(({ setC }) => (setC === null ? [] : [setC]));
+	const lowestC = isSwitch(profile) || week.length === 0 ? 0 : Math.min(...week);
+	if (profile.habits.holiday?.by === 'until-ended')
+		return absence ? null : { what: 'away', setpointC: lowestC, untilMs: Infinity, steps: 0 };
+	const keyed = absenceKeyed(world);
+	return keyed && { what: 'away', steps: 0, ...keyed, setpointC: keyed.setpointC ?? lowestC };
+}
+
+/** What a boost, a hold or an advance makes of what it holds; null where the same act has ended it, or the control has none. */
+function acted(world: World, what: Exclude<HandAct, 'away'>): Override | null {
 	const { profile, atMs, override } = world;
-	const { boost, hold, advance, holiday } = profile.habits;
+	const { boost, hold, advance } = profile.habits;
 	const spans = heldOver({ ...world, override: null }, atMs, atMs + 9 * DAY_MS);
 	const [now, next] = spans;
 	if (!now || now.setC === null) return override;
@@ -50,13 +65,6 @@ function acted(world: World, what: HandAct): Override | null {
 		case 'advance':
 			if (!advance || same || !next || next.setC === null) return same && advance ? null : override;
 			return { what, setpointC: next.setC, untilMs: now.toMs, steps: 0 };
-		case 'away': {
-			const lowestC = isSwitch(profile) ? 0 : Math.min(...week);
-			if (holiday?.by === 'until-ended')
-				return same ? null : { what, setpointC: lowestC, untilMs: Infinity, steps: 0 };
-			const keyed = absenceKeyed(world);
-			return keyed && { what, steps: 0, ...keyed, setpointC: keyed.setpointC ?? lowestC };
-		}
 	}
 }
 

@@ -15,9 +15,11 @@ const ACT_SHOWN: Readonly<Record<Override['what'], string>> = {
 
 /** What stands on the display of a stand-in: at rest what it holds just now, by hand or by its week. */
 export function displayOf(world: World): Display {
-	const { profile, machine, override, around } = world;
+	const { profile, machine, around, absence } = world;
+	const isGone = absence !== null && (absence.fromMs ?? 0) <= world.atMs;
+	const override = isGone ? absence : world.override;
 	const shown = display(profile, machine, secondsOf(world, world.atMs));
-	if (machine.place || !override || (override.fromMs ?? 0) > world.atMs) return shown;
+	if (machine.place || !override) return shown;
 	const { unit, clock } = machine.memory.options;
 	const until =
 		override.untilMs === Infinity

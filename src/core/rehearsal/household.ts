@@ -131,6 +131,7 @@ export function householdAnswers(planted: Planted, question: QuestionId): string
 		case 'clock-shows':
 			return habits.clock.summerTime === 'no-clock' ? null : clockShows(world);
 		case 'mode': {
+			if (world.absence) return 'away';
 			if (machine.mode === planted.mode && !world.override) return 'program';
 			return panel.modes?.names[machine.mode] === panel.modes?.off ? 'off' : 'manual';
 		}

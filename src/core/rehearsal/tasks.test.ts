@@ -75,14 +75,14 @@ describe('what can be rehearsed at a stand-in', () => {
 			expect(task !== null).toBe(awayPlaceAt(profile.panel) >= 0);
 			if (task?.kind !== 'holiday') continue;
 			const { world: after } = doneBy(task, card, world);
-			expect(after.override).toMatchObject({
+			expect(after.absence).toMatchObject({
 				what: 'away',
 				...(task.setpointC !== null ? { setpointC: task.setpointC } : {})
 			});
 			// it ends on the day of return or, where whole days are counted, less than two before it
 			const backMs = Date.parse(`${task.back}:00+01:00`);
-			expect(after.override!.untilMs).toBeLessThanOrEqual(backMs);
-			expect(after.override!.untilMs).toBeGreaterThan(backMs - 48 * 3_600_000);
+			expect(after.absence!.untilMs).toBeLessThanOrEqual(backMs);
+			expect(after.absence!.untilMs).toBeGreaterThan(backMs - 48 * 3_600_000);
 			expect(taskNeeds(task, card, world)).toBeGreaterThan(1);
 		}
 	});

@@ -113,10 +113,10 @@ export const daysAway = ({ leave, back }: Pick<HolidayTask, 'leave' | 'back'>): 
 	dayNumber(back.slice(0, 10)) - dayNumber(leave.slice(0, 10));
 
 /** Where somebody stands with a holiday: the first value that does not stand as it must, then its beginning, then the way out. */
-function holidayNow(task: HolidayTask, { profile, machine, override }: World): Rehearsed {
+function holidayNow(task: HolidayTask, { profile, machine, absence }: World): Rehearsed {
 	const { values } = task.keys;
 	const wrong = values.findIndex(({ field, position }) => machine.memory.away[field] !== position);
-	if (wrong < 0 && override?.what === 'away') {
+	if (wrong < 0 && absence !== null) {
 		const strokes = strokesToRest(profile, machine);
 		return strokes.length > 0 ? { at: 'leaving', strokes } : { at: 'done' };
 	}

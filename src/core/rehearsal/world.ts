@@ -75,6 +75,8 @@ export interface World {
 	readonly machine: MachineState;
 	readonly clock: ControlClock;
 	readonly override: Override | null;
+	/** An absence that was set, in force or beforehand: it stands over what is changed by hand. */
+	readonly absence: Override | null;
 	/** Air, fabric, emitter, sensor in °C. */
 	readonly temperatures: readonly number[];
 	readonly relay: ControlState;
@@ -133,6 +135,7 @@ export function begin(
 			driftSecondsPerDay: 0
 		},
 		override: null,
+		absence: null,
 		temperatures: restAt({ model, regulation }, isSwitch(profile) ? 18 : 17, full.outdoorC),
 		relay: { on: false, stoppedMinutes: 1e9, anticipatedK: 0, feltC: 17 },
 		heardMs: startMs,
@@ -148,7 +151,8 @@ export function commissioned(world: World, memory: Memory): World {
 		...world,
 		machine: { ...machine, memory, mode: 0, locked: false, place: null, trail: [] },
 		clock: { ...clock, anchors: [...clock.anchors, { atMs, errorSeconds: 0 }] },
-		override: null
+		override: null,
+		absence: null
 	};
 	return withClock(changed(next, { linked: true, sunK: 0, windowOpen: false }));
 }
@@ -296,9 +300,24 @@ interface Held {
 	readonly setC: number | null;
 }
 
+/** Stretches with an override laid over them, from where it begins to where it ends. */
+function over(spans: readonly Held[], override: Override | null): Held[] {
+	if (!override) return [...spans];
+	const { fromMs: first = -Infinity, untilMs, setpointC } = override;
+	return spans.flatMap(({ fromMs, toMs, setC }) => {
+		const beginMs = Math.min(toMs, Math.max(fromMs, first));
+		const endMs = Math.max(beginMs, Math.min(toMs, untilMs));
+		return [
+			{ fromMs, toMs: beginMs, setC },
+			{ fromMs: beginMs, toMs: endMs, setC: setpointC },
+			{ fromMs: endMs, toMs, setC }
+		].filter((one) => one.fromMs < one.toMs);
+	});
+}
+
 /** What it holds from one instant to another, in one channel: °C (0/1 on a switch); null where it is off, or nobody knows. */
 export function heldOver(world: World, fromMs: number, toMs: number, channel = 0): Held[] {
-	const { profile, machine, override } = world;
+	const { profile, machine, override, absence } = world;
 	const whole = (setC: number | null): Held[] => [{ fromMs, toMs, setC }];
 	const { modes } = profile.panel;
 	const name = modes?.names[machine.mode] ?? null;
@@ -312,17 +331,12 @@ export function heldOver(world: World, fromMs: number, toMs: number, channel = 0
 		return whole(profile.temperature ? (profile.habits.off?.keepsC ?? null) : 0);
 	const ready = preparedOf(world, channel);
 	if (!ready) return whole(null);
-	return timeline(ready, fromMs, toMs).flatMap((span): Held[] => {
-		if (!override || override.untilMs <= span.fromMs)
-			return [{ fromMs: span.fromMs, toMs: span.toMs, setC: span.heatC }];
-		const beginMs = Math.min(span.toMs, Math.max(span.fromMs, override.fromMs ?? span.fromMs));
-		const endMs = Math.min(span.toMs, override.untilMs);
-		return [
-			{ fromMs: span.fromMs, toMs: beginMs, setC: span.heatC },
-			{ fromMs: beginMs, toMs: endMs, setC: override.setpointC },
-			{ fromMs: endMs, toMs: span.toMs, setC: span.heatC }
-		].filter((one) => one.fromMs < one.toMs);
-	});
+	const spans = timeline(ready, fromMs, toMs).map((span): Held => ({
+		fromMs: span.fromMs,
+		toMs: span.toMs,
+		setC: span.heatC
+	}));
+	return over(over(spans, override), absence);
 }
 
 /** What it holds now. */
@@ -353,9 +367,16 @@ export function pass(world: World, seconds: number): World {
 	const minutes = Math.floor(toMs / MINUTE_MS) - first;
 	const heard = world.around.linked ? { heardMs: toMs } : {};
 	const moved = minutes > 0 ? roomRun(world, first * MINUTE_MS, minutes) : world;
-	const override = world.override && world.override.untilMs > toMs ? world.override : null;
+	const lasting = (one: Override | null) => (one && one.untilMs > toMs ? one : null);
 	const machine = settled(world.profile, moved.machine, secondsOf(world, toMs));
-	return withClock({ ...moved, ...heard, machine, override, atMs: toMs });
+	return withClock({
+		...moved,
+		...heard,
+		machine,
+		override: lasting(world.override),
+		absence: lasting(world.absence),
+		atMs: toMs
+	});
 }
 
 function roomRun(world: World, fromMs: number, minutes: number): World {
@@ -442,6 +463,7 @@ export function cutPower(world: World, minutes: number): World {
 		heardMs: atMs,
 		machine,
 		override: null,
+		absence: null,
 		atMs
 	};
 	return withClock(lost ? anchored(next, machine.memory.clock.minute) : next);
