@@ -21,7 +21,7 @@ function stripRemoteFonts(): Plugin {
 /** Parts of the core that only some pages need, by the name of the file they travel in: no page that merely draws a week waits for them. */
 const APART: Readonly<Record<string, RegExp>> = {
 	keyed:
-		/\/core\/(keying\/(gestures|card|held|runs|readBack|zoneCard)|machine\/(machine|display)|rehearsal\/(rehearsed|world))\.ts$/,
+		/\/core\/(keying\/(awayKeys|card|cardRoutes|cardWays|gestures|held|readBack|runs|zoneCard)|machine\/(display|machine|ways)|rehearsal\/(absenceKeyed|byHand|face|rehearsed|tasks|world))\.ts$/,
 	simulated: /\/core\/thermal\/simulate\.ts$/,
 	called: /\/core\/(callback\/\w+|words\/callback)\.ts$/
 };

@@ -33,7 +33,7 @@ import {
 	type Scale,
 	type Stroke
 } from '../machine';
-import type { Keyed } from './card';
+import type { Keyed } from './keyed';
 import type { CardItem } from './cardItems';
 import { keysOfRun, type Goal } from './goal';
 import { overtaken } from './keyedIds';

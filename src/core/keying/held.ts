@@ -24,7 +24,7 @@ import {
 	type Operable
 } from '../machine';
 import { without } from '../schema';
-import type { Keyed } from './card';
+import type { Keyed } from './keyed';
 import type { CardItem } from './cardItems';
 import { keysOfRun, type Goal } from './goal';
 import { markOf } from './mark';

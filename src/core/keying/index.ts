@@ -2,6 +2,8 @@ export * from './atControl';
 export * from './awayKeys';
 export * from './batch';
 export * from './card';
+export type { ChannelProgram } from './cardRoutes';
+export * from './keyed';
 export { settingItems, type CardItem } from './cardItems';
 export * from './displayed';
 export * from './gestures';

@@ -1,5 +1,5 @@
 import { channelsOf, type ControlProfile } from '../control';
-import type { Keyed } from './card';
+import type { Keyed } from './keyed';
 import { entryItemId } from './cardItems';
 
 /**

@@ -6,7 +6,7 @@ import {
 	type Program
 } from '../control';
 import { DAY_MINUTES } from '../week';
-import type { Keyed } from './card';
+import type { Keyed } from './keyed';
 import type { MenuWanted } from './atControl';
 import { entryItemId, programItems, type GroupItems, type Planned } from './cardItems';
 

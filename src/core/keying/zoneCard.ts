@@ -2,8 +2,9 @@ import { allowedOptions, channelsOf, type ControlProfile } from '../control';
 import { fitZone, type Fit, type ZoneFit } from '../fit';
 import type { Zone } from '../plan';
 import { menuWanted } from './atControl';
-import { cardProgress, controlCard, keyCard, type Keyed, type KeyCard } from './card';
+import { controlCard, keyCard, type KeyCard } from './card';
 import type { CardItem } from './cardItems';
+import { cardProgress, type Keyed } from './keyed';
 import { foundOf } from './keyedIds';
 import { readBackGroups, readBackProgress } from './readBack';
 
