@@ -1,12 +1,10 @@
 <script lang="ts">
 	import {
-		entryName,
 		shippedProfiles,
 		startingPanel,
 		withAwayFitted,
 		type ControlProfile,
 		type Panel,
-		type PanelGesture,
 		type PanelPlace,
 		type ProgramPlace
 	} from '$core/control';
@@ -16,6 +14,8 @@
 	import Check from '../kit/Check.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
+	import ModeFields from './ModeFields.svelte';
+	import { newAwayPlace, newPlace, writingKeys } from './panelDraft';
 	import WayField from './WayField.svelte';
 
 	let { draft, onchange }: { draft: ControlProfile; onchange: (draft: ControlProfile) => void } = $props();
@@ -42,77 +42,7 @@
 	const keyChoices = $derived(panel?.keys.map(({ id, print }) => ({ value: id, text: print })) ?? []);
 	/** What can stand in a menu of this control. */
 	const possible = $derived(placeFields(draft));
-	/** The entries that hold a temperature, for the modes that keep one. */
-	const degrees = $derived(
-		draft.menu
-			.filter(({ values }) => values.kind === 'degrees')
-			.map((entry) => ({ value: entry.id, text: `${entry.print}: ${entryName(entry)}` }))
-	);
-	/** Keys to begin with for writing each setting: those that change a value, then any that does nothing else in the week. */
-	function writingKeys(count: number): PanelGesture[] {
-		const { up, down, take, day, copy } = panel!.program!;
-		const taken = [take, day, ...(copy ? [copy.start] : [])].flatMap((one) =>
-			one.do === 'press' ? [one.key] : []
-		);
-		const ids = [up, down, ...panel!.keys.map(({ id }) => id)].filter((id) => !taken.includes(id));
-		return [...new Set(ids)].slice(0, count).map((key) => ({ do: 'press', key, times: 1 }));
-	}
-	/** A way to a mode to begin with, another for each. */
-	const usual = (i: number): PanelGesture => ({
-		do: 'hold',
-		keys: [panel!.keys[0]!.id],
-		seconds: 10 + i
-	});
-	/** Modes by their names: led to as they were, by a slide that has as many positions, or by the last key. */
-	function modesOf(names: string[]): NonNullable<Panel['modes']> {
-		const was = panel!.modes;
-		const kept = was && was.names.length === names.length ? was : null;
-		const slide = panel!.keys.find(({ positions }) => positions.length === names.length);
-		const last = panel!.keys.filter(({ kind }) => kind !== 'slide').at(-1) ?? panel!.keys[0]!;
-		const led = kept
-			? { next: kept.next, each: kept.each }
-			: slide
-				? {
-						next: null,
-						each: slide.positions.map((to) => [{ do: 'set' as const, key: slide.id, to }])
-					}
-				: { next: { do: 'press' as const, key: last.id, times: 1 }, each: [] };
-		const figures = Object.entries(was?.figures ?? {}).filter(([name]) => names.includes(name));
-		return {
-			names,
-			off: names.find((name) => name.toLowerCase() === 'off' || name === was?.off) ?? null,
-			...led,
-			figures: Object.fromEntries(figures)
-		};
-	}
-	const newPlace = (): PanelPlace => ({
-		name: 'Menu',
-		way: [{ do: 'hold', keys: [panel!.keys[0]!.id], seconds: 3 }],
-		fields: [possible[0]![0]],
-		up: panel!.program?.up ?? panel!.keys[0]!.id,
-		down: panel!.program?.down ?? panel!.keys[0]!.id,
-		take: panel!.program?.take ?? { do: 'press', key: panel!.keys[0]!.id, times: 1 },
-		leave: [],
-		timeoutSeconds: 30,
-		keeps: true,
-		onlyWhenOff: false
-	});
-	/** What the household can do at it, as far as it has that. */
-	const acts = $derived(
-		(
-			[
-				['boost', 'Heat now, a step each time', draft.habits.boost],
-				['hold', 'Stay as it is, and back', draft.habits.hold],
-				['advance', 'The next change now', draft.habits.advance],
-				['away', 'Away, and back', draft.habits.holiday?.by === 'until-ended' || null]
-			] as const
-		).filter(([, , has]) => has !== null)
-	);
-	const RESETS = [
-		['program', 'the week'],
-		['clock', 'the time'],
-		['all', 'everything']
-	] as const;
+	const away = $derived(newAwayPlace(draft));
 </script>
 
 {#if !panel}
@@ -265,7 +195,7 @@
 			<Check
 				label="A key writes the stretch and goes on"
 				checked={program.writes.length > 0}
-				onchange={(writes) => setProgram({ writes: writes ? writingKeys(settings.length) : [] })}
+				onchange={(writes) => setProgram({ writes: writes ? writingKeys(panel, settings.length) : [] })}
 			/>
 			{#each program.writes as gesture, i (i)}
 				<WayField
@@ -336,114 +266,14 @@
 		>
 	{/each}
 	<div class="wide">
-		<Button small onclick={() => set({ places: [...panel.places, newPlace()] })}>Another menu</Button>
-	</div>
-	<h3 class="wide">Modes, resets, lock</h3>
-	<Field
-		label="Its modes, the first when new"
-		help="With commas between; none if it has none."
-		value={panel.modes?.names.join(', ') ?? ''}
-		maxlength={110}
-		onchange={(text) => {
-			const names = text
-				.split(',')
-				.map((name) => name.trim())
-				.filter((name) => name !== '');
-			set({ modes: names.length < 2 ? null : modesOf(names) });
-		}}
-	/>
-	{#if panel.modes}
-		{@const { modes } = panel}
-		<WayField
-			label="On to the next mode"
-			single
-			{panel}
-			way={modes.next ? [modes.next] : []}
-			onchange={([next]) =>
-				set({
-					modes: {
-						...modes,
-						next: next ?? null,
-						each: next ? [] : modes.names.map((_, i) => modes.each[i] ?? [usual(i)])
-					}
-				})}
-		/>
-		{#each modes.each as way, i (i)}
-			<WayField
-				label="To {modes.names[i]}"
-				needed
-				{panel}
-				{way}
-				onchange={(next) =>
-					set({ modes: { ...modes, each: modes.each.map((one, j) => (j === i ? next : one)) } })}
-			/>
-		{/each}
-		<Choice
-			label="Which of them is off"
-			value={modes.off ?? ''}
-			options={[{ value: '', text: 'none' }, ...modes.names.map((name) => ({ value: name, text: name }))]}
-			onchange={(off) => set({ modes: { ...modes, off: off || null } })}
-		/>
-		{#if draft.temperature}
-			{#each modes.names.slice(1) as name (name)}
-				<Choice
-					label="{name} keeps"
-					value={modes.figures[name] ?? ''}
-					options={[
-						{ value: '', text: 'nothing of its own' },
-						{ value: 'kept', text: 'the setpoint without a program' },
-						...degrees
-					]}
-					onchange={(figure) => {
-						const { [name]: _, ...others } = modes.figures;
-						set({ modes: { ...modes, figures: figure === '' ? others : { ...others, [name]: figure } } });
-					}}
-				/>
-			{/each}
+		<Button small onclick={() => set({ places: [...panel.places, newPlace(panel, possible[0]![0])] })}
+			>Another menu</Button
+		>
+		{#if away}
+			<Button small onclick={() => set({ places: [...panel.places, away] })}>A menu for being away</Button>
 		{/if}
-	{/if}
-	{#each acts as [what, label] (what)}
-		<WayField
-			{label}
-			{panel}
-			way={panel.hand[what] ?? []}
-			onchange={(way) => {
-				const { [what]: _, ...others } = panel.hand;
-				set({ hand: way.length > 0 ? { ...others, [what]: way } : others });
-			}}
-		/>
-	{/each}
-	{#each RESETS as [wipes, words] (wipes)}
-		<WayField
-			label="As new, wiping {words}"
-			{panel}
-			way={panel.resets[wipes] ?? []}
-			onchange={(way) => {
-				const { [wipes]: _, ...others } = panel.resets;
-				set({ resets: way.length > 0 ? { ...others, [wipes]: way } : others });
-			}}
-		/>
-	{/each}
-	<WayField
-		label="Locks its keys"
-		{panel}
-		way={panel.lock?.way ?? []}
-		onchange={(way) =>
-			set({
-				lock:
-					way.length > 0 ? { covers: panel.lock?.covers ?? 'all', ends: panel.lock?.ends ?? way, way } : null
-			})}
-	/>
-	{#if panel.lock}
-		{@const { lock } = panel}
-		<WayField
-			label="Ends the lock"
-			needed
-			{panel}
-			way={lock.ends}
-			onchange={(ends) => set({ lock: { ...lock, ends } })}
-		/>
-	{/if}
+	</div>
+	<ModeFields {draft} {onchange} />
 	<div class="wide">
 		<Button small onclick={() => onchange({ ...draft, panel: null })}>Leave the keys out again</Button>
 	</div>
