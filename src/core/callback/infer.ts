@@ -1,5 +1,6 @@
 import { DAY_MINUTES } from '../week';
-import { answersTo, SLOT_MINUTES, SLOTS, type Cause } from './causes';
+import { answersTo, type Cause } from './causes';
+import { SLOT_MINUTES, SLOTS } from './worlds';
 import { QUESTION_IDS, type Fact, type QuestionId } from './facts';
 import { agreement } from './log';
 

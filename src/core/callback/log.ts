@@ -1,5 +1,5 @@
 import { DAY_MINUTES, WEEK_MINUTES } from '../week';
-import { SLOT_MINUTES, SLOTS } from './causes';
+import { SLOT_MINUTES, SLOTS } from './worlds';
 import type { Fact } from './facts';
 
 /** A logger's readings with the wall's minute since 1970 of each. */

@@ -1,0 +1,41 @@
+import { DAY_MINUTES } from '../../week';
+import type { Making } from '../making';
+import { rotate, SLOT_MINUTES } from '../worlds';
+
+/** Its clock is ahead or behind, by hours or by days. */
+export function clockCauses(make: Making): void {
+	const { called, add, asked, gated, usual, wanted } = make;
+	const { profile, program, missedChangeMinutes } = called;
+	const { habits } = profile;
+	if (habits.clock.summerTime === 'no-clock' || program.form === 'plain') return;
+	for (const hours of [-12, -3, -2, -1.5, -1, -0.5, 0.5, 1, 1.5, 2, 3, 12]) {
+		const minutes = hours * 60;
+		const isChange = Math.abs(minutes) === 60 && habits.clock.summerTime === 'by-hand';
+		const isMissed = minutes === missedChangeMinutes && missedChangeMinutes !== 0;
+		add(
+			'clock-off',
+			isMissed ? 40 : isChange ? 3 : Math.abs(hours) === 12 ? 1 : minutes % 60 === 0 ? 0.9 : 0.4,
+			gated(rotate(wanted, minutes / SLOT_MINUTES)),
+			{
+				...usual,
+				'clock-shows': minutes === 60 ? 'hour-ahead' : minutes === -60 ? 'hour-behind' : 'another-time',
+				since: isChange ? 'clocks-changed' : 'power',
+				'which-days': 'every'
+			},
+			{ figure: minutes, levels: rotate(asked, minutes / SLOT_MINUTES) }
+		);
+	}
+	for (let day = 1; day <= 6; day++)
+		add(
+			'weekday-off',
+			0.5,
+			gated(rotate(wanted, (day * DAY_MINUTES) / SLOT_MINUTES)),
+			{
+				...usual,
+				'clock-shows': 'another-day',
+				since: 'power',
+				'which-days': 'some'
+			},
+			{ figure: day, levels: rotate(asked, (day * DAY_MINUTES) / SLOT_MINUTES) }
+		);
+}

@@ -1,0 +1,48 @@
+import type { Exception, OnSite } from '../../plan';
+import type { Making } from '../making';
+import { SLOTS } from '../worlds';
+
+/** It was left in what a hand put it to: manual, off, away. */
+export function handCauses(make: Making): void {
+	const { called, add, always, gated, nothing, usual } = make;
+	const { zone, onSite, profile } = called;
+	const { habits } = profile;
+	// what it was left in at the last visit, or was said to stand on with no end
+	const left = (what: NonNullable<OnSite['leftIn']>, kind?: Exception['kind']) =>
+		onSite.leftIn === what ||
+		zone.exceptions.some((one) => one.kind === kind && 'until' in one && one.until === null)
+			? 10
+			: 1;
+	if (habits.manual || habits.hold || habits.override) {
+		const more = Math.max(left('manual', 'manual'), left('hold', 'hold'));
+		add(
+			'left-manual',
+			5 * more,
+			nothing,
+			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every', 'set-to': 'lower' },
+			{ figure: -1 }
+		);
+		add(
+			'left-manual',
+			2 * more,
+			gated(always),
+			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every', 'set-to': 'higher' },
+			{ figure: 1, levels: new Float64Array(SLOTS).fill(1) }
+		);
+	}
+	if (habits.off)
+		add('left-off', 3 * left('off', 'off'), nothing, {
+			...usual,
+			mode: 'off',
+			since: 'visitors',
+			'set-to': 'lower',
+			'heater-asked': 'cold'
+		});
+	if (habits.holiday)
+		add('left-away', 3 * left('holiday'), nothing, {
+			...usual,
+			mode: 'away',
+			since: 'visitors',
+			'set-to': 'lower'
+		});
+}

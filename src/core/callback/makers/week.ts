@@ -1,0 +1,68 @@
+import { expandProgram } from '../../control';
+import { factoryMemory, programOf } from '../../machine';
+import type { Making } from '../making';
+import { around, asks, levelsOf, SLOTS } from '../worlds';
+
+/** It runs another week than was planned: that of the factory, or some days that of others. */
+export function weekCauses(make: Making): void {
+	const { called, add, asked, gated, held, like, usual, wanted } = make;
+	const { profile, program } = called;
+	const { habits } = profile;
+	if (habits.clock.summerTime === 'no-clock' || program.form === 'plain') return;
+	const factory = profile.panel && programOf(profile, factoryMemory(profile));
+	if (factory && factory.form !== 'plain') {
+		const week = expandProgram(factory, profile.temperature?.minC ?? 0);
+		add(
+			'factory-week',
+			habits.clock.programKept ? 0.7 : 4,
+			gated(asks(week, like)),
+			{
+				...usual,
+				since: 'power',
+				'which-days': 'every'
+			},
+			{ levels: levelsOf(week, held) }
+		);
+	}
+	const byDay = Array.from({ length: 7 }, (_, d) => wanted.slice((d * SLOTS) / 7, ((d + 1) * SLOTS) / 7));
+	for (let d = 0; d < 7; d++) {
+		const before = byDay[(d + 6) % 7]!;
+		if (before.join() === byDay[d]!.join()) continue;
+		const heats = Uint8Array.from(wanted);
+		heats.set(before, (d * SLOTS) / 7);
+		const levels = Float64Array.from(asked, (level, i) =>
+			Math.floor(i / (SLOTS / 7)) === d ? asked[around(i - SLOTS / 7)]! : level
+		);
+		add(
+			'day-not-copied',
+			0.4,
+			gated(heats),
+			{ ...usual, since: 'always', 'which-days': 'some' },
+			{ figure: d + 1, levels }
+		);
+	}
+	// days that are alike are keyed together, and can be given what others are meant to have
+	const alike = new Map<string, number[]>();
+	byDay.forEach((day, d) => alike.set(day.join(), [...(alike.get(day.join()) ?? []), d]));
+	const groups = [...alike.values()];
+	for (const days of groups)
+		for (const others of groups) {
+			const source = others[0]!;
+			// of a single day after another it is said already
+			if (days === others || (days.length === 1 && (days[0]! + 6) % 7 === source)) continue;
+			const heats = Uint8Array.from(wanted);
+			const levels = Float64Array.from(asked);
+			const [day, perDay] = [byDay[source]!, SLOTS / 7];
+			for (const d of days) {
+				heats.set(day, d * perDay);
+				levels.set(asked.slice(source * perDay, (source + 1) * perDay), d * perDay);
+			}
+			add(
+				'day-not-copied',
+				0.6,
+				gated(heats),
+				{ ...usual, since: 'always', 'which-days': 'some' },
+				{ figure: 10 * (days[0]! + 1) + source + 1, levels }
+			);
+		}
+}
