@@ -1,18 +1,27 @@
 import { describe, expect, it } from 'vitest';
 import { anyMemoryOf } from '../../../tests/support/keyedMemory';
 import { operable } from '../../../tests/support/anyZone';
-import { instantOf, wallMinute } from '../civil';
+import { sampleZone } from '../checks';
+import { instantOf, wallAt, wallMinute, weekdayOfDay } from '../civil';
+import { keysFrom, keysOfCard, strokesToRest, zoneCard, type Goal, type ToKey } from '../keying';
+import { menuAt, menuFields, type Stroke } from '../machine';
 import {
 	begin,
 	canHave,
+	changed,
+	commissioned as keyedIn,
 	cutPower,
 	FAULTS,
 	heldOver,
 	pass,
 	plant,
+	rehearsed,
 	seeded,
 	stillWrong,
+	strokeAt,
+	strokesOf,
 	type Fault,
+	type Planted,
 	type World
 } from '.';
 
@@ -29,6 +38,62 @@ const nineDays = (world: World) =>
 			setC
 		])
 	);
+
+const cardOf = (profile: (typeof operable)[number]): ToKey => {
+	const { card } = zoneCard(sampleZone(profile), profile);
+	return { items: card.items, ...card.operated! };
+};
+const strokesAt = (world: World, strokes: readonly Stroke[]): World =>
+	strokes.reduce(
+		(now, stroke) => (stroke.do === 'wait' ? pass(now, stroke.seconds + 1) : strokeAt(now, stroke)),
+		world
+	);
+
+/** The clock set by its own menu: each of its fields stepped to the right time, and taken. */
+function clockSet(world: World): World {
+	const { panel } = world.profile;
+	const menu = panel.places.findIndex(({ fields }) => fields.includes('clock-hour'));
+	const place = panel.places[menu]!;
+	let now = strokesAt(world, place.way);
+	const wall = wallAt(PLACE, now.atMs);
+	const right = {
+		'clock-day': weekdayOfDay(Math.floor(wall / 1440)),
+		'clock-hour': Math.floor((wall % 1440) / 60),
+		'clock-minute': wall % 60
+	};
+	for (const field of menuFields(world.profile, place)) {
+		const at = menuAt(world.profile, now.machine.memory, field, (now.atMs - now.startMs) / 1000)!;
+		const steps = field.id in right ? right[field.id as keyof typeof right] - at : 0;
+		const key = steps > 0 ? place.up : place.down;
+		if (steps !== 0) now = strokesAt(now, [{ do: 'press', key, times: Math.abs(steps) }]);
+		now = strokesAt(now, [place.take]);
+	}
+	return strokesAt(now, now.machine.place ? place.leave : []);
+}
+
+/** Somebody who puts right what is wrong: the clock at its menu, the mode, the menus, the week by what the card asks for. */
+function byKeys({ world, planned, mode }: Planted, card: ToKey): World {
+	const { profile } = world;
+	let now = changed(world, { linked: true, sunK: 0 });
+	const reach = (goal: Goal) => {
+		const keys = keysFrom(profile, now.machine, goal)!;
+		now = strokesAt(now, [...keys.way, ...(keys.change ?? []), ...keys.take]);
+		now = strokesAt(now, strokesToRest(profile, now.machine));
+	};
+	if (profile.habits.clock.summerTime !== 'no-clock') now = clockSet(now);
+	for (const { id } of profile.menu)
+		if (now.machine.memory.menu[id] !== planned.menu[id])
+			reach({ of: 'menu', id, position: planned.menu[id]! });
+	for (let n = 0; n < 900; n++) {
+		const next = rehearsed(profile, card, now.machine);
+		if (next.at === 'done') break;
+		now = strokesAt(now, next.at === 'leaving' ? next.strokes : strokesOf(next.keys!).slice(0, 1));
+	}
+	const modes = profile.panel.modes;
+	if (modes && now.machine.mode !== mode)
+		now = strokesAt(now, keysFrom(profile, now.machine, { of: 'mode', name: modes.names[mode]! })!.way);
+	return now;
+}
 
 describe('faults of a stand-in', () => {
 	it('each can be planted where the control can have it, shows in what it does, and is told from one that is mended', () => {
@@ -55,6 +120,23 @@ describe('faults of a stand-in', () => {
 				}
 			}
 		for (const fault of FAULTS) expect(seen.get(fault) ?? 0, fault).toBeGreaterThan(3);
+	});
+
+	it('each is put right by the keys, but for the two that are mended beside it: the pairing and the sun', () => {
+		const mended = new Map<Fault, number>();
+		for (const profile of operable)
+			for (const fault of FAULTS) {
+				const card = cardOf(profile);
+				const world = pass(
+					keyedIn(begin(profile, startMs, { timeZone: PLACE }), keysOfCard(profile, card).memory),
+					3600
+				);
+				if (!canHave(world, fault)) continue;
+				const planted = plant(world, fault, seeded(7));
+				expect(stillWrong(planted, byKeys(planted, card)), `${profile.id} ${fault}`).toEqual([]);
+				mended.set(fault, (mended.get(fault) ?? 0) + 1);
+			}
+		for (const fault of FAULTS) expect(mended.get(fault) ?? 0, fault).toBeGreaterThan(0);
 	});
 
 	it('the same seed plants the same', () => {

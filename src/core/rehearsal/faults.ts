@@ -10,7 +10,7 @@ import {
 	type Memory
 } from '../machine';
 import { DAY_MINUTES } from '../week';
-import { changed, clockErrorSeconds, cutPower, type World } from './world';
+import { changed, clockErrorSeconds, cutPower, withClock, type World } from './world';
 
 /** What can be wrong with a stand-in (docs/domain.md §14). */
 export const FAULTS = [
@@ -122,10 +122,10 @@ const withMemory = (world: World, memory: Memory): World => ({
 /** Its clock put forward by so many minutes. */
 function shifted(world: World, minutes: number): World {
 	const errorSeconds = clockErrorSeconds(world) + minutes * 60;
-	return {
+	return withClock({
 		...world,
 		clock: { ...world.clock, anchors: [...world.clock.anchors, { atMs: world.atMs, errorSeconds }] }
-	};
+	});
 }
 
 /**
