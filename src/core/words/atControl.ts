@@ -1,4 +1,11 @@
-import { temperatureWords, type TemperatureUnit } from '../control';
+import {
+	menuWay,
+	temperatureWords,
+	waySentence,
+	type ControlProfile,
+	type TemperatureUnit
+} from '../control';
+import { entryAt, entryShown } from '../machine';
 import type { MenuWhy, SettingRow } from '../keying';
 import { capital } from '../schema';
 import { WIPES_WORDS } from './control';
@@ -38,6 +45,23 @@ export function menuWhyWords(why: MenuWhy, unit: TemperatureUnit): string {
 		case 'level':
 			return `the level ${why.level}`;
 	}
+}
+
+/**
+ * Where the correction of a sensor is keyed and what it must show: "Hold Menu 5 s, then press OK 11 times: Correct by must
+ * show −0.5 °C." Null where a control has none in its menus. `offsetK` in kelvins, brought to the nearest that it has.
+ */
+export function offsetKeyWords(
+	profile: ControlProfile,
+	unit: TemperatureUnit,
+	offsetK: number
+): string | null {
+	const entry = profile.menu.find(({ means }) => means === 'offset');
+	const found = entry && menuWay(profile, `menu/${entry.id}`);
+	if (!entry || !profile.panel || !found) return null;
+	const shown = entryShown(profile, unit, entry, entryAt(profile, unit, entry, offsetK));
+	const way = waySentence(profile.panel, found.way).replace(/\.$/, '');
+	return `${way}: ${entry.print} must show ${shown.shows.replace('-', '−')}${shown.unit && ` ${shown.unit}`}.`;
 }
 
 const count = (n: number, one: string, many: string) => (n === 1 ? `One ${one}` : `${n} ${many}`);

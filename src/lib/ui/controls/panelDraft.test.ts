@@ -64,7 +64,7 @@ describe('a panel that is being described', () => {
 			'Off'
 		]);
 		expect(slid.next).toBeNull();
-		expect(slid.each.map(([gesture]) => (gesture!.do === 'set' ? gesture.to : null))).toEqual([
+		expect(slid.each.map(([gesture]) => (gesture?.do === 'set' ? gesture.to : null))).toEqual([
 			'Run',
 			'Warm',
 			'Off'

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { allowedOptions, differenceWords, limitWords, setpointWithUnit } from '$core/control';
 	import { settingItems } from '$core/keying';
-	import { pairingWords, resetWords } from '$core/words';
+	import { offsetKeyWords, pairingWords, resetWords } from '$core/words';
 	import { notAsked, offsetOf } from '$core/plan';
 	import { floorLimitOf } from '$core/thermal';
 	import Choice from './Choice.svelte';
@@ -47,6 +47,7 @@
 		return lines;
 	});
 	const offset = $derived(offsetOf(onSite.offsetReadings));
+	const offsetKeys = $derived(offset && offsetKeyWords(profile, options.unit, offset.offsetK));
 	let control = $state<number | null>(null);
 	let thermometer = $state<number | null>(null);
 	function add() {
@@ -127,6 +128,7 @@
 				? `, spread ${differenceWords(options.unit, offset.spreadK, 2)} of ${onSite.offsetReadings.length} readings`
 				: ', of one reading; three are better'}.
 		</p>
+		{#if offsetKeys}<p>{offsetKeys}</p>{/if}
 		<Degrees
 			label="Offset keyed"
 			unit={options.unit}
