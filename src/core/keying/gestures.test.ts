@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import isSame from 'fast-deep-equal';
+import { anyProfile } from '../../../tests/support/anyProfile';
 import { anyZone, operable } from '../../../tests/support/anyZone';
 import { allowedOptions, type Program } from '../control';
 import { fitZone } from '../fit';
@@ -148,6 +149,26 @@ describe('the card’s gestures, pressed into the machine', () => {
 				}),
 				{ numRuns: 10 }
 			);
+	});
+
+	it('and on controls that nobody shipped, whatever they hold and however they are gone through', () => {
+		fc.assert(
+			fc.property(
+				anyProfile.chain((profile) => fc.tuple(fc.constant(profile), anyZone(profile), anyZone(profile))),
+				([profile, zone, before]) => {
+					const made = cardFor(profile, zone);
+					const person = fresh(profile);
+					keyIn(person, made);
+					expectPlanned(person, made);
+					const other = fresh(profile);
+					keyIn(other, cardFor(profile, before));
+					const unknown = cardFor(profile, zone, {}, 'unknown');
+					keyIn(other, unknown);
+					expectPlanned(other, unknown);
+				}
+			),
+			{ numRuns: 40 }
+		);
 	});
 
 	it('and from whatever somebody else had keyed, of which nothing is known', () => {
