@@ -3,7 +3,7 @@ import { factoryOptions, findProfile, profileSchema, shippedProfiles } from '../
 import { fitZone } from '../fit';
 import { keyCard, learnPace, startingPace, type CardItem, type KeyCard } from '../keying';
 import { profileSense, sampleZone } from '.';
-import { profileFacts } from '../words';
+import { profileFacts, senseWords } from '../words';
 
 const stat = findProfile('six-step-room-stat')!;
 const found = (change: object) => {
@@ -51,10 +51,24 @@ describe('a profile’s sense', () => {
 		['look groupings[1]', { groupings: [stat.groupings[1]!, { ...stat.groupings[1]!, id: 'other' }] }],
 		['look keying.copy', { groupings: [stat.groupings[1]!] }],
 		['look keying.bracket', { keying: { ...keys, bracket: { before: 'Off', after: 'Off' } } }],
+		[
+			'look operation.options',
+			{ operation: { options: { unit: { wipes: 'all' }, grouping: { wipes: 'all' } } } }
+		],
 		['stop keying.timeoutSeconds', { keying: { ...keys, timeoutSeconds: 5 } }]
 	])('finds %s', (finding, change) => {
 		expect(found(change)).toContain(finding);
 	});
+});
+
+it('says which settings bring everything back, each what the other has set', () => {
+	const profile = profileSchema.parse({
+		...structuredClone(stat),
+		operation: { options: { unit: { wipes: 'all' }, grouping: { wipes: 'all' } } }
+	});
+	expect(profileSense(profile).map(({ fact }) => senseWords(fact))).toContain(
+		'Unit and Day grouping each bring everything back: what is set first is lost by the next.'
+	);
 });
 
 describe('a card', () => {

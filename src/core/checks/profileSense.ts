@@ -1,4 +1,4 @@
-import { factoryOptions, perDayOffers, type ControlProfile } from '../control';
+import { factoryOptions, isOffered, OPTION_IDS, perDayOffers, type ControlProfile } from '../control';
 import { fitZone } from '../fit';
 import { newZone, routineFromTemplate, routineTemplates, withRoutine, type Zone } from '../plan';
 import { keyCard, startingPace } from '../keying';
@@ -14,6 +14,8 @@ export type SenseFact =
 	| { readonly kind: 'twice-offered' | 'weekend-in-one' | 'copies-nothing' }
 	| { readonly kind: 'same-grouping'; readonly name: string; readonly as: string }
 	| { readonly kind: 'idle-bracket'; readonly state: string }
+	/** Settings, by their ids, of which a change of each brings everything back. */
+	| { readonly kind: 'wipes-each-other'; readonly settings: readonly string[] }
 	| {
 			readonly kind: 'leaves-too-soon';
 			readonly timeoutSeconds: number;
@@ -76,6 +78,11 @@ export function profileSense(profile: ControlProfile): SenseFinding[] {
 	}
 	if (program.form === 'events' && program.weekend && groupings.some((one) => one.groups.length === 1))
 		stop('groupings', { kind: 'weekend-in-one' });
+	const wiping = [
+		...OPTION_IDS.filter((id) => isOffered(profile, id) && profile.operation.options[id]?.wipes === 'all'),
+		...profile.menu.filter(({ wipes }) => wipes === 'all').map(({ print }) => print)
+	];
+	if (wiping.length > 1) look('operation.options', { kind: 'wipes-each-other', settings: wiping });
 	const seen = new Map<string, string>();
 	for (const [index, grouping] of groupings.entries()) {
 		const key = JSON.stringify(grouping.groups.map((days) => [...days].sort()).sort());

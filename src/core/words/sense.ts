@@ -1,4 +1,9 @@
 import type { SenseFact } from '../checks';
+import { capital } from '../schema';
+import { OPTION_NAMES } from './control';
+
+/** An option by its name, an entry of the menus by what its display calls it. */
+const settingName = (id: string) => OPTION_NAMES[id as keyof typeof OPTION_NAMES] ?? id;
 
 /** What of a profile no control could be like, or makes its card useless, in a sentence. */
 export function senseWords(fact: SenseFact): string {
@@ -21,6 +26,8 @@ export function senseWords(fact: SenseFact): string {
 			return `${fact.name} puts the days together as ${fact.as} does.`;
 		case 'copies-nothing':
 			return 'Days are copied, but no grouping has each day by itself.';
+		case 'wipes-each-other':
+			return `${capital(fact.settings.map(settingName).join(' and '))} each bring everything back: what is set first is lost by the next.`;
 		case 'idle-bracket':
 			return `It is set to ${fact.state} before and after: nothing changes.`;
 		case 'leaves-too-soon':
