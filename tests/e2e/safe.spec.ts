@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { spawnSync } from 'node:child_process';
 import { loadDemo, root, startServer } from '../../scripts/setup.mjs';
-import { expect, open, test } from './bench';
+import { alive, expect, open, test } from './bench';
 
 const OFFICE = 'seven lamps on a quay';
 const READER = 'only looking, thank you';
@@ -95,6 +95,7 @@ test('the program that others can reach: not without a passphrase; every door sh
 		// a person: a wrong passphrase, then the right one
 		await page.goto(`${server.url}/due`);
 		await expect(page.getByRole('heading', { name: 'Sign in to Fond Quarter' })).toBeVisible();
+		await alive(page);
 		await page.getByLabel('Passphrase', { exact: true }).fill('open sesame, please');
 		await page.getByRole('button', { name: 'Sign in' }).click();
 		await expect(page.getByRole('alert')).toHaveText('That passphrase opens nothing here.');

@@ -1,9 +1,10 @@
 import { capital } from '../schema';
-import { AWAY_WORDS, awayPlaceAt } from './awayPlace';
+import { awayPlaceAt } from './awayPlace';
 import { OPTION_IDS, type Operation, type OptionId, type Wipes } from './operation';
 import {
 	isAwayField,
 	strokesOf,
+	type AwayField,
 	type Panel,
 	type PanelGesture,
 	type PanelPlace,
@@ -81,11 +82,22 @@ function clockSentence(panel: Panel): string {
 	return `${waySentence(panel, place.way).replace(/\.$/, '')}: ${fields.join(', ')}.`;
 }
 
+/** What is set of an absence, as the household is told. */
+const AWAY_SAID: Readonly<Partial<Record<AwayField, string>>> = {
+	'away-setpoint': 'temperature',
+	'away-days': 'days away',
+	'first-day': 'first day',
+	'last-day': 'last day',
+	'back-day': 'day of return',
+	'back-hour': 'its time'
+};
+
 /** How an absence is set by the panel: "Press Away: days away." Empty where no menu takes one. */
 function awaySentence(panel: Panel): string {
 	const place = panel.places[awayPlaceAt(panel)];
 	if (!place) return '';
-	const fields = place.fields.flatMap((field) => (isAwayField(field) ? AWAY_WORDS[field] : []));
+	// a date is said as one: the sheet of the household has a line for it
+	const fields = place.fields.flatMap((field) => (isAwayField(field) ? (AWAY_SAID[field] ?? []) : []));
 	return `${waySentence(panel, place.way).replace(/\.$/, '')}: ${fields.join(', ')}.`;
 }
 
