@@ -1,4 +1,4 @@
-import { dayNumber, localTime, wallAt } from '../civil';
+import { localTime, wallAt } from '../civil';
 import { AWAY_WORDS, factoryOptions, groupName } from '../control';
 import {
 	awayKeys,
@@ -107,10 +107,6 @@ export function drawTask(kind: TaskKind, card: ToKey, world: World, seed: number
 	const hasSetpoint = keys.values.some(({ field }) => field === 'away-setpoint');
 	return { kind, memory, ...absence, setpointC: hasSetpoint ? absence.setpointC : null, keys };
 }
-
-/** How many days a holiday is: those between the day of leaving and the day of return, the first of them counted. */
-export const daysAway = ({ leave, back }: Pick<HolidayTask, 'leave' | 'back'>): number =>
-	dayNumber(back.slice(0, 10)) - dayNumber(leave.slice(0, 10));
 
 /** Where somebody stands with a holiday: the first value that does not stand as it must, then its beginning, then the way out. */
 function holidayNow(task: HolidayTask, { profile, machine, absence }: World): Rehearsed {
