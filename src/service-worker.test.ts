@@ -159,6 +159,11 @@ it('leaves a page that is read anew as it stands where nobody answers', async ()
 	expect(await get(`${visit}/__data.json?x-sveltekit-invalidated=011`, data)).toBe(
 		`now ${visit}/__data.json`
 	);
+	// read anew twice before either is asked for, neither is given what was kept
+	for (let n = 0; n < 2; n++) await ask('anew', { path: visit });
+	for (let n = 0; n < 2; n++)
+		expect(await get(`${visit}/__data.json?x-sveltekit-invalidated=01`, data)).toContain('skip');
+	expect(await get(`${visit}/__data.json`, data)).toBe(`now ${visit}/__data.json`);
 });
 
 it('shows a page that there is no room to keep, and says that it is not kept', async () => {

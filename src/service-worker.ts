@@ -106,9 +106,11 @@ const given = new Map<string, number | null>();
 const note = (client: string, url: URL, keptAt: number | null) =>
 	given.set(`${client} ${pageOf(url)}`, keptAt);
 
-/** Which windows read the page that they show anew, and when they said so. */
-const anew = new Map<string, number>();
+/** Which windows read the page that they show anew, and when they said so, once for each time that they do. */
+const anew = new Map<string, readonly number[]>();
 const ANEW_WITHIN_MS = 3000;
+const saidAnew = (asked: string) =>
+	(anew.get(asked) ?? []).filter((at) => Date.now() - at < ANEW_WITHIN_MS);
 
 /** Answers of something that stands before the program while it is away itself. */
 const AWAY = [502, 503, 504];
@@ -130,8 +132,10 @@ async function pageFor(event: FetchEvent, url: URL): Promise<Response> {
 	const client = event.resultingClientId || event.clientId;
 	// read anew where it stands, a page keeps what it has: what was kept may be older than that
 	const asked = `${event.clientId} ${pageOf(url)}`;
-	const standsThere = isData(url) && Date.now() - (anew.get(asked) ?? -Infinity) < ANEW_WITHIN_MS;
-	if (isData(url)) anew.delete(asked);
+	const [says, ...sayMore] = isData(url) ? saidAnew(asked) : [];
+	const standsThere = says !== undefined;
+	if (sayMore.length > 0) anew.set(asked, sayMore);
+	else if (isData(url)) anew.delete(asked);
 	const kept = standsThere ? undefined : await cache.match(key);
 	// one that never answers lets go of its connection: a browser has few
 	const answered = fetch(request, { signal: AbortSignal.timeout(LET_GO_AFTER_MS) }).then(
@@ -243,9 +247,11 @@ async function answerTo(
 			given.delete(key);
 			return at;
 		}
-		case 'anew':
-			anew.set(`${client} ${question.path}`, Date.now());
+		case 'anew': {
+			const asked = `${client} ${question.path}`;
+			anew.set(asked, [...saidAnew(asked), Date.now()]);
 			return true;
+		}
 		case 'forget':
 			return caches.delete(pages);
 	}

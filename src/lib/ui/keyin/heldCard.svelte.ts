@@ -22,6 +22,8 @@ export class HeldCard {
 	#card = $state.raw<KeyCard>() as KeyCard;
 	/** The card as the plan asks for it now. */
 	#latest: KeyCard;
+	/** When that was read by the server, in ms. */
+	#readAtMs: number;
 	#index = $state(0);
 	#changes = $state.raw<readonly ChangedValue[]>([]);
 	#instead = $state.raw<{ readonly now: string | null } | null>(null);
@@ -34,9 +36,14 @@ export class HeldCard {
 	/** The keys of the whole card, as far as it is still to be keyed; null where its panel is not described. */
 	readonly #keys: CardKeys | null = $derived.by(() => this.#allKeys());
 
-	/** `keyed` is what is keyed by now; with `profile` the keys are told where they are known. */
-	constructor(card: KeyCard, keyed: () => Keyed, profile: ControlProfile | null = null) {
+	/** `keyed` is what is keyed by now, `readAtMs` when the card was read; with `profile` the keys are told where they are known. */
+	constructor(
+		card: KeyCard,
+		keyed: () => Keyed,
+		{ profile = null, readAtMs = 0 }: { readonly profile?: ControlProfile | null; readonly readAtMs?: number } = {}
+	) {
 		this.#card = this.#latest = card;
+		this.#readAtMs = readAtMs;
 		this.#keyed = keyed;
 		this.#profile = profile;
 		this.#index = this.progress.next;
@@ -94,10 +101,11 @@ export class HeldCard {
 		return this.#instead;
 	}
 
-	/** Takes the card as the plan asks for it now. */
-	take(next: KeyCard): void {
-		if (next === this.#latest) return;
+	/** Takes the card as the plan asks for it now; one that was read before the last is passed over: it was kept somewhere meanwhile. */
+	take(next: KeyCard, readAtMs = this.#readAtMs): void {
+		if (next === this.#latest || readAtMs < this.#readAtMs) return;
 		this.#latest = next;
+		this.#readAtMs = readAtMs;
 		const all = changedValues(this.items, next.items);
 		// while a value is held the card is still the first one: what was changed back is no change
 		const before = this.#instead ? [] : this.#changes;

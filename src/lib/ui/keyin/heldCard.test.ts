@@ -90,6 +90,17 @@ describe('a card whose plan changes', () => {
 		expect(one.held.changes).toEqual([]);
 	});
 
+	it('goes by the plan that was read last, whatever comes in after it', () => {
+		const one = person(cardOf(plain));
+		one.held.take(cardOf(warmer(1)), 2000);
+		const { items } = one.held;
+		one.held.take(cardOf(plain), 1000);
+		expect(one.held.items).toBe(items);
+		one.held.take(cardOf(plain), 3000);
+		expect(one.held.changes).toEqual([]);
+		expect(one.held.items).not.toBe(items);
+	});
+
 	it('tells what comes after the value on show, what must be keyed again before it last', () => {
 		const one = person(cardOf(plain));
 		for (let i = 0; i < 200 && one.held.upNext.length > 1; i++) one.key();

@@ -36,10 +36,10 @@
 	);
 
 	// svelte-ignore state_referenced_locally
-	const held = new HeldCard(data.card, () => notes.keyed, data.profile);
+	const held = new HeldCard(data.card, () => notes.keyed, data);
 	$effect(() => {
-		const next = data.card;
-		untrack(() => held.take(next));
+		const { card: next, readAtMs } = data;
+		untrack(() => held.take(next, readAtMs));
 	});
 	$effect(() => {
 		void notes.keyed;
