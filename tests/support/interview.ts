@@ -76,18 +76,28 @@ function noisy(fact: Fact, random: Random): Fact {
 	return fact;
 }
 
-/** A call about something planted in a stand-in, asked and answered until nothing more is asked, or four answers were given. */
+/**
+ * A call about something planted in a stand-in, asked and answered until nothing more is asked, or four answers were given. `tells` are
+ * questions that the household answers with what it reports, before it is asked anything.
+ */
 export function interview(
 	planted: Planted,
 	called: CalledZone = calledOf(planted),
 	random: Random | null = null,
-	mostAnswers = 4
+	{
+		mostAnswers = 4,
+		tells = []
+	}: { readonly mostAnswers?: number; readonly tells?: readonly QuestionId[] } = {}
 ): Interviewed {
 	const said = (fact: Fact) => (random ? noisy(fact, random) : fact);
 	const causes = causesOf(called);
 	const kinds = CAUSES_OF[planted.fault];
-	let facts = livedThrough(planted).map(said);
 	const passed: QuestionId[] = [...unaskable(called)];
+	const told = tells.flatMap((question): Fact[] => {
+		const answer = passed.includes(question) ? null : householdAnswers(planted, question);
+		return answer === null ? [] : [{ kind: 'answer', question, answer }];
+	});
+	let facts = [...livedThrough(planted), ...told].map(said);
 	let ranked = rank(causes, facts);
 	const placeOf = (of: readonly Ranked[]) => {
 		const seen = [...new Set(of.map(({ cause }) => cause.kind))];

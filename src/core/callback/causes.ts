@@ -6,6 +6,7 @@ import { clockCauses } from './makers/clock';
 import { handCauses } from './makers/hand';
 import { houseCauses } from './makers/house';
 import { roomCauses } from './makers/room';
+import { slipCauses } from './makers/slips';
 import { weekCauses } from './makers/week';
 import { making } from './making';
 
@@ -18,12 +19,18 @@ export const CAUSE_KINDS = [
 	'left-away',
 	'factory-week',
 	'day-not-copied',
+	'step-slip',
+	'starts-early',
 	'source-later',
 	'source-off',
 	'no-radio',
+	'receiver-held',
 	'no-power',
+	'locked',
 	'limit',
 	'sensor',
+	'offset',
+	'changeover',
 	'slow-room',
 	'weak-emitter',
 	'somebody-changed',
@@ -36,7 +43,7 @@ export type CauseKind = (typeof CAUSE_KINDS)[number];
 export interface Cause {
 	readonly id: string;
 	readonly kind: CauseKind;
-	/** Minutes by which its clock is ahead, days by which its weekday is; the day that holds the day before (1 to 7), or ten times the first of the days that hold what another is meant to have, and that. */
+	/** Minutes by which its clock is ahead, days by which its weekday is; the day that holds the day before (1 to 7), or ten times the first of the days that hold what another is meant to have, and that; of a slip see {@link slipOf}. */
 	readonly figure: number;
 	/** Weight before anything was said: the trade's own frequency (common practice, from memory), and what the record tells. */
 	readonly prior: number;
@@ -46,6 +53,10 @@ export interface Cause {
 	readonly warm: Uint8Array;
 	/** By slot of the week: how warm it is asked to be, from 0 (the lowest that is asked for) to 1 (the highest). */
 	readonly levels: Float64Array;
+	/** What its display says it is set to: the range in °C, by slot of the week; null where it shows none. */
+	readonly setC: ((slot: number) => readonly [from: number, to: number]) | null;
+	/** How likely anything that is felt or seen of its week is said where nobody can tell which week it runs, from 0 to 1; null where its world tells. */
+	readonly anyWeek: number | null;
 	/** What is answered to a question where this is the matter; any answer as likely as another where it is not named. */
 	readonly answers: { readonly [Id in QuestionId]?: string | undefined };
 }
@@ -67,7 +78,8 @@ export interface CalledZone {
 /** Everything that may be the matter with a zone, each with its world; the weights are not brought to one. */
 export function causesOf(called: CalledZone): Cause[] {
 	const make = making(called);
-	for (const causes of [clockCauses, weekCauses, handCauses, houseCauses, roomCauses]) causes(make);
+	for (const causes of [clockCauses, weekCauses, slipCauses, handCauses, houseCauses, roomCauses])
+		causes(make);
 	return make.causes;
 }
 
@@ -82,6 +94,7 @@ export function unaskable({ zone, profile, program }: CalledZone): QuestionId[] 
 			: (['mode'] as const)),
 		...(habits.paired ? [] : (['lamp'] as const)),
 		...(profile.temperature ? [] : (['set-to'] as const)),
+		...(profile.operation.lock ? [] : (['keys'] as const)),
 		...(zone.fedBy === null ? (['water'] as const) : [])
 	];
 }

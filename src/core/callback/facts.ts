@@ -14,7 +14,8 @@ export const QUESTIONS = {
 	lamp: ['as-usual', 'out-or-blinks'],
 	'which-days': ['every', 'some'],
 	'set-to': ['as-planned', 'lower', 'higher'],
-	water: ['yes', 'no']
+	water: ['yes', 'no'],
+	keys: ['work', 'locked']
 } as const;
 export type QuestionId = keyof typeof QUESTIONS;
 export const QUESTION_IDS = Object.keys(QUESTIONS) as QuestionId[];
@@ -36,6 +37,14 @@ export const factSchema = z.discriminatedUnion('kind', [
 		kind: z.literal('log'),
 		roomC: z.array(z.number().min(-30).max(60).nullable()).length(WEEK_MINUTES / 10),
 		best: z.number().min(0).max(1)
+	}),
+	/** Its display showed so many degrees, in that unit, on some of those days; at a time of the day, or null where none was said. */
+	z.strictObject({
+		kind: z.literal('shows'),
+		degrees: z.number().min(-30).max(120),
+		unit: z.enum(['C', 'F']),
+		days,
+		at: minute.nullable()
 	}),
 	/** An answer to a question. */
 	z.strictObject({ kind: z.literal('answer'), question: z.enum(QUESTION_IDS), answer: z.string().max(24) })

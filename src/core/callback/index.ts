@@ -1,4 +1,5 @@
 export * from './causes';
+export { slipOf } from './makers/slips';
 export { SLOT_MINUTES, SLOTS, warmthOf } from './worlds';
 export * from './facts';
 export * from './infer';

@@ -23,6 +23,10 @@ const SPREAD_MINUTES = 20;
 /** How loudly a log speaks: a week that goes with it by a tenth less is so many times less likely, in logarithms. */
 const LOG_SPEAKS = 120;
 
+/** A stretch is called cold, or too hot, where it is so for this share of it, one person sooner than another (common practice). */
+const CALLED_SO = 0.28;
+const CALLED_SPREAD = 0.05;
+
 const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6];
 
 const slotsOf = (day: number, from: number, to: number): number[] => {
@@ -60,15 +64,37 @@ function named(days: readonly number[], felt: (days: readonly number[]) => numbe
 	return NOISE + (1 - 2 * NOISE) * so;
 }
 
+/** A display may show the room instead of what it is set to: so often what it shows tells nothing. */
+const SHOWS_THE_ROOM = 0.2;
+/** Degrees are read, and rounded, by so much beside; K. */
+const READ_K = 0.6;
+
+/** How likely a display shows so many degrees. */
+function showsLikely({ setC }: Cause, { degrees, unit, days, at }: Extract<Fact, { kind: 'shows' }>): number {
+	if (!setC) return SHOWS_THE_ROOM;
+	const c = unit === 'F' ? (degrees - 32) / 1.8 : degrees;
+	const slots = days.flatMap((day) => slotsOf(day, at ?? 0, at === null ? DAY_MINUTES : at + 1));
+	const shows = slots.map((slot) => {
+		const [from, to] = setC(slot);
+		const off = Math.max(0, from - c, c - to) - READ_K;
+		// somewhere in a wide range says less than the one figure
+		return off > 0 ? Math.exp(-2 * off) : to - from > 1 ? 0.7 : 1;
+	});
+	// with no time said, it is seen so at some time of the day
+	const so = shows.reduce((sum, one) => sum + one, 0) / shows.length;
+	return SHOWS_THE_ROOM + (1 - SHOWS_THE_ROOM - NOISE) * (at === null ? Math.min(1, 3 * so) : so);
+}
+
 /** How likely a fact is said where a cause is the matter, from 0 to 1. */
 export function likelihood(cause: Cause, fact: Fact): number {
+	if (cause.anyWeek !== null && (fact.kind === 'feels' || fact.kind === 'turns')) return cause.anyWeek;
 	switch (fact.kind) {
 		case 'feels': {
 			const want = fact.what === 'hot' ? 1 : 0;
 			const felt = (days: readonly number[]) => {
 				const slots = days.flatMap((day) => slotsOf(day, fact.from, fact.to));
-				// a third of the time is enough to be called so
-				return Math.min(1, (3 * slots.filter((i) => cause.warm[i] === want).length) / slots.length);
+				const share = slots.filter((i) => cause.warm[i] === want).length / slots.length;
+				return 1 / (1 + Math.exp((CALLED_SO - share) / CALLED_SPREAD));
 			};
 			return named(fact.days, felt);
 		}
@@ -81,6 +107,8 @@ export function likelihood(cause: Cause, fact: Fact): number {
 				return Math.max(seen, felt);
 			});
 		}
+		case 'shows':
+			return showsLikely(cause, fact);
 		case 'log':
 			return Math.exp(-LOG_SPEAKS * Math.max(0, fact.best - agreement(cause.levels, fact)));
 		case 'answer': {
@@ -116,6 +144,7 @@ const COSTS: Readonly<Record<QuestionId, number>> = {
 	'set-to': 1.4,
 	'clock-shows': 1.4,
 	mode: 1.4,
+	keys: 1.4,
 	lamp: 1.8,
 	'heater-asked': 2
 };

@@ -5,14 +5,15 @@ import type { CalledZone, Cause, CauseKind } from './causes';
 import { asks, levelsOf, riseOf, SLOT_MINUTES, SLOTS, USUAL_RISE_MINUTES, warmthOf } from './worlds';
 
 /** What is answered where nothing of the kind is the matter. */
-const usual = {
+const USUAL = {
 	'set-to': 'as-planned',
 	water: 'yes',
 	'clock-shows': 'right',
 	mode: 'program',
 	rooms: 'this',
 	lamp: 'as-usual',
-	'heater-asked': 'hot'
+	'heater-asked': 'hot',
+	keys: 'work'
 } as const;
 
 /** What the causes of one zone are made from: its week as it was meant, what feeds it, its room. */
@@ -37,6 +38,11 @@ export function making(called: CalledZone) {
 	const nothing = new Uint8Array(SLOTS);
 	const always = new Uint8Array(SLOTS).fill(1);
 	const asked = levelsOf(held, held);
+	const setpoints = held.map(({ value }) => value);
+	/** The lowest and the highest that the week asks for, in °C. */
+	const spanC = [Math.min(...setpoints), Math.max(...setpoints)] as const;
+	// one that was locked on purpose is locked whatever the matter is
+	const usual = called.onSite.lockSet ? { ...USUAL, keys: undefined } : USUAL;
 	const causes: Cause[] = [];
 	const add = (
 		kind: CauseKind,
@@ -46,9 +52,23 @@ export function making(called: CalledZone) {
 		{
 			figure = 0,
 			warm = warmthOf(heats, mild ?? USUAL_RISE_MINUTES),
-			levels = heats === nothing ? new Float64Array(SLOTS) : asked
-		}: { figure?: number; warm?: Uint8Array; levels?: Float64Array } = {}
-	) =>
+			levels = heats === nothing ? new Float64Array(SLOTS) : asked,
+			shown = heats === nothing ? asked : levels,
+			anyWeek = null
+		}: {
+			figure?: number;
+			warm?: Uint8Array;
+			levels?: Float64Array;
+			/** What its display says it is set to: by slot as the levels are, or a range in °C throughout. */
+			shown?: Float64Array | readonly [fromC: number, toC: number];
+			anyWeek?: number | null;
+		} = {}
+	) => {
+		const setC = (slot: number): readonly [number, number] => {
+			if (!(shown instanceof Float64Array)) return shown;
+			const c = spanC[0] + shown[slot]! * (spanC[1] - spanC[0]);
+			return [c, c];
+		};
 		causes.push({
 			id: figure === 0 ? kind : `${kind}/${figure}`,
 			kind,
@@ -57,8 +77,11 @@ export function making(called: CalledZone) {
 			heats,
 			warm,
 			levels: allowed ? levels.map((level, i) => level * allowed[i]!) : levels,
+			anyWeek,
+			setC: profile.temperature ? setC : null,
 			answers
 		});
+	};
 	return {
 		called,
 		held,
@@ -71,6 +94,7 @@ export function making(called: CalledZone) {
 		nothing,
 		always,
 		asked,
+		spanC,
 		usual,
 		causes,
 		add

@@ -30,6 +30,32 @@ const mondays = () =>
 		)
 	);
 
+/** Shows its times with am and pm. */
+const twelve = () =>
+	called('six-step-room-stat', {}, {}, (zone) => ({ ...zone, options: { ...zone.options, clock: '12' } }));
+/** A day of its own for Monday, an hour longer than the others. */
+const mondayFixed = () =>
+	called('day-by-day-panel-stat', {}, {}, (zone) =>
+		withWanted(
+			zone,
+			buildWeek(
+				ALL.flatMap((day) => [
+					{ at: day * 1440 + 360, value: 'comfort' },
+					{ at: day * 1440 + 600, value: 'eco' },
+					{ at: day * 1440 + 1020, value: 'comfort' },
+					{ at: day * 1440 + (day === 0 ? 1200 : 1320), value: 'eco' }
+				])
+			)
+		)
+	);
+/** Its start is brought forward in its week, and it starts early as well. */
+const early = () =>
+	called('six-step-room-stat', {}, {}, (zone) => ({
+		...zone,
+		lead: { ...zone.lead, school: 'fixed', minutes: 30 },
+		settings: { ...zone.settings, menu: { early: 1 } }
+	}));
+
 /**
  * What customers say, and what it was: written from the brief's own words and common practice (from memory), not from any record. Each is
  * what is said first and what is answered, in their words; the zone is warm from six to ten and from five to ten in the evening.
@@ -64,10 +90,20 @@ const CASES: readonly (readonly [said: string, zone: () => CalledZone, kind: Cau
 	['Cold in the mornings on Mondays. It has always been so, it comes on only at eight on Mondays', mondays, 'day-not-copied', 1],
 	['Too hot in the afternoons since new batteries; the clock is right', () => called('hour-strip-keypad'), 'factory-week'],
 	['The tenants pressed something, cold in the mornings', () => called('four-step-floor-stat'), 'left-manual'],
-	['It comes on too early, it shows an hour ahead', stat, 'clock-off', 60]
+	['It comes on too early, it shows an hour ahead', stat, 'clock-off', 60],
+	['Never warm, it shows 12', stat, 'left-manual', -1],
+	['Cold in the mornings, it comes on only at five in the evening, it has always been so. The clock is right', twelve, 'step-slip', 1010],
+	['Cold from seven until eight in the evening on Mondays, it goes off at seven in the evening on Mondays, it has always been so. The clock is right', mondayFixed, 'step-slip'],
+	['Never warm, it says manual, there is a padlock and the keys do nothing', stat, 'locked'],
+	['Too hot in the afternoons, too hot at night, it says auto', () => called('heat-and-cool-stat'), 'changeover', 1],
+	['Never warm, the display says auto', () => called('heat-and-cool-stat', {}, {}, (zone) => ({ ...zone, settings: { ...zone.settings, changeover: 'cool-only' } })), 'changeover', -1],
+	['It comes on at five in the morning, it has always been so', early, 'starts-early'],
+	['On all night, the display says auto since the cleaner had it', () => called('radio-stat'), 'receiver-held'],
+	['Never warm, the radiator is hot, it has always been so', () => stat({}, { offsetSetK: 2.5 }), 'offset'],
+	['Never warm. It shows 61 all day, and says manual', stat, 'left-manual', -1]
 ]; // prettier-ignore
 
-describe('thirty calls', () => {
+describe('forty calls', () => {
 	it('each has its cause first', () => {
 		const wrong: unknown[] = [];
 		for (const [said, zone, kind, figure] of CASES) {

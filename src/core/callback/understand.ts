@@ -64,6 +64,19 @@ function minuteIn(text: string): number | null {
 	return (((of * 60 + minute) % 1440) + 1440) % 1440;
 }
 
+/** From when until when, in minutes of the day, where both are said; null else. */
+function stretchIn(text: string): readonly [from: number, to: number] | null {
+	const both = /\b(?:from|between)\s+([\w:. ]+?)\s+(?:until|till|to|and)\s+([\w:. ]+)/.exec(text);
+	if (!both) return null;
+	// the part of the day that is said counts for both
+	const part = /\b(in the (morning|afternoon|evening)s?|at night|tonight)\b/.exec(text)?.[0] ?? '';
+	const [from, to] = [both[1]!, both[2]!].map((time) => minuteIn(` at ${time} ${part} `));
+	return from != null && to != null && from < to ? [from, to] : null;
+}
+
+/** More than this is said in °F. */
+const WARMEST_C = 40;
+
 /** What is said of a question, with the answer that it is. */
 const SAYINGS: readonly (readonly [RegExp, QuestionId, string])[] = [
 	[/\b(blank|nothing on (the|its) (display|screen)|(display|screen) is (dead|off|empty))\b/, 'clock-shows', 'blank'],
@@ -85,6 +98,8 @@ const SAYINGS: readonly (readonly [RegExp, QuestionId, string])[] = [
 	[/\bonly (in )?(this|one|that|the) (one )?room\b|\bthe other rooms are (fine|warm|all right)\b/, 'rooms', 'this'],
 	[/\b(no|lamp is|light is|lamp’s|lamp's) (lamp|light|out|off)\b.*|\b(lamp|light) (blinks|flashes|is blinking|is flashing)\b/, 'lamp', 'out-or-blinks'],
 	[/\b(will not|won.t|can.t|cannot) (go|be set|be turned) (any )?(higher|up)\b/, 'set-to', 'lower'],
+	[/\bpadlock\b|\b(is|are|keys) locked\b|\b(keys|buttons) (do|does) nothing\b|\bnothing happens when\b/, 'keys', 'locked'],
+	[/\b(time|clock|display|screen) (blinks|flashes|is (blinking|flashing))\b/, 'clock-shows', 'another-time'],
 	[/\bno hot water\b/, 'water', 'no'],
 	[/\bhot water (but|and) no heating\b|\b(hot )?water is (hot|fine)\b|\bhot water works\b/, 'water', 'yes'],
 	[/\b(radiators?|heaters?|floor) (is|are|stays?) (stone )?cold\b/, 'heater-asked', 'cold'],
@@ -127,8 +142,10 @@ export function understand(said: string): Fact[] {
 		if (turns && at !== null) put({ kind: 'turns', to: turns, days, at });
 		else if ((cold || hot || never) && !isHeater) {
 			const what = hot ? 'hot' : 'cold';
+			const stretch = stretchIn(text);
 			const when = never || /\ball (day|the time)\b/.test(text) ? null : PARTS.find(([of]) => of.test(text));
-			if (at !== null && /\b(until|till|before)\b/.test(text)) {
+			if (stretch) put({ kind: 'feels', what, days, from: stretch[0], to: stretch[1] });
+			else if (at !== null && /\b(until|till|before)\b/.test(text)) {
 				const from = Math.max(0, at - 180);
 				put({
 					kind: 'feels',
@@ -141,6 +158,18 @@ export function understand(said: string): Fact[] {
 				put({ kind: 'feels', what, days, from: Math.max(0, at - 30), to: Math.min(1440, at + 60) });
 			else if (when) put({ kind: 'feels', what, days, from: when[1], to: when[2] });
 			else put({ kind: 'feels', what, days, from: 0, to: 1440 });
+		}
+		const shown =
+			/\b(?:shows?|says|reads|displays?|set (?:to|at)|stands at)\s+(?:only |about |still )?(-?\d{1,3}(?:\.\d)?)(?![\d:.]|\s*(?:am|pm|a\.m|p\.m|o.?clock|hours?|h)\b)/.exec(
+				text
+			);
+		if (shown) {
+			const degrees = Number(shown[1]);
+			// nobody's room is at forty degrees Celsius
+			const unit = degrees > WARMEST_C ? 'F' : 'C';
+			const rest = text.replace(shown[0], ' ');
+			if (degrees >= -30 && degrees <= 120)
+				put({ kind: 'shows', degrees, unit, days: daysIn(rest), at: minuteIn(rest) });
 		}
 		for (const [of, question, answer] of SAYINGS)
 			if (of.test(text) && !facts.some((fact) => fact.kind === 'answer' && fact.question === question))

@@ -20,6 +20,7 @@ import {
 	needsMode,
 	opensAt,
 	programFields,
+	runsOn,
 	scaleOf,
 	start,
 	stepsBetween,
@@ -91,9 +92,13 @@ export function strokePresses(profile: Operable, strokes: readonly Stroke[]): nu
 	}, 0);
 }
 
-/** The strokes that move a value along a scale: single presses, or the key held where it runs on and that is less. */
+/**
+ * The strokes that move a value along a scale: single presses, or the key held where it runs on and that is less; the longer way
+ * round where only its key runs on.
+ */
 function changing(
 	profile: Operable,
+	place: Parameters<typeof runsOn>[1],
 	{ up, down }: { readonly up: string; readonly down: string },
 	scale: Scale,
 	from: number | null,
@@ -101,12 +106,17 @@ function changing(
 ): Stroke[] {
 	const steps = stepsBetween(scale, from, to);
 	if (steps === 0) return [];
-	const key = steps > 0 ? up : down;
-	const times = Math.abs(steps);
-	const { runsOnAfter } = profile.keying.presses;
-	return runsOnAfter !== null && times > runsOnAfter
-		? [{ do: 'run', key, steps: times }]
-		: [{ do: 'press', key, times }];
+	const along = (by: number): Stroke[] => {
+		const [key, times] = [by > 0 ? up : down, Math.abs(by)];
+		const { runsOnAfter } = profile.keying.presses;
+		return runsOnAfter !== null && times > runsOnAfter && runsOn(profile, place, key)
+			? [{ do: 'run', key, steps: times }]
+			: [{ do: 'press', key, times }];
+	};
+	const straight = along(steps);
+	if (!scale.round || from === null) return straight;
+	const back = along(steps - Math.sign(steps) * (scale.high - scale.low + 1));
+	return strokePresses(profile, back) < strokePresses(profile, straight) ? back : straight;
 }
 
 /** A step away and back: what shows already is set. */
@@ -311,7 +321,10 @@ class Hand {
 		const isUnsure = goal.of === 'option' && this.#unsure.has(goal.id);
 		const edited = place?.in === 'menu' && found.way.length === 0 ? place.edit : undefined;
 		const from = isUnsure ? undefined : (edited ?? menuAt(profile, memory, field, this.state.atSeconds));
-		const change = from === undefined ? null : changing(profile, { up, down }, scale, from, goal.position);
+		const change =
+			from === undefined
+				? null
+				: changing(profile, { in: 'menu', menu: found.menu }, { up, down }, scale, from, goal.position);
 		const shows = from === undefined ? null : menuShown(profile, memory.options, field, from).shows;
 		const keys = this.#made(found.way, rest.way, true, change, { up, down }, [take], shows);
 		if (onlyWhenOff && was !== this.state.mode) this.#backTo ??= was;
@@ -328,7 +341,7 @@ class Hand {
 		const { memory } = this.state;
 		const { heat } = memory.kept;
 		const scale = degreeScale(profile, memory.options.unit);
-		const change = heat === undefined ? null : changing(profile, rest, scale, heat, goal.position);
+		const change = heat === undefined ? null : changing(profile, null, rest, scale, heat, goal.position);
 		const way = this.#modeFor(false);
 		const keys = this.#made(
 			[...this.#toRest(this.state.place), ...way],
@@ -389,7 +402,8 @@ class Hand {
 		const written = program.writes[goal.position];
 		if (written) return this.#made(way.way, fromRest, way.isSure, again(written, run.slots), null, [], shows);
 		const scale = scaleOf(profile, memory.options, fields[index]!);
-		const steps = opens === undefined ? null : changing(profile, program, scale, opens, goal.position);
+		const steps =
+			opens === undefined ? null : changing(profile, { in: 'program' }, program, scale, opens, goal.position);
 		// of all days at once what shows already is set anew where some day has another
 		const change =
 			steps?.length === 0 && goal.all && this.#differs(goal.channel, fields, index)

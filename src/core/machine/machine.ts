@@ -4,7 +4,7 @@ import { channelCount, scaleOf } from './fields';
 import { factoryClock, factoryDays, factoryMemory, type DayContent, type Memory } from './memory';
 import { figureInUse, menuAt, menuFields, menuScale, withMenu, type MenuField } from './menus';
 import type { Operable, Stroke } from './operable';
-import { changeOf, isGesture, needsMode, strokeTexts, waysOf, type Lead } from './ways';
+import { changeOf, isGesture, needsMode, runsOn, strokeTexts, waysOf, type Lead } from './ways';
 
 /** Where the cursor stands: nowhere (at rest), in the program, or in a menu. `edit` is what stands in the field and was not taken yet. */
 export type Place =
@@ -340,6 +340,7 @@ export function press(
 	const { place } = state;
 	const { panel } = profile;
 	if (state.locked) return unlocking(profile, state, stroke);
+	if (stroke.do === 'run' && !runsOn(profile, place, stroke.key)) return state;
 	if (!place) return atRest(profile, state, stroke);
 	const leave = place.in === 'program' ? panel.program!.leave : panel.places[place.menu]!.leave;
 	// leaving comes first where it is a gesture of its own

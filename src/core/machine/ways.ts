@@ -17,7 +17,7 @@ export interface Way {
 const known = new WeakMap<Panel, readonly Way[]>();
 
 /** Every way that begins at rest. */
-export function waysOf({ panel }: Operable): readonly Way[] {
+export function waysOf({ panel }: Pick<Operable, 'panel'>): readonly Way[] {
 	const made = known.get(panel);
 	if (made) return made;
 	const ways: Way[] = [];
@@ -54,6 +54,35 @@ export function changeOf(
 	if (stroke.do !== 'press' && stroke.do !== 'run') return null;
 	const steps = stroke.do === 'press' ? stroke.times : stroke.steps;
 	return stroke.key === up ? steps : stroke.key === down ? -steps : null;
+}
+
+/**
+ * Whether a value runs on while a key is held, at rest (null) or in a place. Not where holding that key there is a gesture of its
+ * own: it clears the step, copies, leaves.
+ */
+export function runsOn(
+	{ keying, panel }: Operable,
+	place: { readonly in: 'program' } | { readonly in: 'menu'; readonly menu: number } | null,
+	key: string
+): boolean {
+	if (keying.presses.runsOnAfter === null) return false;
+	const holds = (gesture: PanelGesture | null | undefined) =>
+		gesture?.do === 'hold' && gesture.keys.length === 1 && gesture.keys[0] === key;
+	if (!place) {
+		const text = strokesOf({ do: 'hold', keys: [key], seconds: 1 })[0]!.replace(/1$/, '');
+		const { rest } = panel;
+		return (
+			(key === rest?.up || key === rest?.down) &&
+			!waysOf({ panel }).some(({ strokes }) => strokes[0]!.startsWith(text))
+		);
+	}
+	if (place.in === 'menu') {
+		const { up, down, take, leave } = panel.places[place.menu]!;
+		return (key === up || key === down) && !holds(take) && !holds(leave[0]);
+	}
+	const { up, down, take, day, clear, copy, leave } = panel.program!;
+	const others = [take, day, clear, copy?.start, copy?.put, leave[0]];
+	return (key === up || key === down) && !others.some(holds);
 }
 
 /** Whether a stroke is this gesture, done once. */

@@ -13,7 +13,7 @@ export const CAUSES_OF: Readonly<Record<Fault, readonly CauseKind[]>> = {
 	'batteries-out': ['clock-off', 'weekday-off', 'factory-week'],
 	'left-off-program': ['left-off', 'left-manual', 'left-away'],
 	'day-not-copied': ['day-not-copied', 'somebody-changed'],
-	'hands-at-the-keys': ['somebody-changed', 'day-not-copied'],
+	'hands-at-the-keys': ['somebody-changed', 'day-not-copied', 'step-slip'],
 	'limit-set': ['limit'],
 	'pairing-lost': ['no-radio'],
 	'sensor-in-sun': ['sensor']
@@ -30,6 +30,7 @@ const LATE_MINUTES = 25;
 /** Parts of a day in which people feel it, in minutes. */
 const PARTS = [
 	{ what: 'cold', from: 360, to: 540 },
+	{ what: 'cold', from: 600, to: 1020 },
 	{ what: 'cold', from: 1080, to: 1320 },
 	{ what: 'hot', from: 60, to: 300 },
 	{ what: 'hot', from: 600, to: 1020 }
@@ -52,17 +53,19 @@ function weekOf({ world, planned }: Planted): TwoWeeks {
 	return weeks;
 }
 
+/** The day of the week (0 = Monday) and the minute of the day that the wall shows at a point. */
+function wallOf({ around }: World, { atMs }: LogPoint): { readonly day: number; readonly minute: number } {
+	const minute = Math.floor(wallAt(around.timeZone, atMs));
+	return {
+		day: (((Math.floor(minute / DAY_MINUTES) + 3) % 7) + 7) % 7,
+		minute: ((minute % DAY_MINUTES) + DAY_MINUTES) % DAY_MINUTES
+	};
+}
+
 /** What a household lives through in the week after something went wrong, as facts: when it is cold, when too hot, when it comes on. */
 export function livedThrough(planted: Planted): Fact[] {
 	const { right, lived } = weekOf(planted);
-	const { timeZone } = planted.world.around;
-	const wall = (point: LogPoint) => {
-		const minute = Math.floor(wallAt(timeZone, point.atMs));
-		return {
-			day: (((Math.floor(minute / DAY_MINUTES) + 3) % 7) + 7) % 7,
-			minute: ((minute % DAY_MINUTES) + DAY_MINUTES) % DAY_MINUTES
-		};
-	};
+	const wall = (point: LogPoint) => wallOf(planted.world, point);
 	const days = Array.from({ length: 7 }, (_, d) => d);
 	const facts: Fact[] = [];
 	for (const { what, from, to } of PARTS) {
@@ -152,8 +155,22 @@ export function householdAnswers(planted: Planted, question: QuestionId): string
 			if (profile.temperature === null) return null;
 			const { right, lived } = weekOf(planted);
 			const warmest = Math.max(...right.map(({ setC }) => setC ?? -Infinity));
-			const beside = right.flatMap(({ setC }, i) =>
-				setC !== null && setC > warmest - 0.5 && lived[i] ? [(lived[i].setC ?? 5) - setC] : []
+			// looked at when it is cold, where that was said
+			const cold = livedThrough(planted).filter((fact) => fact.kind === 'feels' && fact.what === 'cold');
+			const isLooked = (point: LogPoint) => {
+				const { day, minute } = wallOf(world, point);
+				return (
+					cold.length === 0 ||
+					cold.some(
+						(fact) =>
+							fact.kind === 'feels' && fact.days.includes(day) && minute >= fact.from && minute < fact.to
+					)
+				);
+			};
+			const beside = right.flatMap((point, i) =>
+				point.setC !== null && point.setC > warmest - 0.5 && lived[i] && isLooked(point)
+					? [(lived[i].setC ?? 5) - point.setC]
+					: []
 			);
 			// what it is set to at most of the times at which it should be warm
 			const middle = beside.sort((a, b) => a - b)[beside.length >> 1] ?? 0;
@@ -161,6 +178,8 @@ export function householdAnswers(planted: Planted, question: QuestionId): string
 		}
 		case 'water':
 			return 'yes';
+		case 'keys':
+			return machine.locked ? 'locked' : 'work';
 	}
 }
 

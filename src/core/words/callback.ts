@@ -1,4 +1,14 @@
-import type { Call, Cause, CauseKind, Fact, LogMatch, QuestionId, Ranked, RankedPair } from '../callback';
+import {
+	slipOf,
+	type Call,
+	type Cause,
+	type CauseKind,
+	type Fact,
+	type LogMatch,
+	type QuestionId,
+	type Ranked,
+	type RankedPair
+} from '../callback';
 import { modeSentence, type ControlProfile } from '../control';
 import { clockTime, DAY_NAMES, dayRange, duration } from '../week';
 
@@ -26,18 +36,40 @@ export function matterWords(
 			return figure < 10
 				? `${DAY_NAMES[figure - 1]!} was not keyed: it holds the day before`
 				: `${DAY_NAMES[Math.floor(figure / 10) - 1]!}, and the days like it, hold what ${DAY_NAMES[(figure % 10) - 1]!} is meant to have`;
+		case 'step-slip': {
+			const { day, step, minutes } = slipOf(figure);
+			const off =
+				minutes === 720
+					? 'half a day off, morning for evening'
+					: `an hour too ${minutes > 0 ? 'late' : 'early'}`;
+			return `${DAY_NAMES[day]!}${step > 0 ? `, change ${step},` : ''} was keyed ${off}`;
+		}
+		case 'starts-early':
+			return 'It starts early by itself, and a lead is in its week as well';
 		case 'source-later':
 			return 'What feeds it starts later than the room asks';
 		case 'source-off':
 			return 'What feeds it is off';
 		case 'no-radio':
 			return figure > 0 ? 'Its receiver does not hear it, and heats on' : 'Its receiver does not hear it';
+		case 'receiver-held':
+			return 'It was put on at the receiver’s own key';
 		case 'no-power':
 			return 'Its batteries or its supply are out';
+		case 'locked':
+			return 'It is locked at a setting that is too low';
 		case 'limit':
 			return 'A limit holds it down';
 		case 'sensor':
-			return 'Its sensor is warmer than the room: sun, a lamp, a pipe, or something before it';
+			return figure === 1
+				? 'Sun falls on it by day, and it believes the room is warm'
+				: 'Its sensor is warmer than the room: a lamp, a pipe, or something before it';
+		case 'offset':
+			return figure > 0
+				? 'Its offset makes it show more than the room has'
+				: 'Its offset makes it show less than the room has';
+		case 'changeover':
+			return figure > 0 ? 'It only heats, and does not cool' : 'It only cools, and does not heat';
 		case 'slow-room':
 			return 'The room needs longer than it is given in this cold';
 		case 'weak-emitter':
@@ -61,6 +93,8 @@ export function factWords(fact: Fact): string {
 				: `${fact.what === 'cold' ? 'cold' : 'too hot'} ${clockTime(fact.from)} to ${clockTime(fact.to)}, ${on(fact.days)}`;
 		case 'turns':
 			return `${fact.to === 'on' ? 'comes on' : 'goes off'} at ${clockTime(fact.at)}, ${on(fact.days)}`;
+		case 'shows':
+			return `it shows ${String(fact.degrees)} °${fact.unit}${fact.at === null ? '' : ` at ${clockTime(fact.at)}`}${fact.days.length === 7 ? '' : `, ${dayRange([...fact.days])}`}`;
 		case 'log':
 			return 'a logger’s file of the room';
 		case 'answer':
@@ -77,7 +111,8 @@ const ABOUT: Readonly<Record<QuestionId, string>> = {
 	lamp: 'the receiver’s lamp',
 	'which-days': 'it is so',
 	'set-to': 'it is set',
-	water: 'hot water'
+	water: 'hot water',
+	keys: 'its keys'
 };
 
 /** A question as it is read out to the household. */
@@ -90,8 +125,9 @@ export const askingWords = (question: QuestionId): string =>
 		'heater-asked': 'Turn it up as far as it goes. After a quarter of an hour, is the heater hot?',
 		lamp: 'What does the lamp at the receiver show?',
 		'which-days': 'Is it every day, or only on some days?',
-		'set-to': 'When it should be warm, what temperature does it say it is set to?',
-		water: 'Is there hot water at the taps?'
+		'set-to': 'When it should be warm and is not, what temperature does it say it is set to?',
+		water: 'Is there hot water at the taps?',
+		keys: 'Press a key: does anything happen, or is it locked?'
 	})[question];
 
 const ANSWERS: Readonly<Record<string, string>> = {
@@ -122,7 +158,9 @@ const ANSWERS: Readonly<Record<string, string>> = {
 	'set-to/lower': 'lower than that',
 	'set-to/higher': 'higher than that',
 	'water/yes': 'yes',
-	'water/no': 'no'
+	'water/no': 'no',
+	'keys/work': 'they work',
+	'keys/locked': 'locked, or nothing happens'
 };
 
 /** An answer as it stands on its button. */
@@ -146,6 +184,7 @@ export const headlineWords = (first: Ranked | null, profile: Pick<ControlProfile
 		? 'Take down what was said, as it was said: the causes are weighed against what is known of this very control.'
 		: `${first.share >= 0.85 ? 'Almost certainly' : first.share >= 0.5 ? 'Most likely' : 'Perhaps'}: ${matterWords(first.cause, profile)}.`;
 
+const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 const end = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`);
 
 /** What to do about a cause on this very control: what the household can press, or what to bring and look at. */
@@ -164,14 +203,27 @@ export function mendWords({ kind }: Pick<Cause, 'kind'>, profile: ControlProfile
 		case 'factory-week':
 			return 'Its week is to be keyed again: take the card, and look at its batteries.';
 		case 'day-not-copied':
+		case 'step-slip':
 		case 'somebody-changed':
 			return 'Read it back, and key again what differs.';
+		case 'starts-early':
+			return 'One of the two is enough: turn its early start off in its menu, or take the lead out of the week.';
 		case 'source-later':
 			return 'Let what feeds it begin earlier: House says by how much.';
 		case 'source-off':
 			return 'See that the boiler or heat pump is switched on and shows no fault; anything behind its cover belongs to a licensed trade.';
 		case 'no-radio':
 			return end(operation.receiver?.pairing ?? 'Pair control and receiver again as their maker says');
+		case 'receiver-held':
+			return end(operation.receiver?.ownKey || 'Put the receiver back to follow its control');
+		case 'locked':
+			return operation.lock
+				? `End the lock: ${end(operation.lock.ends)} Then ${small(end(auto || habits.manual?.how || 'put it back on its program'))}`
+				: 'End the lock, then put it back on its program.';
+		case 'offset':
+			return 'Hold a thermometer beside it for a quarter of an hour, and key the offset anew.';
+		case 'changeover':
+			return 'Let it do both in its menu, and wait as long as its compressor must rest; anything behind a cover belongs to a licensed trade.';
 		case 'no-power':
 			return habits.power === 'batteries'
 				? 'Fit new batteries, then set its clock.'
@@ -190,8 +242,6 @@ export function mendWords({ kind }: Pick<Cause, 'kind'>, profile: ControlProfile
 			return 'Nothing told by telephone settles it: make a visit, test it step by step, and read it back.';
 	}
 }
-
-const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Two things at once, where one does not explain all. */
 export const pairWords = (
@@ -254,12 +304,18 @@ const OUTCOMES: Readonly<Record<CauseKind, string>> = {
 	'left-away': 'left on away',
 	'factory-week': 'its week was lost',
 	'day-not-copied': 'a day was not keyed',
+	'step-slip': 'a step was keyed wrong',
+	'starts-early': 'early start and a lead at once',
 	'source-later': 'what feeds it starts too late',
 	'source-off': 'what feeds it was off',
 	'no-radio': 'its receiver did not hear it',
+	'receiver-held': 'the receiver’s own key',
 	'no-power': 'batteries or supply',
+	locked: 'locked at the wrong setting',
 	limit: 'a limit held it down',
 	sensor: 'its sensor',
+	offset: 'its offset',
+	changeover: 'it was let only heat, or only cool',
 	'slow-room': 'a lead too short',
 	'weak-emitter': 'what heats it is too weak',
 	'somebody-changed': 'somebody changed its week',
@@ -305,9 +361,12 @@ const feels = (what: 'cold' | 'hot', from: number, to: number): Fact => ({
 /** What a customer can choose that is wrong, in their words, with what it says. */
 export const TROUBLES: readonly { readonly words: string; readonly fact: Fact }[] = [
 	{ words: 'Cold in the mornings', fact: feels('cold', 360, 540) },
+	{ words: 'Cold in the daytime', fact: feels('cold', 600, 1020) },
 	{ words: 'Cold in the evenings', fact: feels('cold', 1080, 1320) },
 	{ words: 'Never warm', fact: feels('cold', 0, 1440) },
 	{ words: 'Too hot at night', fact: feels('hot', 60, 300) },
+	{ words: 'Too hot in the daytime', fact: feels('hot', 600, 1020) },
+	{ words: 'The keys do nothing', fact: { kind: 'answer', question: 'keys', answer: 'locked' } },
 	{ words: 'The display is blank', fact: { kind: 'answer', question: 'clock-shows', answer: 'blank' } },
 	{ words: 'The clock is wrong', fact: { kind: 'answer', question: 'clock-shows', answer: 'another-time' } },
 	{ words: 'No hot water either', fact: { kind: 'answer', question: 'water', answer: 'no' } }

@@ -20,6 +20,7 @@ export function clockCauses(make: Making): void {
 				...usual,
 				'clock-shows': minutes === 60 ? 'hour-ahead' : minutes === -60 ? 'hour-behind' : 'another-time',
 				since: isChange ? 'clocks-changed' : 'power',
+				'set-to': 'lower',
 				'which-days': 'every'
 			},
 			{ figure: minutes, levels: rotate(asked, minutes / SLOT_MINUTES) }
@@ -34,6 +35,7 @@ export function clockCauses(make: Making): void {
 				...usual,
 				'clock-shows': 'another-day',
 				since: 'power',
+				'set-to': 'lower',
 				'which-days': 'some'
 			},
 			{ figure: day, levels: rotate(asked, (day * DAY_MINUTES) / SLOT_MINUTES) }

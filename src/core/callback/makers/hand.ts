@@ -4,8 +4,10 @@ import { SLOTS } from '../worlds';
 
 /** It was left in what a hand put it to: manual, off, away. */
 export function handCauses(make: Making): void {
-	const { called, add, always, gated, nothing, usual } = make;
+	const { called, add, always, gated, nothing, spanC, usual } = make;
 	const { zone, onSite, profile } = called;
+	const [lowC, highC] = spanC;
+	const leastC = profile.temperature?.minC ?? 0;
 	const { habits } = profile;
 	// what it was left in at the last visit, or was said to stand on with no end
 	const left = (what: NonNullable<OnSite['leftIn']>, kind?: Exception['kind']) =>
@@ -20,29 +22,46 @@ export function handCauses(make: Making): void {
 			5 * more,
 			nothing,
 			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every', 'set-to': 'lower' },
-			{ figure: -1 }
+			{ figure: -1, shown: [leastC, highC - 1] }
 		);
 		add(
 			'left-manual',
 			2 * more,
 			gated(always),
 			{ ...usual, mode: 'manual', since: 'visitors', 'which-days': 'every', 'set-to': 'higher' },
-			{ figure: 1, levels: new Float64Array(SLOTS).fill(1) }
+			{ figure: 1, levels: new Float64Array(SLOTS).fill(1), shown: [highC - 0.5, highC + 6] }
 		);
 	}
 	if (habits.off)
-		add('left-off', 3 * left('off', 'off'), nothing, {
-			...usual,
-			mode: 'off',
-			since: 'visitors',
-			'set-to': 'lower',
-			'heater-asked': 'cold'
-		});
+		add(
+			'left-off',
+			3 * left('off', 'off'),
+			nothing,
+			{ ...usual, mode: 'off', since: 'visitors', 'set-to': 'lower', 'heater-asked': 'cold' },
+			{ shown: [leastC, 10] }
+		);
 	if (habits.holiday)
-		add('left-away', 3 * left('holiday'), nothing, {
-			...usual,
-			mode: 'away',
-			since: 'visitors',
-			'set-to': 'lower'
-		});
+		add(
+			'left-away',
+			3 * left('holiday'),
+			nothing,
+			{ ...usual, mode: 'away', since: 'visitors', 'set-to': 'lower' },
+			{ shown: [leastC, lowC] }
+		);
+	// at a figure that nobody can change: manual first, then the lock
+	if (profile.operation.lock && (habits.manual || habits.hold))
+		add(
+			'locked',
+			onSite.lockSet ? 2 : 0.8,
+			nothing,
+			{
+				...usual,
+				mode: 'manual',
+				since: 'visitors',
+				'set-to': 'lower',
+				'heater-asked': undefined,
+				keys: 'locked'
+			},
+			{ shown: [leastC, highC - 1] }
+		);
 }

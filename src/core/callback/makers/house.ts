@@ -3,7 +3,7 @@ import { SLOTS } from '../worlds';
 
 /** What feeds it, what it speaks to, what it lives on. */
 export function houseCauses(make: Making): void {
-	const { called, add, allowed, always, gated, nothing, usual, wanted } = make;
+	const { called, add, allowed, always, asked, gated, nothing, usual, wanted } = make;
 	const { zone, onSite, profile } = called;
 	const { habits } = profile;
 	if (allowed && wanted.some((on, i) => on && !allowed[i]))
@@ -37,8 +37,17 @@ export function houseCauses(make: Making): void {
 		if (alone !== 'off')
 			add('no-radio', prior / 2, gated(always), lost, {
 				figure: 1,
-				levels: new Float64Array(SLOTS).fill(alone === 'stays' ? 1 : 0.5)
+				levels: new Float64Array(SLOTS).fill(alone === 'stays' ? 1 : 0.5),
+				shown: asked
 			});
+		if (profile.operation.receiver?.ownKey)
+			add(
+				'receiver-held',
+				0.7,
+				gated(always),
+				{ ...usual, since: 'visitors', 'which-days': 'every', lamp: undefined },
+				{ levels: new Float64Array(SLOTS).fill(1), shown: asked }
+			);
 	}
 	add('no-power', habits.power === 'batteries' ? 5 : 1.5, nothing, {
 		...usual,

@@ -1,12 +1,13 @@
 import { expandProgram } from '../../control';
 import { factoryMemory, programOf } from '../../machine';
+import { canStartEarly, startsEarlyIn } from '../../plan';
 import type { Making } from '../making';
-import { around, asks, levelsOf, SLOTS } from '../worlds';
+import { around, asks, levelsOf, SLOT_MINUTES, SLOTS, USUAL_RISE_MINUTES } from '../worlds';
 
 /** It runs another week than was planned: that of the factory, or some days that of others. */
 export function weekCauses(make: Making): void {
-	const { called, add, asked, gated, held, like, usual, wanted } = make;
-	const { profile, program } = called;
+	const { called, add, asked, gated, held, like, mild, usual, wanted } = make;
+	const { profile, program, zone } = called;
 	const { habits } = profile;
 	if (habits.clock.summerTime === 'no-clock' || program.form === 'plain') return;
 	const factory = profile.panel && programOf(profile, factoryMemory(profile));
@@ -19,9 +20,23 @@ export function weekCauses(make: Making): void {
 			{
 				...usual,
 				since: 'power',
+				'set-to': 'lower',
 				'which-days': 'every'
 			},
 			{ levels: levelsOf(week, held) }
+		);
+	}
+	if (canStartEarly(profile) && zone.lead.school !== 'at-need') {
+		// it begins before a start that was brought forward already, by what the room takes
+		const early = Math.max(1, Math.round((mild ?? USUAL_RISE_MINUTES) / SLOT_MINUTES));
+		const sooner = wanted.map((on, i) => (on || wanted[around(i + early)] ? 1 : 0));
+		const isBoth = zone.lead.school !== 'control' && startsEarlyIn(zone, profile);
+		add(
+			'starts-early',
+			isBoth ? 8 : 0.5,
+			gated(sooner),
+			{ ...usual, since: 'always', 'which-days': 'every' },
+			{ levels: asked.map((level, i) => Math.max(level, sooner[i] ? asked[around(i + early)]! : 0)) }
 		);
 	}
 	const byDay = Array.from({ length: 7 }, (_, d) => wanted.slice((d * SLOTS) / 7, ((d + 1) * SLOTS) / 7));
@@ -37,7 +52,7 @@ export function weekCauses(make: Making): void {
 			'day-not-copied',
 			0.4,
 			gated(heats),
-			{ ...usual, since: 'always', 'which-days': 'some' },
+			{ ...usual, since: 'always', 'set-to': 'lower', 'which-days': 'some' },
 			{ figure: d + 1, levels }
 		);
 	}
@@ -61,7 +76,7 @@ export function weekCauses(make: Making): void {
 				'day-not-copied',
 				0.6,
 				gated(heats),
-				{ ...usual, since: 'always', 'which-days': 'some' },
+				{ ...usual, since: 'always', 'set-to': 'lower', 'which-days': 'some' },
 				{ figure: 10 * (days[0]! + 1) + source + 1, levels }
 			);
 		}

@@ -12,7 +12,14 @@ import {
 	type Surroundings,
 	type World
 } from '$core/rehearsal';
-import { type Display, type MachineState, type Memory, type Operable, type Stroke } from '$core/machine';
+import {
+	runsOn,
+	type Display,
+	type MachineState,
+	type Memory,
+	type Operable,
+	type Stroke
+} from '$core/machine';
 import type { Room } from '$core/plan';
 import { nextTransitions } from '$core/run';
 
@@ -123,16 +130,7 @@ export class StandIn {
 
 	/** Whether holding this key moves the value under the cursor. */
 	runs(key: string): boolean {
-		const { place } = this.state;
-		if (!place || this.profile.keying.presses.runsOnAfter === null) return false;
-		const { panel } = this.profile;
-		const { up, down } = place.in === 'program' ? panel.program! : panel.places[place.menu]!;
-		// where a longer hold of the same key is a gesture there, it is that
-		const clear = place.in === 'program' ? panel.program!.clear : null;
-		return (
-			(key === up || key === down) &&
-			!(clear?.do === 'hold' && clear.keys.length === 1 && clear.keys[0] === key)
-		);
+		return runsOn(this.profile, this.state.place, key);
 	}
 
 	/** Its power gone for so many minutes. */
