@@ -22,16 +22,20 @@ test('a call is taken on a phone: what was said, the one question, its answers, 
 		'somebody was at its keys',
 		'manual, or held',
 		'only this room',
+		'they work',
 		'the right time',
 		'every day',
 		'hot'
 	];
 	const asked = page.getByRole('region', { name: 'Ask now' });
+	await expect(asked).toBeVisible();
 	for (let n = 0; n < 4 && (await asked.isVisible()); n++) {
 		for (const name of answers) {
 			const answer = asked.getByRole('button', { name, exact: true });
 			if (await answer.isVisible()) {
+				const question = await asked.getByRole('heading').innerText();
 				await answer.click();
+				await expect(asked.getByRole('heading', { name: question })).toHaveCount(0);
 				break;
 			}
 		}
@@ -138,6 +142,7 @@ test('a logger’s file an hour late is recognised without a question', async ({
 		c = warms ? Math.min(20.5, c + 0.6) : Math.max(16.5, c - (c - 8) * 0.025);
 		lines.push(line(minute, c));
 	}
+	await expect(file).toBeEnabled();
 	await file.setInputFiles({ name: 'cold.csv', mimeType: 'text/csv', buffer: Buffer.from('time,room\n') });
 	await expect(page.getByRole('alert').filter({ hasText: 'cold.csv' })).toBeVisible();
 	const log = Buffer.from(`time,room\n${lines.join('\n')}\n`);

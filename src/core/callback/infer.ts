@@ -4,9 +4,12 @@ import { SLOT_MINUTES, SLOTS } from './worlds';
 import { QUESTION_IDS, type Fact, type QuestionId } from './facts';
 import { agreement } from './log';
 
+/** A cause without its world: what it is called by, and its weight before anything was said. */
+export type Named = Pick<Cause, 'id' | 'kind' | 'figure' | 'prior'>;
+
 /** A cause with what it is worth after what was said: shares sum to one. */
-export interface Ranked {
-	readonly cause: Cause;
+export interface Ranked<Of extends Named = Cause> {
+	readonly cause: Of;
 	readonly share: number;
 	/** For each fact, by its place: how likely it is said where this is the matter, from 0 to 1. */
 	readonly explains: readonly number[];
@@ -150,10 +153,10 @@ const COSTS: Readonly<Record<QuestionId, number>> = {
 };
 
 /** A question with what it is expected to tell, in bits, and what is likeliest after each answer. */
-export interface Asking {
+export interface Asking<Of extends Named = Cause> {
 	readonly question: QuestionId;
 	readonly gainBits: number;
-	readonly answers: readonly { readonly answer: string; readonly share: number; readonly likeliest: Cause }[];
+	readonly answers: readonly { readonly answer: string; readonly share: number; readonly likeliest: Of }[];
 }
 
 /** What a question is expected to tell of causes that are worth so much. */
@@ -204,8 +207,8 @@ export function nextQuestion(
 }
 
 /** Two causes at once, with what they are worth against every single one. */
-export interface RankedPair {
-	readonly causes: readonly [Cause, Cause];
+export interface RankedPair<Of extends Named = Cause> {
+	readonly causes: readonly [Of, Of];
 	/** Against the likeliest single cause: above 1 where the two explain more than any one. */
 	readonly odds: number;
 	readonly explains: readonly number[];

@@ -299,6 +299,10 @@ const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[
 
 /** In which order the dates of a log stand: by a figure over twelve, else by which of them lets its time go on evenly. */
 function orderOf(rows: LogTable['rows'], time: readonly number[]): { order: DateOrder; certain: boolean } {
+	// where the year stands first in the first of them it stands so in all
+	const begun = rows.slice(0, LOOKED_AT).flatMap((row) => rawTime(row.cells[time[0]!] ?? '') ?? []);
+	if (begun.some((raw) => raw.date) && begun.every((raw) => raw.yearFirst))
+		return { order: 'ymd', certain: true };
 	const dates = rows.flatMap((row) => rawTime(row.cells[time[0]!] ?? '') ?? []).filter((raw) => raw.date);
 	if (dates.length === 0 || dates.every((raw) => raw.yearFirst)) return { order: 'ymd', certain: true };
 	const open = dates.filter((raw) => !raw.yearFirst);

@@ -28,6 +28,8 @@ const NAMED_FIRST = /^(?:[a-z]{3,9},? )?([a-z]{3})[a-z]*\.? (\d{1,2}),? (\d{2,4}
 const CLOCK =
 	/^(\d{1,2})[:.](\d{2})(?:[:.](\d{2})(?:[.,]\d+)?)? ?(am|pm|a\.m\.|p\.m\.)? ?(z|utc|gmt|[+-]\d{2}:?\d{2}|[+-]\d{2})?$/i;
 
+const USUAL = /^(\d{4})-(\d{2})-(\d{2})[ T](\d{2}):(\d{2})(?::(\d{2}))?$/;
+
 const fullYear = (year: number) => (year < 100 ? 2000 + year : year);
 
 /** A date alone; null where it is none. */
@@ -74,6 +76,18 @@ function clockOf(text: string): Pick<RawTime, 'minutes' | 'offset'> | null {
  * two together or each for itself; or seconds (milliseconds) since 1970. Null where it is none of them.
  */
 export function rawTime(text: string): RawTime | null {
+	// as most loggers write it; a year of minutes has half a million of them
+	const usual = USUAL.exec(text);
+	if (usual && Number(usual[4]) < 24 && Number(usual[5]) < 60) {
+		const [, year, month, day, hour, minute, second = 0] = usual.map(Number);
+		if (!(second > 59))
+			return {
+				date: [year!, month!, day!],
+				yearFirst: true,
+				minutes: hour! * 60 + minute! + (Number.isNaN(second) ? 0 : second) / 60,
+				offset: null
+			};
+	}
 	const plain = text
 		.trim()
 		.replace(/^["'[]+|["'\]]+$/g, '')
@@ -110,9 +124,23 @@ export function minuteOf(raw: RawTime, order: DateOrder): number | null {
 		: order === 'mdy'
 			? [fullYear(c), a, b]
 			: [fullYear(c), b, a];
+	// one reading after another is of one day
+	if (lastDay?.year !== year || lastDay.month !== month || lastDay.day !== day)
+		lastDay = { year, month, day, minute: midnight(year, month, day) };
+	return lastDay.minute === null ? null : lastDay.minute + raw.minutes;
+}
+let lastDay: {
+	readonly year: number;
+	readonly month: number;
+	readonly day: number;
+	readonly minute: number | null;
+} | null = null;
+
+/** The minute at which a day begins, since 1970 on the wall; null where there is no such day. */
+function midnight(year: number, month: number, day: number): number | null {
 	const two = (n: number) => String(n).padStart(2, '0');
 	try {
-		return wallMinute(`${String(year).padStart(4, '0')}-${two(month)}-${two(day)}T00:00`) + raw.minutes;
+		return wallMinute(`${String(year).padStart(4, '0')}-${two(month)}-${two(day)}T00:00`);
 	} catch {
 		return null;
 	}

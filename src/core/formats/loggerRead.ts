@@ -21,6 +21,8 @@ const SHORTEST_STRETCH_MINUTES = 360;
 const MOST_STRETCHES = 6;
 /** A clock that jumps back by no more than this was set, and time went on meanwhile as before. */
 const LARGEST_SET_MINUTES = 180;
+/** Of so many rows at a time the share read is told. */
+const TOLD_EVERY = 20_000;
 /** With more readings missing than this share a log is none. */
 const MOST_MISSING = 0.5;
 
@@ -58,9 +60,14 @@ const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? 
 /**
  * Reads a log by what its columns were chosen for. Readings that are missing are left out, repeated times count once; a clock that was set
  * back is mended, one line out of order left out; gaps over an hour part the log, and its parts are used each for itself: all that is
- * said. Refused, with the line of the file: a time or figure that is none, a temperature that no room has.
+ * said. Refused, with the line of the file: a time or figure that is none, a temperature that no room has. `onshare` hears the share read.
  */
-export function readLog(table: LogTable, choice: LogChoice, givens: LogGivens): Read<LoggerFile> {
+export function readLog(
+	table: LogTable,
+	choice: LogChoice,
+	givens: LogGivens,
+	onshare?: (share: number) => void
+): Read<LoggerFile> {
 	if (choice.room === null) {
 		const names = table.columns.map(({ title }) => title).join(', ');
 		return refused(`No column tells the room’s temperature. Choose it from: ${names}.`);
@@ -79,7 +86,8 @@ export function readLog(table: LogTable, choice: LogChoice, givens: LogGivens): 
 	let days = 0;
 	let lastClock = -Infinity;
 	let firstOffset: number | null = null;
-	for (const row of table.rows) {
+	for (const [i, row] of table.rows.entries()) {
+		if (i > 0 && i % TOLD_EVERY === 0) onshare?.(i / table.rows.length);
 		const { line, cells } = row;
 		const time = rowMinute(row, choice);
 		if (typeof time === 'string') {
@@ -177,10 +185,15 @@ export function readLog(table: LogTable, choice: LogChoice, givens: LogGivens): 
 	};
 }
 
-/** Opens a log and reads it by what its columns seem to be, or by what a person chose. */
-export function readLogger(text: string, givens: LogGivens, choice?: LogChoice): Read<LoggerFile> {
+/** Opens a log and reads it by what its columns seem to be, or by what a person chose. `onshare` hears the share read. */
+export function readLogger(
+	text: string,
+	givens: LogGivens,
+	choice?: LogChoice,
+	onshare?: (share: number) => void
+): Read<LoggerFile> {
 	const table = openLog(text);
-	return table.ok ? readLog(table.value, choice ?? table.value.guess, givens) : table;
+	return table.ok ? readLog(table.value, choice ?? table.value.guess, givens, onshare) : table;
 }
 
 /** Readings in the order of their times: repeated ones once, one line out of order left out, a clock that was set back mended. */
@@ -205,7 +218,7 @@ function inOrder(raw: readonly (Reading & { readonly line: number })[]): {
 				next.at + shift > last.at &&
 				next.at + shift < at;
 			if (ahead) astray++;
-			else readings.push({ ...one, at });
+			else readings.push(shift === 0 ? one : { ...one, at });
 			continue;
 		}
 		if (at === last.at) {
@@ -237,8 +250,13 @@ function inOrder(raw: readonly (Reading & { readonly line: number })[]): {
 }
 
 function typicalStep(raw: readonly Reading[]): number {
-	const steps = raw.slice(1).flatMap((one, i) => (one.at > raw[i]!.at ? [one.at - raw[i]!.at] : []));
-	return steps.sort((a, b) => a - b)[steps.length >> 1] ?? LOG_STEP_MINUTES;
+	const steps = new Float64Array(raw.length);
+	let count = 0;
+	for (let i = 1; i < raw.length; i++) {
+		const step = raw[i]!.at - raw[i - 1]!.at;
+		if (step > 0) steps[count++] = step;
+	}
+	return steps.subarray(0, count).sort()[count >> 1] ?? LOG_STEP_MINUTES;
 }
 
 /** The stretches between gaps, in their order, without those that are short; and how many those are. A log of one stretch is used whatever its length. */

@@ -5,6 +5,7 @@ import {
 	type CauseKind,
 	type Fact,
 	type LogMatch,
+	type Named,
 	type QuestionId,
 	type Ranked,
 	type RankedPair
@@ -179,7 +180,7 @@ export function explainsWords(facts: readonly Fact[], explains: readonly number[
 }
 
 /** The headline: what is likeliest by now. */
-export const headlineWords = (first: Ranked | null, profile: Pick<ControlProfile, 'panel'>): string =>
+export const headlineWords = (first: Ranked<Named> | null, profile: Pick<ControlProfile, 'panel'>): string =>
 	first === null
 		? 'Take down what was said, as it was said: the causes are weighed against what is known of this very control.'
 		: `${first.share >= 0.85 ? 'Almost certainly' : first.share >= 0.5 ? 'Most likely' : 'Perhaps'}: ${matterWords(first.cause, profile)}.`;
@@ -245,7 +246,7 @@ export function mendWords({ kind }: Pick<Cause, 'kind'>, profile: ControlProfile
 
 /** Two things at once, where one does not explain all. */
 export const pairWords = (
-	{ causes: [a, b] }: Pick<RankedPair, 'causes'>,
+	{ causes: [a, b] }: Pick<RankedPair<Named>, 'causes'>,
 	profile: Pick<ControlProfile, 'panel'>
 ): string =>
 	`No one thing explains all of it. Two at once would: ${small(matterWords(a, profile))}, and ${small(matterWords(b, profile))}.`;

@@ -1,16 +1,5 @@
 import type { z } from 'zod';
-import {
-	causesOf,
-	contradiction,
-	likeliestPair,
-	nextQuestion,
-	rank,
-	taught,
-	unaskable,
-	understand,
-	type CalledZone,
-	type Cause
-} from '$core/callback';
+import { understand, weigh, type CalledZone, type Named } from '$core/callback';
 import { findProfile } from '$core/control';
 import { fitZone } from '$core/fit';
 import type { callbackRequest, callbackResponse, Problem } from '$core/formats';
@@ -34,11 +23,6 @@ export function computeCallback(
 	const profile = request.profile ?? findProfile(zone.control);
 	if (!profile) return unknownControl(zone.control);
 	const facts = [...request.facts, ...understand(said)];
-	const clash = contradiction(facts);
-	if (clash) {
-		const [i, j] = clash;
-		return { problem: { path: `facts[${j}]`, sentence: contradictionWords(facts[i]!, facts[j]!) } };
-	}
 	const called: CalledZone = {
 		zone,
 		profile,
@@ -51,16 +35,17 @@ export function computeCallback(
 		outdoorC,
 		missedChangeMinutes
 	};
-	const before = taught(causesOf(called), counts);
-	const sum = before.reduce((all, { prior }) => all + prior, 0);
-	const ranked = rank(before, facts);
-	const named = (cause: Cause) => ({
+	const { ranked, asking: next, pair, clash } = weigh(called, { facts, passed, counts });
+	if (clash) {
+		const [i, j] = clash;
+		return { problem: { path: `facts[${j}]`, sentence: contradictionWords(facts[i]!, facts[j]!) } };
+	}
+	const sum = ranked.reduce((all, { cause }) => all + cause.prior, 0);
+	const named = (cause: Named) => ({
 		kind: cause.kind,
 		figure: cause.figure,
 		words: matterWords(cause, profile)
 	});
-	const next = facts.length === 0 ? null : nextQuestion(ranked, facts, [...passed, ...unaskable(called)]);
-	const pair = likeliestPair(ranked, facts);
 	return {
 		value: {
 			facts: facts.map((fact) => ({ ...fact })),

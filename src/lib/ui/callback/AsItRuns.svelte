@@ -1,9 +1,10 @@
 <script lang="ts">
-	import { SLOT_MINUTES, SLOTS, type Cause, type Fact } from '$core/callback';
+	import { SLOT_MINUTES, SLOTS, type CauseWorld, type Fact } from '$core/callback';
 	import { DAY_SHORT } from '$core/week';
 
 	/** A day as it should run, and as it would where the likeliest cause is the matter. */
-	let { planned, likeliest, facts }: { planned: Cause; likeliest: Cause; facts: readonly Fact[] } = $props();
+	let { planned, likeliest, facts }: { planned: CauseWorld; likeliest: CauseWorld; facts: readonly Fact[] } =
+		$props();
 
 	const [WIDTH, HEIGHT] = [720, 34];
 	const PER_DAY = SLOTS / 7;

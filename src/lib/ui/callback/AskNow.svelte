@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Asking, QuestionId } from '$core/callback';
+	import type { Asking, Named, QuestionId } from '$core/callback';
 	import type { ControlProfile } from '$core/control';
 	import { answerWords, askingWords, matterWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
@@ -8,10 +8,13 @@
 	let {
 		asking,
 		profile,
+		answered,
 		onanswer
 	}: {
-		asking: Asking;
+		asking: Asking<Named>;
 		profile: ControlProfile;
+		/** Whether it was answered just now, and what comes next is not known yet. */
+		answered: boolean;
 		/** null where nobody can say. */
 		onanswer: (question: QuestionId, answer: string | null) => void;
 	} = $props();
@@ -23,9 +26,11 @@
 	<h2>“{askingWords(question)}”</h2>
 	<div class="answers">
 		{#each answers as { answer } (answer)}
-			<Button onclick={() => onanswer(question, answer)}>{answerWords(question, answer)}</Button>
+			<Button disabled={answered} onclick={() => onanswer(question, answer)}
+				>{answerWords(question, answer)}</Button
+			>
 		{/each}
-		<Button kind="quiet" onclick={() => onanswer(question, null)}>Cannot say</Button>
+		<Button kind="quiet" disabled={answered} onclick={() => onanswer(question, null)}>Cannot say</Button>
 	</div>
 	<ul class="soft">
 		{#each answers.filter(({ share }) => share > 0.12) as { answer, likeliest } (answer)}

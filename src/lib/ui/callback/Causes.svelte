@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Fact, Ranked } from '$core/callback';
+	import type { Fact, Named, Ranked } from '$core/callback';
 	import type { ControlProfile } from '$core/control';
 	import { explainsWords, matterWords, whyRankedWords } from '$core/words';
 	import Why from '../kit/Why.svelte';
@@ -9,7 +9,7 @@
 		ranked,
 		facts,
 		profile
-	}: { ranked: readonly Ranked[]; facts: readonly Fact[]; profile: ControlProfile } = $props();
+	}: { ranked: readonly Ranked<Named>[]; facts: readonly Fact[]; profile: ControlProfile } = $props();
 
 	const shown = $derived(ranked.filter(({ share }, i) => i < 5 && share >= 0.03));
 	const rest = $derived(ranked.slice(shown.length));

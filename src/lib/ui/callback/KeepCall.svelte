@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { CAUSE_KINDS, type Cause, type CauseKind } from '$core/callback';
+	import { CAUSE_KINDS, type CauseKind, type Named } from '$core/callback';
 	import { outcomeWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
@@ -9,7 +9,7 @@
 	import type { CallModel } from './callModel.svelte';
 
 	/** A call is kept with who called and what was promised, and closed with what it was. */
-	let { model, likeliest, causes }: { model: CallModel; likeliest: Cause; causes: readonly Cause[] } =
+	let { model, likeliest, causes }: { model: CallModel; likeliest: Named; causes: readonly Named[] } =
 		$props();
 
 	const { call, kept } = $derived(model);

@@ -4,6 +4,7 @@
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
+	import NumberField from '../kit/NumberField.svelte';
 	import TimeField from '../kit/TimeField.svelte';
 
 	/** What the household said: taken from large choices, shown as it was understood, and taken back one by one. */
@@ -11,6 +12,7 @@
 		facts,
 		said,
 		words,
+		unit,
 		onsaid,
 		onadd,
 		ontakeback
@@ -19,6 +21,8 @@
 		/** In their own words. */
 		said: string;
 		words: (fact: Fact) => string;
+		/** In which its control shows degrees; null where it shows none. */
+		unit: 'C' | 'F' | null;
 		onsaid: (said: string) => void;
 		onadd: (facts: readonly Fact[]) => void;
 		/** The fact at a place is taken back. */
@@ -47,9 +51,11 @@
 	const add = (fact: Fact) => onadd([fact]);
 	const felt = $derived<[string, Fact][]>([
 		['Cold in the mornings', { kind: 'feels', what: 'cold', days, from: 360, to: 540 }],
+		['Cold in the daytime', { kind: 'feels', what: 'cold', days, from: 600, to: 1020 }],
 		['Cold in the evenings', { kind: 'feels', what: 'cold', days, from: 1080, to: 1320 }],
 		['Never warm', { kind: 'feels', what: 'cold', days, from: 0, to: 1440 }],
-		['Too hot at night', { kind: 'feels', what: 'hot', days, from: 60, to: 300 }]
+		['Too hot at night', { kind: 'feels', what: 'hot', days, from: 60, to: 300 }],
+		['Too hot in the daytime', { kind: 'feels', what: 'hot', days, from: 600, to: 1020 }]
 	]);
 	let turns = $state<'on' | 'off'>('on');
 	/** A time that was taken is asked for anew. */
@@ -57,6 +63,11 @@
 	function takeTime(text: string) {
 		const [hour = 0, minute = 0] = text.split(':').map(Number);
 		add({ kind: 'turns', to: turns, days, at: hour * 60 + minute });
+		taken++;
+	}
+	function takeShown(degrees: number | null) {
+		if (degrees === null || unit === null) return;
+		add({ kind: 'shows', degrees, unit, days, at: null });
 		taken++;
 	}
 </script>
@@ -119,6 +130,19 @@
 			onchange={(next) => (turns = next as typeof turns)}
 		/>
 		{#key taken}<TimeField label="about" value={null} onchange={takeTime} />{/key}
+		{#if unit}
+			{#key taken}
+				<NumberField
+					label="It shows"
+					unit="°{unit}"
+					value={null}
+					least={unit === 'F' ? 0 : -20}
+					most={unit === 'F' ? 120 : 50}
+					empty
+					onchange={takeShown}
+				/>
+			{/key}
+		{/if}
 	</div>
 </section>
 

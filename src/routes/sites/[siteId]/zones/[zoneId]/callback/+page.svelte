@@ -1,15 +1,7 @@
 <script lang="ts">
-	import { untrack } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { page } from '$app/state';
-	import {
-		causesOf,
-		contradiction,
-		likeliestPair,
-		nextQuestion,
-		rank,
-		taught,
-		unaskable
-	} from '$core/callback';
+	import type { Weighed } from '$core/callback';
 	import { contradictionWords, factWords, headlineWords, mendWords, pairWords } from '$core/words';
 	import AskNow from '$lib/ui/callback/AskNow.svelte';
 	import AsItRuns from '$lib/ui/callback/AsItRuns.svelte';
@@ -20,6 +12,7 @@
 	import LogFile from '$lib/ui/callback/LogFile.svelte';
 	import WhatWasSaid from '$lib/ui/callback/WhatWasSaid.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
+	import { CallFollower } from '$lib/workers/callInWorker';
 
 	let { data } = $props();
 
@@ -38,17 +31,26 @@
 	});
 	const { facts, passed, outdoorC } = $derived(model.call);
 
-	const called = $derived({ ...data.called, outdoorC });
-	const causes = $derived(taught(causesOf(called), data.counts));
-	const ranked = $derived(rank(causes, facts));
-	const clash = $derived(contradiction(facts));
-	const asking = $derived(
-		facts.length === 0 || clash ? null : nextQuestion(ranked, facts, [...passed, ...unaskable(called)])
+	/** What is likely, and what to ask; null until it was weighed first. */
+	let weighed = $state.raw<Weighed | null>(null);
+	let follower: CallFollower | undefined;
+	onMount(() => {
+		follower = new CallFollower((next) => (weighed = next));
+		return () => follower?.stop();
+	});
+	$effect(() => follower?.request({ ...data.called, outdoorC }, { facts, passed, counts: data.counts }));
+	const first = $derived(weighed?.ranked[0] ?? null);
+	const answered = $derived(
+		passed.some((one) => one === weighed?.asking?.question) ||
+			facts.some((fact) => fact.kind === 'answer' && fact.question === weighed?.asking?.question)
 	);
-	const pair = $derived(likeliestPair(ranked, facts));
-	const first = $derived(ranked[0]!);
-	/** As the week should run: what is nothing in particular leaves it as it is. */
-	const planned = $derived(causes.at(-1)!);
+	/** Two things said that cannot both be so. */
+	const clash = $derived.by(() => {
+		const [a, b] = weighed?.clash ?? [];
+		return a !== undefined && b !== undefined && facts[a] && facts[b]
+			? ([facts[a], facts[b]] as const)
+			: null;
+	});
 	const { profile } = $derived(data.called);
 </script>
 
@@ -58,15 +60,20 @@
 	<h1>{data.zone.name}: what is the matter?</h1>
 	<p class="lead" role="status">{headlineWords(facts.length === 0 ? null : first, profile)}</p>
 	{#if clash}
-		<p class="signal" role="alert">{contradictionWords(facts[clash[0]]!, facts[clash[1]]!)}</p>
-	{:else if pair}
-		<p>{pairWords(pair, profile)}</p>
+		<p class="signal" role="alert">{contradictionWords(...clash)}</p>
+	{:else if weighed?.pair}
+		<p>{pairWords(weighed.pair, profile)}</p>
 	{/if}
 	<div class="parts">
 		<div>
-			{#if asking}
-				<AskNow {asking} {profile} onanswer={(question, answer) => model.answer(question, answer)} />
-			{:else if facts.length > 0 && !clash}
+			{#if weighed?.asking}
+				<AskNow
+					asking={weighed.asking}
+					{answered}
+					{profile}
+					onanswer={(question, answer) => model.answer(question, answer)}
+				/>
+			{:else if first && facts.length > 0 && !clash}
 				<section class="mend" aria-label="What to do">
 					<p class="soft">
 						{first.share >= 0.85 ? 'What to do' : 'No more can be told by telephone. Likeliest first'}
@@ -78,6 +85,7 @@
 				{facts}
 				said={model.call.said}
 				words={factWords}
+				unit={profile.temperature ? data.called.zone.options.unit : null}
 				onsaid={(said) => model.put({ said })}
 				onadd={(more) => model.say(...more)}
 				ontakeback={(at) => model.takeBack(at)}
@@ -95,18 +103,23 @@
 					]}
 					onchange={(c) => model.put({ outdoorC: Number(c) })}
 				/>
-				<LogFile planned={planned.levels} {outdoorC} {facts} onfact={(fact) => model.say(fact)} />
+				<LogFile
+					planned={weighed?.planned.levels ?? null}
+					{outdoorC}
+					match={weighed?.log ?? null}
+					onfact={(fact) => model.say(fact)}
+				/>
 			</div>
 		</div>
 		<div>
-			{#if facts.length > 0}
+			{#if weighed && facts.length > 0}
 				<section aria-label="What would explain it">
-					<Causes {ranked} {facts} {profile} />
-					<AsItRuns {planned} likeliest={first.cause} {facts} />
+					<Causes ranked={weighed.ranked} {facts} {profile} />
+					<AsItRuns planned={weighed.planned} likeliest={weighed.likeliest} {facts} />
 				</section>
 			{/if}
-			{#if model.isBegun || model.kept}
-				<KeepCall {model} likeliest={first.cause} {causes} />
+			{#if weighed && first && (model.isBegun || model.kept)}
+				<KeepCall {model} likeliest={first.cause} causes={weighed.ranked.map(({ cause }) => cause)} />
 			{/if}
 			<KeptCalls calls={data.calls} openId={model.kept?.id ?? null} {profile} timeZone={data.site.timeZone} />
 		</div>

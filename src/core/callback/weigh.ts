@@ -1,0 +1,66 @@
+import { causesOf, taught, unaskable, type CalledZone, type Cause, type CauseKind } from './causes';
+import { contradiction, type Fact, type QuestionId } from './facts';
+import {
+	likeliestPair,
+	nextQuestion,
+	rank,
+	type Asking,
+	type Named,
+	type Ranked,
+	type RankedPair
+} from './infer';
+import { matchLog, type LogMatch } from './log';
+
+/** A call as it is weighed: what was said and what nobody could say, and what earlier calls of the firm were. */
+export interface Said {
+	readonly facts: readonly Fact[];
+	readonly passed: readonly QuestionId[];
+	readonly counts: Readonly<Partial<Record<CauseKind, number>>>;
+}
+
+/** A week in the world of a cause. */
+export type CauseWorld = Pick<Cause, 'heats' | 'warm' | 'levels'>;
+
+/** What is likely after what was said, and what to ask next: plain data, for another thread to send. */
+export interface Weighed {
+	/** All causes, the likeliest first. */
+	readonly ranked: readonly Ranked<Named>[];
+	/** The question that tells most; null where nothing was said, it cannot all be so, or no question tells anything. */
+	readonly asking: Asking<Named> | null;
+	readonly pair: RankedPair<Named> | null;
+	/** The places of two facts that cannot both be so; null where all can. */
+	readonly clash: readonly [number, number] | null;
+	/** The week as it should run, and as the likeliest cause has it run. */
+	readonly planned: CauseWorld;
+	readonly likeliest: CauseWorld;
+	/** How a log that is among the facts goes with the planned week; null without one. */
+	readonly log: LogMatch | null;
+}
+
+const named = ({ id, kind, figure, prior }: Cause): Named => ({ id, kind, figure, prior });
+const world = ({ heats, warm, levels }: Cause): CauseWorld => ({ heats, warm, levels });
+
+/** Weighs a call about a zone. */
+export function weigh(called: CalledZone, { facts, passed, counts }: Said): Weighed {
+	const causes = taught(causesOf(called), counts);
+	const ranked = rank(causes, facts);
+	const clash = contradiction(facts);
+	const asking =
+		facts.length === 0 || clash ? null : nextQuestion(ranked, facts, [...passed, ...unaskable(called)]);
+	const pair = likeliestPair(ranked, facts);
+	// what is nothing in particular leaves the week as it should be
+	const planned = world(causes.at(-1)!);
+	const log = facts.find((fact) => fact.kind === 'log');
+	return {
+		ranked: ranked.map((one) => ({ ...one, cause: named(one.cause) })),
+		asking: asking && {
+			...asking,
+			answers: asking.answers.map((one) => ({ ...one, likeliest: named(one.likeliest) }))
+		},
+		pair: pair && { ...pair, causes: [named(pair.causes[0]), named(pair.causes[1])] },
+		clash,
+		planned,
+		likeliest: world(ranked[0]!.cause),
+		log: log ? matchLog(planned.levels, log) : null
+	};
+}
