@@ -18,6 +18,7 @@ export const MENU_MEANINGS = [
 	'fan',
 	'changeover',
 	'summer-time',
+	'stored-program',
 	'minimum-off',
 	'manual-figure',
 	'per-mode',
@@ -33,7 +34,8 @@ export const MENU_CHOICES = {
 	frost: ['off', 'on'],
 	fan: ['auto', 'on', 'circulate'],
 	changeover: ['automatic', 'heat-only', 'cool-only'],
-	'summer-time': ['off', 'on']
+	'summer-time': ['off', 'on'],
+	'stored-program': ['own', 'stored']
 } as const satisfies Partial<Record<MenuMeaning, readonly string[]>>;
 
 const entryId = z
@@ -95,6 +97,7 @@ const MEANING_NAMES: Readonly<Record<MenuMeaning, string>> = {
 	fan: 'fan',
 	changeover: 'heating and cooling',
 	'summer-time': 'summer time by itself',
+	'stored-program': 'program in use',
 	'minimum-off': 'shortest time off',
 	'manual-figure': 'manual temperature',
 	'per-mode': 'per mode',

@@ -1,7 +1,8 @@
 import { expect, it } from 'vitest';
 import { findProfile } from '../control';
 import { newZone, roomSchema, type Zone } from '../plan';
-import { menuWanted, settingRows } from '.';
+import { factoryMemory, isOperable, programOf, withEntry, entryOf } from '../machine';
+import { keysOfCard, menuWanted, settingRows, zoneCard } from '.';
 
 const profileOf = (id: string) => findProfile(id)!;
 const wanted = (zone: Zone, ...beside: Zone[]) =>
@@ -63,4 +64,26 @@ it('a switch and a heat-and-cool stat: nothing to set, or fan and changeover as 
 		settings: { ...zone.settings, fan: 'circulate' as const, changeover: 'cool-only' as const }
 	};
 	expect(wanted(cool)).toMatchObject({ works: 'Cool', fan: 'Stir' });
+});
+
+it('of programs that it came with none runs in the place of the week that is keyed', () => {
+	const profile = profileOf('slider-stat');
+	if (!isOperable(profile)) throw new Error('it has a panel');
+	const zone = newZone('Loft', profile);
+	const { card } = zoneCard(zone, profile);
+	expect(card.items.find(({ id }) => id.endsWith('plan'))).toMatchObject({
+		shows: 'Own',
+		section: 'Settings',
+		why: { because: 'own-week' }
+	});
+	const asNew = factoryMemory(profile);
+	const { memory } = keysOfCard(profile, { items: card.items, ...card.operated! });
+	const keyed = programOf(profile, memory);
+	expect(keyed).not.toEqual(programOf(profile, asNew));
+	// the week is there still, and does not run
+	const stored = withEntry(profile, memory, entryOf(profile, 'plan')!, 0, 0);
+	expect(stored.days).toEqual(memory.days);
+	const { setpoints: _, ...days } = stored;
+	expect(programOf(profile, stored)).toEqual(programOf(profile, { ...memory, ...days, days: asNew.days }));
+	expect(programOf(profile, withEntry(profile, stored, entryOf(profile, 'plan')!, 2, 0))).toEqual(keyed);
 });

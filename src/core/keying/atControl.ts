@@ -7,7 +7,10 @@ type Finish = (typeof FINISHES)[number];
 
 /** Why an entry of a control's menus is to stand as it is: what of the survey, the week or the settings asks for it. */
 export type MenuWhy =
-	| { readonly because: 'by-hand' | 'limit' | 'setting' | 'nothing-freezes' | 'changes-by-itself' }
+	| {
+			readonly because:
+				'by-hand' | 'limit' | 'setting' | 'nothing-freezes' | 'changes-by-itself' | 'own-week';
+	  }
 	| { readonly because: 'sensor'; readonly sensor: 'air' | 'floor' | 'air-with-floor-guard' | 'no-floor' }
 	/** The floor's limit in °C; `finish` is null where the limit was set by itself or no finish is known. */
 	| { readonly because: 'floor'; readonly limitC: number; readonly finish: Finish | null }
@@ -74,6 +77,8 @@ function asked(means: MenuMeaning, zone: Zone): Asked {
 			return [settings.changeover, { because: 'setting' }];
 		case 'summer-time':
 			return ['on', { because: 'changes-by-itself' }];
+		case 'stored-program':
+			return zone.options.plain ? null : ['own', { because: 'own-week' }];
 		default:
 			return null;
 	}

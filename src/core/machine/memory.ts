@@ -276,11 +276,28 @@ function degreesIn(
 	};
 }
 
+/** Whether one of the programs that it came with is chosen, instead of the week that is keyed. */
+export const runsStored = (profile: ControlProfile, { menu }: Pick<Memory, 'menu'>): boolean =>
+	profile.menu.some(
+		({ id, means, values }) =>
+			means === 'stored-program' &&
+			values.kind === 'choices' &&
+			menu[id] !== undefined &&
+			values.choices[menu[id]]?.is === 'stored'
+	);
+
+/** A memory as it runs on a program that came with it: which of them makes no difference here, the factory week stands for each. */
+const asStored = (profile: ControlProfile, memory: Memory): Memory => ({
+	...memory,
+	days: factoryDays(profile, memory.options)
+});
+
 /**
- * The program that a memory holds in one channel, as a fit writes it; null where a step is not complete. Steps that were
+ * The program that a memory runs in one channel, as a fit writes it; null where a step is not complete. Steps that were
  * cleared are left out.
  */
-export function programOf(profile: ControlProfile, memory: Memory, channel = 0): Program | null {
+export function programOf(profile: ControlProfile, held: Memory, channel = 0): Program | null {
+	const memory = runsStored(profile, held) ? asStored(profile, held) : held;
 	const { options } = memory;
 	const form = formInUse(profile, { ...options, channel });
 	const degrees = (position: number | null | undefined) => setpointAt(profile, options.unit, position ?? NaN);

@@ -24,6 +24,8 @@ export function menuWhyWords(why: MenuWhy, unit: TemperatureUnit): string {
 			return 'so that nothing freezes while it is off';
 		case 'changes-by-itself':
 			return 'so that nobody has to change its clock';
+		case 'own-week':
+			return 'only so does it run the week that is keyed here';
 		case 'sensor':
 			return {
 				air: 'surveyed: the air of the room',

@@ -179,11 +179,26 @@ export function explainsWords(facts: readonly Fact[], explains: readonly number[
 	].join('; ');
 }
 
+/** From which share on a cause is called almost certain, and most likely. */
+const CERTAIN = 0.85;
+const LIKELY = 0.5;
+/** How likely a cause is, in a word. */
+export const likelyWords = (share: number): string =>
+	share >= CERTAIN
+		? 'almost certain'
+		: share >= LIKELY
+			? 'most likely'
+			: share >= 0.2
+				? 'likely'
+				: share >= 0.08
+					? 'possible'
+					: 'hardly';
+
 /** The headline: what is likeliest by now. */
 export const headlineWords = (first: Ranked<Named> | null, profile: Pick<ControlProfile, 'panel'>): string =>
 	first === null
 		? 'Take down what was said, as it was said: the causes are weighed against what is known of this very control.'
-		: `${first.share >= 0.85 ? 'Almost certainly' : first.share >= 0.5 ? 'Most likely' : 'Perhaps'}: ${matterWords(first.cause, profile)}.`;
+		: `${first.share >= CERTAIN ? 'Almost certainly' : first.share >= LIKELY ? 'Most likely' : 'Perhaps'}: ${matterWords(first.cause, profile)}.`;
 
 const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 const end = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`);

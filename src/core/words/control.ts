@@ -301,6 +301,7 @@ export const MEANING_WORDS: Readonly<Record<MenuMeaning, string>> = {
 	fan: 'its fan',
 	changeover: 'heating and cooling',
 	'summer-time': 'summer time by itself',
+	'stored-program': 'which program it runs',
 	'minimum-off': 'the shortest time off',
 	'manual-figure': 'the temperature of a manual mode',
 	'per-mode': 'a figure of a mode'
@@ -318,6 +319,8 @@ export const SAYS_WORDS: Readonly<Record<string, string>> = {
 	auto: 'By itself',
 	circulate: 'Now and then',
 	automatic: 'Both',
+	own: 'The week keyed here',
+	stored: 'One that it came with',
 	'heat-only': 'Heating only',
 	'cool-only': 'Cooling only'
 };

@@ -106,6 +106,13 @@ export const menus: Readonly<Record<string, readonly EntryInput[]>> = {
 		onOff('frost', 'Frost guard', 'frost', 'on'),
 		tone
 	],
+	'slider-stat': [
+		choices('plan', 'Plan', 'stored-program', [
+			['1', 'stored'],
+			['2', 'stored'],
+			['Own', 'own']
+		])
+	],
 	'heat-and-cool-stat': [
 		choices('works', 'Works', 'changeover', [
 			['Both', 'automatic'],

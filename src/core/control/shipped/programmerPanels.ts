@@ -135,7 +135,7 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 			down: 'down',
 			take: press('ok'),
 			day: press('day'),
-			clear: hold('down', 3),
+			clear: hold(['up', 'down'], 3),
 			copy: { start: press('copy'), put: press('ok') },
 			leave: [press('menu')]
 		},

@@ -327,7 +327,7 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 			{
 				name: 'Days',
 				way: [hold('empty', 5)],
-				fields: ['grouping'],
+				fields: ['grouping', 'menu/plan'],
 				...byPlusMinus,
 				take: press('ok')
 			},

@@ -6,7 +6,11 @@
 	let { planned, likeliest, facts }: { planned: CauseWorld; likeliest: CauseWorld; facts: readonly Fact[] } =
 		$props();
 
-	const [WIDTH, HEIGHT] = [720, 34];
+	const HEIGHT = 38;
+	/** Of the names before the bars, and of the last hour's figures. */
+	const [BEFORE, AFTER] = [96, 12];
+	let frameWidth = $state(640);
+	const width = $derived(Math.max(120, frameWidth - BEFORE - AFTER));
 	const PER_DAY = SLOTS / 7;
 	/** The first day that was spoken of. */
 	const day = $derived(facts.flatMap((fact) => ('days' in fact ? fact.days : []))[0] ?? 0);
@@ -22,16 +26,16 @@
 			if (last && last[1] === i) last[1] = i + 1;
 			else found.push([i, i + 1]);
 		}
-		return found.map(([from, to]) => [(from * WIDTH) / PER_DAY, ((to - from) * WIDTH) / PER_DAY] as const);
+		return found.map(([from, to]) => [(from * width) / PER_DAY, ((to - from) * width) / PER_DAY] as const);
 	};
 	const hours = [0, 6, 12, 18, 24];
-	const x = (hour: number) => (hour * 60 * WIDTH) / (PER_DAY * SLOT_MINUTES);
+	const x = (hour: number) => (hour * 60 * width) / (PER_DAY * SLOT_MINUTES);
 </script>
 
-<figure>
+<figure bind:clientWidth={frameWidth}>
 	<figcaption class="soft">{DAY_SHORT[day]}: heat above, warmth below</figcaption>
 	<svg
-		viewBox="-110 0 {WIDTH + 120} {rows.length * (HEIGHT + 14) + 22}"
+		viewBox="{-BEFORE} 0 {width + BEFORE + AFTER} {rows.length * (HEIGHT + 14) + 22}"
 		role="img"
 		aria-label="A day as planned and as the likeliest cause would have it"
 	>
@@ -41,19 +45,19 @@
 		{/each}
 		{#each rows as [name, cause], r (name)}
 			{@const y = 20 + r * (HEIGHT + 14)}
-			<text x="-108" y={y + 20}>{name}</text>
-			{#each stretches(cause.heats) as [from, width], i (i)}<rect
+			<text x={-BEFORE} y={y + 20}>{name}</text>
+			{#each stretches(cause.heats) as [from, wide], i (i)}<rect
 					class="heat"
 					x={from}
 					{y}
-					{width}
-					height="12"
-				/>{/each}
-			{#each stretches(cause.warm) as [from, width], i (i)}<rect
+					width={wide}
+					height="14"
+				/>{:else}<text class="none" x="6" y={y + 12}>no heat at all</text>{/each}
+			{#each stretches(cause.warm) as [from, wide], i (i)}<rect
 					class="warm"
 					x={from}
-					y={y + 15}
-					{width}
+					y={y + 17}
+					width={wide}
 					height="18"
 				/>{/each}
 		{/each}
@@ -74,7 +78,7 @@
 	}
 	text {
 		fill: var(--soft);
-		font-size: 14px;
+		font-size: 16px;
 	}
 	.heat {
 		fill: var(--signal);

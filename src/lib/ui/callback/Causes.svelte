@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Fact, Named, Ranked } from '$core/callback';
 	import type { ControlProfile } from '$core/control';
-	import { explainsWords, matterWords, whyRankedWords } from '$core/words';
+	import { explainsWords, likelyWords, matterWords, whyRankedWords } from '$core/words';
 	import Why from '../kit/Why.svelte';
 
 	/** What would explain what was said, likeliest first; those that are hardly likely are counted. */
@@ -14,18 +14,17 @@
 	const shown = $derived(ranked.filter(({ share }, i) => i < 5 && share >= 0.03));
 	const rest = $derived(ranked.slice(shown.length));
 	const sum = $derived(ranked.reduce((all, { cause }) => all + cause.prior, 0));
-	const percent = (share: number) => Math.round(share * 100);
 </script>
 
 <h2>What would explain it</h2>
 <ol>
 	{#each shown as one (one.cause.id)}
 		<li>
-			<strong class="share">{percent(one.share)} %</strong>
+			<strong class="share">{likelyWords(one.share)}</strong>
 			<div>
 				<p>
 					<strong>{matterWords(one.cause, profile)}</strong>
-					<Why of="Why {percent(one.share)} %">{whyRankedWords(one, facts, one.cause.prior / sum)}</Why>
+					<Why of="Why {likelyWords(one.share)}">{whyRankedWords(one, facts, one.cause.prior / sum)}</Why>
 				</p>
 				<p class="soft">{explainsWords(facts, one.explains)}</p>
 				<div class="bar"><span style:width="{one.share * 100}%"></span></div>
@@ -34,7 +33,7 @@
 	{/each}
 </ol>
 <p class="soft">
-	{rest.length} more, together {percent(rest.reduce((all, { share }) => all + share, 0))} %
+	{rest.length} more, each hardly likely
 </p>
 
 <style>
@@ -47,13 +46,12 @@
 	}
 	li {
 		display: grid;
-		grid-template-columns: 4.5rem minmax(0, 1fr);
+		grid-template-columns: 6.2rem minmax(0, 1fr);
 		padding: 0.7rem 0;
 		border-bottom: 1px solid var(--rule);
 	}
 	.share {
-		font-family: var(--display);
-		font-size: 1.4rem;
+		padding-right: 0.6rem;
 	}
 	.bar {
 		height: 8px;

@@ -114,6 +114,19 @@
 			]}
 			onchange={(next) => (on = next as typeof on)}
 		/>
+		{#if unit}
+			{#key taken}
+				<NumberField
+					label="It shows"
+					unit="°{unit}"
+					value={null}
+					least={unit === 'F' ? 0 : -20}
+					most={unit === 'F' ? 120 : 50}
+					empty
+					onchange={takeShown}
+				/>
+			{/key}
+		{/if}
 	</div>
 	<div class="choices">
 		{#each felt as [name, fact] (name)}<Button onclick={() => add(fact)}>{name}</Button>{/each}
@@ -130,19 +143,6 @@
 			onchange={(next) => (turns = next as typeof turns)}
 		/>
 		{#key taken}<TimeField label="about" value={null} onchange={takeTime} />{/key}
-		{#if unit}
-			{#key taken}
-				<NumberField
-					label="It shows"
-					unit="°{unit}"
-					value={null}
-					least={unit === 'F' ? 0 : -20}
-					most={unit === 'F' ? 120 : 50}
-					empty
-					onchange={takeShown}
-				/>
-			{/key}
-		{/if}
 	</div>
 </section>
 
