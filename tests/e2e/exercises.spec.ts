@@ -112,7 +112,15 @@ test('each family at its stand-in: boost, away, hold and manual, the lock and it
 		}
 		if (lock) {
 			expect(operation.lock, id).not.toBeNull();
+			const takeCode = () =>
+				doWay(
+					page,
+					keys,
+					Array.from({ length: lock.code?.digits ?? 0 }, () => lock.code!.take)
+				);
 			await doWay(page, keys, lock.way);
+			// the code that it comes with is taken as it stands
+			await takeCode();
 			await expect(panel(page).getByLabel('locked'), id).toBeVisible();
 			const [before, after] = [await shown(page), keys.filter(({ kind }) => kind !== 'slide')];
 			for (const { print } of after) await fingers(page, [print], ['pointerdown', 'pointerup']);
@@ -120,6 +128,7 @@ test('each family at its stand-in: boost, away, hold and manual, the lock and it
 				before[0]!.replace(/\d\d:\d\d.*/, '')
 			);
 			await doWay(page, keys, lock.ends);
+			await takeCode();
 			await expect(panel(page).getByLabel('locked'), id).toBeHidden();
 		}
 		if (resets.all) {

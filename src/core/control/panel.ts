@@ -181,7 +181,17 @@ export const panelSchema = z.strictObject({
 			/** Whether the setpoint can still be changed while it is locked. */
 			covers: z.enum(['all', 'all-but-setpoint']).default('all'),
 			way,
-			ends: way
+			ends: way,
+			/** The code that it asks for, figure by figure, to lock and to end the lock; null where it asks for none. What is keyed to lock is the code from then on. */
+			code: z
+				.strictObject({
+					...changing,
+					digits: z.int().min(1).max(6),
+					/** The code that it comes with. */
+					factory: z.string().regex(/^\d{1,6}$/, 'must be figures')
+				})
+				.nullable()
+				.default(null)
 		})
 		.nullable()
 		.default(null),
@@ -275,6 +285,7 @@ function allGestures(panel: Panel): {
 	if (lock) {
 		addWay(['lock', 'way'], lock.way);
 		add(['lock', 'ends'], lock.ends);
+		if (lock.code) all.push({ path: ['lock', 'code', 'take'], gesture: lock.code.take });
 	}
 	return { all, ways };
 }
@@ -289,8 +300,9 @@ function rolesOf(
 		press(down),
 		take
 	];
-	const { program, places } = panel;
+	const { program, places, lock } = panel;
 	return [
+		...(lock?.code ? [[['lock', 'code'], changing(lock.code)] as const] : []),
 		...(program
 			? [
 					[
@@ -336,7 +348,11 @@ export function panelFaults(panel: Panel): PanelFault[] {
 		if (gesture.do === 'set' && slide && !slide.positions.includes(gesture.to))
 			faults.push({ path, message: `puts it where it has no position: ${gesture.to}` });
 	}
+	const code = panel.lock?.code;
+	if (code && code.factory.length !== code.digits)
+		faults.push({ path: ['lock', 'code', 'factory'], message: 'must have as many figures as the code' });
 	for (const [path, place] of [
+		...(code ? [[['lock', 'code'], code] as const] : []),
 		...(panel.program ? [[['program'], panel.program] as const] : []),
 		...panel.places.map((place, i) => [['places', i], place] as const)
 	]) {

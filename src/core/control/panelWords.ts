@@ -43,6 +43,14 @@ export function gesturePhrase(panel: Panel, gesture: PanelGesture): string {
 export const waySentence = (panel: Panel, way: readonly PanelGesture[]): string =>
 	way.length === 0 ? '' : `${capital(way.map((gesture) => gesturePhrase(panel, gesture)).join(', then '))}.`;
 
+/** A way of the lock, with how its code is keyed where it asks for one. */
+function withCode(panel: Panel, way: readonly PanelGesture[]): string {
+	const code = panel.lock?.code;
+	if (!code) return waySentence(panel, way);
+	const print = (id: string) => panel.keys.find((key) => key.id === id)?.print ?? id;
+	return `${waySentence(panel, way).replace(/\.$/, '')}, then the code of ${code.digits} figures: each with ${print(code.up)} or ${print(code.down)}, then ${gesturePhrase(panel, code.take)}.`;
+}
+
 const strokes = (way: readonly PanelGesture[]) =>
 	way.reduce((sum, gesture) => sum + strokesOf(gesture).length, 0);
 
@@ -191,8 +199,8 @@ export function withPanelWords(profile: ControlProfile): ControlProfile {
 			}),
 			lock: panel.lock && {
 				covers: panel.lock.covers,
-				how: waySentence(panel, panel.lock.way),
-				ends: waySentence(panel, panel.lock.ends)
+				how: withCode(panel, panel.lock.way),
+				ends: withCode(panel, panel.lock.ends)
 			}
 		}
 	};

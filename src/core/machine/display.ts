@@ -18,6 +18,7 @@ import { settled, type MachineState } from './machine';
 import { clockAt, figureInUse, menuAt, menuFields, type MenuField } from './menus';
 import type { Operable } from './operable';
 import { optionChoices, programOf } from './memory';
+import { FORGETS_AFTER_SECONDS } from './ways';
 
 /** What stands on a control's display. */
 export interface Display {
@@ -127,6 +128,17 @@ export function display(profile: Operable, before: MachineState, atSeconds: numb
 	const { memory, place, locked } = state;
 	const { options } = memory;
 	const mode = profile.panel.modes?.names[state.mode] ?? '';
+	if (state.asks)
+		return {
+			heading: 'Code',
+			aside: `${state.asks.entered.length + 1} of ${profile.panel.lock!.code!.digits}`,
+			shows: String(state.asks.figure),
+			unit: '',
+			blinks: true,
+			foot: '',
+			locked,
+			leavesAfterSeconds: FORGETS_AFTER_SECONDS
+		};
 	if (!place) return { ...resting(profile, state, atSeconds), foot: mode, locked };
 	if (place.in === 'menu') {
 		const menu = profile.panel.places[place.menu]!;

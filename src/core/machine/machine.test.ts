@@ -163,6 +163,41 @@ describe('a control that is operated', () => {
 		expect(shows(floor, cleared)).toBe('1–7 | pair 2 on | 17:30');
 	});
 
+	it('asks for its code to lock and to end the lock: what was keyed to lock is the code until it is as new', () => {
+		const office = of('heat-and-cool-stat');
+		const both = hold(['up', 'down'], 5);
+		const [up, down, next] = [tap('up'), tap('down'), tap('next')];
+		const asked = follow(office, start(office), [both]);
+		expect(asked.locked).toBe(false);
+		expect(display(office, asked, 0)).toMatchObject({ heading: 'Code', aside: '1 of 3', shows: '0' });
+		const locked = follow(office, asked, [up, next, down, next, tap('up', 2), next]);
+		expect(locked).toMatchObject({ locked: true, code: '192', asks: null });
+		// a wrong one leaves it locked, and so does one that is given up, by a key or by waiting
+		const ending = follow(office, locked, [both]);
+		for (const strokes of [
+			[next, next, next],
+			[up, tap('mode')],
+			[up, next, { do: 'wait', seconds: 11 } as const]
+		])
+			expect(settled(office, follow(office, ending, strokes), 60)).toMatchObject({
+				locked: true,
+				asks: null
+			});
+		expect(follow(office, ending, [up, next, down, next, tap('up', 2), next]).locked).toBe(false);
+		expect(start(office).code).toBe('000');
+	});
+
+	it('of which a lock leaves the setpoint free can be turned while it is locked', () => {
+		const stat = of('six-step-room-stat');
+		expect(stat.panel.lock!.covers).toBe('all-but-setpoint');
+		const manual = follow(stat, start(stat), [tap('mode')]);
+		const locked = follow(stat, manual, stat.panel.lock!.way as Stroke[]);
+		expect(locked.locked).toBe(true);
+		const turned = follow(stat, locked, [tap('plus', 3)]);
+		expect(turned.memory).not.toEqual(locked.memory);
+		expect(follow(stat, turned, [tap('menu'), tap('ok')])).toMatchObject({ place: null, locked: true });
+	});
+
 	it('without power keeps what its habits say, and its clock as long', () => {
 		const state = follow(stat, start(stat), [
 			tap('menu'),

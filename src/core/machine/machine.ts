@@ -4,7 +4,17 @@ import { channelCount, scaleOf } from './fields';
 import { factoryClock, factoryDays, factoryMemory, type DayContent, type Memory } from './memory';
 import { figureInUse, menuAt, menuFields, menuScale, withMenu, type MenuField } from './menus';
 import type { Operable, Stroke } from './operable';
-import { changeOf, isGesture, needsMode, runsOn, strokeTexts, waysOf, type Lead } from './ways';
+import { askedFor, atCode, factoryCode, type CodeAsked } from './lockCode';
+import {
+	FORGETS_AFTER_SECONDS,
+	changeOf,
+	isGesture,
+	needsMode,
+	runsOn,
+	strokeTexts,
+	waysOf,
+	type Lead
+} from './ways';
 
 /** Where the cursor stands: nowhere (at rest), in the program, or in a menu. `edit` is what stands in the field and was not taken yet. */
 export type Place =
@@ -32,6 +42,10 @@ export interface MachineState {
 	/** The place of its mode among the panel's. */
 	readonly mode: number;
 	readonly locked: boolean;
+	/** The code of its lock; empty where it has none. */
+	readonly code: string;
+	/** The code that it asks for just now; null for none. */
+	readonly asks: CodeAsked | null;
 	readonly place: Place;
 	/** What of the household's was done at its keys last: another object each time; null before. */
 	readonly act: { readonly what: HandAct; readonly atSeconds: number } | null;
@@ -47,7 +61,17 @@ export function start(
 	memory: Memory = factoryMemory(profile),
 	atSeconds = 0
 ): MachineState {
-	return { memory, mode: 0, locked: false, place: null, act: null, trail: [], atSeconds };
+	return {
+		memory,
+		mode: 0,
+		locked: false,
+		code: factoryCode(profile),
+		asks: null,
+		place: null,
+		act: null,
+		trail: [],
+		atSeconds
+	};
 }
 
 /** Writes into the program; of all days at once into each of them. */
@@ -247,7 +271,7 @@ function led(profile: Operable, state: MachineState, lead: Lead): MachineState {
 		case 'hand':
 			return { ...rest, act: { what: lead.what, atSeconds: rest.atSeconds } };
 		case 'lock':
-			return { ...rest, locked: true };
+			return profile.panel.lock!.code ? askedFor(rest, 'lock') : { ...rest, locked: true };
 		case 'reset': {
 			const { memory, atSeconds } = rest;
 			if (lead.wipes === 'all') return start(profile, factoryMemory(profile, atSeconds), atSeconds);
@@ -316,12 +340,12 @@ export function settled(profile: Operable, state: MachineState, atSeconds: numbe
 	const { place } = state;
 	const seconds =
 		place === null
-			? 10
+			? FORGETS_AFTER_SECONDS
 			: place.in === 'program'
 				? profile.keying.timeoutSeconds
 				: profile.panel.places[place.menu]!.timeoutSeconds;
 	if (seconds === null || atSeconds - state.atSeconds < seconds) return state;
-	if (!place) return state.trail.length === 0 ? state : { ...state, trail: [] };
+	if (!place) return state.trail.length === 0 && !state.asks ? state : { ...state, trail: [], asks: null };
 	return left(profile, state, atSeconds);
 }
 
@@ -339,7 +363,8 @@ export function press(
 	if (stroke.do === 'wait') return settled(profile, before, atSeconds);
 	const { place } = state;
 	const { panel } = profile;
-	if (state.locked) return unlocking(profile, state, stroke);
+	if (state.asks) return atCode(profile, state, state.asks, stroke);
+	if (state.locked) return whileLocked(profile, state, stroke);
 	if (stroke.do === 'run' && !runsOn(profile, place, stroke.key)) return state;
 	if (!place) return atRest(profile, state, stroke);
 	const leave = place.in === 'program' ? panel.program!.leave : panel.places[place.menu]!.leave;
@@ -378,14 +403,24 @@ export function press(
 	return now;
 }
 
-/** While its keys are locked only what ends the lock does anything. */
+/** While its keys are locked only what ends the lock does anything; where the lock leaves the setpoint free, its keys as well. */
+function whileLocked(profile: Operable, state: MachineState, stroke: Stroke): MachineState {
+	const { rest, lock } = profile.panel;
+	const change = rest && changeOf(stroke, rest);
+	const figure = figureInUse(profile, state);
+	if (lock!.covers === 'all-but-setpoint' && change && figure)
+		return turned(profile, { ...state, trail: [] }, figure, change);
+	return unlocking(profile, state, stroke);
+}
+
 function unlocking(profile: Operable, state: MachineState, stroke: Stroke): MachineState {
 	const ends = profile.panel.lock!.ends.flatMap(strokesOf);
 	if (stroke.do === 'run' || stroke.do === 'wait') return state;
 	let { trail } = state;
 	for (const text of strokeTexts(stroke, [ends[trail.length]!]))
 		trail = ends[trail.length] === text ? [...trail, text] : ends[0] === text ? [text] : [];
-	return trail.length === ends.length ? { ...state, locked: false, trail: [] } : { ...state, trail };
+	if (trail.length < ends.length) return { ...state, trail };
+	return profile.panel.lock!.code ? askedFor(state, 'unlock') : { ...state, locked: false, trail: [] };
 }
 
 /** Strokes done one after another at once, but for the time that is waited. */

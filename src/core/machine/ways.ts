@@ -16,6 +16,9 @@ export interface Way {
 }
 const known = new WeakMap<Panel, readonly Way[]>();
 
+/** What was pressed at rest, or of a code, is forgotten after so long without another key, in seconds. */
+export const FORGETS_AFTER_SECONDS = 10;
+
 /** Every way that begins at rest. */
 export function waysOf({ panel }: Pick<Operable, 'panel'>): readonly Way[] {
 	const made = known.get(panel);

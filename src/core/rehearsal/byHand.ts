@@ -72,7 +72,8 @@ function byHand(world: World, stroke: Stroke, after: MachineState): Override | n
 	const { profile, machine, atMs } = world;
 	const { rest } = profile.panel;
 	const { override: habit } = profile.habits;
-	if (!rest || !habit || !profile.temperature || machine.locked) return null;
+	if (!rest || !habit || !profile.temperature || machine.asks) return null;
+	if (machine.locked && profile.panel.lock?.covers !== 'all-but-setpoint') return null;
 	if (machine.place || after.place || after.trail.length > 0 || figureInUse(profile, machine)) return null;
 	if (stroke.do !== 'press' && stroke.do !== 'run') return null;
 	if (stroke.key !== rest.up && stroke.key !== rest.down) return null;

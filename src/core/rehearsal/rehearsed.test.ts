@@ -72,6 +72,26 @@ it('whatever somebody presses in between, the next keys are told from where the 
 	}
 });
 
+it('who does just what is asked is never told of a slip', () => {
+	for (const profile of operable)
+		fc.assert(
+			fc.property(anyZone(profile), (zone) => {
+				const { card } = zoneCard(zone, profile);
+				const whole = { items: card.items, ...card.operated! };
+				let [state, at] = [start(profile), 0];
+				for (let n = 0; n < 600; n++) {
+					const now = rehearsed(profile, whole, state);
+					if (now.at === 'done') return;
+					expect(now.at === 'value' ? now.index : 0, `${profile.id}: ${JSON.stringify(now)}`).not.toBeNull();
+					for (const stroke of asks(now))
+						state = press(profile, state, stroke, (at += stroke.do === 'wait' ? stroke.seconds : 1));
+				}
+				throw new Error(`${profile.id} never holds what is planned`);
+			}),
+			{ numRuns: 6 }
+		);
+});
+
 it('a stroke that the card asks for is none of the slips', () => {
 	const stat = operable[0]!;
 	const at = (first: Stroke): Rehearsed => ({ at: 'leaving', strokes: [first] });

@@ -39,17 +39,28 @@ export type Rehearsed =
 	| { readonly at: 'done' };
 
 /** Whether a control holds what a value of a card is to bring about. A mode is asked for only while the week is not in, or once it is. */
-function isIn(profile: Operable, { planned }: ToKey, { memory, mode }: MachineState, goal: Goal): boolean {
+function isIn(
+	profile: Operable,
+	{ items, planned }: ToKey,
+	{ memory, mode }: MachineState,
+	goal: Goal
+): boolean {
 	switch (goal.of) {
 		case 'option':
 			return optionAt(profile, memory.options, goal.id) === goal.position;
 		case 'copy': {
-			// what was copied may have been corrected since, or copied onto from another day on the way to its own
+			// what was copied may have been corrected since, or copied onto once more on the way to its own
 			const week = planned[goal.channel] ?? [];
+			const later = items.slice(items.findIndex((item) => item.goal === goal));
 			return goal.over.every((day) => {
 				const held = memory.days[goal.channel]?.[day] ?? {};
+				const sources = later.flatMap(({ goal: { of, ...one } }) =>
+					of === 'copy' && 'over' in one && one.channel === goal.channel && one.over.includes(day)
+						? [one.from]
+						: []
+				);
 				return Object.keys(week[day] ?? {}).every((key) =>
-					week.some((content) => held[key] === content[key])
+					[day, ...sources].some((one) => held[key] === week[one]?.[key])
 				);
 			});
 		}

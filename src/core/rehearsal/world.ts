@@ -149,7 +149,7 @@ export function commissioned(world: World, memory: Memory): World {
 	const { atMs, machine, clock } = world;
 	const next: World = {
 		...world,
-		machine: { ...machine, memory, mode: 0, locked: false, place: null, trail: [] },
+		machine: { ...machine, memory, mode: 0, locked: false, asks: null, place: null, trail: [] },
 		clock: { ...clock, anchors: [...clock.anchors, { atMs, errorSeconds: 0 }] },
 		override: null,
 		absence: null

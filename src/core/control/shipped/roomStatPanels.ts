@@ -160,7 +160,11 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 		modes: { names: ['Auto', 'Heat', 'Cool', 'Off'], off: 'Off', next: press('mode') },
 		hand: { hold: [press('keep')] },
 		resets: { program: [hold(['menu', 'next'], 5)], all: [hold(['menu', 'next'], 10)] },
-		lock: { way: [hold(['up', 'down'], 5)], ends: [hold(['up', 'down'], 5)] },
+		lock: {
+			way: [hold(['up', 'down'], 5)],
+			ends: [hold(['up', 'down'], 5)],
+			code: { up: 'up', down: 'down', take: press('next'), digits: 3, factory: '000' }
+		},
 		factory: {
 			day: {
 				form: 'events',

@@ -2,7 +2,8 @@
 	import { entryName, type ControlProfile, type Panel } from '$core/control';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
-	import { handActs, modeNames, modesBy, modesOf, put } from './panelDraft';
+	import NumberField from '../kit/NumberField.svelte';
+	import { codeOf, handActs, modeNames, modesBy, modesOf, put } from './panelDraft';
 	import WayField from './WayField.svelte';
 
 	/** What is done at a control's keys apart from its menus: modes, what the household does, resets, the lock. */
@@ -98,7 +99,14 @@
 	onchange={(way) =>
 		set({
 			lock:
-				way.length > 0 ? { covers: panel.lock?.covers ?? 'all', ends: panel.lock?.ends ?? way, way } : null
+				way.length > 0
+					? {
+							covers: panel.lock?.covers ?? 'all',
+							ends: panel.lock?.ends ?? way,
+							code: panel.lock?.code ?? null,
+							way
+						}
+					: null
 		})}
 />
 {#if panel.lock}
@@ -110,6 +118,24 @@
 		way={lock.ends}
 		onchange={(ends) => set({ lock: { ...lock, ends } })}
 	/>
+	<NumberField
+		label="Its code has so many figures; none: empty"
+		value={lock.code?.digits ?? null}
+		least={1}
+		most={6}
+		whole
+		empty
+		onchange={(digits) => set({ lock: { ...lock, code: codeOf(panel, digits) } })}
+	/>
+	{#if lock.code}
+		{@const { code } = lock}
+		<Field
+			label="The code that it comes with"
+			maxlength={6}
+			value={code.factory}
+			onchange={(factory) => set({ lock: { ...lock, code: { ...code, factory: factory.trim() } } })}
+		/>
+	{/if}
 {/if}
 
 <style>

@@ -10,6 +10,7 @@ import {
 } from '$core/control';
 import { readKeys } from '$core/formats';
 import {
+	codeOf,
 	handActs,
 	modeNames,
 	modesBy,
@@ -105,6 +106,23 @@ describe('a panel that is being described', () => {
 		const described = { ...dated, panel: { ...dated.panel!, places: [...dated.panel!.places, away] } };
 		expect(problems(described)).toEqual([]);
 		expect(newAwayPlace(described)).toBeNull();
+	});
+
+	it('asks for a code of so many figures with the keys of its week, and comes with noughts', () => {
+		const stat = findProfile('six-step-room-stat')!;
+		const panel = stat.panel!;
+		const code = codeOf(panel, 4)!;
+		expect([code.factory, code.up, code.down]).toEqual(['0000', panel.program!.up, panel.program!.down]);
+		const locked = { ...panel, lock: { ...panel.lock!, code: { ...code, factory: '1234' } } };
+		expect(problems({ ...stat, panel: locked })).toEqual([]);
+		expect([codeOf(locked, 2)?.factory, codeOf(locked, 6)?.factory, codeOf(locked, null)]).toEqual([
+			'12',
+			'123400',
+			null
+		]);
+		expect(
+			problems({ ...stat, panel: { ...locked, lock: { ...locked.lock, code: { ...code, digits: 3 } } } })
+		).toEqual([expect.stringContaining('must have as many figures as the code')]);
 	});
 
 	it('asks for what the household does at it as far as it has that, and every way of a shipped one is asked for', () => {

@@ -84,6 +84,14 @@ export function newPlace({ keys, program }: Panel, field: PlaceField): PanelPlac
 	};
 }
 
+/** The code of a lock with so many figures, keyed like a menu of the panel; null for none. What it comes with begins as noughts. */
+export function codeOf(panel: Panel, digits: number | null): NonNullable<Panel['lock']>['code'] {
+	if (digits === null) return null;
+	const { up, down, take } = newPlace(panel, 'unit');
+	const factory = (panel.lock?.code?.factory ?? '').padEnd(digits, '0').slice(0, digits);
+	return { up, down, take, ...panel.lock?.code, digits, factory };
+}
+
 /** A menu in which an absence is set, as the control takes it; null where it takes none in a menu, or has one. */
 export function newAwayPlace({ panel, habits }: ControlProfile): PanelPlace | null {
 	const needs = awayNeeds(habits.holiday);
