@@ -109,8 +109,7 @@ const note = (client: string, url: URL, keptAt: number | null) =>
 /** Which windows read the page that they show anew, and when they said so, once for each time that they do. */
 const anew = new Map<string, readonly number[]>();
 const ANEW_WITHIN_MS = 3000;
-const saidAnew = (asked: string) =>
-	(anew.get(asked) ?? []).filter((at) => Date.now() - at < ANEW_WITHIN_MS);
+const saidAnew = (asked: string) => (anew.get(asked) ?? []).filter((at) => Date.now() - at < ANEW_WITHIN_MS);
 
 /** Answers of something that stands before the program while it is away itself. */
 const AWAY = [502, 503, 504];

@@ -40,7 +40,10 @@ export class HeldCard {
 	constructor(
 		card: KeyCard,
 		keyed: () => Keyed,
-		{ profile = null, readAtMs = 0 }: { readonly profile?: ControlProfile | null; readonly readAtMs?: number } = {}
+		{
+			profile = null,
+			readAtMs = 0
+		}: { readonly profile?: ControlProfile | null; readonly readAtMs?: number } = {}
 	) {
 		this.#card = this.#latest = card;
 		this.#readAtMs = readAtMs;
