@@ -209,6 +209,11 @@ describe('commissioning checks', () => {
 		['look frail', 'six-step-room-stat', { onSite: { occupants: ['infants'] }, zone: levelsAt(21, 16.5) }],
 		['look hot-water', 'six-step-room-stat', { onSite: { storeC: 52 } }],
 		[
+			'stop stored-program',
+			'slider-stat',
+			{ zone: (zone) => ({ ...zone, settings: { ...zone.settings, menu: { plan: 1 } } }) }
+		],
+		[
 			'look fan',
 			'heat-and-cool-stat',
 			{ zone: (zone) => ({ ...zone, settings: { ...zone.settings, fan: 'on' } }) }

@@ -140,6 +140,11 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 			];
 		case 'lock-code':
 			return ['The lock code is still the one it came with.', 'Change the code'];
+		case 'stored-program':
+			return [
+				'It is set to run a program that it came with: the week that is planned does not run.',
+				'Have it run the week'
+			];
 		case 'lock-missing':
 			return ['A lock is wanted and not set.', 'Lock it'];
 		case 'batteries':

@@ -23,7 +23,7 @@ export type Found =
 	  }
 	| { readonly id: 'left-in'; readonly leftIn: OnSite['leftIn'] }
 	| { readonly id: 'left-standing'; readonly away: Extract<AwayFacts, { kind: 'endless' }> }
-	| { readonly id: 'unpaired' | 'control-outside' | 'lock-code' | 'lock-missing' | 'fan' }
+	| { readonly id: 'unpaired' | 'control-outside' | 'lock-code' | 'lock-missing' | 'fan' | 'stored-program' }
 	| { readonly id: 'floor-finish' | 'double-lead' | 'lead-stale' }
 	| { readonly id: 'settings-changed'; readonly what: 'unit' | 'grouping' }
 	| { readonly id: 'floor-limit'; readonly setC: number; readonly limitC: number }

@@ -62,6 +62,15 @@ export const deviceRules = {
 		if (storeC !== null && storeC < STORE_LEAST_C) return { ...found, severity: 'look' };
 		return heatsStore(profile, zone) && storeC === null ? { ...found, severity: 'note' } : null;
 	},
+	'stored-program': ({ zone, profile }) =>
+		!zone.options.plain &&
+		profile.menu.some(({ id, means, values }) => {
+			const at = zone.settings.menu[id];
+			const isStored = values.kind === 'choices' && at !== undefined && values.choices[at]?.is === 'stored';
+			return means === 'stored-program' && isStored;
+		})
+			? { id: 'stored-program', severity: 'stop', view: 'week' }
+			: null,
 	fan: ({ zone, profile }) =>
 		profile.habits.fan !== null && zone.settings.fan === 'on'
 			? { id: 'fan', severity: 'look', view: 'away' }
