@@ -164,6 +164,10 @@ it('leaves a page that is read anew as it stands where nobody answers', async ()
 	for (let n = 0; n < 2; n++)
 		expect(await get(`${visit}/__data.json?x-sveltekit-invalidated=01`, data)).toContain('skip');
 	expect(await get(`${visit}/__data.json`, data)).toBe(`now ${visit}/__data.json`);
+	// left before it was asked for, and come back to, it is given as it was kept
+	await ask('anew', { path: visit });
+	await get('/sites/a/__data.json', data, GIVEN_UP_AFTER);
+	expect(await get(`${visit}/__data.json?x-sveltekit-invalidated=11`, data)).toBe(`now ${visit}/__data.json`);
 });
 
 it('shows a page that there is no room to keep, and says that it is not kept', async () => {

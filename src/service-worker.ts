@@ -131,6 +131,9 @@ async function pageFor(event: FetchEvent, url: URL): Promise<Response> {
 	const client = event.resultingClientId || event.clientId;
 	// read anew where it stands, a page keeps what it has: what was kept may be older than that
 	const asked = `${event.clientId} ${pageOf(url)}`;
+	// whoever asks for another page has left the one that was to be read anew
+	for (const other of anew.keys())
+		if (other !== asked && other.startsWith(`${event.clientId} `)) anew.delete(other);
 	const [says, ...sayMore] = isData(url) ? saidAnew(asked) : [];
 	const standsThere = says !== undefined;
 	if (sayMore.length > 0) anew.set(asked, sayMore);

@@ -93,10 +93,21 @@ test('the program that others can reach: not without a passphrase; every door sh
 		expect(head.headers.get('x-content-type-options')).toBe('nosniff');
 
 		// a person: a wrong passphrase, then the right one
-		await page.goto(`${server.url}/due`);
+		let release = () => {};
+		const slow = new Promise<void>((resolve) => (release = resolve));
+		await page.route('**/_app/**/*.js', async (route) => {
+			await slow;
+			await route.continue();
+		});
+		await page.goto(`${server.url}/due`, { waitUntil: 'commit' });
 		await expect(page.getByRole('heading', { name: 'Sign in to Fond Quarter' })).toBeVisible();
+		const passphrase = page.getByLabel('Passphrase', { exact: true });
+		await passphrase.fill('open sesame, please');
+		release();
 		await alive(page);
-		await page.getByLabel('Passphrase', { exact: true }).fill('open sesame, please');
+		await page.unrouteAll({ behavior: 'wait' });
+		// typed before the page was alive, it stands there still
+		await expect(passphrase).toHaveValue('open sesame, please');
 		await page.getByRole('button', { name: 'Sign in' }).click();
 		await expect(page.getByRole('alert')).toHaveText('That passphrase opens nothing here.');
 		await page.getByLabel('Passphrase', { exact: true }).fill(OFFICE);

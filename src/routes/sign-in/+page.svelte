@@ -1,10 +1,16 @@
 <script lang="ts">
 	import { PasswordInput } from 'carbon-components-svelte';
+	import { browser } from '$app/environment';
 	import { onMount } from 'svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { forgetPages } from '$lib/ui/visit/keptPages.svelte';
 
 	let { data, form } = $props();
+
+	/** What was typed before the page was alive stays: on a slow network a hand is quicker. */
+	const typedBefore = browser
+		? (document.querySelector<HTMLInputElement>('input[name="passphrase"]')?.value ?? '')
+		: '';
 
 	onMount(() => {
 		// nothing of a visit stays behind for whoever comes next
@@ -28,6 +34,7 @@
 				autocomplete="current-password"
 				showPasswordLabel="Show it"
 				hidePasswordLabel="Hide it"
+				value={typedBefore}
 				required
 			/>
 			<Button kind="next" type="submit">Sign in</Button>
