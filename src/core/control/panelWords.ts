@@ -48,7 +48,8 @@ function withCode(panel: Panel, way: readonly PanelGesture[]): string {
 	const code = panel.lock?.code;
 	if (!code) return waySentence(panel, way);
 	const print = (id: string) => panel.keys.find((key) => key.id === id)?.print ?? id;
-	return `${waySentence(panel, way).replace(/\.$/, '')}, then the code of ${code.digits} figures: each with ${print(code.up)} or ${print(code.down)}, then ${gesturePhrase(panel, code.take)}.`;
+	const take = code.take.do === 'press' ? print(code.take.key) : gesturePhrase(panel, code.take);
+	return `${waySentence(panel, way).replace(/\.$/, '')}, then the code: ${print(code.up)}, ${print(code.down)}, ${take}.`;
 }
 
 const strokes = (way: readonly PanelGesture[]) =>
