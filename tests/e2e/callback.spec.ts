@@ -16,6 +16,13 @@ test('a call is taken on a phone: what was said, the one question, its answers, 
 	await page.getByLabel('about', { exact: true }).press('Tab');
 	await said.getByRole('button', { name: 'Take back: comes on at 09:00, every day' }).click();
 	await expect(said.getByText('comes on at 09:00, every day')).toHaveCount(0);
+	// what is long to take back makes no page wider than the phone
+	await said.getByLabel('In their own words').fill('A padlock');
+	await said.getByLabel('In their own words').press('Enter');
+	const back = said.getByRole('button', { name: 'Take back: its keys: locked, or nothing happens' });
+	await expect(back).toBeVisible();
+	expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+	await back.click();
 
 	// answered as somebody would whose stat was left on manual, turned down
 	const answers = [
