@@ -25,7 +25,7 @@ export type CauseWorld = Pick<Cause, 'heats' | 'warm' | 'levels'>;
 export interface Weighed {
 	/** All causes, the likeliest first. */
 	readonly ranked: readonly Ranked<Named>[];
-	/** The question that tells most; null where nothing was said, it cannot all be so, or no question tells anything. */
+	/** The question that tells most; null where what was said cannot all be so, or no question tells anything. */
 	readonly asking: Asking<Named> | null;
 	readonly pair: RankedPair<Named> | null;
 	/** The places of two facts that cannot both be so; null where all can. */
@@ -45,8 +45,7 @@ export function weigh(called: CalledZone, { facts, passed, counts }: Said): Weig
 	const causes = taught(causesOf(called), counts);
 	const ranked = rank(causes, facts);
 	const clash = contradiction(facts);
-	const asking =
-		facts.length === 0 || clash ? null : nextQuestion(ranked, facts, [...passed, ...unaskable(called)]);
+	const asking = clash ? null : nextQuestion(ranked, facts, [...passed, ...unaskable(called)]);
 	const pair = likeliestPair(ranked, facts);
 	// what is nothing in particular leaves the week as it should be
 	const planned = world(causes.at(-1)!);

@@ -35,7 +35,8 @@ export function computeCallback(
 		outdoorC,
 		missedChangeMinutes
 	};
-	const { ranked, asking: next, pair, clash } = weigh(called, { facts, passed, counts });
+	const { ranked, asking, pair, clash } = weigh(called, { facts, passed, counts });
+	const next = facts.length === 0 ? null : asking;
 	if (clash) {
 		const [i, j] = clash;
 		return { problem: { path: `facts[${j}]`, sentence: contradictionWords(facts[i]!, facts[j]!) } };

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { causesOf, nextQuestion, rank, unaskable, type Fact, type QuestionId } from '$core/callback';
+	import { weigh, type Fact, type QuestionId } from '$core/callback';
 	import { calledOf, CAUSES_OF, householdAnswers, livedThrough, type Planted } from '$core/rehearsal';
 	import { answerWords, askingWords, factWords, headlineWords, mendWords, questionsWords } from '$core/words';
 	import Causes from '../callback/Causes.svelte';
@@ -10,15 +10,13 @@
 
 	const { profile } = $derived(planted.world);
 	const called = $derived(calledOf(planted));
-	const causes = $derived(causesOf(called));
 	const lived = $derived(livedThrough(planted));
 	let answered = $state.raw<readonly Fact[]>([]);
 	/** What was asked last, and what they said. */
 	let last = $state.raw<{ question: QuestionId; answer: string | null } | null>(null);
 	let passed = $state.raw<readonly QuestionId[]>([]);
 	const facts = $derived([...lived, ...answered]);
-	const ranked = $derived(rank(causes, facts));
-	const next = $derived(nextQuestion(ranked, facts, [...passed, ...unaskable(called)]));
+	const { ranked, asking: next } = $derived(weigh(called, { facts, passed, counts: {} }));
 	const first = $derived(ranked[0]!);
 	const isIt = $derived(CAUSES_OF[planted.fault].includes(first.cause.kind));
 

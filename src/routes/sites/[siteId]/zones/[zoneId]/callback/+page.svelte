@@ -66,7 +66,7 @@
 	{/if}
 	<div class="parts">
 		<div>
-			{#if weighed?.asking}
+			{#if weighed?.asking && facts.length > 0}
 				<AskNow
 					asking={weighed.asking}
 					{answered}
