@@ -277,7 +277,7 @@ function degreesIn(
 }
 
 /** Whether one of the programs that it came with is chosen, instead of the week that is keyed. */
-export const runsStored = (profile: ControlProfile, { menu }: Pick<Memory, 'menu'>): boolean =>
+const runsStored = (profile: ControlProfile, { menu }: Pick<Memory, 'menu'>): boolean =>
 	profile.menu.some(
 		({ id, means, values }) =>
 			means === 'stored-program' &&
