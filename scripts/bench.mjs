@@ -10,5 +10,5 @@ for (const name of readdirSync(path.join(root, 'bench')).filter(
 	(file) => file.endsWith('.bench.ts') && file.includes(wanted)
 )) {
 	say(`bench/${name} …`);
-	run('npx', ['tsx', path.join('bench', name)]);
+	run('npx', ['tsx', path.join('bench', name), ...process.argv.slice(3)]);
 }

@@ -3,11 +3,11 @@ import { CAUSE_KINDS, factsSchema, QUESTION_IDS } from '../callback';
 import { profileSchema, programSchema, shortNote } from '../control';
 import { localDateTime, onSiteSchema, siteSchema, zoneSchema } from '../plan';
 import { LAYERS } from '../run';
-import { keyedSchema } from './jobFile';
+import { notesSchema } from '../keying';
 
 /** What the stateless computations take: a zone as it stands in a job file, and its profile where that does not ship. */
 export const computeRequest = z.strictObject({
-	zone: zoneSchema.safeExtend({ keyed: keyedSchema.optional(), onSite: onSiteSchema.optional() }),
+	zone: zoneSchema.safeExtend({ notes: notesSchema.nullish(), onSite: onSiteSchema.optional() }),
 	profile: profileSchema.optional()
 });
 

@@ -5,6 +5,7 @@ import {
 	boxOnSiteSchema,
 	boxSchema,
 	channelCount,
+	type Box,
 	joinBoxes,
 	MOST_ZONES,
 	notesApart,
@@ -23,27 +24,33 @@ import { keptCallSchema } from '../callback';
 import { visitSchema } from '../record';
 import { joinedWords } from '../words';
 import { checkHead, readJsonText } from './jsonText';
-import { MOST_KEYED } from '../keying';
+import { MOST_VALUES, notesBefore, notesSchema, type Notes } from '../keying';
 import { readWith, shownText, without, type Read } from '../schema';
 
-/** The version that this program writes. It reads the one before too, in which every zone had a control of its own. */
-export const JOB_FILE_VERSION = 2;
+/**
+ * The version that this program writes. It reads those before too: in the second what was keyed was noted by what the display showed, in
+ * the first every zone had a control of its own.
+ */
+export const JOB_FILE_VERSION = 3;
 
 /** The largest job file read, in bytes: far above 200 zones with busy weeks, fully keyed. */
 export const LARGEST_JOB_FILE = 8_000_000;
 
-/** The longest id of a value: of a card item, or of one read back. */
-export const MOST_KEYED_ID = 160;
-
-/** What has been keyed at the control, by card item, and what was read back from its display; of more than one control can have the last. */
-export const keyedSchema = z
-	.record(z.string().max(MOST_KEYED_ID), shownText(40))
-	.transform((keyed): Record<string, string> => Object.fromEntries(Object.entries(keyed).slice(-MOST_KEYED)));
+/** What was keyed at a control as versions before noted it: what the display showed, by the id of a value. */
+export const keyedBeforeSchema = z
+	.record(z.string().max(160), shownText(40))
+	.transform((keyed): Record<string, string> => Object.fromEntries(Object.entries(keyed).slice(-MOST_VALUES)));
 
 /** A control in a file, with what was keyed, found and done at it. */
 const jobControlSchema = boxSchema.extend({
 	onSite: boxOnSiteSchema.prefault({}),
-	keyed: keyedSchema.default({})
+	/** What was keyed at it and read from its display; null where nothing was. */
+	notes: notesSchema.nullable().default(null)
+});
+/** A control in a file of the version before. */
+const secondControlSchema = boxSchema.extend({
+	onSite: boxOnSiteSchema.prefault({}),
+	keyed: keyedBeforeSchema.default({})
 });
 
 /** A zone in a file: what is its own, and the channel that governs it. */
@@ -110,7 +117,28 @@ export const jobSchema = z
 		controls: z.array(jobControlSchema).max(MOST_ZONES),
 		zones: z.array(fileZoneSchema).max(MOST_ZONES)
 	})
-	.superRefine(({ controls, zones, profiles }, context) => {
+	.superRefine(hangsTogether);
+export type JobFile = z.output<typeof jobSchema>;
+
+/** A file of the version before, which noted what was keyed by what the display showed. */
+const secondJobSchema = z
+	.strictObject({
+		...shared,
+		version: z.literal(2),
+		controls: z.array(secondControlSchema).max(MOST_ZONES),
+		zones: z.array(fileZoneSchema).max(MOST_ZONES)
+	})
+	.superRefine(hangsTogether);
+
+/** Says where controls and zones of a file do not belong together. */
+function hangsTogether(
+	{
+		controls,
+		zones,
+		profiles
+	}: Pick<JobFile, 'zones' | 'profiles'> & { readonly controls: readonly Box[] },
+	context: Context
+): void {
 		const of = controls.map((control, index) => known(control, profiles, ['controls', index], context));
 		const taken = new Set<string>();
 		zones.forEach(({ on: { control, channel } }, index) => {
@@ -128,16 +156,17 @@ export const jobSchema = z
 			if (!zones.some(({ on }) => on.control === index))
 				wrong(context, ['controls', index], 'has no zone on any of its channels');
 		});
-	});
-export type JobFile = z.output<typeof jobSchema>;
+}
 
-/** A file of the version before: every zone with a control of its own. */
+/** A file of the first version: every zone with a control of its own. */
 const firstJobSchema = z
 	.strictObject({
 		...shared,
 		version: z.literal(1),
 		zones: z
-			.array(zoneSchema.safeExtend({ keyed: keyedSchema.default({}), onSite: onSiteSchema.prefault({}) }))
+			.array(
+				zoneSchema.safeExtend({ keyed: keyedBeforeSchema.default({}), onSite: onSiteSchema.prefault({}) })
+			)
 			.max(MOST_ZONES)
 	})
 	.superRefine(({ zones, profiles }, context) => {
@@ -146,7 +175,7 @@ const firstJobSchema = z
 
 /** A zone with what was keyed and noted of it and its control. */
 export interface JobZone extends Zone {
-	readonly keyed: Readonly<Record<string, string>>;
+	readonly notes: Notes | null;
 	readonly onSite: OnSite;
 	/** A number for its control: zones of a job with the same one hang on one control, and agree in what belongs to it. */
 	readonly hangsOn: number;
@@ -159,21 +188,38 @@ export interface Job extends Omit<JobFile, 'format' | 'version' | 'controls' | '
 
 /** A job's zone taken apart. */
 export const standingOf = (kept: Omit<JobZone, 'hangsOn'> & { readonly hangsOn?: number }) => ({
-	zone: without(kept, 'keyed', 'onSite', 'hangsOn') as Zone,
-	keyed: kept.keyed,
+	zone: without(kept, 'notes', 'onSite', 'hangsOn') as Zone,
+	notes: kept.notes,
 	onSite: kept.onSite
 });
+
+/** What was noted at a control by the version before, as it is noted now. */
+export const notesOfKeyed = (
+	{ control, options, grouping }: Pick<Zone, 'control' | 'options' | 'grouping'>,
+	keyed: Readonly<Record<string, string>>,
+	profiles: readonly ControlProfile[]
+): Notes | null => {
+	const profile = findProfile(control, profiles);
+	return profile ? notesBefore(profile, options, grouping, keyed) : null;
+};
+
+/** A zone as the first version kept it, with a control of its own. */
+interface KeptBefore extends Zone {
+	readonly keyed: Readonly<Record<string, string>>;
+	readonly onSite: OnSite;
+}
 
 /**
  * Zones that were kept each with a control of its own, on the controls that they must hang on; what was decided where two said otherwise
  * stands in the note of their control.
  */
 export function jobZonesJoined(
-	kept: readonly Omit<JobZone, 'hangsOn'>[],
+	kept: readonly KeptBefore[],
 	profiles: readonly ControlProfile[]
-): JobZone[] {
+): (KeptBefore & Pick<JobZone, 'hangsOn'>)[] {
 	const channels = (zone: Zone) => channelsOf(findProfile(zone.control, profiles)!)?.length ?? 1;
-	const { zones, hangsOn, decided } = joinBoxes(kept.map(standingOf), channels);
+	const apart = kept.map(({ keyed, onSite, ...zone }) => ({ zone, keyed, onSite }));
+	const { zones, hangsOn, decided } = joinBoxes(apart, channels);
 	return zones.map(({ zone, keyed, onSite }, index) => {
 		const on = hangsOn[index]!;
 		const words = joinedWords(
@@ -199,7 +245,7 @@ function jobOfFile(file: JobFile): Job {
 	return {
 		...siteOfFile(file),
 		zones: zones.map(({ on, onSite, ...zone }) => {
-			const { onSite: noted, keyed, ...box } = controls[on.control]!;
+			const { onSite: noted, notes, ...box } = controls[on.control]!;
 			const options = { ...box.options, channel: on.channel };
 			const { name, place, note, ...of } = box;
 			return {
@@ -208,7 +254,7 @@ function jobOfFile(file: JobFile): Job {
 				options,
 				box: { name, place, note },
 				otherChannels: null,
-				keyed,
+				notes,
 				onSite: { ...noted, ...onSite },
 				hangsOn: on.control
 			};
@@ -227,13 +273,27 @@ export function readJobFile(text: string): Read<Job> {
 
 /** Reads a job from parsed JSON; see {@link readJobFile}. */
 export function readJob(document: unknown): Read<Job> {
-	const head = checkHead(document, 'fond-quarter/job', JOB_FILE_VERSION, 'job file', [1]);
+	const head = checkHead(document, 'fond-quarter/job', JOB_FILE_VERSION, 'job file', [1, 2]);
 	if (!head.ok) return head;
-	if ((document as { version: number }).version === 1) {
+	const { version } = document as { version: number };
+	if (version === 1) {
 		const first = readWith(firstJobSchema, document);
 		if (!first.ok) return first;
 		const site = siteOfFile(first.value);
-		return { ok: true, value: { ...site, zones: jobZonesJoined(first.value.zones, site.profiles) } };
+		const zones = jobZonesJoined(first.value.zones, site.profiles).map(({ keyed, ...zone }) => ({
+			...zone,
+			notes: notesOfKeyed(zone, keyed, site.profiles)
+		}));
+		return { ok: true, value: { ...site, zones } };
+	}
+	if (version === 2) {
+		const second = readWith(secondJobSchema, document);
+		if (!second.ok) return second;
+		const controls = second.value.controls.map(({ keyed, ...control }) => ({
+			...control,
+			notes: notesOfKeyed({ ...control, options: { ...control.options, channel: 0 } }, keyed, second.value.profiles)
+		}));
+		return { ok: true, value: jobOfFile({ ...second.value, version: JOB_FILE_VERSION, controls }) };
 	}
 	const read = readWith(jobSchema, document);
 	return read.ok ? { ok: true, value: jobOfFile(read.value) } : read;
@@ -275,7 +335,7 @@ export function jobFileOf(job: Job): JobFile {
 		calls: job.calls,
 		controls: places.map((on) => {
 			const zone = job.zones.find((one) => one.hangsOn === on)!;
-			const { keyed, onSite } = zone;
+			const { notes, onSite } = zone;
 			const box = boxOf(zone);
 			return {
 				name: box.name,
@@ -287,8 +347,7 @@ export function jobFileOf(job: Job): JobFile {
 				settings: box.settings,
 				clockReadings: box.clockReadings,
 				onSite: notesApart(onSite).box,
-				// in the order in which it was noted: what was copied over what is told from it
-				keyed
+				notes
 			};
 		}),
 		zones: job.zones.map((whole) => {

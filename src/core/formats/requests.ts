@@ -1,11 +1,10 @@
 import { callSchema } from '../callback';
 import { z } from 'zod';
 import { profileSchema } from '../control';
-import { MOST_KEYED } from '../keying';
+import { MOST_VALUES, noteSchema } from '../keying';
 import { MOST_ZONES, onSiteEditSchema, siteSchema, zoneSchema } from '../plan';
 import { visitSchema } from '../record';
 import { shownText } from '../schema';
-import { MOST_KEYED_ID } from './jobFile';
 
 /** A new site, by name alone. */
 export const newSiteRequest = z.strictObject({
@@ -61,16 +60,21 @@ export const endVisitRequest = visitSchema.pick({ who: true, note: true, signedO
 /** A customer's link: for how many days. */
 export const linkRequest = z.strictObject({ days: z.int().min(1).max(1500) });
 
-/** Values keyed at the control: what the display showed, or null to take the note back. */
+/** By whom something was sent, and as which of its requests: what comes later than what was sent after it is passed over. */
+const sent = z.strictObject({ from: z.string().min(1).max(64), number: z.number().nonnegative() }).optional();
+
+/** What was done at a control, in its order. */
+export const notesRequest = z.strictObject({ notes: z.array(noteSchema).min(1).max(400), sent });
+
+/** Values keyed as the version before sent them: what the display showed, or null to take the note back. */
 export const keyedRequest = z.strictObject({
 	changes: z
-		.record(z.string().max(MOST_KEYED_ID), shownText(40).nullable())
+		.record(z.string().max(160), shownText(40).nullable())
 		.refine(
-			(changes) => Object.keys(changes).length <= MOST_KEYED,
-			`names more values than one control can ask for (${MOST_KEYED})`
+			(changes) => Object.keys(changes).length <= MOST_VALUES,
+			`names more values than one control can ask for (${MOST_VALUES})`
 		),
-	/** By whom and as which of its requests: what comes later than what was sent after it is passed over. */
-	sent: z.strictObject({ from: z.string().min(1).max(64), number: z.number().nonnegative() }).optional()
+	sent
 });
 
 /** The zones of a site in a new order. */

@@ -3,7 +3,8 @@ import { z } from 'zod';
 import { profileSchema } from '../control';
 import { onSiteSchema, siteWeatherSchema, zoneSchema } from '../plan';
 import { roundSchema, visitSchema } from '../record';
-import { keyedSchema } from './jobFile';
+import { notesSchema } from '../keying';
+import { keyedBeforeSchema } from './jobFile';
 
 /** What every refusal looks like. */
 export const problemResponse = z.strictObject({
@@ -132,8 +133,16 @@ export const linksResponse = z.strictObject({
 	)
 });
 
+/** What is noted at a control after notes were taken. */
+export const notesResponse = z.strictObject({
+	notes: notesSchema.nullable(),
+	/** When it stood so, in ms since 1970. */
+	nowMs: z.number()
+});
+
+/** What the version before hears back: what it sent. */
 export const keyedResponse = z.strictObject({
-	keyed: keyedSchema,
+	keyed: keyedBeforeSchema,
 	/** When it stood so, in ms since 1970. */
 	nowMs: z.number()
 });

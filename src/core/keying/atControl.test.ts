@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import { findProfile } from '../control';
 import { newZone, roomSchema, type Zone } from '../plan';
 import { factoryMemory, isOperable, programOf, withEntry, entryOf } from '../machine';
-import { keysOfCard, menuWanted, settingRows, zoneCard } from '.';
+import { cardAsNew, menuWanted, settingRows, zoneCard } from '.';
 
 const profileOf = (id: string) => findProfile(id)!;
 const wanted = (zone: Zone, ...beside: Zone[]) =>
@@ -77,7 +77,7 @@ it('of programs that it came with none runs in the place of the week that is key
 		why: { because: 'own-week' }
 	});
 	const asNew = factoryMemory(profile);
-	const { memory } = keysOfCard(profile, { items: card.items, ...card.operated! });
+	const { memory } = cardAsNew(profile, { items: card.items, ...card.operated });
 	const keyed = programOf(profile, memory);
 	expect(keyed).not.toEqual(programOf(profile, asNew));
 	// the week is there still, and does not run

@@ -1,8 +1,9 @@
 import { dateOfDay } from '../civil';
 import { awayPlaceAt, isAwayField, type AwayField, type ControlOptions } from '../control';
-import { degreesAt, menuShown, unknownMemory, type Memory, type Operable, type Stroke } from '../machine';
+import { degreesAt, menuShown, type Operable, type Stroke } from '../machine';
 import { DAY_MINUTES } from '../week';
-import { keysInTurn, machineOptions, type ItemKeys } from './gestures';
+import { knownAsFound, type Known } from './known';
+import { keysInTurn, machineOptions, type ItemKeys } from './planner';
 
 /** One value of an absence as it is keyed. */
 export interface AwayKey {
@@ -74,15 +75,15 @@ function positions(
 }
 
 /**
- * The keys by which an absence is set, value by value in the order of the control's own menu, from rest. `memory` is what
- * the control holds; without it nothing of it is known, and each value is changed until it shows what it must. null where
+ * The keys by which an absence is set, value by value in the order of the control's own menu, from rest. `known` is what
+ * is known of the control; without it nothing is, and each value is changed until it shows what it must. null where
  * the panel has no menu for it, or the absence is none that such a control takes.
  */
 export function awayKeys(
 	profile: Operable,
 	options: ControlOptions,
 	absence: AbsenceToKey,
-	memory: Memory = unknownMemory(profile, machineOptions(profile, options, profile.groupings[0]!))
+	known: Known = knownAsFound(profile, machineOptions(profile, options, profile.groupings[0]!), 'in-use')
 ): AwayKeys | null {
 	const place = profile.panel.places[awayPlaceAt(profile.panel)];
 	const wanted = place && positions(profile, options.unit, absence);
@@ -91,13 +92,13 @@ export function awayKeys(
 		const position = isAwayField(field) ? wanted[field] : undefined;
 		return position === undefined ? [] : [{ of: 'away' as const, field: field as AwayField, position }];
 	});
-	const turn = keysInTurn(profile, memory, goals);
+	const turn = keysInTurn(profile, known, goals);
 	return (
 		turn && {
 			values: goals.map(({ field, position }, i) => ({
 				field,
 				position,
-				...menuShown(profile, memory.options, { id: field }, position),
+				...menuShown(profile, known.memory.options, { id: field }, position),
 				keys: turn.keys[i]!
 			})),
 			leave: turn.leave

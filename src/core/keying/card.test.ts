@@ -3,7 +3,17 @@ import { factoryOptions, findProfile, shippedProfiles, valuesToKey, type Control
 import { fitZone } from '../fit';
 import { newZone, withWanted, type Zone } from '../plan';
 import { buildWeek, splitByDay } from '../week';
-import { cardProgress, isKeyed, keyCard, settingItems } from '.';
+import {
+	cardAsNew,
+	keyCard,
+	leftToKey,
+	noNotes,
+	settingItems,
+	withNote,
+	zoneCard,
+	type KeyCard,
+	type Notes
+} from '.';
 import { heldInWords } from '../words';
 
 const [stat, keypad, timer] = ['six-step-room-stat', 'hour-strip-keypad', 'switch-timer'].map((id) =>
@@ -14,6 +24,17 @@ function cardOf(zone: Zone, profile: ControlProfile) {
 	const { chosen } = fitZone(zone, profile);
 	return { card: keyCard(profile, zone.options, chosen.grouping, chosen.program), chosen };
 }
+/** What is noted once all that a card asks for was keyed on a control as new. */
+function keyedBy(card: KeyCard, profile: ControlProfile): Notes {
+	const { steps } = cardAsNew(profile, { items: card.items, ...card.operated });
+	const found = withNote(profile, noNotes(profile), { what: 'found', found: 'as-new' });
+	return withNote(profile, found, { what: 'keyed', goals: steps.map(({ item }) => item.goal) });
+}
+/** What is left of a zone's card by what is noted. */
+const leftOf = (zone: Zone, profile: ControlProfile, notes: Notes) =>
+	leftToKey(profile, zoneCard(zone, profile, notes).card, notes).steps.map(
+		({ item }) => `${item.section} ${item.what} ${item.shows}`
+	);
 
 const working = [0, 1, 2, 3, 4].flatMap((d) => [
 	{ at: d * 1440 + 290, value: 'comfort' },
@@ -81,7 +102,8 @@ describe('the card', () => {
 		]);
 		expect(card.items[5]!.before).toBe(stat.keying.enter);
 		expect(card.items[5]!.aside).toBe('days 1–5 on this control · 24-hour clock');
-		expect(card.items).toHaveLength(5 + 2 * 6 * 2);
+		// what stands so as new is not asked for
+		expect(card.items.filter(({ stood }) => !stood)).toHaveLength(1 + 2 * 6 * 2 - 3);
 	});
 
 	it('speaks Fahrenheit and the 12-hour clock where the control is set to them', () => {
@@ -150,9 +172,8 @@ describe('the card', () => {
 
 describe('what was keyed', () => {
 	it('stays done when the plan changes elsewhere, and is asked again where it changed', () => {
-		const { card } = cardOf(bindery, stat);
-		const keyed = Object.fromEntries(card.items.map((item) => [item.id, item.shows]));
-		expect(cardProgress(card, keyed)).toEqual({ done: 29, of: 29, next: 29 });
+		const notes = keyedBy(cardOf(bindery, stat).card, stat);
+		expect(leftOf(bindery, stat, notes)).toEqual([]);
 		const later = withWanted(
 			bindery,
 			buildWeek(
@@ -162,41 +183,51 @@ describe('what was keyed', () => {
 				}))
 			)
 		);
-		const { card: after } = cardOf(later, stat);
-		const open = after.items.filter((item) => !isKeyed(item, keyed));
-		expect(open.map((item) => `${item.section} ${item.what} ${item.shows}`)).toEqual([
-			'Mon–Fri step 1, time 05:20'
-		]);
+		expect(leftOf(later, stat, notes)).toEqual(['Mon–Fri step 1, time 05:20']);
 	});
 
-	it('is all to do again under another grouping, which wipes the program', () => {
-		const { card } = cardOf(bindery, stat);
-		const keyed = Object.fromEntries(card.items.map((item) => [item.id, item.shows]));
-		const { card: sevenDays } = cardOf({ ...bindery, grouping: '7-day' }, stat);
-		expect(cardProgress(sevenDays, keyed).done).toBe(4);
+	it('is gone where another grouping wipes the program, and stays where it wipes nothing', () => {
+		const notes = keyedBy(cardOf(bindery, stat).card, stat);
+		const other = { ...bindery, grouping: '7-day' };
+		const fresh = cardAsNew(stat, (({ items, operated }) => ({ items, ...operated }))(cardOf(other, stat).card));
+		// the factory week is back: all of it is to key again, but for the other settings
+		expect(leftOf(other, stat, notes)).toHaveLength(fresh.steps.length);
+		const kind = {
+			...stat,
+			operation: {
+				...stat.operation,
+				options: {
+					...stat.operation.options,
+					grouping: { ...stat.operation.options.grouping!, wipes: 'nothing' as const }
+				}
+			}
+		};
+		expect(leftOf(other, kind, notes)).toEqual(['Settings day grouping 7-day']);
+	});
+
+	it('counts whatever route brought it: a day copied and then read to be another is asked for in what differs', () => {
+		const zone = { ...withWanted(newZone('Loft', stat), buildWeek(working)), grouping: '7-day' };
+		const { card } = cardOf(zone, stat);
+		expect(card.items.some((item) => item.section === 'Tuesday' && item.what === 'copy Monday onto it')).toBe(
+			true
+		);
+		const notes = withNote(stat, keyedBy(card, stat), {
+			what: 'read',
+			goals: [{ of: 'field', channel: 0, day: 1, all: false, key: '1/time', position: 39 }]
+		});
+		expect(leftOf(zone, stat, notes)).toEqual(['Tuesday step 1, time 04:50']);
+	});
+
+	it('is forgotten with a reset, and all of it asked for where the control was found in use', () => {
+		const keyed = keyedBy(cardOf(bindery, stat).card, stat);
+		const reset = withNote(stat, keyed, { what: 'found', found: 'as-new' });
+		expect(leftOf(bindery, stat, reset)).toEqual(leftOf(bindery, stat, noNotes(stat)));
+		const used = withNote(stat, noNotes(stat), { what: 'found', found: 'in-use' });
+		expect(leftOf(bindery, stat, used).length).toBeGreaterThan(leftOf(bindery, stat, reset).length);
 	});
 });
 
 describe('days made by copying', () => {
-	it('are asked for value by value where an earlier note says otherwise', () => {
-		const zone = { ...withWanted(newZone('Loft', stat), buildWeek(working)), grouping: '7-day' };
-		const { chosen, card } = cardOf(zone, stat);
-		expect(card.items.some((item) => item.section === 'Tuesday' && item.what === 'copy Monday onto it')).toBe(
-			true
-		);
-		const copied = Object.fromEntries(card.items.map(({ id, shows }) => [id, shows]));
-		const openAfter = (keyed: Record<string, string>) =>
-			keyCard(stat, zone.options, chosen.grouping, chosen.program, keyed)
-				.items.filter((item) => !isKeyed(item, keyed))
-				.map(({ section, what, shows, from }) => ({ section, what, shows, from }));
-		expect(openAfter({ ...copied, '7-day/6/C/24/1/1/time': '06:30' })).toEqual([
-			{ section: 'Tuesday', what: 'step 1, time', shows: '04:50', from: '06:30' }
-		]);
-		// a copy that is still to be made covers what stood there before
-		const stale = { '7-day/6/C/24/1/1/time': '06:30' };
-		expect(openAfter(stale)).toHaveLength(card.items.length);
-	});
-
 	it('are all at once on a control that has such an entry', () => {
 		const floor = shippedProfiles.find((profile) => profile.id === 'four-step-floor-stat')!;
 		const { card } = cardOf(withWanted(newZone('Floor', floor), buildWeek(working)), floor);

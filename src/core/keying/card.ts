@@ -1,13 +1,15 @@
-import type { ControlOptions, ControlProfile, Grouping, Program } from '../control';
-import { isOperable } from '../machine';
+import { OPTION_IDS, type ControlOptions, type ControlProfile, type Grouping, type Program } from '../control';
+import { isOperable, optionAt, type MachineOptions } from '../machine';
 import type { MenuWanted } from './atControl';
-import { entryItemId, settingItems, type CardItem, type LooseItem } from './cardItems';
+import { settingItems, type CardItem, type LooseItem } from './cardItems';
 import { channelItems, type ChannelProgram } from './cardRoutes';
-import { decide, plannedDays, wayOf, withKeys, type Way } from './cardWays';
-import { keysOfCard, machineOptions, type CardKeys } from './gestures';
-import { isMet, type Found, type ToKey } from './held';
-import type { Keyed } from './keyed';
+export type { ChannelProgram };
+import { decide, plannedDays, weightOf, withKeys } from './cardWays';
+import { satisfies, type Known } from './known';
+import { isNoted, noNotes, notesAt, replayed, type Notes } from './notes';
+import { atRest, machineOptions } from './planner';
 import { routeMinutes, type Pace } from './route';
+import { turnFrom, type ToKey, type Turn } from './turn';
 
 /** Everything to key, in the order in which the control asks for it. */
 export interface KeyCard {
@@ -22,9 +24,9 @@ export interface KeyCard {
 	readonly confirm: string;
 	/** The route in a sentence: which day to type, which to copy, which to put right. */
 	readonly route: string;
-	/** What its keys are found from, where its panel is described; else null. */
-	readonly operated: Omit<ToKey, 'items'> | null;
-	/** What this way of keying takes, and what typing every value would. */
+	/** What its keys and what is left of it are found from. */
+	readonly operated: Omit<ToKey, 'items'>;
+	/** What this way of keying takes, and what typing every value would, for a control as it was found. */
 	readonly cost: { readonly route: KeyCost; readonly typed: KeyCost };
 }
 
@@ -35,162 +37,170 @@ export interface KeyCost {
 	readonly minutes: number;
 }
 
+/** What is known of a control as it was found, and by now. */
+export interface CardStanding {
+	readonly found: Known;
+	readonly known: Known;
+	/** A name for how it was found, where many are found so; else null. */
+	readonly as: 'as-new' | 'in-use' | null;
+}
+
+/** What is known of a control by what is noted at it; of one at which nothing is, what holds of one as new. */
+export function standingAt(profile: ControlProfile, options: MachineOptions, noted: Notes): CardStanding {
+	const own = notesAt(profile, noted);
+	const notes = isNoted(own) ? own : { ...own, found: 'as-new' as const };
+	const { found, known } = replayed(profile, notes, options);
+	const isRead = notes.before !== null || notes.acts[0]?.what === 'read';
+	return { found, known, as: isRead ? null : (notes.found ?? 'in-use') };
+}
+
+/** Whether a control holds something that it neither held when it was found nor is to hold: another plan was keyed. */
+function holdsOther({ found, known }: CardStanding, { planned, options }: Omit<ToKey, 'items'>, profile: ControlProfile) {
+	const [was, is] = [found.memory, known.memory];
+	if (was === is) return false;
+	const moved = OPTION_IDS.some((id) => {
+		const at = optionAt(profile, is.options, id);
+		return at !== optionAt(profile, was.options, id) && at !== optionAt(profile, options, id);
+	});
+	return (
+		moved ||
+		is.days.some((week, channel) =>
+			week.some((content, day) => {
+				const [before, wanted] = [was.days[channel]![day]!, planned[channel]?.[day]];
+				return (
+					content !== before &&
+					wanted !== undefined &&
+					Object.entries(content).some(([key, at]) => at !== before[key] && at !== wanted[key])
+				);
+			})
+		)
+	);
+}
+
 /**
  * The card for the programs of a control's channels, in the order in which they are given: the settings that come before them, once for
- * the control, then the values channel by channel by the cheapest route, in the order the control asks for them. Where a note in `keyed`
- * says that a day copied holds something else than planned, that value is asked for as well. `grouping` must be that of every program; `menu` is what
- * {@link menuWanted} says of the entries of its own menus.
+ * the control, then the values channel by channel by the cheapest route, in the order the control asks for them. What it held when it was
+ * found is not asked for. `grouping` must be that of every program; `menu` is what {@link menuWanted} says of the entries of its own menus.
  */
 export function controlCard(
 	profile: ControlProfile,
 	channels: readonly ChannelProgram[],
 	grouping: Grouping,
-	keyed: Keyed = {},
+	noted: Notes = noNotes(profile),
 	pace?: Pace,
-	found: Found = 'as-new',
 	menu: readonly MenuWanted[] = []
 ): KeyCard {
 	const { keying } = profile;
-	// what stands so as new is keyed only where nobody knows how it stands, or where it was noted to stand otherwise
-	const toSet = menu.filter(
-		({ entry, isFactory }) => !isFactory || found === 'unknown' || entryItemId(entry) in keyed
-	);
-	const settings = settingItems(profile, channels[0]!.options, grouping, toSet);
-	const all = channels.map((one) => channelItems(profile, one, keyed));
-	const setpoints = all
-		.flatMap((one) => one.settings)
-		.filter((item, i, every) => every.findIndex(({ id }) => id === item.id) === i);
+	const options = machineOptions(profile, channels[0]!.options, grouping);
+	const standing = standingAt(profile, options, noted);
 	const single = keying.presses.field + 2;
 	const once = (item: LooseItem): CardItem => ({
 		...item,
 		from: null,
 		presses: single,
-		gesture: null
+		gesture: null,
+		stood: satisfies(profile, standing.found, item.goal)
 	});
-	const bracket = (id: 'before' | 'after', section: string, aside: string): CardItem[] =>
+	const bracket = (when: 'before' | 'after', section: string, aside: string): CardItem[] =>
 		keying.bracket
 			? [
 					once({
-						id: `mode/${id}`,
+						id: `mode/${when}`,
 						section,
 						what: 'mode',
-						shows: keying.bracket[id],
+						shows: keying.bracket[when],
 						unit: '',
 						aside,
 						before: null,
-						goal: { of: 'mode', name: keying.bracket[id] },
+						goal: { of: 'mode', name: keying.bracket[when], when },
 						why: null
 					})
 				]
 			: [];
-	const before = [
-		...bracket('before', 'Before anything', 'it takes no values otherwise'),
-		...settings.map(once),
-		...setpoints.map(once)
-	];
-	const after = bracket('after', 'At the end', 'otherwise the program does not run');
-	const fixed = before.length + after.length;
-	const costOf = (ways: readonly { readonly looks: number; readonly presses: number }[]): KeyCost => {
-		const values = fixed + ways.reduce((sum, way) => sum + way.looks, 0);
-		const presses = fixed * single + ways.reduce((sum, way) => sum + way.presses, 0);
-		return { values, presses, minutes: routeMinutes({ presses, looks: values }, pace) };
+	const opening = bracket('before', 'Before anything', 'it takes no values otherwise');
+	const closing = bracket('after', 'At the end', 'otherwise the program does not run');
+	const settings = settingItems(profile, channels[0]!.options, grouping, menu);
+
+	/** All that a card can be made of where so much is known. */
+	const from = (known: Known) => {
+		const all = channels.map((one) => channelItems(profile, one, known));
+		const setpoints = all
+			.flatMap((one) => one.settings)
+			.filter((item, i, every) => every.findIndex(({ id }) => id === item.id) === i);
+		const whole = (weeks: readonly (readonly CardItem[])[]) => [
+			...opening,
+			...[...settings, ...setpoints].map(once),
+			...weeks.flat(),
+			...closing
+		];
+		return { all, whole };
 	};
-	/** What was keyed or read otherwise is what the display stands at, whatever the route would have it show. */
-	const standing = (item: CardItem): CardItem => {
-		const shown = keyed[item.id];
-		return shown === undefined || shown === item.shows ? item : { ...item, from: shown, gesture: null };
+	const made = from(standing.found);
+	const operated = {
+		options,
+		planned: plannedDays(
+			profile,
+			options,
+			made.all.flatMap((one) => one.each()),
+			grouping
+		)
 	};
-	const rest = {
-		enter: keying.enter,
-		leave: keying.leave,
-		timeoutSeconds: keying.timeoutSeconds,
-		confirm: keying.confirm
+	const turn = (items: readonly CardItem[], known: Known) =>
+		turnFrom(profile, { items, ...operated }, atRest(known));
+
+	/** The card by the best of its routes for where so much is known. */
+	const best = ({ all, whole }: ReturnType<typeof from>, known: Known, key: string | null) => {
+		const along = (routes: readonly number[]) => whole(all.map((one, i) => one.routes[routes[i]!]!.week));
+		const routes = decide(
+			channels.map(({ program }) => program),
+			key && `${profile.id}/${key}`,
+			all.map((one) => one.routes.length),
+			(tried) => weightOf(turn(along(tried), known))
+		);
+		const words = all.map((one, i) => one.routes[routes[i]!]!.words).filter((one) => one !== '');
+		return { items: along(routes), words: words.join(' ') };
 	};
-	const whole = (weeks: readonly (readonly CardItem[])[]) => [...before, ...weeks.flat(), ...after];
-	const said = (words: readonly string[]) => words.filter((one) => one !== '').join(' ');
-	if (!isOperable(profile)) {
-		const first = all.map(({ routes }) => routes[0]!);
-		return {
-			...rest,
-			route: said(first.map(({ words }) => words)),
-			items: whole(first.map(({ week }) => week)).map(standing),
-			operated: null,
-			cost: { route: costOf(first.map(({ route }) => route)), typed: costOf(all.map((one) => one.typed)) }
-		};
-	}
-	const typedItems = () => whole(all.map((one) => one.typedItems()));
-	const each = all.flatMap((one) => one.each());
-	const options = machineOptions(profile, channels[0]!.options, grouping);
-	const operated = { options, planned: plannedDays(profile, options, each, grouping) };
-	const keysOf = (items: readonly CardItem[], noted = keyed, count = items.length) =>
-		keysOfCard(profile, { items, ...operated }, noted, found, count);
-	/** What keys cost, counted only when somebody asks: most who need a card do not. */
-	const pressed = (asked: () => readonly CardItem[], keysNow: () => Pick<CardKeys, 'presses'>): KeyCost => {
-		let known: number | undefined;
-		const count = () => (known ??= keysNow().presses);
+	const planned = best(made, standing.found, standing.as);
+	const first = turn(planned.items, standing.known);
+	// what was keyed by another plan is no part of this one's route: then what differs may be less
+	const other = holdsOther(standing, operated, profile)
+		? best(from(standing.known), standing.known, null)
+		: null;
+	const instead = other && turn(other.items, standing.known);
+	const isLess = instead !== null && weightOf(instead) < weightOf(first);
+	const { items, words } = isLess ? other! : planned;
+	const left = isLess ? instead : first;
+
+	/** What a turn takes, counted only when somebody asks: most who need a card do not. */
+	const costOf = (whose: () => Turn): KeyCost => {
+		let known: Turn | undefined;
+		const now = () => (known ??= whose());
 		return {
 			get values() {
-				return asked().length;
+				return now().steps.length;
 			},
 			get presses() {
-				return count();
+				return now().presses;
 			},
 			get minutes() {
-				return routeMinutes({ presses: count(), looks: asked().length }, pace);
+				return routeMinutes({ presses: now().presses, looks: now().steps.length }, pace);
 			}
 		};
 	};
-	/** The way along a route of each channel, from a control that nobody has keyed yet. */
-	const unkeyed = (chosen: readonly number[]): Way => {
-		const items = whole(all.map(({ routes }, i) => routes[chosen[i]!]!.week));
-		return wayOf(profile, items, keysOf(items, {}), each);
-	};
-	const decided = decide(
-		channels.map(({ program }) => program),
-		`${profile.id}/${found}`,
-		all.map(({ routes }) => routes.length),
-		unkeyed
-	);
-	const chosen = all.map(({ routes }, i) => routes[decided.routes[i]!]!);
-	const weeks = chosen.map(({ week }) => week);
-	const isUnkeyed = Object.keys(keyed).length === 0;
-	const route: Way = (isUnkeyed && decided.way) || wayOf(profile, whole(weeks), keysOf(whole(weeks)), each);
-	// what was keyed by another plan is no part of this one's route: then what differs may be less, or the route not lead there
-	const byRoute = new Map(route.items.map((item) => [item.id, item.shows]));
-	const stale = Object.entries(keyed).some(
-		([id, shows]) => !/^(setting|mode|read)\/|^found$/.test(id) && byRoute.get(id) !== shows
-	);
-	const difference = (): Way => {
-		const { memory } = keysOf(whole(weeks), keyed, before.length);
-		const isIn = (item: CardItem) => keyed[item.id] === item.shows;
-		const wrong = each.filter(({ goal }) => !isMet(profile, memory, goal));
-		// where no value of a day can be put right by itself the whole day is asked for
-		const days = new Set(wrong.map(({ section }) => section));
-		const open = keying.correctsSingly ? wrong : each.filter(({ section }) => days.has(section));
-		const asked = new Set(open.map(({ id }) => id));
-		const own = new Set(each.map(({ id }) => id));
-		// in one order whatever is in by now, so that nothing moves under the thumb
-		const items = [
-			...before,
-			...weeks.flat().filter((item) => isIn(item) && !own.has(item.id)),
-			...each.filter((item) => isIn(item) || asked.has(item.id)),
-			...after
-		];
-		return wayOf(profile, items, keysOf(items), each);
-	};
-	const other = stale || route.weight === Infinity ? difference() : route;
-	const { items, keys } = other.weight < route.weight ? other : route;
+	const keysOf = new Map(left.steps.map(({ index, keys }) => [index, keys]));
 	return {
-		...rest,
-		route: said(chosen.map(({ words }) => words)),
+		enter: keying.enter,
+		leave: keying.leave,
+		timeoutSeconds: keying.timeoutSeconds,
+		confirm: keying.confirm,
+		route: words,
 		operated,
-		items: items.map((item, i) => withKeys(profile, standing(item), keys.items[i] ?? null)),
+		items: isOperable(profile)
+			? items.map((item, i) => withKeys(profile, item, keysOf.get(i) ?? null))
+			: items,
 		cost: {
-			route: pressed(
-				() => whole(weeks),
-				() => (isUnkeyed ? keys : keysOf(whole(weeks), {}))
-			),
-			typed: pressed(typedItems, () => keysOf(typedItems(), {}))
+			route: costOf(() => (standing.found === standing.known ? left : turn(planned.items, standing.found))),
+			typed: costOf(() => turn(made.whole(made.all.map((one) => one.typedItems())), standing.found))
 		}
 	};
 }
@@ -201,8 +211,7 @@ export const keyCard = (
 	options: ControlOptions,
 	grouping: Grouping,
 	program: Program,
-	keyed: Keyed = {},
+	noted: Notes = noNotes(profile),
 	pace?: Pace,
-	found: Found = 'as-new',
 	menu: readonly MenuWanted[] = []
-): KeyCard => controlCard(profile, [{ options, program }], grouping, keyed, pace, found, menu);
+): KeyCard => controlCard(profile, [{ options, program }], grouping, noted, pace, menu);

@@ -1,5 +1,4 @@
 import {
-	celsiusToFahrenheit,
 	channelsOf,
 	displayDay,
 	displaySetpoint,
@@ -22,9 +21,9 @@ import {
 } from '../control';
 import { clockTime, DAY_MINUTES } from '../week';
 import { capital, spokenName } from '../schema';
-import { optionChoices } from '../machine';
+import { degreesAt, optionChoices } from '../machine';
 import type { MenuWanted, MenuWhy } from './atControl';
-import type { Goal } from './goal';
+import type { Goal, GoalOf } from './goal';
 import type { Gesture } from './route';
 
 /** One value to key, in the control's own unit, clock format and day numbering. */
@@ -53,14 +52,37 @@ export interface CardItem {
 	readonly goal: Goal;
 	/** Why an entry of the control's menus is to stand so; null for every other value. */
 	readonly why: MenuWhy | null;
+	/** Whether it stood so when the control was found: asked for only where something takes it along. */
+	readonly stood: boolean;
 }
 
 /** An item before it has its place in a route. */
-export type LooseItem = Omit<CardItem, 'from' | 'presses' | 'gesture'>;
+export type LooseItem = Omit<CardItem, 'from' | 'presses' | 'gesture' | 'stood'>;
 
-/** An item with its place on the control's scale, in steps, for counting presses. */
+/** An item with its place on the control's scale, in steps. */
 export interface Planned extends Omit<LooseItem, 'goal' | 'why'> {
 	readonly position: number;
+}
+
+/** What a value of a group of days is to bring about: of a control without a program the setpoint that it keeps. */
+export function goalOf(
+	{ id, position }: Planned,
+	{ prefix, days }: Pick<GroupItems, 'prefix' | 'days'>,
+	{ channel, form }: { readonly channel: number; readonly form: Program['form'] },
+	index: number,
+	all = false
+): GoalOf<'field' | 'kept'> {
+	const key = id.slice(prefix.length);
+	return form === 'plain'
+		? { of: 'kept', side: index === 0 ? 'heat' : 'cool', position }
+		: {
+				of: 'field',
+				channel,
+				day: days[0]!,
+				all,
+				key,
+				position: key.endsWith('/clear') ? null : position
+			};
 }
 
 const clockWords = { '24': '24-hour clock', '12': '12-hour clock' } as const;
@@ -82,9 +104,8 @@ function entryWay(profile: ControlProfile, { id }: MenuEntry): string | null {
 	return `${found.place.onlyWhenOff ? 'Switch it off first. ' : ''}${waySentence(profile.panel, found.way)}`;
 }
 
-/** Under what an entry of the control's menus is noted: what wipes the week says so, as the notes of the week are gone with it. */
-export const entryItemId = ({ id, wipes }: Pick<MenuEntry, 'id' | 'wipes'>): string =>
-	`setting/${wipes === 'program' || wipes === 'all' ? 'wiping' : 'menu'}/${id}`;
+/** What an entry of the control's menus is called on a card. */
+export const entryItemId = ({ id }: Pick<MenuEntry, 'id'>): string => `setting/menu/${id}`;
 
 /**
  * Settings that come before the program, each with the way to it where the profile says it: what wipes the others first, else in the
@@ -167,7 +188,7 @@ function timeItems(
 	what: string,
 	minute: number
 ): Planned[] {
-	const position = minute / timeStep(profile);
+	const position = Math.round(minute / timeStep(profile));
 	const aside = `${base.aside} · ${clockWords[options.clock]}`;
 	if (profile.keying.timeEntry === 'whole')
 		return [
@@ -203,7 +224,7 @@ function timeItems(
 			what: `${what}, minute`,
 			shows: minutes,
 			unit: '',
-			position: (minute % 60) / timeStep(profile)
+			position: Math.round((minute % 60) / timeStep(profile))
 		}
 	];
 }
@@ -231,9 +252,8 @@ export function programItems(
 	options: ControlOptions,
 	program: Program
 ): ProgramItems {
-	/** Where a setpoint stands on the control's scale, in its own steps: whole °F, or steps of its °C. */
-	const stepsOf = (c: number) =>
-		options.unit === 'F' ? Math.round(celsiusToFahrenheit(c)) : c / (profile.temperature?.stepC ?? 1);
+	/** Where a setpoint stands on the control's scale, counted in its own steps. */
+	const stepsOf = (c: number) => degreesAt(profile, options.unit, c);
 	const unit = profile.temperature ? `°${options.unit}` : '';
 	const channel = channelsOf(profile)?.[options.channel];
 	const stem = [

@@ -2,8 +2,8 @@ import { type ControlOptions, type ControlProfile, type KeyGrammar, type Program
 import { isOperable } from '../machine';
 import { DAY_SHORT } from '../week';
 import { capital } from '../schema';
-import { programItems, type CardItem, type GroupItems, type LooseItem, type Planned } from './cardItems';
-import type { Keyed } from './keyed';
+import { goalOf, programItems, type CardItem, type GroupItems, type LooseItem, type Planned } from './cardItems';
+import { satisfies, type Known } from './known';
 import {
 	cheapestRoute,
 	fieldPresses,
@@ -21,28 +21,24 @@ import { inRuns } from './runs';
 
 type HowSet = Pick<CardItem, 'from' | 'presses' | 'gesture'>;
 
-/** An item of a group of days with how it is set and what it is to bring about. Made field by field: a large card has hundreds. */
+/** A value of a group of days with how it is set and what it is to bring about. Made field by field: a large card has hundreds. */
 function ofGroup(
-	{ id, section, what, shows, unit, aside, before, position }: Planned,
-	{ prefix, days }: GroupItems,
-	program: Pick<ChannelProgram, 'options'> & { readonly form: Program['form'] },
+	planned: Planned,
+	group: GroupItems,
+	of: OfChannel,
 	index: number,
 	{ from, presses, gesture }: HowSet,
 	all = false
 ): CardItem {
-	const key = id.slice(prefix.length);
-	const goal: CardItem['goal'] =
-		program.form === 'plain'
-			? { of: 'kept', side: index === 0 ? 'heat' : 'cool', position }
-			: {
-					of: 'field',
-					channel: program.options.channel,
-					day: days[0]!,
-					all,
-					key,
-					position: key.endsWith('/clear') ? null : position
-				};
-	return { id, section, what, shows, unit, aside, before, from, presses, gesture, goal, why: null };
+	const { id, section, what, shows, unit, aside, before } = planned;
+	const goal = goalOf(planned, group, of, index, all);
+	return { id, section, what, shows, unit, aside, before, from, presses, gesture, goal, why: null, stood: false };
+}
+
+/** The channel of a control that a week is for, and its form. */
+interface OfChannel {
+	readonly channel: number;
+	readonly form: Program['form'];
 }
 
 /** A setpoint that is kept for the week. */
@@ -58,9 +54,9 @@ interface Walk {
 	readonly groups: readonly GroupItems[];
 	readonly contents: readonly GroupContent[];
 	readonly stem: string;
-	readonly of: Pick<ChannelProgram, 'options'> & { readonly form: Program['form'] };
-	/** For each group the one whose content it holds by now. */
-	readonly holds: number[];
+	readonly of: OfChannel;
+	/** For each group the one whose content it holds by now; null while it stands as it was. */
+	readonly holds: (number | null)[];
 }
 
 function legItems(leg: Leg, { grammar, groups, contents, stem, of, holds }: Walk): CardItem[] {
@@ -121,32 +117,36 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, of, holds }: Walk
 					gesture: null,
 					goal: {
 						of: 'copy',
-						channel: of.options.channel,
+						channel: of.channel,
 						from: from.days[0]!,
 						onto: last.days[0]!,
 						over: onto.map((group) => group.days[0]!)
 					},
-					why: null
+					why: null,
+					stood: false
 				}
 			];
 		}
 		case 'correct': {
-			const there = groups[holds[leg.group]!]!;
+			const there = groups[holds[leg.group] ?? -1];
+			const stands = contents[leg.group]!.stands;
 			holds[leg.group] = leg.group;
-			return groups[leg.group]!.items.flatMap((item, i) =>
-				leg.keys.includes(item.id.slice(groups[leg.group]!.prefix.length))
+			return groups[leg.group]!.items.flatMap((item, i) => {
+				const from = there?.items[i] ?? null;
+				const at = from?.position ?? stands[i] ?? item.position;
+				return leg.keys.includes(item.id.slice(groups[leg.group]!.prefix.length))
 					? [
 							{
 								...ofGroup(item, groups[leg.group]!, of, i, {
-									from: there.items[i]!.shows,
-									presses: fieldPresses(grammar, there.items[i]!.position, item.position),
-									gesture: gestureOf(grammar, there.items[i]!.position, item.position)
+									from: from?.shows ?? null,
+									presses: fieldPresses(grammar, at, item.position),
+									gesture: from && gestureOf(grammar, at, item.position)
 								}),
 								aside: `${item.aside} · pass what is right with "${grammar.confirm}"`
 							}
 						]
-					: []
-			);
+					: [];
+			});
 		}
 	}
 }
@@ -187,54 +187,37 @@ export interface ChannelProgram {
 	readonly program: Program;
 }
 
-/** Whether it is noted that a value of a day stands otherwise than planned: it was keyed so, or its step was cleared, or was not. */
-function standsOtherwise(item: Planned, prefix: string, keyed: Keyed): boolean {
-	const noted = keyed[item.id];
-	if (noted !== undefined) return noted !== item.shows;
-	const step = `${prefix}${item.id.slice(prefix.length).split('/')[0]}/`;
-	const clear = `${step}clear`;
-	return item.id === clear
-		? Object.keys(keyed).some((id) => id.startsWith(step) && id !== clear)
-		: keyed[clear] !== undefined;
+/** Where the values of a group stand before anything is keyed; of a step that is to be cleared whether it is. */
+function standing(profile: ControlProfile, known: Known, group: GroupItems, of: OfChannel) {
+	const content = known.memory.days[of.channel]?.[group.days[0]!] ?? {};
+	return group.items.map((item, i) => {
+		const goal = goalOf(item, group, of, i);
+		if (goal.of === 'kept') return known.memory.kept[goal.side];
+		if (goal.position === null) return satisfies(profile, known, goal) ? item.position : undefined;
+		return content[goal.key];
+	});
 }
 
-/** The week of one channel by each of the routes between which its keys decide, and what its settings ask. */
-export function channelItems(profile: ControlProfile, { options, program }: ChannelProgram, keyed: Keyed) {
+/** The week of one channel by each of the routes between which its keys decide, from what is known of it, and what its settings ask. */
+export function channelItems(profile: ControlProfile, { options, program }: ChannelProgram, known: Known) {
 	const { keying } = profile;
 	const { stem, settings, groups } = programItems(profile, options, program);
+	const of: OfChannel = { channel: options.channel, form: program.form };
 	const contents: GroupContent[] = groups.map((group) => ({
 		days: group.days,
 		fields: group.items.map((item) => ({
 			key: item.id.slice(group.prefix.length),
 			shows: item.shows,
 			position: item.position
-		}))
+		})),
+		stands: standing(profile, known, group, of)
 	}));
-	const of = { options, form: program.form };
-	const walk = { grammar: keying, groups, contents, stem, of, holds: groups.map((_, g) => g) };
-	const inLegs = (legs: readonly Leg[], holds: number[]) =>
-		legs.flatMap((leg) => inRuns(profile, legItems(leg, { ...walk, holds })));
+	const inLegs = (legs: readonly Leg[]) => {
+		const walk = { grammar: keying, groups, contents, stem, of, holds: groups.map(() => null) };
+		return legs.flatMap((leg) => inRuns(profile, legItems(leg, walk)));
+	};
 	const first = (items: CardItem[]) =>
 		items.map((item, index) => (index === 0 ? { ...item, before: keying.enter } : item));
-	/** What is asked for along a route, and what is noted to stand otherwise. */
-	const along = (route: Route): CardItem[] => {
-		const week = inLegs(
-			route.legs,
-			groups.map((_, g) => g)
-		);
-		const asked = new Set(week.map((item) => item.id));
-		for (const group of groups)
-			for (const [i, item] of group.items.entries())
-				if (!isOperable(profile) && !asked.has(item.id) && standsOtherwise(item, group.prefix, keyed))
-					week.push(
-						ofGroup(item, group, of, i, {
-							from: keyed[item.id] ?? null,
-							presses: keying.presses.field + 2,
-							gesture: null
-						})
-					);
-		return first(week);
-	};
 	const routes = isOperable(profile) ? routesToTry(keying, contents) : [cheapestRoute(keying, contents)];
 	const typed = typeEverything(keying, contents);
 	const alone: HowSet = { from: null, presses: keying.presses.field + 2, gesture: null };
@@ -242,15 +225,11 @@ export function channelItems(profile: ControlProfile, { options, program }: Chan
 		settings: settings.map(ofWeek),
 		routes: routes.map((route) => ({
 			route,
-			week: along(route),
+			week: first(inLegs(route.legs)),
 			words: routeWords(route.legs, groups)
 		})),
 		/** Every value typed, as the route is measured against. */
-		typedItems: () =>
-			inLegs(
-				typed.legs,
-				groups.map((_, g) => g)
-			),
+		typedItems: () => inLegs(typed.legs),
 		/** Every value of the week as it is planned, asked for by itself. */
 		each: () =>
 			groups.flatMap((group) =>

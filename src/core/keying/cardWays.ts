@@ -1,15 +1,16 @@
 import type { Grouping, Program } from '../control';
 import { channelCount, completeDay, type DayContent, type MachineOptions, type Operable } from '../machine';
 import { WEEK_DAYS } from '../week';
+import type { ControlProfile } from '../control';
 import type { CardItem } from './cardItems';
-import type { CardKeys, ItemKeys } from './gestures';
 import { keysOfRun } from './goal';
-import { isMet } from './held';
+import type { ItemKeys } from './planner';
 import { LOOK_PRESSES } from './route';
+import type { Turn } from './turn';
 
 /** What each day is to hold, by channel, from every value that is planned: what none of them fills is empty. Of a channel for which nothing is planned no days: it stays as it is. */
 export function plannedDays(
-	profile: Operable,
+	profile: ControlProfile,
 	options: MachineOptions,
 	each: readonly CardItem[],
 	grouping: Grouping
@@ -32,51 +33,34 @@ const decisions = new WeakMap<Program, Map<string, readonly number[]>>();
 
 /**
  * Which of its routes each channel is keyed by: the first one (that a person would go), or another whose exact keys are less.
- * `way` weighs the whole card along routes; what was found is kept with the first program.
+ * `weigh` tells what the whole card along routes takes; what was found is kept with the first program under `key`, if there is one.
  */
 export function decide(
 	programs: readonly Program[],
-	key: string,
+	key: string | null,
 	counts: readonly number[],
-	way: (routes: readonly number[]) => Way
-): { readonly routes: readonly number[]; readonly way: Way | null } {
+	weigh: (routes: readonly number[]) => number
+): readonly number[] {
 	let routes: readonly number[] = counts.map(() => 0);
-	if (counts.every((count) => count === 1)) return { routes, way: null };
-	let known = decisions.get(programs[0]!);
-	if (!known) decisions.set(programs[0]!, (known = new Map()));
-	const before = known.get(key);
-	if (before?.every((route, channel) => route < counts[channel]!)) return { routes: before, way: null };
-	let best = way(routes);
+	if (counts.every((count) => count === 1)) return routes;
+	const known = decisions.get(programs[0]!) ?? new Map<string, readonly number[]>();
+	decisions.set(programs[0]!, known);
+	const before = key === null ? undefined : known.get(key);
+	if (before?.every((route, channel) => route < counts[channel]!)) return before;
+	let best = weigh(routes);
 	counts.forEach((count, channel) => {
 		for (let other = 1; other < count; other++) {
 			const tried = routes.map((route, i) => (i === channel ? other : route));
-			const its = way(tried);
-			if (its.weight < best.weight - 1e-9) [routes, best] = [tried, its];
+			const its = weigh(tried);
+			if (its < best - 1e-9) [routes, best] = [tried, its];
 		}
 	});
-	known.set(key, routes);
-	return { routes, way: best };
+	if (key !== null) known.set(key, routes);
+	return routes;
 }
 
-/** A way to key what is to be keyed, and what is left to do by it. */
-export interface Way {
-	readonly items: readonly CardItem[];
-	readonly keys: CardKeys;
-	/** Presses and looks as presses; endless where it does not lead to what is planned. */
-	readonly weight: number;
-}
-
-/** A way with its weight, by what its keys leave in the control. */
-export function wayOf(
-	profile: Operable,
-	items: readonly CardItem[],
-	keys: CardKeys,
-	each: readonly CardItem[]
-): Way {
-	const leads = each.every(({ goal }) => isMet(profile, keys.memory, goal));
-	const looks = keys.items.filter((one) => one !== null).length;
-	return { items, keys, weight: leads ? keys.presses + looks * LOOK_PRESSES : Infinity };
-}
+/** What a turn weighs: its presses, and its looks at the card as presses. */
+export const weightOf = ({ presses, steps }: Turn): number => presses + steps.length * LOOK_PRESSES;
 
 /** An item with what its keys say of it: what shows first, how it is set from there, how many presses that is. */
 export function withKeys(profile: Operable, item: CardItem, keys: ItemKeys | null): CardItem {

@@ -9,7 +9,7 @@ import {
 	type Program
 } from '../control';
 import { press, programOf, start, type MachineState, type Operable, type Stroke } from '../machine';
-import { keyCard, keysOfCard, startingPace } from '.';
+import { cardAsNew, keyCard, startingPace } from '.';
 
 interface Small {
 	readonly form: 'events' | 'pairs';
@@ -154,11 +154,11 @@ describe('a card presses no more than it must', () => {
 			fc.property(week(which.form), (days) => {
 				const program = { ...programWith(which.form, days), grouping: grouping.id };
 				const { items, operated } = keyCard(profile, factoryOptions(profile), grouping, program);
-				const keys = keysOfCard(profile, { items, ...operated! });
+				const keys = cardAsNew(profile, { items, ...operated });
 				const after = programOf(profile, keys.memory);
 				expect(expandProgram(after!, 0)).toEqual(expandProgram(program, 0));
 				// a value that stands already is passed with a press, and needs no look
-				const looks = keys.items.filter((one) => one!.change!.length > 0).length;
+				const looks = keys.steps.filter(({ keys: own }) => own!.change!.length > 0).length;
 				const cost = keys.presses * PRESS + looks * LOOK;
 				expect([days, least(profile, JSON.stringify(after), cost)]).toEqual([days, cost]);
 			}),

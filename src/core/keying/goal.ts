@@ -1,38 +1,48 @@
-import type { AwayField, OptionId } from '../control';
+import { z } from 'zod';
+import { AWAY_FIELDS, OPTION_IDS } from '../control';
 
-/** What one value of a card is to bring about at the control. Positions are on the field's own scale. */
-export type Goal =
-	| { readonly of: 'option'; readonly id: OptionId; readonly position: number }
+const position = z.int().min(-1000).max(100_000);
+const day = z.int().min(0).max(6);
+const channel = z.int().min(0).max(3);
+
+/** The fields of a control's clock. */
+export const CLOCK_FIELDS = ['clock-day', 'clock-hour', 'clock-minute'] as const;
+export type ClockField = (typeof CLOCK_FIELDS)[number];
+
+/** What one value of a card is to bring about at the control. Positions are on the field's own scale, in the control's steps. */
+export const goalSchema = z.discriminatedUnion('of', [
+	z.strictObject({ of: z.literal('option'), id: z.enum(OPTION_IDS), position }),
 	/** An entry of the control's own menus. */
-	| { readonly of: 'menu'; readonly id: string; readonly position: number }
+	z.strictObject({ of: z.literal('menu'), id: z.string().max(24), position }),
 	/** A setpoint kept for the week, by its place among them, warmest 0. */
-	| { readonly of: 'setpoint'; readonly index: number; readonly position: number }
+	z.strictObject({ of: z.literal('setpoint'), index: z.int().min(0).max(5), position }),
 	/** The setpoint kept without a program. */
-	| { readonly of: 'kept'; readonly side: 'heat' | 'cool'; readonly position: number }
+	z.strictObject({ of: z.literal('kept'), side: z.enum(['heat', 'cool']), position }),
 	/** A field of the program, of the group that begins with `day`, or of all days at once; position null clears its step. */
-	| {
-			readonly of: 'field';
-			readonly channel: number;
-			readonly day: number;
-			readonly all: boolean;
-			readonly key: string;
-			readonly position: number | null;
-			/** How many slots of a strip that is written are to hold it, beginning with that of the key: keyed in one run. */
-			readonly slots?: number;
-	  }
+	z.strictObject({
+		of: z.literal('field'),
+		channel,
+		day,
+		all: z.boolean(),
+		key: z.string().max(24),
+		position: position.nullable(),
+		/** How many slots of a strip that is written are to hold it, beginning with that of the key: keyed in one run. */
+		slots: z.int().min(1).max(96).optional()
+	}),
 	/** A day copied onto others, each by the first day of its group; `onto` is the last of them, that is chosen. */
-	| {
-			readonly of: 'copy';
-			readonly channel: number;
-			readonly from: number;
-			readonly onto: number;
-			readonly over: readonly number[];
-	  }
+	z.strictObject({ of: z.literal('copy'), channel, from: day, onto: day, over: z.array(day).min(1).max(7) }),
 	/** What is set of an absence. */
-	| { readonly of: 'away'; readonly field: AwayField; readonly position: number }
-	/** A mode, by its name on the display. */
-	| { readonly of: 'mode'; readonly name: string };
+	z.strictObject({ of: z.literal('away'), field: z.enum(AWAY_FIELDS), position }),
+	z.strictObject({ of: z.literal('clock'), field: z.enum(CLOCK_FIELDS), position }),
+	/** A mode: asked for before the week, or once it is in. */
+	z.strictObject({ of: z.literal('mode'), name: z.string().max(16), when: z.enum(['before', 'after']) })
+]);
+export type Goal = z.infer<typeof goalSchema>;
+export type GoalOf<Of extends Goal['of']> = Extract<Goal, { of: Of }>;
 
-/** The keys of the slots that a run of a strip covers; of any other field its own. */
-export const keysOfRun = ({ key, slots = 1 }: { readonly key: string; readonly slots?: number }): string[] =>
-	slots === 1 ? [key] : Array.from({ length: slots }, (_, i) => String(Number(key) + i));
+/** Of a run of slots their keys, one after the other; of any other field its own. */
+export const keysOfRun = ({ key, slots }: { readonly key: string; readonly slots?: number | undefined }) =>
+	slots === undefined ? [key] : Array.from({ length: slots }, (_, i) => String(Number(key) + i));
+
+/** The step of a day that a field's key belongs to, from 0. */
+export const stepOfKey = (key: string): number => Number(key.split('/')[0]) - 1;

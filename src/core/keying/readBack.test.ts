@@ -4,18 +4,20 @@ import { fitZone } from '../fit';
 import { newZone, withWanted } from '../plan';
 import { buildWeek } from '../week';
 import {
-	cardProgress,
 	explainReadBack,
+	leftToKey,
 	menuWanted,
-	nextToKey,
-	notesOfReading,
+	noNotes,
+	noteOfReading,
 	readBackGroups,
 	readBackProgress,
 	readDisplayed,
-	readId,
+	replayed,
+	withNote,
+	wholePlan,
 	wordsThere,
 	zoneCard,
-	type Keyed,
+	type Notes,
 	type Readings
 } from '.';
 
@@ -120,66 +122,51 @@ describe('what is read beside what is keyed', () => {
 				{ at: 1320, value: profile.temperature ? 'eco' : 'off' }
 			])
 		);
-		const card = (noted: Keyed) => zoneCard(zone, profile, noted).card;
+		const card = (notes?: Notes) => zoneCard(zone, profile, notes).card;
 		const { program } = fitZone(zone, profile).chosen;
 		const groups = readBackGroups(profile, zone.options, program);
-		const all: Keyed = Object.fromEntries(card({}).items.map((item) => [item.id, item.shows]));
-		const { correctsSingly } = profile.keying;
+		const { options } = card().operated;
+		const all = withNote(profile, noNotes(profile), { what: 'keyed', goals: wholePlan(profile, card()) });
 		/** All that is noted after a field of a group was read. */
-		const read = (noted: Keyed, group: number, field: number, value: string): Keyed => {
-			const of = groups[group]!;
-			const notes = { ...noted, ...notesOfReading(of, of.fields[field]!, value, noted, correctsSingly) };
-			return Object.fromEntries(Object.entries(notes).filter(([, shown]) => shown !== null)) as Keyed;
-		};
-		return { card, groups, all, read };
+		const read = (notes: Notes, group: number, field: number, value: string): Notes =>
+			withNote(profile, notes, noteOfReading(profile, options, groups[group]!.fields[field]!, value)!);
+		const progress = (notes: Notes) =>
+			readBackProgress(profile, groups, replayed(profile, notes, options));
+		const left = (notes: Notes) => leftToKey(profile, card(notes), notes).steps;
+		return { groups, all, read, progress, left };
 	}
 
-	it('is not keyed by being read, nor read by being keyed', () => {
+	it('is not read by being keyed; what was read is in, and read only while it stands so', () => {
 		for (const { id } of shippedProfiles) {
-			const { card, groups, all, read } = atControl(id);
-			const keyed = cardProgress(card(all), all);
-			expect([keyed.done, readBackProgress(groups, all)]).toEqual([
-				keyed.of,
-				{ read: 0, toRead: groups.length }
+			const { groups, all, read, progress, left } = atControl(id);
+			expect([left(all).length, progress(all)], id).toEqual([0, { read: 0, toRead: groups.length }]);
+			let notes = all;
+			groups.forEach((group, g) => group.fields.forEach(({ shows }, f) => (notes = read(notes, g, f, shows))));
+			expect([left(notes).length, progress(notes)], id).toEqual([
+				0,
+				{ read: groups.length, toRead: groups.length }
 			]);
-			let noted: Keyed = all;
-			groups.forEach((group, g) =>
-				group.fields.forEach((field, f) => (noted = read(noted, g, f, field.shows)))
-			);
-			expect(readBackProgress(groups, noted)).toEqual({ read: groups.length, toRead: groups.length });
-			expect(cardProgress(card(noted), noted).done).toBe(keyed.of);
-			const onlyRead = Object.fromEntries(Object.entries(noted).filter(([key]) => key.startsWith('read/')));
-			expect(cardProgress(card(onlyRead), onlyRead).done).toBe(0);
 		}
 	});
 
-	it('a slip is keyed again alone, from what the display stands at, and the card ends there', () => {
-		const { card, groups, all, read } = atControl('six-step-room-stat');
-		const last = groups.length - 1;
-		const field = groups[last]!.fields[1]!;
-		const noted = read(all, last, 1, '12.5');
-		const short = card(noted);
-		const open = short.items.filter((item) => noted[item.id] !== item.shows);
-		expect(open.map(({ shows, from }) => [shows, from])).toEqual([[field.shows, '12.5']]);
-		const at = short.items.indexOf(open[0]!);
-		expect(nextToKey(short, noted, -1)).toBe(at);
-		const again = { ...noted, [open[0]!.id]: field.shows };
-		expect(nextToKey(card(again), again, at)).toBe(card(again).items.length);
-		// what was read before is still another: the group is to be read again
-		expect(readBackProgress(groups, again).read).toBe(0);
-	});
-
-	it('on a control that keys a day in one go a slip asks for that day and no other', () => {
-		const { card, groups, all, read } = atControl('hour-strip-keypad');
-		const noted = read(all, 2, 5, groups[2]!.fields[5]!.shows === 'Eco' ? 'Comfort' : 'Eco');
-		const open = card(noted).items.filter((item) => noted[item.id] !== item.shows);
-		expect(
-			open
-				.map(({ goal }) => goal.of === 'field' && (goal.slots ?? 1))
-				.reduce<number>((sum, n) => sum + Number(n), 0)
-		).toBe(24);
-		expect(open.length).toBeLessThan(6);
-		expect(new Set(open.map((item) => item.section))).toEqual(new Set([groups[2]!.section]));
+	it('a slip is keyed again alone, from what the display stands at, and is to be read again', () => {
+		for (const id of ['six-step-room-stat', 'hour-strip-keypad']) {
+			const { groups, all, read, progress, left } = atControl(id);
+			const last = groups.length - 1;
+			const field = groups[last]!.fields[1]!;
+			const other = field.unit ? '12.5' : field.shows === 'Eco' ? 'Comfort' : 'Eco';
+			const notes = read(all, last, 1, other);
+			const open = left(notes);
+			expect(open.map(({ item, keys }) => [item.shows, keys?.shows])).toEqual([[field.shows, other]]);
+			const again = withNote(findProfile(id)!, notes, {
+				what: 'keyed',
+				goals: open.map(({ item }) => item.goal)
+			});
+			expect([left(again).length, progress(again).read]).toEqual([0, 0]);
+			// taken back, it was not read: what was keyed counts
+			const goals = [field.goal];
+			expect(left(withNote(findProfile(id)!, notes, { what: 'not-read', goals }))).toHaveLength(0);
+		}
 	});
 
 	it('takes what is meant for certain and refuses what no display shows', () => {
@@ -217,7 +204,6 @@ describe('what is read beside what is keyed', () => {
 		expect(words).toEqual(expect.arrayContaining(['Comfort', 'Eco']));
 		expect(readDisplayed(slot, 'com', options, words)).toEqual({ value: 'Comfort' });
 		expect(readDisplayed(slot, 'abc', options, words)).toHaveProperty('sentence');
-		expect(readId(slot.id)).toBe(`read/${slot.id}`);
 	});
 });
 

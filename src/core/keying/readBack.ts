@@ -6,9 +6,14 @@ import {
 	type Program
 } from '../control';
 import { DAY_MINUTES } from '../week';
-import type { Keyed } from './keyed';
 import type { MenuWanted } from './atControl';
-import { entryItemId, programItems, type GroupItems, type Planned } from './cardItems';
+import { entryItemId, goalOf, programItems, type GroupItems, type Planned } from './cardItems';
+import type { Goal } from './goal';
+import { satisfies } from './known';
+import { refsOf } from './turn';
+import type { Note, Replayed } from './notes';
+import { goalShown, shownAt } from './shown';
+import type { MachineOptions } from '../machine';
 
 /** What the display was read to show, by item id; what is not there was not read. */
 export type Readings = Readonly<Record<string, string>>;
@@ -22,6 +27,8 @@ export interface ReadBackGroup {
 		readonly what: string;
 		readonly shows: string;
 		readonly unit: string;
+		/** What it is when it shows that. */
+		readonly goal: Goal;
 		/** All that can stand there, where it is chosen from a few. */
 		readonly words?: readonly string[];
 	}[];
@@ -53,7 +60,7 @@ type SlipFact = Slip extends infer One ? (One extends Slip ? Omit<One, 'ids'> : 
 
 /** The entries of the control's menus that are set otherwise than they come: those are looked at again. */
 const entriesToRead = (menu: readonly MenuWanted[]) =>
-	menu.flatMap(({ entry, shows, unit, isFactory }) =>
+	menu.flatMap(({ entry, position, shows, unit, isFactory }) =>
 		isFactory
 			? []
 			: [
@@ -62,6 +69,7 @@ const entriesToRead = (menu: readonly MenuWanted[]) =>
 						what: entryName(entry),
 						shows,
 						unit,
+						goal: { of: 'menu' as const, id: entry.id, position },
 						...(entry.values.kind === 'choices'
 							? { words: entry.values.choices.map((choice) => choice.shows) }
 							: {})
@@ -77,40 +85,51 @@ export function readBackGroups(
 	menu: readonly MenuWanted[] = []
 ): ReadBackGroup[] {
 	const { settings, groups } = programItems(profile, options, program);
-	const field = ({ id, what, shows, unit }: Planned) => ({ id, what, shows, unit });
-	const once = [...entriesToRead(menu), ...settings.map(field)];
+	const of = { channel: options.channel, form: program.form };
+	const field = ({ id, what, shows, unit }: Planned, goal: Goal) => ({ id, what, shows, unit, goal });
+	const once = [
+		...entriesToRead(menu),
+		...settings.map((item, index) => field(item, { of: 'setpoint', index, position: item.position }))
+	];
 	return [
 		...(once.length > 0 ? [{ section: 'Settings', aside: 'once, for the whole week', fields: once }] : []),
-		...groups.map((group) => ({ section: group.section, aside: group.aside, fields: group.items.map(field) }))
+		...groups.map((group) => ({ section: group.section, aside: group.aside, fields: group.items.map((item, i) => field(item, goalOf(item, group, of, i))) }))
 	];
 }
 
-/** Under what a value read from the display is noted: beside what was keyed, and apart from it. */
-export const readId = (id: string) => `read/${id}`;
+type ReadBackField = ReadBackGroup['fields'][number];
 
-/** What was read of each field, from all that is noted at a control. */
-export function readingsOf(groups: readonly ReadBackGroup[], noted: Keyed): Readings {
-	return Object.fromEntries(
-		groups.flatMap((group) =>
-			group.fields.flatMap(({ id }) => {
-				const was = noted[readId(id)];
-				return was === undefined ? [] : [[id, was]];
-			})
-		)
-	);
-}
+/** Whether a field was seen to show what is planned, and stands so still. */
+const isSeen = (profile: ControlProfile, { known, read }: Replayed, { goal }: ReadBackField): boolean =>
+	satisfies(profile, known, goal) && refsOf(profile, known, goal).every((ref) => read.has(ref));
 
 /** Whether every field of a group was read and shows what is planned. */
-export const isRead = (group: ReadBackGroup, readings: Readings): boolean =>
-	group.fields.every((field) => readings[field.id] === field.shows);
+export const isRead = (profile: ControlProfile, group: ReadBackGroup, replay: Replayed): boolean =>
+	group.fields.every((field) => isSeen(profile, replay, field));
 
 /** How far the reading back is: groups that were read and show what is planned, and groups in all. */
 export function readBackProgress(
+	profile: ControlProfile,
 	groups: readonly ReadBackGroup[],
-	noted: Keyed
+	replay: Replayed
 ): { readonly read: number; readonly toRead: number } {
-	const readings = readingsOf(groups, noted);
-	return { read: groups.filter((group) => isRead(group, readings)).length, toRead: groups.length };
+	return { read: groups.filter((group) => isRead(profile, group, replay)).length, toRead: groups.length };
+}
+
+/** What was read of each field that was, as its display shows it: of one that stands otherwise what it was seen to show. */
+export function readingsOf(
+	profile: ControlProfile,
+	groups: readonly ReadBackGroup[],
+	{ known, read }: Replayed
+): Readings {
+	const all = groups.flatMap((group) => group.fields);
+	return Object.fromEntries(
+		all.flatMap((field) => {
+			if (!refsOf(profile, known, field.goal).every((ref) => read.has(ref))) return [];
+			const shown = shownAt(profile, known.memory, field.goal);
+			return shown === null ? [] : [[field.id, shown]];
+		})
+	);
 }
 
 /** The words that can stand in the place of a planned word: those of all like fields of the program. */
@@ -129,31 +148,18 @@ export function wordsThere(
 }
 
 /**
- * What to note where a field was read: what was read, beside what is keyed and apart from it. A reading that differs is
- * also what the display really stands at, so that the card asks for it again; on a control whose days are keyed in one go
- * the whole day with it. Reading the plan sets right what was noted of keying.
+ * What to note where a field was read to show something (null: it was not read after all); null where it is nothing that it
+ * can show.
  */
-export function notesOfReading(
-	group: ReadBackGroup,
-	field: ReadBackGroup['fields'][number],
-	value: string | null,
-	noted: Keyed,
-	correctsSingly: boolean
-): Record<string, string | null> {
-	const notes: Record<string, string | null> = { [readId(field.id)]: value };
-	if (value === null) return notes;
-	if (value === field.shows) {
-		const keyed = noted[field.id];
-		return keyed !== undefined && keyed !== value ? { ...notes, [field.id]: value } : notes;
-	}
-	if (!correctsSingly) {
-		const day = field.id.slice(0, field.id.lastIndexOf('/') + 1);
-		const own = new Set(group.fields.map(({ id }) => id));
-		// runs of slots are noted by their first and last
-		for (const id of Object.keys(noted))
-			if (own.has(id) || (id.startsWith(day) && /^\d+-\d+$/.test(id.slice(day.length)))) notes[id] = null;
-	}
-	return { ...notes, [field.id]: value };
+export function noteOfReading(
+	profile: ControlProfile,
+	options: MachineOptions,
+	{ goal, shows }: ReadBackField,
+	value: string | null
+): Note | null {
+	if (value === null) return { what: 'not-read', goals: [goal] };
+	const seen = value === shows ? goal : goalShown(profile, options, goal, value);
+	return seen && { what: 'read', goals: [seen] };
 }
 
 const read = (readings: Readings, item: Planned) => readings[item.id] ?? item.shows;

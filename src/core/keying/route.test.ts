@@ -69,7 +69,8 @@ const atOnce: KeyGrammar = { ...copying, copy: null, allDays: true };
 function week(...days: number[][]): GroupContent[] {
 	return days.map((times, day) => ({
 		days: [day],
-		fields: times.map((position, i) => ({ key: `${i + 1}/time`, shows: String(position), position }))
+		fields: times.map((position, i) => ({ key: `${i + 1}/time`, shows: String(position), position })),
+		stands: times.map(() => undefined)
 	}));
 }
 

@@ -14,6 +14,8 @@ export interface Field {
 export interface GroupContent {
 	readonly days: readonly number[];
 	readonly fields: readonly Field[];
+	/** Where each field stands before anything is keyed: null where nothing does, undefined where that is not known. */
+	readonly stands: readonly (number | null | undefined)[];
 }
 
 /** One leg of the route. Groups by index. */
@@ -100,6 +102,22 @@ function typing(grammar: KeyGrammar, content: GroupContent): number {
 	return typingPresses(grammar, content).reduce((sum, presses) => sum + presses, grammar.presses.day);
 }
 
+/** What it takes to bring a group from where it stands to its content: what differs passed to and set, all of it where none can be put right singly. */
+function settingUp(grammar: KeyGrammar, { fields, stands }: GroupContent): Correction {
+	const open = fields.filter(({ position }, i) => stands[i] !== position);
+	if (open.length === 0) return { presses: 0, keys: [] };
+	const asked = new Set(grammar.correctsSingly ? open : fields);
+	const last = new Map<string, number>();
+	let presses = grammar.presses.day + grammar.presses.field * fields.length;
+	fields.forEach((field, i) => {
+		const kind = field.key.split('/').at(-1)!;
+		if (asked.has(field))
+			presses += changePresses(grammar, stands[i] ?? last.get(kind) ?? 0, field.position);
+		last.set(kind, field.position);
+	});
+	return { presses, keys: [...asked].map(({ key }) => key) };
+}
+
 interface Correction {
 	readonly presses: number;
 	readonly keys: readonly string[];
@@ -180,7 +198,9 @@ export function routesToTry(grammar: KeyGrammar, groups: readonly GroupContent[]
 
 /** Whether legs leave in each group what it is to hold: a copy can have gone over what was right. */
 function leavesPlan(legs: readonly Leg[], groups: readonly GroupContent[]): boolean {
-	const holds: (string | undefined)[][] = groups.map(({ fields }) => fields.map(() => undefined));
+	const holds: (string | undefined)[][] = groups.map(({ fields, stands }) =>
+		fields.map(({ position, shows }, i) => (stands[i] === position ? shows : undefined))
+	);
 	const wanted = (group: number) => groups[group]!.fields.map(({ shows }) => shows);
 	for (const leg of legs) {
 		if (leg.kind === 'type') holds[leg.group] = wanted(leg.group);
@@ -215,9 +235,15 @@ function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: b
 	const places = begunWith(groups);
 	/** What a day typed first is let off with, where that is asked for. */
 	const first = order === 'most-alike-first' ? places.indexOf(0) : -1;
-	const typed = groups.map((content) => typing(grammar, content));
+	const setUp = groups.map((content) => settingUp(grammar, content));
 	/** What it takes from one group's content to another's: the same for every way that is tried. */
 	const corrections = groups.map((from) => groups.map((to) => correcting(grammar, from, to)));
+
+	/** What brings a group to its content from where it stands; once all days were filled all of it is typed. */
+	const apart = (g: number, isFilled: boolean): Correction =>
+		isFilled
+			? { presses: typing(grammar, groups[g]!), keys: groups[g]!.fields.map(({ key }) => key) }
+			: setUp[g]!;
 
 	const solve = (allLike: number | null) => {
 		const count = groups.length + 1 + (allLike === null ? 0 : 1);
@@ -225,7 +251,8 @@ function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: b
 		const cost = Array.from({ length: count }, () => new Array<number>(count).fill(Infinity));
 		groups.forEach((to, g) => {
 			// of equally cheap ways the one that a person would go
-			cost[FACTORY]![node(g)] = weigh(typed[g]!, to.fields.length) + places[g]! * 1e-6;
+			const alone = apart(g, allLike !== null);
+			cost[FACTORY]![node(g)] = weigh(alone.presses, alone.keys.length) + places[g]! * 1e-6;
 			if (g === first && allLike === null) cost[FACTORY]![node(g)]! -= FOR_SURE;
 			if (allLike !== null) {
 				const correction = corrections[allLike]![g]!;
@@ -245,7 +272,7 @@ function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: b
 			});
 		});
 		if (allLike !== null) {
-			cost[FACTORY]![all] = weigh(typed[allLike]!, groups[allLike]!.fields.length);
+			cost[FACTORY]![all] = weigh(typing(grammar, groups[allLike]!), groups[allLike]!.fields.length);
 		}
 		const tree = cheapestArborescence(cost, FACTORY)!;
 		return { tree, allLike, all: allLike === null ? -1 : all };
@@ -265,8 +292,8 @@ function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: b
 		presses += more;
 		looks += seen;
 	};
-	const correct = (from: number, g: number) => {
-		const correction = corrections[from]![g]!;
+	const correct = (from: number, g: number) => set(g, corrections[from]![g]!);
+	const set = (g: number, correction: Correction) => {
 		if (correction.keys.length === 0) return;
 		if (correction.keys.length === groups[g]!.fields.length)
 			add({ kind: 'type', group: g }, correction.presses, correction.keys.length);
@@ -290,11 +317,9 @@ function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: b
 		for (const to of children) {
 			if (to === best.all) {
 				const content = groups[best.allLike!]!;
-				add({ kind: 'all-days', like: best.allLike! }, typed[best.allLike!]!, content.fields.length);
-			} else if (parent === FACTORY) {
-				const content = groups[to - 1]!;
-				add({ kind: 'type', group: to - 1 }, typed[to - 1]!, content.fields.length);
-			} else if (parent === best.all) correct(best.allLike!, to - 1);
+				add({ kind: 'all-days', like: best.allLike! }, typing(grammar, content), content.fields.length);
+			} else if (parent === FACTORY) set(to - 1, apart(to - 1, best.allLike !== null));
+			else if (parent === best.all) correct(best.allLike!, to - 1);
 			else {
 				const last = legs.at(-1);
 				if (isBlock && last?.kind === 'copy' && last.onto.at(-1) === parent - 1) {

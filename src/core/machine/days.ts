@@ -49,6 +49,14 @@ export const isCleared = (
 	step: number
 ): boolean => clearable(profile) && fields.every((one) => one.step !== step || content[one.key] === null);
 
+/** Whether nothing may stand in the step of a field, for all that is known: then nobody knows where its fields open. */
+const mayBeCleared = (
+	profile: ControlProfile,
+	fields: readonly DayField[],
+	content: DayContent,
+	step: number
+): boolean => clearable(profile) && fields.every((one) => one.step !== step || content[one.key] == null);
+
 /**
  * Where a field of the program stands when the cursor comes to it: at what it holds; an empty one at what the like field
  * before it holds, else at the lowest. null in a step that was cleared, undefined where it is not known.
@@ -64,6 +72,7 @@ export function opensAt(
 	const held = content[field.key];
 	if (held !== null) return held;
 	if (isCleared(profile, fields, content, field.step)) return null;
+	if (mayBeCleared(profile, fields, content, field.step)) return undefined;
 	const { low } = scaleOf(profile, options, field);
 	for (let i = index - 1; i >= 0; i--) {
 		const before = fields[i]!.kind === field.kind ? content[fields[i]!.key] : null;

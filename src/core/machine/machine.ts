@@ -4,6 +4,7 @@ import { channelCount, scaleOf } from './fields';
 import { factoryClock, factoryDays, factoryMemory, type DayContent, type Memory } from './memory';
 import { figureInUse, menuAt, menuFields, menuScale, withMenu, type MenuField } from './menus';
 import type { Operable, Stroke } from './operable';
+import { without } from '../schema';
 import { askedFor, atCode, factoryCode, type CodeAsked } from './lockCode';
 import {
 	FORGETS_AFTER_SECONDS,
@@ -112,7 +113,12 @@ function taken(profile: Operable, { memory, place }: MachineState, atSeconds: nu
 	const { fields, content, days } = programFields(profile, memory, place);
 	const at = place.edit ?? opensAt(profile, memory.options, fields, content, place.field);
 	const { key } = fields[place.field]!;
-	if (at === null || at === undefined) return memory;
+	if (at === null) return memory;
+	// what opens at nobody knows what is taken at that; what is held stays
+	if (at === undefined)
+		return content[key] === null
+			? withContent(memory, place.channel, days, (held) => without(held, key))
+			: memory;
 	// passing a value of all days at once is no change of those that have another
 	const { all } = dayRound(profile, memory.options)[place.group]!;
 	if (all && place.edit === undefined && content[key] !== null) return memory;
@@ -291,7 +297,7 @@ function atRest(profile: Operable, state: MachineState, stroke: Stroke): Machine
 	const { rest } = profile.panel;
 	const change = rest && changeOf(stroke, rest);
 	const ways = waysOf(profile);
-	if (stroke.do === 'wait') return state;
+	if (stroke.do === 'wait' || stroke.do === 'until') return state;
 	if (stroke.do === 'run') {
 		const figure = figureInUse(profile, state);
 		return change && figure ? turned(profile, state, figure, change) : { ...state, trail: [] };
@@ -361,6 +367,7 @@ export function press(
 ): MachineState {
 	const state: MachineState = { ...settled(profile, before, atSeconds), atSeconds };
 	if (stroke.do === 'wait') return settled(profile, before, atSeconds);
+	if (stroke.do === 'until') return untilMode(profile, state, stroke);
 	const { place } = state;
 	const { panel } = profile;
 	if (state.asks) return atCode(profile, state, state.asks, stroke);
@@ -403,6 +410,19 @@ export function press(
 	return now;
 }
 
+/** A gesture done until the mode that is meant shows: once round at the most. */
+function untilMode(
+	profile: Operable,
+	state: MachineState,
+	{ gesture, shows }: Extract<Stroke, { do: 'until' }>
+): MachineState {
+	const names = profile.panel.modes?.names ?? [];
+	let now = state;
+	for (let n = 0; n < names.length && names[now.mode] !== shows; n++)
+		now = press(profile, now, gesture, now.atSeconds);
+	return now;
+}
+
 /** While its keys are locked only what ends the lock does anything; where the lock leaves the setpoint free, its keys as well. */
 function whileLocked(profile: Operable, state: MachineState, stroke: Stroke): MachineState {
 	const { rest, lock } = profile.panel;
@@ -415,7 +435,7 @@ function whileLocked(profile: Operable, state: MachineState, stroke: Stroke): Ma
 
 function unlocking(profile: Operable, state: MachineState, stroke: Stroke): MachineState {
 	const ends = profile.panel.lock!.ends.flatMap(strokesOf);
-	if (stroke.do === 'run' || stroke.do === 'wait') return state;
+	if (stroke.do !== 'press' && stroke.do !== 'hold' && stroke.do !== 'set') return state;
 	let { trail } = state;
 	for (const text of strokeTexts(stroke, [ends[trail.length]!]))
 		trail = ends[trail.length] === text ? [...trail, text] : ends[0] === text ? [text] : [];

@@ -213,15 +213,29 @@ export function withOption(
 		// without a program the days keep what they held
 		options.plain
 			? channel
-			: channel.map((_, day) => completed(profile, options, day, channel[firstOf(day)]!))
+			: channel.map((_, day) =>
+					completed(profile, memory.options, options, day, channel[firstOf(day)]!)
+				)
 	);
 	const clock = wipes === 'clock' ? factoryClock(profile, atSeconds) : memory.clock;
 	return { ...memory, ...degrees, options, days, clock };
 }
 
-/** As {@link completeDay}, but of an unknown day nothing is made up. */
-const completed = (profile: ControlProfile, options: MachineOptions, day: number, content: DayContent) =>
-	Object.keys(content).length === 0 ? content : completeDay(profile, options, day, content);
+/** As {@link completeDay} where options change, but of what was not known nothing is made up. */
+function completed(
+	profile: ControlProfile,
+	before: MachineOptions,
+	options: MachineOptions,
+	day: number,
+	content: DayContent
+): DayContent {
+	const unknown = new Set(dayFields(profile, { ...before, plain: false }, day).map(({ key }) => key));
+	for (const key of Object.keys(content)) unknown.delete(key);
+	const complete = completeDay(profile, options, day, content);
+	return unknown.size === 0
+		? complete
+		: Object.fromEntries(Object.entries(complete).filter(([key]) => !unknown.has(key)));
+}
 
 /** The memory after an entry of the control's menus was put to a position: with what that wipes. */
 export function withEntry(

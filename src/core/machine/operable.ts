@@ -11,4 +11,6 @@ export type Stroke =
 	| PanelGesture
 	| { readonly do: 'run'; readonly key: string; readonly steps: number }
 	/** No key touched until the menu has left by itself. */
-	| { readonly do: 'wait'; readonly seconds: number };
+	| { readonly do: 'wait'; readonly seconds: number }
+	/** At rest, where nobody knows its mode: a gesture done again until the display shows this one. */
+	| { readonly do: 'until'; readonly gesture: PanelGesture; readonly shows: string };

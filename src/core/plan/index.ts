@@ -19,3 +19,4 @@ export * from './mark';
 export * from './weather';
 export * from './onSite';
 export * from './onSiteAsked';
+export * from './weekRead';

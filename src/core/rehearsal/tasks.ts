@@ -2,8 +2,8 @@ import { localTime, wallAt } from '../civil';
 import { AWAY_WORDS, factoryOptions, groupName } from '../control';
 import {
 	awayKeys,
+	cardAsNew,
 	keysFrom,
-	keysOfCard,
 	strokePresses,
 	strokesToRest,
 	type AwayKeys,
@@ -76,7 +76,7 @@ export function drawTask(kind: TaskKind, card: ToKey, world: World, seed: number
 	const random = seeded(seed);
 	const between = (low: number, high: number) => low + Math.floor(random() * (high - low + 1));
 	if (kind === 'week') return { kind };
-	const { memory } = keysOfCard(profile, card);
+	const { memory } = cardAsNew(profile, card);
 	if (kind === 'slip') {
 		const plain = memory.options.plain || profile.program.form === 'plain';
 		const all = plain ? [] : slips(profile, card, memory);
@@ -102,7 +102,11 @@ export function drawTask(kind: TaskKind, card: ToKey, world: World, seed: number
 	const back = localTime(day * DAY_MINUTES + between(28, 40) * 30);
 	const absence = { leave: localTime(leaveWall), back, setpointC: between(9, 14) };
 	const options = { ...factoryOptions(profile), ...memory.options };
-	const keys = awayKeys(profile, options, { ...absence, ...planAbsence(profile, absence) }, memory);
+	const keys = awayKeys(profile, options, { ...absence, ...planAbsence(profile, absence) }, {
+		memory,
+		unsure: [],
+		mode: 0
+	});
 	if (!keys) return null;
 	const hasSetpoint = keys.values.some(({ field }) => field === 'away-setpoint');
 	return { kind, memory, ...absence, setpointC: hasSetpoint ? absence.setpointC : null, keys };
@@ -123,7 +127,7 @@ function holidayNow(task: HolidayTask, { profile, machine, absence }: World): Re
 	return {
 		at: 'value',
 		index,
-		item: { section: 'Away', what: AWAY_WORDS[field], shows, unit, goal },
+		item: { id: field, section: 'Away', what: AWAY_WORDS[field], shows, unit, goal },
 		keys: keysFrom(profile, machine, goal)
 	};
 }
@@ -135,7 +139,7 @@ export const taskNow = (task: Task, card: ToKey, world: World): Rehearsed =>
 /** How many presses a task takes at least: of a slip those that put it right, once it is known. */
 export function taskNeeds(task: Task, card: ToKey, world: World): number {
 	const { profile } = world;
-	if (task.kind === 'week') return keysOfCard(profile, card).presses;
+	if (task.kind === 'week') return cardAsNew(profile, card).presses;
 	if (task.kind === 'holiday') {
 		const { values, leave } = task.keys;
 		return values.reduce((sum, { keys }) => sum + keys.presses, strokePresses(profile, leave));
@@ -156,7 +160,7 @@ export function plannedWeek(
 	profile: Operable,
 	card: ToKey
 ): { readonly section: string; readonly values: readonly PlannedValue[] }[] {
-	const { memory } = keysOfCard(profile, card);
+	const { memory } = cardAsNew(profile, card);
 	const { options } = memory;
 	const channels = profile.program.form === 'pairs' ? profile.program.channels : null;
 	const slotMinutes = profile.program.form === 'slots' ? profile.program.slotMinutes : null;

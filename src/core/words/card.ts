@@ -30,12 +30,3 @@ export function routeWords(
 	const fewer = typed.presses - route.presses;
 	return fewer > 0 ? `${takes}. This order saves ${fewer} presses` : takes;
 }
-
-/** Below this many seconds somebody who looks from card to control and back is thrown out of its menu (common practice). */
-const SHORT_SECONDS = 20;
-
-/** What is said before a card is begun at a control whose menu leaves very soon; null where there is time. */
-export const planFirstWords = (timeoutSeconds: number | null): string | null =>
-	timeoutSeconds === null || timeoutSeconds > SHORT_SECONDS
-		? null
-		: `Plan first: its menu leaves ${timeoutSeconds}\u00a0s after the last key. Rehearse the card, print it or have it read aloud.`;

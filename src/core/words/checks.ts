@@ -34,7 +34,9 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 	switch (one.id) {
 		case 'keyed-missing':
 			return [
-				one.done === 0 ? 'Nothing is keyed yet.' : `${one.of - one.done} of ${one.of} values are not keyed.`,
+				one.left >= one.of
+					? 'Nothing is keyed yet.'
+					: `${one.left} of ${one.of} values are not keyed.`,
 				'Key in'
 			];
 		case 'unread':

@@ -28,12 +28,17 @@ export function strokePart(panel: Panel, stroke: Stroke): StrokePart {
 			return { keys: [keyPrint(panel, stroke.key)], says: 'held' };
 		case 'wait':
 			return { keys: [], says: `wait ${stroke.seconds}\u00a0s` };
+		case 'until': {
+			const part = strokePart(panel, stroke.gesture);
+			return { ...part, says: `${part.says} until it shows ${stroke.shows}`.trim() };
+		}
 	}
 }
 
 /** A stroke as it is said: "press + twice", "hold + until it shows". */
 function strokePhrase(panel: Panel, stroke: Stroke): string {
 	if (stroke.do === 'run') return `hold ${keyPrint(panel, stroke.key)} until it shows`;
+	if (stroke.do === 'until') return `${gesturePhrase(panel, stroke.gesture)} until it shows ${stroke.shows}`;
 	if (stroke.do === 'wait') return `touch no key for ${stroke.seconds}\u00a0s`;
 	return gesturePhrase(panel, stroke);
 }

@@ -16,6 +16,7 @@ export * from './felt';
 export * from './gestures';
 export * from './heldWeek';
 export * from './house';
+export * from './keyin';
 export * from './measured';
 export * from './misfit';
 export * from './moment';

@@ -1,4 +1,5 @@
 import { allowedOptions, localWords, type ControlProfile } from '../control';
+import { routeMinutes, type Pace } from '../keying';
 import type { Zone } from '../plan';
 import { awayFacts, clockFacts, clockIsWrong, type AwayFacts } from '../run';
 import { duration, spanWords } from '../week';
@@ -19,9 +20,14 @@ export function fitWords({ coldMinutes, warmMinutes }: Missed, isSwitch: boolean
 	return 'exact';
 }
 
-/** How far the keying of a zone is: "14 of 31", "keyed" where all is. */
-export const keyedWords = ({ done, of }: { readonly done: number; readonly of: number }): string =>
-	done === of ? 'keyed' : `${done} of ${of}`;
+/** What is left to key, and how long that takes: "26 left, 3 min"; "keyed in" where nothing is. */
+export function leftWords(
+	{ left, presses }: { readonly left: number; readonly presses: number },
+	pace?: Pace
+): string {
+	if (left === 0) return 'keyed in';
+	return `${left} left, ${Math.max(1, Math.round(routeMinutes({ presses, looks: left }, pace)))} min`;
+}
 
 /** Where one side of a zone's work stands, in a few words. */
 export interface Standing {

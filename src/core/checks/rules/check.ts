@@ -1,7 +1,7 @@
 import type { ControlProfile } from '../../control';
 import type { Misfit } from '../../fit';
 import type { Gap } from '../../house';
-import type { Keyed } from '../../keying';
+import type { KeyingStanding } from '../../keying';
 import { usedLevels, type OnSite, type Zone } from '../../plan';
 import type { AwayFacts, ClockFacts } from '../../run';
 
@@ -13,7 +13,7 @@ export type MendView = 'week' | 'key-in' | 'read-back' | 'clock' | 'proof' | 'aw
 
 /** What a rule finds, by the rule. Temperatures in °C, differences in K, lengths of time in minutes, heights in m. */
 export type Found =
-	| { readonly id: 'keyed-missing'; readonly done: number; readonly of: number }
+	| { readonly id: 'keyed-missing'; readonly left: number; readonly of: number }
 	| { readonly id: 'unread'; readonly read: number; readonly toRead: number }
 	| { readonly id: 'test-missing'; readonly standing: 'missing' | 'under-way' }
 	| {
@@ -71,22 +71,15 @@ export interface Fed {
 }
 
 /** Everything that is known of a zone when it is checked. */
-export interface Checked {
+export interface Checked extends KeyingStanding {
 	readonly zone: Zone;
 	readonly profile: ControlProfile;
 	readonly onSite: OnSite;
-	readonly keyed: Keyed;
-	readonly done: number;
-	readonly of: number;
-	/** Groups of days read back from the display as planned, and groups in all. */
-	readonly read: number;
-	readonly toRead: number;
 	/** Whether this firm signs off only what was read back. */
 	readonly readBackStops: boolean;
 	readonly misfit: Pick<Misfit, 'coldMinutes' | 'warmMinutes'>;
 	/** What feeds it, what governs that, and when it asks in vain; left out where nothing governs what feeds it. */
 	readonly unfed?: Fed | undefined;
-	readonly groupingName: string;
 	readonly timeZone: string;
 	readonly nowMs: number;
 }

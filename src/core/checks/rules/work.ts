@@ -1,15 +1,14 @@
-import { allowedOptions } from '../../control';
 import { testStanding } from '../../plan';
 import { awayFacts } from '../../run';
 import { type Rule } from './check';
 
 /** What was done at the control and what it is left in. Figures are common practice unless another source stands beside them: docs/domain.md §11. */
 export const workRules = {
-	'keyed-missing': ({ done, of }) =>
-		done < of ? { id: 'keyed-missing', severity: 'stop', view: 'key-in', done, of } : null,
-	unread: ({ done, of, read, toRead, readBackStops }) =>
+	'keyed-missing': ({ left, of }) =>
+		left > 0 ? { id: 'keyed-missing', severity: 'stop', view: 'key-in', left, of } : null,
+	unread: ({ left, read, toRead, readBackStops }) =>
 		// what is not keyed yet cannot be read
-		done < of || read >= toRead
+		left > 0 || read >= toRead
 			? null
 			: { id: 'unread', severity: readBackStops ? 'stop' : 'look', view: 'read-back', read, toRead },
 	'test-missing': ({ onSite }) => {
@@ -32,16 +31,6 @@ export const workRules = {
 		profile.habits.paired && onSite.paired === false
 			? { id: 'unpaired', severity: 'stop', view: 'visit' }
 			: null,
-	'settings-changed': ({ zone, profile, keyed, groupingName }) => {
-		const options = allowedOptions(profile, zone.options);
-		const unit = keyed['setting/unit'];
-		const grouping = keyed['setting/grouping'];
-		const what =
-			unit !== undefined && unit !== `°${options.unit}`
-				? 'unit'
-				: grouping !== undefined && grouping !== groupingName
-					? 'grouping'
-					: null;
-		return what ? { id: 'settings-changed', severity: 'look', view: 'key-in', what } : null;
-	}
+	'settings-changed': ({ otherwise }) =>
+		otherwise ? { id: 'settings-changed', severity: 'look', view: 'key-in', what: otherwise } : null
 } satisfies Readonly<Record<string, Rule>>;

@@ -1,7 +1,7 @@
 import { channelsOf, type ControlProfile } from '$core/control';
 import { fitZone, groupingCosts, type ZoneFit } from '$core/fit';
 import { readJobFile } from '$core/formats';
-import { boxCard, keyingStanding, type Keyed } from '$core/keying';
+import { boxCard, boxStanding, type Notes } from '$core/keying';
 import type { Site, Zone } from '$core/plan';
 import { coldWeekMoney, type Permission } from '$core/thermal';
 import { pricedFit } from '$core/keying';
@@ -43,10 +43,10 @@ function fitOf({ zone, profile }: OfZone): ZoneFit {
 }
 
 /** Where the work at a zone's control stands, without the week itself. */
-function standing(given: OfZone & { readonly keyed: Keyed }) {
-	const { zone, keyed, profile } = given;
+function standing(given: OfZone & { readonly notes: Notes }) {
+	const { zone, notes, profile } = given;
 	const fit = fitOf(given);
-	const { chosen, done, of, read, toRead } = keyingStanding(zone, profile, keyed, fit);
+	const { chosen } = fit;
 	const { coldKelvinMinutes, warmKelvinMinutes, coldMinutes, warmMinutes } = chosen.misfit;
 	const { id: grouping } = chosen.grouping;
 	const costs = channelsOf(profile) && groupingCosts(fit.fits);
@@ -56,10 +56,7 @@ function standing(given: OfZone & { readonly keyed: Keyed }) {
 		warmKelvinMinutes,
 		coldMinutes,
 		warmMinutes,
-		done,
-		of,
-		read,
-		toRead,
+		...boxStanding([{ zone, fit }], profile, notes),
 		costs
 	};
 }
@@ -69,11 +66,10 @@ export const tasks = {
 	standing,
 	zoneFit: fitOf,
 	/** The card of a control, whatever hangs on it. */
-	boxCard: ({ zones, profile, keyed }: OfBox & { readonly keyed: Keyed }) =>
+	boxCard: ({ zones, profile }: OfBox) =>
 		boxCard(
 			zones.map((zone) => ({ zone, fit: fitOf({ zone, profile }) })),
-			profile,
-			keyed
+			profile
 		),
 	coldWeekMoney: ({ zone, profile, site, permission }: OfZone & OfHouse) =>
 		coldWeekMoney(zone, profile, fitOf({ zone, profile }).chosen.held, site, permission),

@@ -53,9 +53,10 @@ export function computeFit(request: ComputeRequest): Computed<z.input<typeof fit
 export function computeKeyIn(request: ComputeRequest): Computed<z.input<typeof keyInResponse>> {
 	const profile = profileFor(request);
 	if (!profile) return unknownControl(request.zone.control);
-	const { chosen, card } = zoneCard(request.zone, profile);
+	const { notes, ...zone } = request.zone;
+	const { chosen, card } = zoneCard(zone, profile, notes ?? undefined);
 	const { operated: _, items, ...answer } = card;
 	// what a value is to bring about at the control is for who presses its keys
-	const plain = items.map(({ goal: _goal, why: _why, ...item }) => item);
+	const plain = items.map(({ goal: _goal, why: _why, stood: _stood, ...item }) => item);
 	return { value: { grouping: chosen.grouping.id, ...answer, items: plain } };
 }

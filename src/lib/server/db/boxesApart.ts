@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { QueryTypes, type QueryInterface, type Transaction } from 'sequelize';
 import { z } from 'zod';
 import { findProfile, profileSchema, type ControlProfile } from '$core/control';
-import { jobZonesJoined, keyedSchema, standingOf } from '$core/formats';
-import { boxOf, notesApart, onSiteSchema, SEEN_FIELDS, zonePart, zoneSchema } from '$core/plan';
+import { jobZonesJoined, keyedBeforeSchema } from '$core/formats';
+import { boxOf, notesApart, onSiteSchema, SEEN_FIELDS, zonePart, zoneSchema, type Zone } from '$core/plan';
 import { without } from '$core/schema';
 import { boxesSearched, boxesUnsearched, zonesUnsearched } from './searchBoxes';
 import { searchUp } from './searchTables';
@@ -28,7 +28,7 @@ interface Apart {
 const parsed = (row: OldRow) => ({
 	row,
 	zone: zoneSchema.safeParse(JSON.parse(row.document)),
-	keyed: keyedSchema.safeParse(JSON.parse(row.keyed)),
+	keyed: keyedBeforeSchema.safeParse(JSON.parse(row.keyed)),
 	onSite: onSiteSchema.safeParse(JSON.parse(row.onSite || '{}'))
 });
 
@@ -74,7 +74,7 @@ function apart(rows: readonly OldRow[], profiles: readonly ControlProfile[]): Ap
 						? [
 								{
 									row: some[i]!.row,
-									document: zonePart(standingOf(zone).zone),
+									document: zonePart(without(zone, 'keyed', 'onSite', 'hangsOn') as Zone),
 									onSite: notesApart(zone.onSite).zone
 								}
 							]

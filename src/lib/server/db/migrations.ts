@@ -1,4 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize';
+import { notesBack, notesOfBoxes } from './notesOfBoxes';
 import { boxesApart, boxesBack } from './boxesApart';
 import { searchDown, searchUp } from './searchTables';
 
@@ -245,5 +246,10 @@ export const migrations: readonly Migration[] = [
 		async down(q) {
 			await q.dropTable('calls');
 		}
+	},
+	{
+		name: '0012-what-was-keyed',
+		up: notesOfBoxes,
+		down: notesBack
 	}
 ];

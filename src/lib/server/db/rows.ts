@@ -16,7 +16,7 @@ export interface BoxRow {
 	id: string;
 	siteId: string;
 	document: unknown;
-	keyed: unknown;
+	notes: unknown;
 	onSite: unknown;
 	createdAt: Date;
 }

@@ -96,7 +96,7 @@ const columns: { readonly [Name in keyof Rows]: () => Record<keyof Rows[Name], C
 		id: keyed(36),
 		siteId: text(36),
 		document: json(),
-		keyed: json(),
+		notes: maybe(json()),
 		onSite: json(),
 		createdAt: date()
 	}),

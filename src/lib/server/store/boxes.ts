@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { ControlProfile } from '$core/control';
-import { keyedSchema } from '$core/formats';
-import type { Keyed } from '$core/keying';
+import { notesSchema, type Notes } from '$core/keying';
 import { without } from '$core/schema';
 import {
 	boxOf,
@@ -23,17 +22,18 @@ import { summarise, summarySchema } from './summary';
 /** What of a zone and its control is to be written: the zone as it is seen, apart from looks at its clock that were noted on site. */
 export interface Written {
 	readonly zone: Zone;
-	readonly keyed: Keyed;
+	/** What was keyed at its control and read from it; null where nothing was. */
+	readonly notes: Notes | null;
 	readonly onSite: OnSite;
 }
 
 /** The row of a new control. */
-export function boxRow(siteId: string, { zone, keyed, onSite }: Written): BoxRow {
+export function boxRow(siteId: string, { zone, notes, onSite }: Written): BoxRow {
 	return {
 		id: randomUUID(),
 		siteId,
 		document: boxOf(zone),
-		keyed,
+		notes,
 		onSite: notesApart(onSite).box,
 		createdAt: new Date()
 	};
@@ -65,7 +65,7 @@ export function seen(row: ZoneRow, box: BoxRow): Seen {
 	return {
 		row,
 		zone: { ...zone, clockReadings: joinReadings(zone.clockReadings, onSite.clockReadings) },
-		keyed: keyedSchema.parse(box.keyed),
+		notes: notesSchema.nullable().parse(box.notes ?? null),
 		onSite
 	};
 }
@@ -82,7 +82,7 @@ async function costsOf(one: Seen, profiles: readonly ControlProfile[], anew: boo
 	if (had?.success && had.data.costs) return had.data.costs;
 	const { costs } = await summarise(
 		{ ...one.zone, otherChannels: null },
-		one.keyed,
+		one.notes,
 		profileOf(one.zone, profiles)
 	);
 	return costs ?? {};
@@ -122,9 +122,9 @@ export async function writeStanding(
 	const rows = await tx.zones.all({ where: { boxId } });
 	const live = rows.filter((row) => row.deletedAt === null).map((row) => seen(row, box));
 	const removed = rows.filter((row) => row.deletedAt !== null).map((row) => seen(row, box));
-	for (const { row, zone, keyed } of [...(await amongChannels(live, profiles, true)), ...removed])
+	for (const { row, zone, notes } of [...(await amongChannels(live, profiles, true)), ...removed])
 		await tx.zones.update(
-			{ summary: await summarise(zone, keyed, profileOf(zone, profiles)) },
+			{ summary: await summarise(zone, notes, profileOf(zone, profiles)) },
 			{ id: row.id }
 		);
 }

@@ -1,7 +1,7 @@
 import isSame from 'fast-deep-equal';
 import { Op } from 'sequelize';
 import type { ControlProfile } from '$core/control';
-import { withKeyed, type Keyed } from '$core/keying';
+import { notesAt, withNote, type Note, type Notes } from '$core/keying';
 import {
 	boxOf,
 	joinReadings,
@@ -80,7 +80,7 @@ export interface ZoneAt extends StoredZone {
 /** What of a zone is to be another. What is not named stays. */
 export interface ZoneNext {
 	readonly zone?: Zone;
-	readonly keyed?: Keyed;
+	readonly notes?: Notes | null;
 	readonly onSite?: OnSite;
 	/** The control that it is to hang on from now; what is written of it must be that control's. */
 	readonly boxId?: string;
@@ -106,11 +106,11 @@ const beside = (from: Readable, boxId: string, id: string) =>
 export const zoneOf = (siteId: string, id: string, removed = false): Changeable<ZoneAt, ZoneNext> => ({
 	read: (tx) => zoneAt(tx, siteId, id, removed),
 	async write(tx, current, next) {
-		const { keyed = current.keyed, onSite = current.onSite } = next;
+		const { notes = current.notes, onSite = current.onSite } = next;
 		const zone = apartFrom(onSite, next.zone ?? current.zone);
 		const profiles = next.profiles ?? current.site.profiles;
 		const revision = next.zone ? current.revision + 1 : current.revision;
-		const written = { zone, keyed, onSite };
+		const written = { zone, notes, onSite };
 		const others = await beside(tx, current.boxId, id);
 		// another control, or a channel that another zone took meanwhile: it hangs on one of its own from now
 		const taken = others.some((row) => channelOf(row) === zone.options.channel);
@@ -136,9 +136,9 @@ export const zoneOf = (siteId: string, id: string, removed = false): Changeable<
 			},
 			{ id }
 		);
-		if (next.zone || next.keyed || next.onSite)
+		if (next.zone || next.notes !== undefined || next.onSite)
 			await writeBox(tx, boxId, id, written, next.zone !== undefined);
-		if (next.zone || next.keyed || next.deletedAt !== undefined) {
+		if (next.zone || next.notes !== undefined || next.deletedAt !== undefined) {
 			await writeStanding(tx, boxId, profiles);
 			if (boxId !== current.boxId) await writeStanding(tx, current.boxId, profiles);
 		}
@@ -152,13 +152,13 @@ async function writeBox(
 	tx: Tx,
 	boxId: string,
 	id: string,
-	{ zone, keyed, onSite }: Written,
+	{ zone, notes, onSite }: Written,
 	planned: boolean
 ): Promise<void> {
 	const had = await tx.boxes.get(boxId);
 	const document = boxOf(zone);
 	await tx.boxes.update(
-		{ ...(planned ? { document } : {}), keyed, onSite: notesApart(onSite).box },
+		{ ...(planned ? { document } : {}), notes, onSite: notesApart(onSite).box },
 		{ id: boxId }
 	);
 	if (!planned || isSame(had?.document, document)) return;
@@ -180,6 +180,10 @@ export async function zoneAt(
 	return { ...(await zoneOfRow(from, site, row)), site };
 }
 
+/** What is noted at a control with more of it, in its order. */
+export const noted = (profile: ControlProfile, was: Notes | null, more: readonly Note[]): Notes =>
+	more.reduce((notes, note) => withNote(profile, notes, note), notesAt(profile, was));
+
 /**
  * Computes where a zone will stand before the change is asked for, so that the others wait for nothing: inside the change it is found
  * as computed, unless somebody was quicker.
@@ -188,7 +192,7 @@ export async function summariseAhead(
 	from: Readable,
 	siteId: string,
 	id: string,
-	next: { readonly zone?: Zone; readonly changes?: Readonly<Record<string, string | null>> },
+	next: { readonly zone?: Zone; readonly notes?: readonly Note[] },
 	profiles: readonly ControlProfile[] = []
 ): Promise<void> {
 	const at = await zoneAt(from, siteId, id);
@@ -198,9 +202,9 @@ export async function summariseAhead(
 		...planned,
 		clockReadings: joinReadings(planned.clockReadings, at.onSite.clockReadings)
 	};
-	const keyed = next.changes ? withKeyed(at.keyed, next.changes) : at.keyed;
 	const profile = profileOf(zone, [...at.site.profiles, ...profiles]);
-	await summarise({ ...zone, otherChannels: null }, keyed, profile);
+	const notes = next.notes ? noted(profile, at.notes, next.notes) : at.notes;
+	await summarise({ ...zone, otherChannels: null }, notes, profile);
 	if (at.zone.otherChannels)
-		await summarise({ ...zone, otherChannels: at.zone.otherChannels }, keyed, profile);
+		await summarise({ ...zone, otherChannels: at.zone.otherChannels }, notes, profile);
 }

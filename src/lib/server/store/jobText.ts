@@ -34,9 +34,9 @@ export async function jobText(
 			profiles: [...read.now.profiles],
 			visits: read.visits,
 			calls: read.calls,
-			zones: read.zones.map(({ zone, keyed, onSite, boxId }) => ({
+			zones: read.zones.map(({ zone, notes, onSite, boxId }) => ({
 				...zone,
-				keyed,
+				notes,
 				onSite,
 				hangsOn: boxes.indexOf(boxId)
 			}))

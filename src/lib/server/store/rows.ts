@@ -9,7 +9,7 @@ import {
 	type Site,
 	type Zone
 } from '$core/plan';
-import type { Keyed } from '$core/keying';
+import type { Notes } from '$core/keying';
 import type { SiteRow } from '../db';
 import type { Seen } from './boxes';
 import { profileOf } from './profileOf';
@@ -35,7 +35,7 @@ export interface StoredZone {
 	readonly zone: Zone;
 	/** The control that it hangs on. */
 	readonly boxId: string;
-	readonly keyed: Keyed;
+	readonly notes: Notes | null;
 	readonly onSite: OnSite;
 	readonly summary: ZoneSummary;
 	readonly updatedAt: string;
@@ -85,7 +85,7 @@ export function noticeFromRow({ id, zone: document, zoneOnSite, onSite: noted }:
 }
 
 export async function zoneFromSeen(
-	{ row, zone, keyed, onSite }: Seen,
+	{ row, zone, notes, onSite }: Seen,
 	profiles: readonly ControlProfile[]
 ): Promise<StoredZone> {
 	const summary = summarySchema.safeParse(row.summary);
@@ -95,9 +95,9 @@ export async function zoneFromSeen(
 		boxId: row.boxId,
 		revision: row.revision,
 		zone,
-		keyed,
+		notes,
 		onSite,
-		summary: summary.success ? summary.data : await summarise(zone, keyed, profileOf(zone, profiles)),
+		summary: summary.success ? summary.data : await summarise(zone, notes, profileOf(zone, profiles)),
 		updatedAt: row.updatedAt.toISOString(),
 		deletedAt: row.deletedAt?.toISOString() ?? null,
 		planned: row.plannedAt && { at: row.plannedAt.toISOString(), by: row.plannedBy ?? '' }

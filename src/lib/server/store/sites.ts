@@ -129,7 +129,7 @@ export async function duplicateSite(db: Database, id: string): Promise<string | 
 		site: { ...job.site, name, stagger: null },
 		visits: [],
 		calls: [],
-		zones: job.zones.map((zone) => ({ ...freshCopy(zone), keyed: {}, onSite: nothingNoted }))
+		zones: job.zones.map((zone) => ({ ...freshCopy(zone), notes: null, onSite: nothingNoted }))
 	});
 }
 

@@ -13,8 +13,8 @@ export async function summariesAnew(db: Database): Promise<number> {
 	for (const { id, siteId } of old) {
 		const at = await zoneAt(db, siteId, id);
 		if (!at) continue;
-		await summarise(at.zone, at.keyed, profileOf(at.zone, at.site.profiles));
-		await db.write((tx) => changeWithin(tx, zoneOf(siteId, id), null, (_, { keyed }) => ({ keyed })));
+		await summarise(at.zone, at.notes, profileOf(at.zone, at.site.profiles));
+		await db.write((tx) => changeWithin(tx, zoneOf(siteId, id), null, (_, { notes }) => ({ notes })));
 	}
 	return old.length;
 }

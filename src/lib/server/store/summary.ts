@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import type { ControlProfile } from '$core/control';
-import type { Keyed } from '$core/keying';
+import { notesAt, type Notes } from '$core/keying';
 import { groupingCostSchema, type Zone } from '$core/plan';
 import { compute } from '../compute';
 
 /** Raised whenever the computation behind a summary changes, so that stored ones are made anew. */
-export const SUMMARY_VERSION = 5;
+export const SUMMARY_VERSION = 6;
 
 /** Where a zone stands, for lists: kept beside the zone and recomputed when either changes. */
 export const summarySchema = z.strictObject({
@@ -16,8 +16,12 @@ export const summarySchema = z.strictObject({
 	warmKelvinMinutes: z.number(),
 	coldMinutes: z.number(),
 	warmMinutes: z.number(),
-	done: z.int(),
+	/** Values that are still to key, the presses that they take, and the values of the whole card. */
+	left: z.int(),
+	presses: z.int(),
 	of: z.int(),
+	/** What was keyed and is planned otherwise by now. */
+	otherwise: z.enum(['unit', 'grouping']).nullable(),
 	/** Groups of days read back from the display as planned, and groups in all. */
 	read: z.int(),
 	toRead: z.int(),
@@ -31,9 +35,9 @@ const MOST = 400;
 const latest = new Map<string, Promise<ZoneSummary>>();
 
 /** Computes where a zone stands: fits its week, writes its card, counts what is keyed. */
-export function summarise(zone: Zone, keyed: Keyed, profile: ControlProfile): Promise<ZoneSummary> {
+export function summarise(zone: Zone, noted: Notes | null, profile: ControlProfile): Promise<ZoneSummary> {
 	// neither its name nor what was noted of its clock has to do with the week
-	const given = { zone: { ...zone, name: '-', note: '', clockReadings: [] }, profile, keyed };
+	const given = { zone: { ...zone, name: '-', note: '', clockReadings: [] }, profile, notes: notesAt(profile, noted) };
 	const key = createHash('sha1').update(JSON.stringify(given)).digest('base64');
 	const had = latest.get(key);
 	if (had) return had;

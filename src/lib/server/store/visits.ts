@@ -23,21 +23,16 @@ export function checksOfZone(
 	nowMs: number,
 	unfed: Unfed
 ): Check[] {
-	const { zone, summary, keyed, onSite } = stored;
+	const { zone, summary, onSite } = stored;
 	const profile = profileOf(zone, site.profiles);
 	return checksOf({
 		zone,
 		profile,
 		onSite,
-		keyed,
-		done: summary.done,
-		of: summary.of,
-		read: summary.read,
-		toRead: summary.toRead,
+		...summary,
 		readBackStops,
 		misfit: summary,
 		unfed: unfed[stored.id],
-		groupingName: profile.groupings.find(({ id }) => id === summary.grouping)?.name ?? summary.grouping,
 		timeZone: site.site.timeZone,
 		nowMs
 	});
@@ -55,7 +50,7 @@ export function leftZone(
 		id: stored.id,
 		zone: stored.zone,
 		onSite: stored.onSite,
-		done: stored.summary.done,
+		done: stored.summary.of - stored.summary.left,
 		of: stored.summary.of,
 		checks: checksOfZone(stored, site, firm, nowMs, unfed).map((check) => ({
 			id: check.id,

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
-import { findProfile } from '$core/control';
+import { allowedOptions, findProfile } from '$core/control';
 import { standingOf, type Job } from '$core/formats';
-import { isCardId, withKeyed, type Keyed } from '$core/keying';
+import { machineOptions, withKeyedBefore, notesAt, type KeyedBefore, type Note, type Notes } from '$core/keying';
 import {
 	boxOf,
 	channelCount,
@@ -33,6 +33,7 @@ import { change, changeWithin, refusal, together, type Changed } from './change'
 import { profilesOf } from './controls';
 import {
 	apartFrom,
+	noted,
 	openVisit,
 	siteOf,
 	summariseAhead,
@@ -67,7 +68,7 @@ async function zoneRow(
 	siteId: string,
 	boxId: string,
 	position: number,
-	{ zone, keyed, onSite }: Written,
+	{ zone, notes, onSite }: Written,
 	profiles: StoredSite['profiles']
 ): Promise<ZoneRow> {
 	const now = new Date();
@@ -77,7 +78,7 @@ async function zoneRow(
 		boxId,
 		position,
 		...zoneColumns({ zone, onSite }),
-		summary: await summarise(zone, keyed, profileOf(zone, profiles)),
+		summary: await summarise(zone, notes, profileOf(zone, profiles)),
 		revision: 1,
 		createdAt: now,
 		updatedAt: now,
@@ -105,8 +106,8 @@ export async function newRows(siteId: string, job: Pick<Job, 'zones' | 'profiles
 			on.map((row) => seen(row, box)),
 			job.profiles
 		);
-		for (const { row, zone, keyed } of among)
-			row.summary = await summarise(zone, keyed, profileOf(zone, job.profiles));
+		for (const { row, zone, notes } of among)
+			row.summary = await summarise(zone, notes, profileOf(zone, job.profiles));
 	}
 	return all;
 }
@@ -176,8 +177,8 @@ export async function addZone(
 	besideId: string | null = null
 ): Promise<ZoneAdded> {
 	// fitted before the change is asked for, by the profile that it will most likely have
-	const { zone, keyed } = written;
-	await summarise(zone, keyed, profileOf(zone, await profilesOf(db)));
+	const { zone, notes } = written;
+	await summarise(zone, notes, profileOf(zone, await profilesOf(db)));
 	return db.write(async (tx): Promise<ZoneAdded> => {
 		const site = await siteOf(siteId).read(tx);
 		if (!site) return { kind: 'gone' };
@@ -194,7 +195,7 @@ export async function addZone(
 		const index = rows.findIndex((row) => row.id === after);
 		const position = index < 0 ? rows.length : index + 1;
 		const made = beside
-			? { ...written, zone: hungOn(zone, channel, beside.zone), keyed: beside.keyed }
+			? { ...written, zone: hungOn(zone, channel, beside.zone), notes: beside.notes }
 			: written;
 		const boxId = beside ? beside.boxId : await newBox(tx, siteId, made);
 		const row = await zoneRow(siteId, boxId, position, made, profiles);
@@ -264,28 +265,40 @@ export async function saveZones(
 }
 
 /**
- * Notes values as keyed (or, with null, as not keyed). Merges with what another device notes at the same time; what no card
- * of this control could ask for is passed over, and what was `sent` before something that came in already. Returns the whole of what
- * is keyed now, or null if the zone is gone.
+ * Notes what was done at a control, in its order, with what other devices note meanwhile; what was `sent` before something that came in
+ * already is passed over. Returns all that is noted there now, or undefined if the zone is gone.
  */
-export async function noteKeyed(
+export async function noteAtControl(
 	db: Database,
 	{ id: siteId }: Of,
 	id: string,
-	changes: Readonly<Record<string, string | null>>,
+	more: readonly Note[],
 	sent?: Sent
-): Promise<Keyed | null> {
-	const own = (at: ZoneAt) =>
-		Object.fromEntries(
-			Object.entries(changes).filter(([key]) => isCardId(key, profileOf(at.zone, at.site.profiles)))
-		);
-	await summariseAhead(db, siteId, id, { changes });
-	let keyed: Keyed | null = null;
+): Promise<Notes | undefined> {
+	await summariseAhead(db, siteId, id, { notes: more });
+	let notes: Notes | undefined;
 	await change(db, zoneOf(siteId, id), null, (_, current) => {
-		keyed = withKeyed(current.keyed, notLate(current.boxId, own(current), sent));
-		return { keyed };
+		const profile = profileOf(current.zone, current.site.profiles);
+		notes = noted(profile, current.notes, notLate(current.boxId, more, sent));
+		return { notes };
 	});
-	return keyed;
+	return notes;
+}
+
+/** Notes what the version before sends, that may wait in a browser still; see {@link noteAtControl}. Returns whether the zone is there. */
+export async function noteKeyedBefore(
+	db: Database,
+	{ id: siteId }: Of,
+	id: string,
+	changes: KeyedBefore
+): Promise<boolean> {
+	const came = await change(db, zoneOf(siteId, id), null, (_, { zone, site, notes }) => {
+		const profile = profileOf(zone, site.profiles);
+		const grouping = { id: zone.grouping ?? profile.groupings[0]!.id };
+		const planned = machineOptions(profile, allowedOptions(profile, zone.options), grouping);
+		return { notes: withKeyedBefore(profile, planned, notesAt(profile, notes), changes) };
+	});
+	return came.kind === 'saved';
 }
 
 /** What came of noting fields on site: what is noted now and what two people noted differently; or why a value was refused; or which visit ended meanwhile. */
@@ -317,11 +330,11 @@ export async function noteFields(
 	edits: readonly OnSiteEdit[],
 	after?: string | null
 ): Promise<Noted> {
-	let noted: Noted = { kind: 'gone' };
+	let came: Noted = { kind: 'gone' };
 	await change(db, zoneOf(siteId, id), null, async (tx, current) => {
 		const visit = await endedSince(tx, siteId, after);
 		if (visit) {
-			noted = { kind: 'ended', visit };
+			came = { kind: 'ended', visit };
 			return refusal('ended');
 		}
 		// a clock set on a round opens no visit
@@ -330,13 +343,13 @@ export async function noteFields(
 			? noteOnSite(visitBegun(current.onSite), begunBy(edits, current.onSite))
 			: noteOnSite(current.onSite, edits);
 		if ('refused' in result) {
-			noted = { kind: 'refused', sentence: result.refused };
+			came = { kind: 'refused', sentence: result.refused };
 			return refusal(result.refused);
 		}
-		noted = { kind: 'noted', onSite: result.noted, conflicts: result.conflicts };
+		came = { kind: 'noted', onSite: result.noted, conflicts: result.conflicts };
 		return { onSite: result.noted };
 	});
-	return noted;
+	return came;
 }
 
 /** What came of hanging a zone on another control: hung, or why not. */
@@ -359,7 +372,7 @@ export async function hangZone(
 			const zone = { ...at.zone, otherChannels: null };
 			const boxId = await newBox(tx, siteId, {
 				zone: apartFrom(at.onSite, zone),
-				keyed: at.keyed,
+				notes: at.notes,
 				onSite: at.onSite
 			});
 			return { zone, boxId, by };
@@ -372,11 +385,11 @@ export async function hangZone(
 			at.zone.control === beside.zone.control
 				? at.zone
 				: onControl(at.zone, own, profileOf(beside.zone, at.site.profiles));
-		const notes = { ...beside.onSite, ...notesApart(at.onSite).zone };
+		const onSite = { ...beside.onSite, ...notesApart(at.onSite).zone };
 		return {
 			zone: hungOn(zone, channel, beside.zone),
-			keyed: beside.keyed,
-			onSite: notes,
+			notes: beside.notes,
+			onSite,
 			boxId: beside.boxId,
 			by
 		};

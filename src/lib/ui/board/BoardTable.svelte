@@ -17,8 +17,8 @@
 		readonly levels: readonly { id: string; setpointC: number }[];
 		readonly document: Zone;
 		readonly summary: {
-			readonly done: number;
-			readonly of: number;
+			readonly left: number;
+			readonly presses: number;
 			readonly read: number;
 			readonly toRead: number;
 			readonly coldMinutes: number;
@@ -41,7 +41,7 @@
 	} from 'carbon-components-svelte';
 	import Draggable from 'carbon-icons-svelte/lib/Draggable.svelte';
 	import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
-	import { fitWords, keyedWords } from '$core/words';
+	import { fitWords, leftWords } from '$core/words';
 	import MiniWeek from './MiniWeek.svelte';
 
 	let {
@@ -144,13 +144,13 @@
 					</td>
 					<td class="when-wide"><a href="{base}/away" class:signal={row.away.bad}>{row.away.words}</a></td>
 					<td class="count" class:now={nextId === row.id}
-						><a href="{base}/key-in">{keyedWords(row.summary)}</a></td
+						><a href="{base}/key-in">{leftWords(row.summary)}</a></td
 					>
 					<td class="when-wide count">
 						<a href="{base}/read-back">{row.summary.read} of {row.summary.toRead}</a>
 					</td>
 					<td class="when-wide">
-						<a href="{base}/hand-over">{row.summary.done === row.summary.of ? 'ready' : '–'}</a>
+						<a href="{base}/hand-over">{row.summary.left === 0 ? 'ready' : '–'}</a>
 					</td>
 					<td class="more">
 						<OverflowMenu flipped aria-label="More for {row.name}" iconDescription="More for {row.name}">

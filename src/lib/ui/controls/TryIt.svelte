@@ -2,7 +2,7 @@
 	import { untrack } from 'svelte';
 	import { sampleZone } from '$core/checks';
 	import type { ControlProfile } from '$core/control';
-	import { keysOfCard, zoneCard } from '$core/keying';
+	import { cardAsNew, zoneCard } from '$core/keying';
 	import { isOperable } from '$core/machine';
 	import { strokesOf } from '$core/rehearsal';
 	import { shownWith } from '$core/words';
@@ -24,13 +24,11 @@
 		return untrack(() => described && new StandIn(described));
 	});
 	const card = $derived(operable && zoneCard(sampleZone(operable), operable).card);
-	const keys = $derived(
-		operable && card?.operated ? keysOfCard(operable, { items: card.items, ...card.operated }) : null
-	);
-	const missing = $derived(keys?.items.findIndex((one) => one === null) ?? -1);
+	const turn = $derived(operable && card && cardAsNew(operable, { items: card.items, ...card.operated }));
+	const missing = $derived(turn?.steps.find(({ keys }) => keys === null));
 </script>
 
-{#if operable && standIn && card && keys}
+{#if operable && standIn && turn}
 	<section class="try" aria-label="A working stand-in">
 		<div>
 			<h2>A working stand-in: press its keys</h2>
@@ -39,8 +37,7 @@
 		<div>
 			<h2>The card of the sample week begins</h2>
 			<ol>
-				{#each card.items.slice(0, FIRST) as item, i (item.id)}
-					{@const its = keys.items[i]}
+				{#each turn.steps.slice(0, FIRST) as { item, keys: its } (item.id)}
 					<li>
 						<span class="soft">{item.section}, {item.what}</span>
 						<strong class="mono">{shownWith(item)}</strong>
@@ -49,11 +46,11 @@
 				{/each}
 			</ol>
 			<p class="soft">
-				{card.items.length} values, {keys.presses} presses from as new.
+				{turn.steps.length} values, {turn.presses} presses from factory settings.
 			</p>
-			{#if missing >= 0}
+			{#if missing}
 				<p class="signal">
-					Its keys do not say how “{card.items[missing]!.what}” of {card.items[missing]!.section} is reached.
+					Its keys do not say how “{missing.item.what}” of {missing.item.section} is reached.
 				</p>
 			{/if}
 			<p class="acts"><Button href="/rehearse?control={operable.id}">Rehearse it</Button></p>

@@ -1,108 +1,86 @@
 <script lang="ts">
-	import type { ControlProfile } from '$core/control';
+	import { isOperable } from '$core/machine';
+	import type { CardItem } from '$core/keying';
 	import {
-		FOUND_ID,
-		FOUND_IN_USE,
-		foundOf,
-		isKeyed,
-		readId,
-		type CardItem,
-		type ItemKeys,
-		type KeyCard,
-		type Keyed
-	} from '$core/keying';
-	import { gestureWords, keysSaid, menuWhyWords, planFirstWords, shownWith, spokenText } from '$core/words';
+		FRONT_KEYS_ONLY,
+		fromRestWords,
+		gestureWords,
+		keysSaid,
+		menuWhyWords,
+		practiseFirstWords,
+		SEEN_WORDS,
+		shownWith,
+		showsNowWords,
+		spokenText
+	} from '$core/words';
 	import { aloud } from './aloud.svelte';
-	import Choice from '../kit/Choice.svelte';
-	import ItsKeys from './ItsKeys.svelte';
-	import Strokes from '../panel/Strokes.svelte';
+	import Button from '../kit/Button.svelte';
+	import Face from './Face.svelte';
+	import Keys from './Keys.svelte';
+	import type { Keying, Otherwise } from './keying.svelte';
 	import MenuTimer from './MenuTimer.svelte';
 
 	let {
-		item,
-		card,
-		profile,
-		keys,
-		goingOn,
-		onfound,
-		enter,
-		keyed,
+		keying,
 		isFirst,
-		upNext,
-		pressedAt,
+		onsaw,
+		onday,
 		instruction = $bindable()
 	}: {
-		/** The value to key now. */
-		item: CardItem;
-		card: Pick<KeyCard, 'confirm' | 'timeoutSeconds'>;
-		profile: ControlProfile;
-		/** The keys for it, where the panel is described. */
-		keys: ItemKeys | null;
-		/** Whether it is come to from the value before it. */
-		goingOn: boolean;
-		/** How the control was found was said. */
-		onfound: (id: string, shows: string | null) => void;
-		/** How to get there, where that is to be said. */
-		enter: string | null | undefined;
-		keyed: Keyed;
+		keying: Keying;
+		/** Whether nothing was keyed yet. */
 		isFirst: boolean;
-		/** The values after it. */
-		upNext: readonly CardItem[];
-		/** When the last key was pressed, by the page's clock in ms. */
-		pressedAt: number;
+		/** The display shows something else. */
+		onsaw: (what: Otherwise) => void;
+		/** The values of the day are to be listed. */
+		onday: () => void;
 		/** What takes the focus when another value comes up. */
 		instruction?: HTMLElement | undefined;
 	} = $props();
 
-	const { panel } = $derived(profile);
-	const planFirst = $derived(planFirstWords(card.timeoutSeconds));
+	const { session, card, step, upNext, display, closesAfter, section } = $derived(keying);
+	const { profile } = $derived(session);
+	const panel = $derived(isOperable(profile) ? profile.panel : null);
+	const item = $derived(step!.item);
+	const keys = $derived(step!.keys);
+	/** What the card says of it beside its value; nothing of one that only what is there makes necessary. */
+	const own = $derived<CardItem | undefined>(step!.index === null ? undefined : card.items[step!.index]);
 	/** The unit in which the control shows degrees, by what it shows. */
 	const unit = $derived(item.unit === '°F' ? 'F' : 'C');
-	let closed = $state(false);
-	const gesture = $derived(keys ? null : gestureWords(item, card.confirm));
-	const from = $derived(keys ? keys.shows : item.from);
-	/** The keys as they are told from where the control stands. */
-	const way = $derived(keys ? (goingOn && !closed ? keys.way : keys.fromRest) : []);
+	const aside = $derived(
+		[own?.aside ?? '', own?.why ? menuWhyWords(own.why, unit) : ''].filter(Boolean).join(' · ')
+	);
+	const gesture = $derived(!keys && own ? gestureWords(own, card.confirm) : null);
+	const fromRest = $derived(
+		panel && keys && step!.before.place === null ? fromRestWords(panel, session.out) : null
+	);
+	const showsNow = $derived(showsNowWords(keys?.shows === null ? null : display, item.unit));
+	const practise = $derived(isFirst ? practiseFirstWords(card.timeoutSeconds) : null);
+	const next = $derived(keys ? [...keys.way, ...(keys.change ?? []), ...keys.take][0] : undefined);
+
+	/** Asked what the display shows instead; another value asks anew. */
+	let asked = $state<string | null>(null);
+	const isAsked = $derived(asked === item.id);
+	const seen = $derived(
+		(['rest', 'before', 'other'] as const).filter((what) => what !== 'before' || session.last !== null)
+	);
+	function saw(what: Otherwise) {
+		asked = null;
+		onsaw(what);
+	}
+
 	$effect(() => {
 		if (!aloud.on) return;
-		const its = keys && panel ? `${keysSaid(panel, keys, way, item.shows)}. ` : '';
-		aloud.say(spokenText(`${item.section}, ${item.what}. ${its}It shows ${shownWith(item)}.`));
+		const its = keys && panel ? `${keysSaid(panel, keys, keys.way, item.shows)}. ` : '';
+		const begins = fromRest ? `${fromRest} ` : '';
+		aloud.say(spokenText(`${item.section}, ${item.what}. ${begins}${its}It shows ${shownWith(item)}.`));
 	});
-	/** Whether the display was read to show something else here, rather than the plan changed. */
-	const wasRead = $derived(keyed[readId(item.id)] === keyed[item.id]);
-	const presses = $derived(keys?.presses ?? item.presses);
-	const isExact = $derived(keys?.change != null && keys.isSure);
-	const counted = $derived(presses === 1 ? '1 press' : `${isExact ? '' : 'about '}${presses} presses`);
 </script>
 
 <div class="ask">
-	{#if isFirst}
-		<p class="care soft">
-			The keys at the front are all this needs: never open a live enclosure; wiring and gas belong to licensed
-			trades.
-		</p>
-	{/if}
-	{#if isFirst && planFirst}<p class="before">{planFirst}</p>{/if}
-	{#if isFirst && panel}
-		<div class="found">
-			<Choice
-				label="The control was found"
-				small
-				value={foundOf(keyed)}
-				options={[
-					{ value: 'as-new', text: 'as new, or reset' },
-					{ value: 'unknown', text: 'in use: it holds something' }
-				]}
-				onchange={(found) => onfound(FOUND_ID, found === 'unknown' ? FOUND_IN_USE : null)}
-			/>
-			{#if foundOf(keyed) === 'unknown' && panel.resets.all}
-				<p class="soft">
-					As new after <Strokes {panel} strokes={panel.resets.all} />, which wipes everything.
-				</p>
-			{/if}
-		</div>
-	{/if}
-	{#if enter && !keys}<p class="before">{enter}</p>{/if}
+	{#if isFirst}<p class="care soft">{FRONT_KEYS_ONLY}</p>{/if}
+	{#if practise}<p class="before">{practise}</p>{/if}
+	{#if !keys && own?.before}<p class="before">{own.before}</p>{/if}
 	<div
 		class="instruction"
 		role="group"
@@ -111,48 +89,56 @@
 		bind:this={instruction}
 	>
 		<p class="what"><strong>{item.section}</strong>, {item.what}</p>
-		<p class="soft aside">{item.aside}{item.why ? ` · ${menuWhyWords(item.why, unit)}` : ''}</p>
-		<div class="set">
-			<p class="value" class:long={item.shows.length > 5}>
-				{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}
-			</p>
-			{#if keys && panel}
-				<ItsKeys {panel} {keys} {way} />
-			{:else if gesture}<p class="gesture">{gesture}</p>{/if}
-		</div>
-	</div>
-	<p class="soft">
-		{#if from !== null}
-			shows now <span class="mono">{shownWith({ ...item, shows: from })}</span> · {counted}
-		{:else}{counted}{/if}
-	</p>
-	{#if keyed[item.id] !== undefined && keyed[item.id] !== item.shows}
-		<p class="signal">
-			{wasRead
-				? `Read from the display: ${keyed[item.id]}. Key it again.`
-				: `The plan has changed: ${keyed[item.id]} was keyed here before.`}
+		{#if aside}<p class="soft">{aside}</p>{/if}
+		<p class="value" class:long={item.shows.length > 5}>
+			{item.shows}{#if item.unit}<span class="unit">{item.unit}</span>{/if}
 		</p>
-	{:else if isKeyed(item, keyed)}
-		<p class="soft">Keyed already. Confirm again, or go on.</p>
-	{/if}
-	{#if card.timeoutSeconds !== null}
-		<MenuTimer seconds={card.timeoutSeconds} restarted={pressedAt} bind:closed />
+		{#if fromRest}<p class="from">{fromRest}</p>{/if}
+		{#if keys && panel}<Keys {panel} {keys} />{:else if gesture}<p class="gesture">{gesture}</p>{/if}
+	</div>
+	{#if panel && display}
+		<div class="now">
+			<Face {panel} {display} {next} />
+			{#if showsNow}<p class="soft">{showsNow}</p>{/if}
+		</div>
 	{/if}
 	{#if upNext.length > 0}
-		<p class="then soft">
-			then {#each upNext as one, i (one.id)}{i > 0 ? ', then ' : ''}{one.section === item.section
-					? ''
-					: `${one.section}, `}{one.what} <strong>{shownWith(one)}</strong>{/each}
-		</p>
+		<ul class="then">
+			{#each upNext as one, i (one.id)}
+				<li class:soft={i > 0}>
+					<span>then {one.section === item.section ? '' : `${one.section}, `}{one.what}</span>
+					<span class="mono">{shownWith(one)}</span>
+				</li>
+			{/each}
+		</ul>
 	{:else}
-		<p class="then soft">That is the last value to key.</p>
+		<p class="then soft">That is the last value.</p>
+	{/if}
+	{#if closesAfter !== null}
+		<MenuTimer seconds={closesAfter} restarted={keying.pressedAt} onclosed={() => onsaw('rest')} />
+	{/if}
+	{#if keys}
+		{#if isAsked}
+			<div class="seen" role="group" aria-label="It shows">
+				<p>It shows</p>
+				{#each seen as what (what)}
+					<Button onclick={() => saw(what)}>{SEEN_WORDS[what]}</Button>
+				{/each}
+			</div>
+		{:else}
+			<div class="seen">
+				<Button onclick={() => (asked = item.id)}>Shows something else</Button>
+				{#if section.length > 1}<Button onclick={onday}>Whole {item.section === 'Settings' ? 'list' : 'day'}</Button
+					>{/if}
+			</div>
+		{/if}
 	{/if}
 </div>
 
 <style>
 	.ask {
 		flex: 1;
-		padding: 1.4rem 1.4rem 0;
+		padding: 1.2rem 1.4rem 1rem;
 		overflow: auto;
 	}
 	.instruction:focus {
@@ -161,16 +147,6 @@
 	.care {
 		margin-bottom: 0.75rem;
 		font-size: var(--small);
-	}
-	.found :global(.bx--form-item) {
-		flex: 0 1 20rem;
-	}
-	.found {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.5rem 1.25rem;
-		align-items: end;
-		margin-bottom: 0.9rem;
 	}
 	.before {
 		margin-bottom: 0.9rem;
@@ -181,32 +157,30 @@
 	.what {
 		font-size: 1.25rem;
 	}
-	.set {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 2rem;
-		align-items: center;
+	.from {
+		margin-bottom: 0.35rem;
+		font-size: 1.1rem;
 	}
 	.gesture {
+		width: fit-content;
 		padding: 0.35rem 0.9rem;
 		border: 2px solid var(--ink);
 		border-radius: 6px;
 		font-family: var(--display);
-		font-size: clamp(1.5rem, 5vw, 2.2rem);
+		font-size: 1.75rem;
 		font-weight: 600;
-		white-space: nowrap;
 	}
 	.value {
-		margin: 0.75rem 0 0.5rem;
+		margin: 0.4rem 0;
 		font-family: var(--display);
 		font-weight: 600;
-		font-size: clamp(5rem, 17vw, 9rem);
+		font-size: clamp(5rem, 15vw, 8rem);
 		line-height: 1.05;
 		letter-spacing: -0.01em;
 		overflow-wrap: anywhere;
 	}
 	.value.long {
-		font-size: clamp(3rem, 13vw, 6rem);
+		font-size: clamp(3rem, 11vw, 5.5rem);
 	}
 	.unit {
 		margin-left: 0.15em;
@@ -215,16 +189,30 @@
 		vertical-align: 0.75em;
 		color: var(--soft);
 	}
-	.then {
-		margin-top: 1rem;
-		padding-top: 0.75rem;
-		border-top: 1px solid var(--rule);
-		max-width: 40rem;
+	.now {
+		display: flex;
+		gap: 1rem;
+		align-items: center;
+		margin-top: 0.75rem;
 	}
-	.then strong {
-		font-family: var(--display);
-		font-weight: 600;
-		color: var(--ink);
+	.then {
+		max-width: 40rem;
+		margin: 0.9rem 0 0;
+		padding: 0.6rem 0 0;
+		border-top: 1px solid var(--rule);
+		list-style: none;
+	}
+	.then li {
+		display: flex;
+		gap: 1rem;
+		justify-content: space-between;
+	}
+	.seen {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+		align-items: center;
+		margin-top: 0.9rem;
 	}
 	@media (max-width: 860px) {
 		.ask {
@@ -232,10 +220,13 @@
 			padding-left: 1.1rem;
 		}
 		.value {
-			font-size: clamp(4.6rem, 27vw, 9rem);
+			font-size: clamp(4.6rem, 25vw, 8rem);
 		}
 		.value.long {
-			font-size: clamp(3rem, 17vw, 6rem);
+			font-size: clamp(3rem, 16vw, 6rem);
+		}
+		.seen :global(.bx--btn) {
+			flex: 1 1 auto;
 		}
 	}
 </style>

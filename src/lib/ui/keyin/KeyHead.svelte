@@ -4,6 +4,8 @@
 	import { aloud } from './aloud.svelte';
 	import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
 	import type { Snippet } from 'svelte';
+	import type { Notes } from '$core/keying';
+	import { FOUND_WORDS } from '$core/words';
 	import Button from '../kit/Button.svelte';
 
 	let {
@@ -11,15 +13,21 @@
 		ofChannels,
 		rehearse,
 		leave,
+		found,
+		onfound,
 		children
 	}: {
 		/** The zone, or the control that governs several. */
 		name: string;
 		/** How far each zone of the control is. */
-		ofChannels: readonly { readonly name: string; readonly done: number; readonly of: number }[];
+		ofChannels: readonly { readonly name: string; readonly left: number }[];
 		/** Where its card is rehearsed; null where its keys are not described. */
 		rehearse: string | null;
 		leave: { readonly href: string; readonly name: string };
+		/** How the control was found, where that was said. */
+		found?: Notes['found'] | undefined;
+		/** It was found the other way. */
+		onfound?: () => void;
 		/** Where one is on the card. */
 		children: Snippet;
 	} = $props();
@@ -40,16 +48,24 @@
 		>
 	{/if}
 	{#if rehearse}<span class="print"
-			><Button icon={Education} iconLabel="Rehearse it first" href={rehearse} /></span
+			><Button icon={Education} iconLabel="Practise first" href={rehearse} /></span
 		>{/if}
 	<span class="print"
 		><Button icon={Printer} iconLabel="Print the card" onclick={() => window.print()} /></span
 	>
 	<Button href={leave.href}>{leave.name}</Button>
 </div>
+{#if found}
+	<p class="soft">
+		Found: {found === 'as-new' ? 'factory settings' : FOUND_WORDS['in-use']}.
+		<Button kind="quiet" small onclick={onfound}
+			>{found === 'as-new' ? 'No, in use' : 'I have reset it'}</Button
+		>
+	</p>
+{/if}
 {#if ofChannels.length > 1}
 	<p class="soft">
-		One card for {ofChannels.map((one) => `${one.name} (${one.done} of ${one.of})`).join(' and ')}
+		One card for {ofChannels.map((one) => `${one.name} (${one.left} left)`).join(' and ')}
 	</p>
 {/if}
 

@@ -1,17 +1,17 @@
 <script lang="ts">
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 
 	let {
 		seconds,
 		restarted,
-		closed = $bindable(false)
+		onclosed
 	}: {
-		/** After how long the menu closes by itself. */
+		/** After how long the menu counts as closed by itself. */
 		seconds: number;
 		/** When the last key was pressed, by the page's clock in ms; 0 for not yet. */
 		restarted: number;
-		/** Whether it may have closed by now. */
-		closed?: boolean;
+		/** It closed. */
+		onclosed: () => void;
 	} = $props();
 
 	/** From so few on the bar calls attention. */
@@ -19,34 +19,43 @@
 
 	let now = $state(0);
 	onMount(() => {
+		now = performance.now();
 		const every = setInterval(() => (now = performance.now()), 250);
 		return () => clearInterval(every);
 	});
-	const left = $derived(Math.max(0, Math.ceil(seconds - Math.max(0, now - restarted) / 1000)));
+	/** Counted from the last key, or from when this came up. */
+	const since = $derived(restarted > 0 ? restarted : untrack(() => now));
+	const left = $derived(Math.max(0, Math.ceil(seconds - Math.max(0, now - since) / 1000)));
+	let told = 0;
 	$effect(() => {
-		closed = restarted > 0 && left === 0;
+		if (left > 0 || now === 0 || told === since) return;
+		told = since;
+		untrack(onclosed);
 	});
 </script>
 
-{#if restarted === 0}
-	<p class="soft">The menu closes by itself after {seconds} s without a key.</p>
-{:else if left > 0}
-	<p class="soft">The menu closes in {left} s</p>
-	<div><span style:width="{(100 * left) / seconds}%" class:short={left <= SHORT}></span></div>
-{:else}
-	<p class="signal">The menu may have closed by itself. Go in again: nothing done here is lost.</p>
-{/if}
+<div class="timer">
+	<div class="bar"><span style:width="{(100 * left) / seconds}%" class:short={left <= SHORT}></span></div>
+	<p class="soft">closes about {left} s after your last key</p>
+</div>
 
 <style>
-	p {
+	.timer {
+		display: flex;
+		gap: 0.75rem;
+		align-items: center;
+		max-width: 40rem;
 		margin-top: 0.9rem;
 	}
-	div {
+	p {
+		flex: none;
+		max-width: 60%;
+	}
+	.bar {
+		flex: 1;
 		height: 8px;
-		margin-top: 0.35rem;
-		max-width: 30rem;
-		background: var(--rule);
 		border-radius: 4px;
+		background: var(--rule);
 		overflow: hidden;
 	}
 	span {
@@ -55,10 +64,10 @@
 		background: var(--held);
 	}
 	.short {
-		background: var(--signal);
+		background: var(--warm);
 	}
 	@media (forced-colors: active) {
-		div {
+		.bar {
 			border: 1px solid CanvasText;
 		}
 		span {

@@ -1,13 +1,13 @@
 <script lang="ts">
 	import Button from '$lib/ui/kit/Button.svelte';
-	import type { HeldCard } from './heldCard.svelte';
+	import type { Keying } from './keying.svelte';
 
 	let {
-		held,
+		keying,
 		by,
 		onseen
 	}: {
-		held: HeldCard;
+		keying: Keying;
 		/** Who changed the plan and when, as it begins a sentence. */
 		by: string;
 		onseen: () => void;
@@ -17,26 +17,22 @@
 	const TOLD = 4;
 </script>
 
-{#if held.changes.length > 0}
+{#if keying.changes.length > 0}
 	<div role="alert">
 		<p>
 			<strong>{by}:</strong>
-			{#each held.changes.slice(0, TOLD) as one, i (one.id)}{i > 0 ? '; ' : ' '}{one.what}
+			{#each keying.changes.slice(0, TOLD) as one, i (one.id)}{i > 0 ? '; ' : ' '}{one.what}
 				{one.was === null
 					? 'is new, '
 					: one.now === null
 						? `${one.was} goes`
-						: `${one.was} is now `}{#if one.now !== null}<strong>{one.now}</strong>{/if}{/each}{held.changes
+						: `${one.was} is now `}{#if one.now !== null}<strong>{one.now}</strong>{/if}{/each}{keying.changes
 				.length > TOLD
-				? `; and ${held.changes.length - TOLD} more`
+				? `; and ${keying.changes.length - TOLD} more`
 				: ''}.
 		</p>
-		{#if held.instead}
-			<p>
-				The value below is from before. If you have keyed it, say so, and it comes again with the new one.
-			</p>
-		{/if}
-		<Button onclick={onseen}>{held.instead ? 'Show the new value' : 'Seen'}</Button>
+		{#if keying.isHeld}<p>Old value below. Keyed in? Confirm; the new one follows.</p>{/if}
+		<Button onclick={onseen}>{keying.isHeld ? 'Show the new value' : 'Seen'}</Button>
 	</div>
 {/if}
 

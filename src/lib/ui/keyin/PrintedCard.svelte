@@ -1,80 +1,134 @@
 <script lang="ts">
 	import type { ControlProfile } from '$core/control';
-	import { foundOf, isKeyed, keysOfCard, type KeyCard, type Keyed } from '$core/keying';
+	import { cardOf, leftToKey, notesAt, type Notes, type ToHold, type TurnStep } from '$core/keying';
 	import { isOperable } from '$core/machine';
-	import { keysSaid } from '$core/words';
+	import { FRONT_KEYS_ONLY, keysSaid, leftWords, shownWith, strokesSaid } from '$core/words';
 
 	let {
 		name,
 		site,
-		card,
-		keyed,
-		profile
-	}: { name: string; site: string; card: KeyCard; keyed: Keyed; profile: ControlProfile } = $props();
+		profile,
+		hold,
+		notes,
+		shown = false
+	}: {
+		name: string;
+		site: string;
+		profile: ControlProfile;
+		/** What the control is to hold. */
+		hold: ToHold;
+		/** What is noted at it by now. */
+		notes: Notes | null;
+		/** Whether it stands on the screen too. */
+		shown?: boolean;
+	} = $props();
 
-	/** The keys of each value that is still to be keyed, as they are said; by its id. */
-	const said = $derived.by(() => {
-		if (!card.operated || !isOperable(profile)) return new Map<string, string>();
-		const { items } = keysOfCard(profile, { items: card.items, ...card.operated }, keyed, foundOf(keyed));
-		return new Map(
-			card.items.flatMap((item, i) => {
-				const keys = items[i];
-				return keys ? [[item.id, keysSaid(profile.panel, keys, keys.way, item.shows)] as const] : [];
-			})
-		);
-	});
-
-	/** The items under their headings, in the order of keying. */
+	const noted = $derived(notesAt(profile, notes));
+	const card = $derived(cardOf(profile, hold, noted));
+	const turn = $derived(leftToKey(profile, card, noted));
+	const panel = $derived(isOperable(profile) ? profile.panel : null);
+	const left = $derived(leftWords({ left: turn.steps.length, presses: turn.presses }));
 	const sections = $derived.by(() => {
-		const made: { heading: string; aside: string; items: KeyCard['items'][number][] }[] = [];
-		for (const item of card.items) {
+		const made: { heading: string; aside: string; steps: TurnStep[] }[] = [];
+		for (const step of turn.steps) {
 			const last = made.at(-1);
-			if (last?.heading === item.section) last.items.push(item);
-			else made.push({ heading: item.section, aside: item.aside.split(' · ')[0]!, items: [item] });
+			const aside = step.index === null ? '' : card.items[step.index]!.aside.split(' · ')[0]!;
+			if (last?.heading === step.item.section) last.steps.push(step);
+			else made.push({ heading: step.item.section, aside, steps: [step] });
 		}
 		return made;
 	});
+	const before = ({ index }: TurnStep) => (index === null ? null : card.items[index]!.before);
 </script>
 
-<article class="printed" aria-hidden="true">
+<article class="printed" class:shown aria-hidden={!shown}>
 	<h1>{name}: what to key in</h1>
-	<p>{site}. {card.items.length} values, in this order. {card.route}</p>
-	<p class="care">
-		The keys at the front are all this needs: never open a live enclosure; wiring and gas belong to licensed
-		trades.
+	<p>
+		{site}. {left}{panel && turn.presses > 0 ? `, ${turn.presses} presses` : ''}, in this order. {card.route}
+		{#if noted.found === null}For a control with factory settings.{/if}
 	</p>
+	<p class="care">{FRONT_KEYS_ONLY}</p>
 	<div class="columns">
 		{#each sections as section, i (i)}
 			<section>
 				<h2>{section.heading} <span>{section.aside}</span></h2>
 				<ul>
-					{#each section.items as item (item.id)}
+					{#each section.steps as step (step.item.id)}
 						<li>
-							<span class="box">{isKeyed(item, keyed) ? '✓' : ''}</span>
+							<span class="box"></span>
 							<span
-								>{#if item.before && !said.has(item.id)}<strong>{item.before}</strong>
-								{/if}{item.what}{item.from !== null ? `, from ${item.from}` : ''}{#if said.has(item.id)}<em
-										>{said.get(item.id)}</em
+								>{#if !step.keys && before(step)}<strong>{before(step)}</strong>{/if}
+								{step.item.what}{#if panel && step.keys}<em
+										>{keysSaid(panel, step.keys, step.keys.way, step.item.shows)}</em
 									>{/if}</span
 							>
-							<strong class="mono">{item.shows}{item.unit}</strong>
+							<strong class="mono">{shownWith(step.item)}</strong>
 						</li>
 					{/each}
 				</ul>
 			</section>
 		{/each}
 	</div>
-	<p><strong>{card.leave}</strong> Leave the control on automatic, then read it back.</p>
+	<p>
+		<strong>{panel ? (turn.leave.length > 0 ? `${strokesSaid(panel, turn.leave)}.` : '') : card.leave}</strong> Then
+		read it back.
+	</p>
 </article>
 
 <style>
 	.printed {
 		display: none;
 	}
+	.printed.shown {
+		display: block;
+		margin-bottom: 2rem;
+	}
+	.columns {
+		columns: 18rem 3;
+		column-gap: 1.5rem;
+		margin: 0.6rem 0;
+	}
+	h2 {
+		margin-top: 0.5rem;
+		font-size: 1rem;
+		break-after: avoid;
+	}
+	h2 span {
+		font-weight: 400;
+		font-size: 0.85em;
+	}
+	ul {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: grid;
+		grid-template-columns: 1rem 1fr auto;
+		gap: 0.3rem;
+		padding: 0.15rem 0;
+		border-bottom: 1px solid var(--rule);
+		break-inside: avoid;
+		line-height: 1.2;
+	}
+	em {
+		display: block;
+		font-style: normal;
+		font-size: 0.85em;
+	}
+	.box {
+		width: 0.8em;
+		height: 0.8em;
+		margin-top: 0.15em;
+		border: 1px solid var(--ink);
+	}
 	@media print {
 		.printed {
 			display: block;
 			font-size: 10.5pt;
+		}
+		.printed.shown {
+			break-after: page;
 		}
 		h1 {
 			font-size: 16pt;
@@ -86,42 +140,12 @@
 		.columns {
 			columns: 3;
 			column-gap: 14pt;
-			margin: 8pt 0;
 		}
 		h2 {
-			margin-top: 6pt;
 			font-size: 10.5pt;
-			break-after: avoid;
-		}
-		h2 span {
-			font-weight: 400;
-			font-size: 8.5pt;
-		}
-		ul {
-			margin: 0;
-			padding: 0;
-			list-style: none;
-		}
-		li {
-			display: grid;
-			grid-template-columns: 12pt 1fr auto;
-			gap: 4pt;
-			padding: 1.5pt 0;
-			border-bottom: 0.5pt solid #999;
-			break-inside: avoid;
-			line-height: 1.2;
 		}
 		em {
-			display: block;
-			font-style: normal;
 			font-size: 8.5pt;
-		}
-		.box {
-			width: 9pt;
-			height: 9pt;
-			border: 0.8pt solid #000;
-			font-size: 8pt;
-			line-height: 8pt;
 		}
 	}
 </style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { isRead, type ReadBackGroup, type Readings } from '$core/keying';
+	import type { ReadBackGroup, Readings } from '$core/keying';
 	import Button from '../kit/Button.svelte';
 	import Field from '../kit/Field.svelte';
 	import { readBackRows } from './readBackRows';
@@ -8,6 +8,7 @@
 		group,
 		like,
 		readings,
+		isRead: read,
 		refused,
 		ontick,
 		onread
@@ -16,6 +17,8 @@
 		/** The day above that shows the very same; null where this is the first of its kind. */
 		like: string | null;
 		readings: Readings;
+		/** Whether all of it was read as planned. */
+		isRead: boolean;
 		/** What was typed and not taken, by field. */
 		refused: Readonly<Record<string, { readonly text: string; readonly sentence: string }>>;
 		/** The display shows all of it as planned. */
@@ -25,7 +28,6 @@
 
 	let opened = $state(false);
 	let spares = $state(false);
-	const read = $derived(isRead(group, readings));
 	const rows = $derived(readBackRows(group));
 	const spare = $derived(rows.filter((row) => row.spare));
 	const wrong = $derived(

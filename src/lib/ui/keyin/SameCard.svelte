@@ -1,49 +1,56 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { isKeyed, type CardItem } from '$core/keying';
+	import type { ControlProfile } from '$core/control';
+	import { cardOf, leftToKey, notesAt, wholePlan, type Notes, type ToHold } from '$core/keying';
 	import Check from '../kit/Check.svelte';
+	import { notesOf, notesPath, type ControlNotes } from './controlNotes.svelte';
 	import { live } from '../zone/live.svelte';
-	import { keyedNotesOf, type KeyedNotes } from './keyedNotes.svelte';
 
 	let {
 		siteId,
+		profile,
+		hold,
 		alike,
-		items,
 		readAtMs
 	}: {
 		siteId: string;
+		profile: ControlProfile;
+		/** What each of them is to hold. */
+		hold: ToHold;
 		/** Other controls of the same kind, and by how many values their card differs. */
 		alike: readonly {
 			readonly id: string;
 			readonly name: string;
-			readonly keyed: Readonly<Record<string, string>>;
+			readonly notes: Notes | null;
 			readonly differs: number | null;
 		}[];
-		/** The values of this card. */
-		items: readonly CardItem[];
 		readAtMs: number;
 	} = $props();
 
 	/** What is noted at each of them, opened once: what is read again is laid under it. */
-	const opened: Record<string, KeyedNotes> = {};
-	const notesOf = ({ id, keyed }: (typeof alike)[number]) =>
-		(opened[id] ??= untrack(() => keyedNotesOf(`/api/v1/jobs/${siteId}/zones/${id}/keyed`, keyed, readAtMs)));
+	const opened: Record<string, ControlNotes> = {};
+	const openNotes = ({ id, notes }: (typeof alike)[number]) =>
+		(opened[id] ??= untrack(() => notesOf(notesPath(siteId, id), profile, notes, readAtMs)));
 	$effect(() => {
 		const [all, at] = [alike, readAtMs];
-		untrack(() => all.forEach(({ id, keyed }) => opened[id]?.refresh(keyed, at)));
+		untrack(() => all.forEach(({ id, notes }) => opened[id]?.refresh(notes, at)));
 	});
 	/** The same card: what is noted here waits and is sent as if it were keyed there. */
 	const same = $derived(
-		alike.filter(({ differs }) => differs === 0).map((one) => ({ ...one, notes: notesOf(one) }))
+		alike.filter(({ differs }) => differs === 0).map((one) => ({ ...one, own: openNotes(one) }))
 	);
 	const others = $derived(alike.filter(({ differs }) => differs !== 0));
-	const isIn = (one: (typeof same)[number]) => items.every((item) => isKeyed(item, one.notes.keyed));
-	const done = $derived(same.filter(isIn).length);
+	const left = (one: (typeof same)[number]) => {
+		const noted = notesAt(profile, one.own.notes);
+		const turn = leftToKey(profile, cardOf(profile, hold, noted), noted);
+		return noted.found === null && noted.acts.length === 0 ? Math.max(1, turn.steps.length) : turn.steps.length;
+	};
+	const done = $derived(same.filter((one) => left(one) === 0).length);
 
 	function tick(one: (typeof same)[number], on: boolean) {
-		for (const item of items)
-			if (on !== isKeyed(item, one.notes.keyed)) one.notes.note(item.id, on ? item.shows : null);
-		live.show(one.id, { done: on ? items.length : 0, of: items.length });
+		const goals = wholePlan(profile, cardOf(profile, hold));
+		one.own.note(on ? { what: 'keyed', goals } : { what: 'not-keyed', goals });
+		live.show(one.id, { left: left(one) });
 	}
 </script>
 
@@ -56,7 +63,11 @@
 		<ul>
 			{#each same as one (one.id)}
 				<li>
-					<Check checked={isIn(one)} label="{one.name}, keyed" onchange={(on) => tick(one, on)} />
+					<Check
+						checked={left(one) === 0}
+						label="{one.name}, keyed in"
+						onchange={(on) => tick(one, on)}
+					/>
 					<a href="/sites/{siteId}/zones/{one.id}/key-in">value by value</a>
 				</li>
 			{/each}

@@ -1,18 +1,9 @@
 <script lang="ts">
-	import { isKeyed, type CardItem, type Keyed } from '$core/keying';
+	import type { Keying } from './keying.svelte';
 
-	let {
-		items,
-		keyed,
-		index,
-		progress
-	}: {
-		items: readonly CardItem[];
-		keyed: Keyed;
-		/** The value on show. */
-		index: number;
-		progress: { readonly done: number; readonly of: number };
-	} = $props();
+	let { keying }: { keying: Keying } = $props();
+	const { items, open, step } = $derived(keying);
+	const done = $derived(items.filter(({ id }) => !open.has(id)).length);
 
 	/** More marks than this would be too narrow to be told apart. */
 	const MOST_MARKS = 60;
@@ -22,15 +13,15 @@
 	role="progressbar"
 	aria-label="Values in the control"
 	aria-valuemin="0"
-	aria-valuemax={progress.of}
-	aria-valuenow={progress.done}
+	aria-valuemax={items.length}
+	aria-valuenow={done}
 >
 	{#if items.length <= MOST_MARKS}
-		{#each items as one, i (one.id)}
-			<span class:done={isKeyed(one, keyed)} class:here={i === index}></span>
+		{#each items as one (one.id)}
+			<span class:done={!open.has(one.id)} class:here={one.id === step?.item.id}></span>
 		{/each}
 	{:else}
-		<span class="whole"><span style:width="{(100 * progress.done) / progress.of}%"></span></span>
+		<span class="whole"><span style:width="{(100 * done) / items.length}%"></span></span>
 	{/if}
 </div>
 

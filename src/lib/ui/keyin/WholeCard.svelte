@@ -1,38 +1,27 @@
 <script lang="ts">
 	import Checkmark from 'carbon-icons-svelte/lib/Checkmark.svelte';
 	import type { Snippet } from 'svelte';
-	import { isKeyed, type CardItem, type Keyed } from '$core/keying';
+	import type { CardItem } from '$core/keying';
 	import { shownWith } from '$core/words';
 	import Button from '../kit/Button.svelte';
+	import type { Keying } from './keying.svelte';
 
-	let {
-		items,
-		keyed,
-		index,
-		ongo,
-		children
-	}: {
-		items: readonly CardItem[];
-		keyed: Keyed;
-		/** The value on show. */
-		index: number;
-		ongo: (index: number) => void;
-		/** Where the card stands, above it. */
-		children: Snippet;
-	} = $props();
+	let { keying, children }: { keying: Keying; /** Where the card stands, above it. */ children: Snippet } =
+		$props();
 
+	const { items, open, step } = $derived(keying);
 	let list = $state<HTMLElement>();
 	$effect(() => {
-		void index;
+		void step;
 		list?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
 	});
 	const sections = $derived.by(() => {
-		const made: { name: string; from: number; items: CardItem[] }[] = [];
-		items.forEach((one, i) => {
+		const made: { name: string; items: CardItem[] }[] = [];
+		for (const one of items) {
 			const last = made.at(-1);
-			if (last?.name === one.section) last.items = [...last.items, one];
-			else made.push({ name: one.section, from: i, items: [one] });
-		});
+			if (last?.name === one.section) last.items.push(one);
+			else made.push({ name: one.section, items: [one] });
+		}
 		return made;
 	});
 </script>
@@ -41,25 +30,25 @@
 	<p class="soft sum">
 		{@render children()}
 	</p>
-	{#each sections as section (section.from)}
+	{#each sections as section, i (i)}
 		<h2>{section.name}</h2>
 		<ol>
-			{#each section.items as one, i (one.id)}
-				{@const at = section.from + i}
+			{#each section.items as one (one.id)}
 				<li>
 					<Button
 						kind="quiet"
 						small
-						aria-current={at === index ? 'step' : undefined}
-						class={isKeyed(one, keyed) ? 'done' : ''}
-						onclick={() => ongo(at)}
+						aria-current={one.id === step?.item.id ? 'step' : undefined}
+						class={open.has(one.id) ? '' : 'done'}
+						onclick={() => keying.go(one.id)}
 					>
 						<span>{one.what}</span>
 						<span class="mono">{shownWith(one)}</span>
 						<span class="tick">
-							{#if isKeyed(one, keyed)}<Checkmark size={16} aria-label="in" />{:else}<span
-									class="out-of-sight">to key</span
-								>{/if}
+							{#if open.has(one.id)}<span class="out-of-sight">to key</span>{:else}<Checkmark
+									size={16}
+									aria-label="in"
+								/>{/if}
 						</span>
 					</Button>
 				</li>

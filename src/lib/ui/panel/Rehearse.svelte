@@ -66,6 +66,7 @@
 
 	function keysIn(stroke: Stroke | undefined): string[] {
 		if (!stroke || stroke.do === 'wait') return [];
+		if (stroke.do === 'until') return keysIn(stroke.gesture);
 		if (stroke.do === 'hold') return [...stroke.keys];
 		return stroke.do === 'set' ? [`${stroke.key} ${stroke.to}`] : [stroke.key];
 	}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import type { Exercise } from '$core/formats';
-	import { keysOfCard, type ToKey } from '$core/keying';
+	import { cardAsNew, type ToKey } from '$core/keying';
 	import { canHave, FAULTS, plant, seeded, stillWrong, type Fault, type Planted } from '$core/rehearsal';
 	import { FAULT_TOLD, FAULT_WORDS, pairingWords, stillWrongWords } from '$core/words';
 	import { capital } from '$core/schema';
@@ -34,7 +34,7 @@
 	const wrong = $derived(planted ? stillWrong(planted, standIn.world) : []);
 	const isMended = $derived(planted !== null && wrong.length === 0 && standIn.state.place === null);
 	/** What is right about a stand-in that was keyed just now. */
-	const keyed = $derived(keysOfCard(profile, card).memory);
+	const keyed = $derived(cardAsNew(profile, card).memory);
 	const possible = $derived(FAULTS.filter((fault) => canHave(standIn.world, fault)));
 	const AT_RANDOM = 'random';
 	onMount(() => {

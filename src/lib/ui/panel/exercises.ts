@@ -26,8 +26,7 @@ export async function openExercise(file: File): Promise<Read<OpenExercise>> {
 	const { profile, zones } = read.value;
 	const card = boxCard(
 		zones.map((zone) => ({ zone, fit: fitZone(zone, profile) })),
-		profile,
-		{}
+		profile
 	);
 	return { ok: true, value: { ...read.value, card } };
 }

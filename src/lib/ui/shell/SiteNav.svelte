@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { SideNavDivider, SideNavItems, SideNavLink } from 'carbon-components-svelte';
 	import { page } from '$app/state';
-	import { keyedWords } from '$core/words';
+	import { leftWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import { boxesTogether, onBoxOf } from '../zone/boxes';
 	import { live } from '../zone/live.svelte';
@@ -17,7 +17,7 @@
 		/** Its control with its place, and the channel that governs it. */
 		readonly box: string;
 		readonly channel: string;
-		readonly summary: { readonly done: number; readonly of: number };
+		readonly summary: { readonly left: number; readonly presses: number };
 	}
 
 	const { site, zones = [] } = $derived(
@@ -32,7 +32,7 @@
 	const isShared = (zone: ZoneInList) => onBoxOf(zones, zone.boxId).length > 1;
 
 	/** How far a zone is: what its page knows is newer than the list. */
-	const standing = (zone: ZoneInList) => keyedWords({ ...zone.summary, ...live.of(zone.id) });
+	const standing = (zone: ZoneInList) => leftWords({ ...zone.summary, ...live.of(zone.id) });
 </script>
 
 <SideNavItems>

@@ -5,7 +5,7 @@
 	import { ON_SITE_WORDS, onSiteValueWords } from '$core/plan';
 	import { capital } from '$core/schema';
 	import { clockTime } from '$core/week';
-	import type { KeyedNotes } from '../keyin/keyedNotes.svelte';
+	import type { ControlNotes } from '../keyin/controlNotes.svelte';
 	import type { Outbox, Unsent } from './outbox.svelte';
 	import type { PictureQueue } from './pictureQueue.svelte';
 	import { saveFile, type EndedVisit, type WhyUnsent } from './unsent';
@@ -17,7 +17,7 @@
 		timeZone,
 		outbox,
 		pictures,
-		keyed,
+		controls,
 		zones,
 		nameOf,
 		unitOf
@@ -28,8 +28,8 @@
 		timeZone: string;
 		outbox: Outbox;
 		pictures: PictureQueue;
-		/** Values keyed from this browser, by zone; those of zones that are gone included. */
-		keyed: Readonly<Record<string, KeyedNotes>>;
+		/** What was noted at controls from this browser, by zone; those of zones that are gone included. */
+		controls: Readonly<Record<string, ControlNotes>>;
 		zones: readonly { readonly id: string; readonly name: string }[];
 		/** The name of a zone, also of one that was removed. */
 		nameOf: (zoneId: string) => string;
@@ -79,12 +79,12 @@
 		give: null,
 		leave: () => void pictures.forget(one.id)
 	});
-	const keyedItem = ([zoneId, notes]: [string, KeyedNotes]): Item => {
+	const controlItem = ([zoneId, notes]: [string, ControlNotes]): Item => {
 		const name = placed(zoneId);
-		const lines = Object.entries(notes.pending).map(([id, shows]) => `${id}: ${shows ?? 'not keyed'}`);
+		const lines = notes.pending.map((note) => JSON.stringify(note));
 		return {
 			id: `keyed ${zoneId}`,
-			what: `${name}: ${counted(lines.length, 'value')} keyed`,
+			what: `${name}: ${counted(lines.length, 'note')} of what was keyed`,
 			why: notes.why!,
 			file: () => ({ name: fileName(`${name}, keyed.txt`), content: [name, ...lines].join('\n') }),
 			again: () => notes.tryAgain(),
@@ -96,9 +96,9 @@
 	const items = $derived<readonly Item[]>([
 		...outbox.unsent.map(noteItem),
 		...pictures.unsent.map(pictureItem),
-		...Object.entries(keyed)
+		...Object.entries(controls)
 			.filter(([, notes]) => notes.why)
-			.map(keyedItem)
+			.map(controlItem)
 	]);
 	const late = $derived(items.filter((one) => one.why.ended));
 	const others = $derived(items.filter((one) => !one.why.ended));
@@ -142,7 +142,7 @@
 		<a href="/sign-in?to={encodeURIComponent(address)}" data-sveltekit-reload>Sign in and send it</a>
 	</p>
 {/if}
-{#if outbox.unkept || pictures.unkept || Object.values(keyed).some((notes) => notes.unkept)}
+{#if outbox.unkept || pictures.unkept || Object.values(controls).some((notes) => notes.unkept)}
 	<p class="unsent signal" role="alert">
 		This browser has no room to keep notes over a reload. Stay on this page until they are sent.
 	</p>

@@ -4,12 +4,12 @@ import { type Fed, stopsOf } from '$core/checks';
 import { dateOfDay, dateWords, wallAt } from '$core/civil';
 import { findProfile, type ControlProfile } from '$core/control';
 import { fitZone } from '$core/fit';
-import { boxStanding, keyingStanding, type Keyed, type KeyingStanding } from '$core/keying';
+import { boxStanding, notesAt, type KeyingStanding, type Notes } from '$core/keying';
 import { joinReadings, testStanding, unitOf, type OnSite, type Zone } from '$core/plan';
 import { type Missed, checksOf } from '$core/words';
 import { keep, keepJson, kept as keptText, keptJson } from '../browserStore';
 import { call, UNREACHABLE, WHO } from '../call';
-import type { KeyedNotes } from '../keyin/keyedNotes.svelte';
+import type { ControlNotes } from '../keyin/controlNotes.svelte';
 import { refresh } from '../refresh';
 import { boxesTogether, leadsOf, onBoxOf } from '../zone/boxes';
 import { watchSite } from '../watchSite';
@@ -17,7 +17,7 @@ import { keepingOf, keepVisit } from './keptPages.svelte';
 import { outboxOf } from './outbox.svelte';
 import { newUuid } from '../newUuid';
 import { PictureQueue } from './pictureQueue.svelte';
-import { keyedOfSite, sendAll } from './sendAll';
+import { notesOfSite, sendAll } from './sendAll';
 import {
 	placeKept,
 	stepsAt,
@@ -49,7 +49,8 @@ export interface VisitData {
 	readonly removed: readonly { readonly id: string; readonly name: string }[];
 	readonly profiles: readonly ControlProfile[];
 	readonly noted: Readonly<Record<string, OnSite>>;
-	readonly keyed: Readonly<Record<string, Keyed>>;
+	/** What is noted at the control of each zone. */
+	readonly notes: Readonly<Record<string, Notes | null>>;
 	/** The last visit that was ended, and whether nothing was noted since. */
 	readonly last: {
 		readonly id: string;
@@ -107,13 +108,14 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	/** Of the end of this visit: sent again without having heard an answer, it is the same end. */
 	let endId = newUuid();
 
-	/** What was keyed from this browser, by zone: it may not have come in yet. */
-	let keyedNotes = $state.raw<Readonly<Record<string, KeyedNotes>>>({});
+	/** What was noted at controls from this browser, by zone: it may not have come in yet. */
+	let controlNotes = $state.raw<Readonly<Record<string, ControlNotes>>>({});
 	onMount(() => {
 		outbox.resume();
 		void pictures.resume().catch(() => undefined);
 		// what was keyed without a connection is sent from here too
-		keyedNotes = keyedOfSite(data.site.id, data.keyed, data.readAtMs);
+		const profiles = Object.fromEntries(data.zones.map((one) => [one.id, profileOf(one.document)]));
+		controlNotes = notesOfSite(data.site.id, data.notes, (id) => profiles[id]!, data.readAtMs);
 		const at = keptJson(placeKey) as KeptPlace | null;
 		if (at && (at.step === 'sign-off' || VISIT_STEPS.some(([id]) => id === at.step))) {
 			place = placeKept(at, zoneIds, steps);
@@ -179,21 +181,22 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	}
 
 	$effect(() => {
-		const { keyed, readAtMs } = data;
-		for (const [id, notes] of Object.entries(keyedNotes))
-			if (keyed[id]) untrack(() => notes.refresh(keyed[id]!, readAtMs));
+		const { notes: stored, readAtMs } = data;
+		for (const [id, notes] of Object.entries(controlNotes))
+			if (id in stored) untrack(() => notes.refresh(stored[id]!, readAtMs));
 	});
 
-	/** What is keyed at each control and how far its card is, values that were keyed here and not yet sent included. */
+	const fittedZone = (zone: Zone) => ({ zone, fit: fitZone(zone, profileOf(zone)) });
+	/** What is noted at the control of a zone, as far as this browser knows. */
+	const notesNow = (lead: string): Notes | null => controlNotes[lead]?.notes ?? data.notes[lead] ?? null;
+	/** How far each control is, what was noted here and is not yet sent included. */
 	const keying = $derived(
 		Object.fromEntries(
 			data.zones.map(({ id, document, summary }) => {
 				const lead = leads[id]!;
-				const keyed = keyedNotes[lead]?.keyed ?? data.keyed[lead] ?? {};
-				const { done, of, read, toRead } = keyedNotes[lead]
-					? keyingStanding(document, profileOf(document), keyed)
-					: summary;
-				return [id, { keyed, done, of, read, toRead }];
+				const own = profileOf(document);
+				if (!controlNotes[lead]) return [id, summary];
+				return [id, boxStanding([fittedZone(document)], own, notesAt(own, controlNotes[lead].notes))];
 			})
 		)
 	);
@@ -203,14 +206,14 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	const fitted = $derived(
 		beside.length < 2 || !profile
 			? []
-			: beside.map(({ document }) => ({ zone: document, fit: fitZone(document, profile) }))
+			: beside.map(({ document }) => fittedZone(document))
 	);
 	/** How far the card of the control on show is, whatever hangs on it. */
 	const keyingHere = $derived(
 		!row
-			? { done: 0, of: 0 }
+			? { left: 0, presses: 0 }
 			: fitted.length > 1 && profile
-				? boxStanding(fitted, profile, keying[row.id]!.keyed)
+				? boxStanding(fitted, profile, notesAt(profile, notesNow(leads[row.id]!)))
 				: keying[row.id]!
 	);
 
@@ -236,7 +239,6 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 				readBackStops: data.readBackStops,
 				misfit: one.summary,
 				unfed: fedNow(data.unfed[one.id]),
-				groupingName: known.groupings.find(({ id }) => id === one.summary.grouping)?.name ?? '',
 				timeZone: data.site.timeZone,
 				nowMs: data.nowMs
 			});
@@ -249,7 +251,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	const stateOf = (step: string): string => {
 		if (!onSite || !row) return '';
 		if (step === 'found') return onSite.foundIn ?? '–';
-		if (step === 'key-in') return `${keyingHere.done}/${keyingHere.of}`;
+		if (step === 'key-in') return keyingHere.left === 0 ? 'keyed in' : `${keyingHere.left} left`;
 		if (step === 'test')
 			return { missing: '–', 'under-way': '…', passed: 'passed', failed: 'failed' }[
 				testStanding(onSite.test)
@@ -270,7 +272,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 			case 'clock':
 				return profile?.habits.clock.summerTime === 'no-clock' || onSite.clockReadings.length > 0;
 			case 'key-in':
-				return keyingHere.done === keyingHere.of;
+				return keyingHere.left === 0;
 			case 'test':
 				return testStanding(onSite.test) === 'passed';
 			case 'leave':
@@ -290,7 +292,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 			return;
 		}
 		busy = true;
-		problem = await sendAll(outbox, Object.values(keyedNotes), pictures);
+		problem = await sendAll(outbox, Object.values(controlNotes), pictures);
 		if (problem !== null) {
 			busy = false;
 			return;
@@ -356,8 +358,8 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		set,
 		unitOfZone,
 		nameOf,
-		get keyedNotes() {
-			return keyedNotes;
+		get controlNotes() {
+			return controlNotes;
 		},
 		get keyingHere() {
 			return keyingHere;

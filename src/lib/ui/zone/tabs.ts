@@ -1,4 +1,4 @@
-import { fitWords } from '$core/words';
+import { fitWords, leftWords } from '$core/words';
 import type { ZoneView } from '../shell/places';
 import type { LiveZone } from './live.svelte';
 
@@ -28,9 +28,9 @@ export function tabStates(
 		},
 		away: zone?.away ?? plain('–'),
 		proof: of(() => zone!.proof),
-		'key-in': of(({ done, of }) => `${done} of ${of}`),
+		'key-in': of((known) => leftWords(known)),
 		'read-back': of(({ read, toRead }) => `${read} of ${toRead}`),
-		'hand-over': of(({ done, of }) => (done === of ? 'ready' : '–')),
+		'hand-over': of(({ left }) => (left === 0 ? 'ready' : '–')),
 		moment: plain('and why'),
 		callback: plain('what is wrong')
 	};

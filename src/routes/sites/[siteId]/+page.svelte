@@ -2,6 +2,7 @@
 	import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
 	import { goto } from '$app/navigation';
 	import { freshCopy } from '$core/plan';
+	import { leftWords } from '$core/words';
 	import AddZone from '$lib/ui/board/AddZone.svelte';
 	import BoardTable, { type BoardZone } from '$lib/ui/board/BoardTable.svelte';
 	import DueStrip from '$lib/ui/board/DueStrip.svelte';
@@ -25,8 +26,8 @@
 	const api = $derived(`/api/v1/jobs/${data.site.id}`);
 	const missed = (row: BoardZone) => row.summary.coldMinutes + row.summary.warmMinutes;
 	const exact = $derived(data.zones.filter((row) => missed(row) === 0).length);
-	const next = $derived(data.zones.find((row) => row.summary.done < row.summary.of));
-	const valuesLeft = $derived(data.zones.reduce((sum, { summary }) => sum + summary.of - summary.done, 0));
+	const next = $derived(data.zones.find((row) => row.summary.left > 0));
+	const valuesLeft = $derived(data.zones.reduce((sum, { summary }) => sum + summary.left, 0));
 
 	async function act<T>(answer: Promise<Answer<T>>): Promise<Answer<T>> {
 		busy = true;
@@ -89,7 +90,7 @@
 		<div class="acts">
 			{#if next}
 				<Button kind="next" href="/sites/{data.site.id}/zones/{next.id}/key-in"
-					>Key in {next.name}, {next.summary.of - next.summary.done} values</Button
+					>Key in {next.name}, {leftWords(next.summary)}</Button
 				>
 			{:else if data.zones.length > 0}
 				<Button kind="next" href="/sites/{data.site.id}/visit">To the visit</Button>

@@ -7,6 +7,8 @@ import {
 	hangZoneRequest,
 	keyedRequest,
 	keyedResponse,
+	notesRequest,
+	notesResponse,
 	orderRequest,
 	saveZoneRequest,
 	savedResponse,
@@ -19,7 +21,8 @@ import { compute } from '../../compute';
 import {
 	addZone,
 	hangZone,
-	noteKeyed,
+	noteAtControl,
+	noteKeyedBefore,
 	orderZones,
 	profileOf,
 	removeZone,
@@ -68,7 +71,7 @@ export const zones: readonly Operation[] = [
 		created: true,
 		refusals: [409],
 		async handle({ db, params, body: { zone, after, beside } }) {
-			const fresh = { zone, keyed: {}, onSite: nothingNoted };
+			const fresh = { zone, notes: null, onSite: nothingNoted };
 			const came = await addZone(db, { id: params.siteId! }, fresh, after, beside);
 			if (came.kind === 'added') return { id: came.id };
 			if (came.kind === 'gone') return noSite();
@@ -209,16 +212,30 @@ export const zones: readonly Operation[] = [
 		}
 	}),
 	operation({
+		path: `${zonePath}/notes`,
+		method: 'post',
+		id: 'noteAtControl',
+		summary: 'Note what was done at a control; what no card of it could ask for is passed over',
+		role: 'installer',
+		takes: notesRequest,
+		gives: notesResponse,
+		async handle({ db, params, body }) {
+			const notes = await noteAtControl(db, { id: params.siteId! }, params.zoneId!, body.notes, body.sent);
+			return notes ? { notes, nowMs: Date.now() } : noZone();
+		}
+	}),
+	operation({
 		path: `${zonePath}/keyed`,
 		method: 'post',
 		id: 'noteKeyed',
-		summary: 'Note values as keyed; what no card of this control asks for is passed over',
+		summary: 'Note values as keyed, as the version before sent them',
 		role: 'installer',
 		takes: keyedRequest,
 		gives: keyedResponse,
-		async handle({ db, params, body }) {
-			const keyed = await noteKeyed(db, { id: params.siteId! }, params.zoneId!, body.changes, body.sent);
-			return keyed ? { keyed: { ...keyed }, nowMs: Date.now() } : noZone();
+		async handle({ db, params, body: { changes } }) {
+			if (!(await noteKeyedBefore(db, { id: params.siteId! }, params.zoneId!, changes))) return noZone();
+			const keyed = Object.entries(changes).flatMap(([id, shows]) => (shows === null ? [] : [[id, shows]]));
+			return { keyed: Object.fromEntries(keyed), nowMs: Date.now() };
 		}
 	}),
 	operation({

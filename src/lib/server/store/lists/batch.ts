@@ -1,4 +1,4 @@
-import { cardDistance } from '$core/keying';
+import { cardDistance, type Notes } from '$core/keying';
 import { compute } from '../../compute';
 import type { Database } from '../../db';
 import { profileOf } from '../profileOf';
@@ -12,7 +12,7 @@ const MOST = 60;
 export interface Alike {
 	readonly id: string;
 	readonly name: string;
-	readonly keyed: Readonly<Record<string, string>>;
+	readonly notes: Notes | null;
 	/** Values of the week that differ: 0 where the same card is keyed; null where it is set otherwise. */
 	readonly differs: number | null;
 }
@@ -30,7 +30,7 @@ export async function alikeOf(db: Database, site: StoredSite, stored: StoredZone
 		others.slice(0, MOST).map(async (one) => ({
 			id: one.id,
 			name: one.zone.name,
-			keyed: one.keyed,
+			notes: one.notes,
 			differs: cardDistance(own, await fitted(one), profile)
 		}))
 	);

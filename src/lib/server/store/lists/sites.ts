@@ -50,9 +50,9 @@ async function sitesListed(db: Database, deleted: boolean): Promise<SiteListed[]
 		FROM sites WHERE deletedAt IS ${deleted ? 'NOT NULL' : 'NULL'} ORDER BY ${deleted ? 'deletedAt' : 'updatedAt'} DESC`
 	);
 	const sums = await db.query<ZoneSums>(
-		`SELECT siteId, count(*) AS zones, sum(done = total) AS keyed, sum(total - done) AS valuesLeft,
+		`SELECT siteId, count(*) AS zones, sum(left = 0) AS keyed, sum(left) AS valuesLeft,
 			sum(off > 0) AS misfit, sum(version IS NOT :version) AS old
-		FROM (SELECT siteId, summary ->> '$.done' AS done, summary ->> '$.of' AS total, summary ->> '$.version' AS version,
+		FROM (SELECT siteId, summary ->> '$.left' AS left, summary ->> '$.version' AS version,
 			(summary ->> '$.coldMinutes') + (summary ->> '$.warmMinutes') AS off
 			FROM zones INDEXED BY zones_standing WHERE deletedAt IS NULL) GROUP BY siteId`,
 		{ version: SUMMARY_VERSION }
@@ -70,9 +70,9 @@ async function sitesListed(db: Database, deleted: boolean): Promise<SiteListed[]
 				deletedAt: site.deletedAt && iso(site.deletedAt),
 				visitOpenSince: site.visitOpenSince && iso(site.visitOpenSince),
 				zones: sum?.zones ?? 0,
-				zonesKeyed: old ? old.filter(({ summary }) => summary.done === summary.of).length : (sum?.keyed ?? 0),
+				zonesKeyed: old ? old.filter(({ summary }) => summary.left === 0).length : (sum?.keyed ?? 0),
 				valuesLeft: old
-					? old.reduce((left, { summary }) => left + summary.of - summary.done, 0)
+					? old.reduce((sum, { summary }) => sum + summary.left, 0)
 					: (sum?.valuesLeft ?? 0),
 				zonesMisfit: old
 					? old.filter(({ summary }) => summary.coldMinutes + summary.warmMinutes > 0).length

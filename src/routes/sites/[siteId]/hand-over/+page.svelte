@@ -27,7 +27,7 @@
 				)
 			}))
 	);
-	const unkeyed = $derived(data.zones.filter((zone) => zone.summary.done < zone.summary.of));
+	const unkeyed = $derived(data.zones.filter((zone) => zone.summary.left > 0));
 
 	function choose(view: 'house' | 'each') {
 		const next = new URL(page.url);

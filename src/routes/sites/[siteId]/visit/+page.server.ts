@@ -14,7 +14,8 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 		unfed: await unfedOf(stored, zones),
 		readBackStops: (await readFirm(db)).readBackStops,
 		noted: Object.fromEntries(zones.map(({ id, onSite }) => [id, onSite])),
-		keyed: Object.fromEntries(zones.map(({ id, keyed }) => [id, { ...keyed }])),
+		/** What is noted at the control of each zone. */
+		notes: Object.fromEntries(zones.map(({ id, notes }) => [id, notes])),
 		/** Calls that are still open: a visit begins with them. */
 		calls: (await callsOf(db, params.siteId)).filter(({ closedAt }) => closedAt === null),
 		/** The pictures of the visit that goes on. */

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { leftWords } from '$core/words';
+	import { ownPace } from '$lib/ui/keyin/pace.svelte';
 	import BeginVisit from '$lib/ui/visit/BeginVisit.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import CheckList from '$lib/ui/visit/CheckList.svelte';
@@ -75,7 +77,7 @@
 			timeZone={data.site.timeZone}
 			{outbox}
 			{pictures}
-			keyed={visit.keyedNotes}
+			controls={visit.controlNotes}
 			zones={data.zones}
 			nameOf={visit.nameOf}
 			unitOf={visit.unitOfZone}
@@ -106,11 +108,10 @@
 					<h1 tabindex="-1">{visit.controlName}: set its clock</h1>
 					<ClockStep {zone} {profile} {onSite} {set} timeZone={data.site.timeZone} />
 				{:else if place.step === 'key-in'}
-					{@const { done, of } = visit.keyingHere}
-					{@const left = of - done}
-					<h1 tabindex="-1">{visit.controlName}: key the week</h1>
+					{@const { left } = visit.keyingHere}
+					<h1 tabindex="-1">{visit.controlName}: key in</h1>
 					<p class="big">
-						{left === 0 ? `All ${of} values are keyed.` : `${left} of ${of} values to key.`}
+						{leftWords(visit.keyingHere, ownPace.now)}
 					</p>
 					<p>
 						<Button kind={left === 0 ? 'plain' : 'next'} href="/sites/{data.site.id}/zones/{row.id}/key-in"

@@ -11,8 +11,9 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 		channels: channels.map(({ id, zone }) => ({ id, zone })),
 		card: await compute('boxCard', {
 			zones: channels.map(({ zone }) => zone),
-			profile,
-			keyed: stored.keyed
-		})
+			profile
+		}),
+		/** Values that are still to key at it. */
+		left: stored.summary.left
 	};
 });

@@ -33,7 +33,6 @@
 		)
 	);
 	const standIn = $derived(isOperable(profile) ? new StandIn(profile) : null);
-	const open = $derived(data.card.items.length);
 </script>
 
 <svelte:head><title>{name}, how it is set · Fond Quarter</title></svelte:head>
@@ -45,7 +44,7 @@
 			<p class="lead">{howSetWords(rows)}</p>
 			<HowSet {rows} {zone} {profile} onchange={(settings) => model.change({ ...zone, settings })} />
 			<p class="acts">
-				<Button kind="next" href="{base}/key-in">Key it in: {open} values</Button>
+				<Button kind="next" href="{base}/key-in">Key in: {data.left} left</Button>
 				{#if standIn}<Button href="{base}/rehearse">Rehearse</Button>{/if}
 				<Button href="/controls/{profile.id}">Describe this control</Button>
 			</p>

@@ -9,7 +9,7 @@
 	let { data } = $props();
 
 	const here = $derived(data.zones.find((one) => one.id === data.zone.id));
-	const keyed = $derived(here ? here.summary.done === here.summary.of : false);
+	const keyed = $derived(here ? here.summary.left === 0 : false);
 	const api = $derived(`/api/v1/jobs/${data.site.id}/zones/${data.zone.id}`);
 	const isSwitch = $derived(here?.isSwitch ?? false);
 

@@ -1,5 +1,5 @@
 import { boxWords } from '$core/words';
-import { compute } from '$lib/server/compute';
+import { holdOf } from '$lib/server/holds';
 import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
 import { alikeOf, findSite, zoneForPages } from '$lib/server/store';
@@ -13,18 +13,18 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 	return {
 		/** Other controls of the same kind: those with the very same card are ticked off one by one. */
 		alike: await alikeOf(db, site, stored),
-		stored: { keyed: stored.keyed },
+		/** What is noted at its control: at the first of its zones, for all. */
+		notes: stored.notes,
 		/** When the plan was saved last, and by whom. */
 		planned: stored.planned,
 		/** Another after every change of the site. */
 		mark,
-		/** The zones of its control: what is keyed is noted at the first of them, for all. */
 		channels: channels.map(({ id, zone }) => ({ id, name: zone.name, channel: zone.options.channel })),
 		box: boxWords(stored.zone, profile),
-		card: await compute('boxCard', {
-			zones: channels.map(({ zone }) => zone),
-			profile,
-			keyed: stored.keyed
-		})
+		/** What the control is to hold: the card is made of it where it is keyed, with a connection or without. */
+		hold: await holdOf(
+			channels.map(({ zone }) => zone),
+			profile
+		)
 	};
 });

@@ -2,24 +2,28 @@
 	import { onMount, tick, untrack } from 'svelte';
 	import { afterNavigate } from '$app/navigation';
 	import { wallAt } from '$core/civil';
-	import { isKeyed, itemsOfChannel } from '$core/keying';
+	import { notesAt } from '$core/keying';
+	import { isOperable } from '$core/machine';
 	import { clockTime } from '$core/week';
-	import { routeWords, shownWith } from '$core/words';
-	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
-	import { ownPace } from '$lib/ui/keyin/pace.svelte';
+	import { leftWords, shownWith } from '$core/words';
 	import { aloud } from '$lib/ui/keyin/aloud.svelte';
-	import { hearHeadset } from '$lib/ui/keyin/headset';
 	import AllIn from '$lib/ui/keyin/AllIn.svelte';
 	import Ask from '$lib/ui/keyin/Ask.svelte';
-	import PrintedCard from '$lib/ui/keyin/PrintedCard.svelte';
-	import { HeldCard } from '$lib/ui/keyin/heldCard.svelte';
-	import KeyHead from '$lib/ui/keyin/KeyHead.svelte';
+	import { notesOf, notesPath } from '$lib/ui/keyin/controlNotes.svelte';
+	import Found from '$lib/ui/keyin/Found.svelte';
+	import { hearHeadset } from '$lib/ui/keyin/headset';
 	import KeyBar from '$lib/ui/keyin/KeyBar.svelte';
+	import KeyHead from '$lib/ui/keyin/KeyHead.svelte';
+	import { cardKey, Keying, type Otherwise } from '$lib/ui/keyin/keying.svelte';
+	import { ownPace } from '$lib/ui/keyin/pace.svelte';
 	import PlanChanged from '$lib/ui/keyin/PlanChanged.svelte';
-	import { turnAt } from '$lib/ui/keyin/turn.svelte';
+	import PrintedCard from '$lib/ui/keyin/PrintedCard.svelte';
+	import ReadFirst from '$lib/ui/keyin/ReadFirst.svelte';
 	import SameCard from '$lib/ui/keyin/SameCard.svelte';
+	import { stayAwake } from '$lib/ui/keyin/stayAwake';
 	import Track from '$lib/ui/keyin/Track.svelte';
 	import WholeCard from '$lib/ui/keyin/WholeCard.svelte';
+	import WholeDay from '$lib/ui/keyin/WholeDay.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import { watchSite } from '$lib/ui/watchSite';
 	import { live } from '$lib/ui/zone/live.svelte';
@@ -29,33 +33,43 @@
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
-	const notes = keyedNotesOf(
-		`/api/v1/jobs/${data.site.id}/zones/${data.channels[0]!.id}/keyed`,
-		data.stored.keyed,
-		data.readAtMs
-	);
-
+	const path = notesPath(data.site.id, data.channels[0]!.id);
 	// svelte-ignore state_referenced_locally
-	const held = new HeldCard(data.card, () => notes.keyed, data);
+	const notes = notesOf(path, data.profile, data.notes, data.readAtMs);
+	notes.resume();
+	// svelte-ignore state_referenced_locally
+	const keying = new Keying(path, data.profile, data.hold, notes, data.readAtMs);
 	$effect(() => {
-		const { card: next, readAtMs } = data;
-		untrack(() => held.take(next, readAtMs));
+		const { hold, readAtMs } = data;
+		untrack(() => keying.plan(hold, readAtMs));
 	});
 	$effect(() => {
-		void notes.keyed;
-		untrack(() => held.end());
+		const { notes: stored, readAtMs } = data;
+		untrack(() => notes.refresh(stored, readAtMs));
 	});
-	const { card, items, index, item, progress, toKeyAgain } = $derived(held);
-	const upNext = $derived(held.upNext.slice(0, 2));
+	$effect(() => {
+		void notes.notes;
+		untrack(() => keying.noted());
+	});
+	const { step, left } = $derived(keying);
+	const noted = $derived(notesAt(data.profile, notes.notes));
+	/** What is done here: values one by one, a day at once, or the control read first. */
+	let manner = $state<'value' | 'day' | 'read'>('value');
+	const isUnsaid = $derived(noted.found === null && manner !== 'read');
+
 	/** How far each zone of the control is. */
 	const ofChannels = $derived(
 		data.channels.map(({ id, name, channel }) => {
-			const own = itemsOfChannel(items, data.profile, channel);
-			return { id, name, done: own.filter((one) => isKeyed(one, notes.keyed)).length, of: own.length };
+			const own = keying.session.turn.steps.filter(
+				({ item: { goal } }) => !('channel' in goal) || goal.channel === channel
+			);
+			const presses = own.reduce((sum, { keys }) => sum + (keys?.presses ?? 0), 0);
+			return { id, name, left: own.length, presses };
 		})
 	);
 	$effect(() => {
-		for (const { id, done, of } of ofChannels) live.show(id, { done, of });
+		for (const { id, left, presses } of ofChannels)
+			live.show(id, { left: isUnsaid ? Math.max(1, left) : left, presses });
 	});
 	/** A control that governs more than one zone is keyed as one. */
 	const name = $derived(data.channels.length > 1 ? data.box : data.zone.name);
@@ -65,12 +79,7 @@
 		const at = clockTime(((minute % 1440) + 1440) % 1440);
 		return `${data.planned.by || 'Somebody on another device'} changed the plan at ${at}`;
 	});
-	let instruction = $state<HTMLElement>();
-	/** Where this turn at the control began: its first value says how to get there. */
-	const began = held.index;
-	const enter = $derived(
-		item && (item.before ?? (index === began && index > 0 && item.section !== 'Settings' ? card.enter : null))
-	);
+	const leftNow = $derived(leftWords({ left: left.values, presses: left.presses }, ownPace.now));
 
 	/** Where leaving leads: back into the visit, if that is where it was come from. */
 	let leaveTo = $state<{ readonly href: string; readonly name: string }>();
@@ -82,7 +91,6 @@
 
 	onMount(() => {
 		ownPace.load();
-		notes.resume();
 		// a reload may have been read before the last notes were written: ask again a few times
 		const again = [0, 1000, 2500].map((ms) => setTimeout(() => void refresh('fq:keyed'), ms));
 		const stop = watchSite(
@@ -90,74 +98,121 @@
 			() => data.mark,
 			() => refresh('fq:keyed')
 		);
+		const sleep = stayAwake();
 		return () => {
+			sleep();
 			stop();
 			again.forEach(clearTimeout);
 		};
 	});
-	$effect(() => {
-		const { stored, readAtMs } = data;
-		untrack(() => notes.refresh(stored.keyed, readAtMs));
-	});
+	let instruction = $state<HTMLElement>();
 	const toInstruction = () => void tick().then(() => instruction?.focus({ preventScroll: true }));
-	const turn = turnAt(held, notes, toInstruction);
-	$effect(() => (aloud.on ? hearHeadset(turn.confirm, turn.back) : undefined));
+	const act = (does: () => void) => () => {
+		does();
+		toInstruction();
+	};
+	const confirm = act(() => keying.confirm());
+	const back = act(() => keying.back());
+	const saw = (what: Otherwise) => {
+		keying.saw(what);
+		toInstruction();
+	};
+	$effect(() => (aloud.on ? hearHeadset(confirm, back) : undefined));
+
+	const isValue = $derived(manner === 'value' && !isUnsaid && step !== null);
+	function onkeydown(event: KeyboardEvent) {
+		const does = isValue ? cardKey(event) : null;
+		if (!does) return;
+		if (does === 'on') confirm();
+		else back();
+		event.preventDefault();
+	}
+	/** While the card is read aloud a tap anywhere goes on, but for what is pressed itself. */
+	function onclick(event: MouseEvent) {
+		const own = (event.target as HTMLElement).closest(
+			'a, button, input, select, label, dialog, [role="dialog"]'
+		);
+		if (aloud.on && !own && isValue) confirm();
+	}
 </script>
 
 <svelte:head><title>{name}, key in · Fond Quarter</title></svelte:head>
-<svelte:window onkeydown={turn.onkeydown} onclick={turn.onclick} />
+<svelte:window {onkeydown} {onclick} />
 
 <div class="page">
 	<main>
-		<KeyHead {name} {ofChannels} {leave} rehearse={card.operated ? `${base}/rehearse` : null}>
-			{item ? `value ${index + 1} of ${items.length}` : `all ${items.length} values`}{toKeyAgain > 0
-				? `, ${toKeyAgain} to key again`
-				: ''}
+		<KeyHead
+			{name}
+			{ofChannels}
+			{leave}
+			rehearse={isOperable(data.profile) ? `${base}/rehearse` : null}
+			found={isUnsaid || manner === 'read' ? undefined : noted.found}
+			onfound={act(() => keying.say(noted.found === 'as-new' ? 'in-use' : 'as-new'))}
+		>
+			{step ? leftNow : 'all keyed in'}
 		</KeyHead>
-		<div class="track"><Track {items} keyed={notes.keyed} {index} {progress} /></div>
+		<div class="track"><Track {keying} /></div>
 
-		<PlanChanged
-			{held}
-			by={changedBy}
-			onseen={() => {
-				held.seen();
-				toInstruction();
-			}}
-		/>
-		{#if item}
-			<Ask
-				{item}
-				{card}
+		<PlanChanged {keying} by={changedBy} onseen={act(() => keying.seen())} />
+		{#if manner === 'read'}
+			<ReadFirst
 				profile={data.profile}
-				keys={held.keys}
-				goingOn={held.goingOn}
-				onfound={(id, shows) => notes.note(id, shows)}
-				{enter}
-				keyed={notes.keyed}
-				isFirst={index === 0}
-				{upNext}
-				pressedAt={turn.pressedAt}
+				hold={data.hold}
+				{notes}
+				ondone={act(() => (manner = 'value'))}
+			/>
+		{:else if isUnsaid}
+			<Found
+				panel={data.profile.panel}
+				canRead={isOperable(data.profile)}
+				onsay={(found) => act(() => keying.say(found))()}
+				onread={() => {
+					keying.say('in-use');
+					manner = 'read';
+				}}
+				bind:question={instruction}
+			/>
+		{:else if step && manner === 'day'}
+			<WholeDay
+				{keying}
+				onback={act(() => (manner = 'value'))}
+				onconfirm={(otherwise) =>
+					act(() => {
+						keying.confirmSection(otherwise);
+						manner = 'value';
+					})()}
+			/>
+		{:else if step}
+			<Ask
+				{keying}
+				isFirst={noted.acts.length === 0}
+				onsaw={saw}
+				onday={() => (manner = 'day')}
 				bind:instruction
 			/>
-			<KeyBar first={index === 0} onback={turn.back} onnext={turn.confirm}>Shows {shownWith(item)}</KeyBar>
+			<KeyBar first={keying.before === null} onback={back} onnext={confirm}>Shows {shownWith(step.item)}</KeyBar>
 		{:else}
-			<AllIn leave={card.leave} {base} siteId={data.site.id} bind:instruction>
-				<SameCard siteId={data.site.id} alike={data.alike} {items} readAtMs={data.readAtMs} />
+			<AllIn {keying} {base} siteId={data.site.id} bind:instruction>
+				<SameCard
+					siteId={data.site.id}
+					profile={data.profile}
+					hold={data.hold}
+					alike={data.alike}
+					readAtMs={data.readAtMs}
+				/>
 			</AllIn>
-			<KeyBar first={items.length === 0} onback={turn.back} href={leaveTo?.href ?? `${base}/read-back`}
+			<KeyBar first={keying.before === null} onback={back} href={leaveTo?.href ?? `${base}/read-back`}
 				>{leaveTo?.name ?? 'Read it back'}</KeyBar
 			>
 		{/if}
 	</main>
 
-	<WholeCard {items} keyed={notes.keyed} {index} ongo={turn.go}>
-		{progress.done} of {progress.of} in; {routeWords(card.cost, ownPace)}{toKeyAgain > 0
-			? `; ${toKeyAgain} to key again`
-			: ''}
+	<WholeCard {keying}>
+		{leftNow}{left.presses > 0 ? `, ${left.presses} presses` : ''}
 	</WholeCard>
 </div>
 
-<PrintedCard {name} site={data.site.name} {card} keyed={notes.keyed} profile={data.profile} />
+<PrintedCard {name} site={data.site.name} profile={data.profile} hold={data.hold} notes={notes.notes} />
 
 <style>
 	.page {

@@ -2,18 +2,25 @@
 	import { onMount } from 'svelte';
 	import {
 		explainReadBack,
-		notesOfReading,
+		groupsToRead,
+		isRead,
+		machineOptions,
+		noteOfReading,
+		pagingKeys,
 		readBackGroups,
 		readBackProgress,
 		readDisplayed,
 		readingsOf,
+		replayed,
+		notesAt,
 		wordsThere,
 		type ReadBackGroup
 	} from '$core/keying';
 	import { slipWords } from '$core/words';
 	import { alikeDays } from '$lib/ui/keyin/readBackRows';
+	import { notesOf, notesPath } from '$lib/ui/keyin/controlNotes.svelte';
+	import Paging from '$lib/ui/keyin/Paging.svelte';
 	import ReadDay from '$lib/ui/keyin/ReadDay.svelte';
-	import { keyedNotesOf } from '$lib/ui/keyin/keyedNotes.svelte';
 	import { live } from '$lib/ui/zone/live.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 
@@ -21,34 +28,33 @@
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
-	const notes = keyedNotesOf(
-		`/api/v1/jobs/${data.site.id}/zones/${data.channels[0]!.id}/keyed`,
-		data.stored.keyed,
+	const notes = notesOf(
+		notesPath(data.site.id, data.channels[0]!.id),
+		data.profile,
+		data.notes,
 		data.readAtMs
 	);
 	onMount(() => notes.resume());
 
 	const name = $derived(data.channels.length > 1 ? data.box : data.zone.name);
-	const { options } = $derived(data.channels[0]!);
+	const { channels, grouping, menu } = $derived(data.hold);
+	const { options } = $derived(channels[0]!);
+	const planned = $derived(machineOptions(data.profile, options, grouping));
+	const replay = $derived(replayed(data.profile, notesAt(data.profile, notes.notes), planned));
 	/** The groups of each channel; what is set once for the control is read once. */
-	const ofChannels = $derived(
-		data.channels.reduce<ReadBackGroup[][]>((all, { options, program }) => {
-			const known = all.flat().map(({ section }) => section);
-			const own = readBackGroups(data.profile, options, program, data.menu);
-			return [...all, own.filter(({ section }) => !known.includes(section))];
-		}, [])
-	);
-	const groups = $derived(ofChannels.flat());
+	const groups = $derived(groupsToRead(data.profile, data.hold));
 	/** What was read from the display, field by field. */
-	const readings = $derived(readingsOf(groups, notes.keyed));
-	const progress = $derived(readBackProgress(groups, notes.keyed));
+	const readings = $derived(readingsOf(data.profile, groups, replay));
+	const progress = $derived(readBackProgress(data.profile, groups, replay));
 	$effect(() => {
-		for (const { id, options, program } of data.channels)
-			live.show(id, readBackProgress(readBackGroups(data.profile, options, program, data.menu), notes.keyed));
+		for (const [i, { id }] of data.channels.entries()) {
+			const own = readBackGroups(data.profile, channels[i]!.options, channels[i]!.program, menu);
+			live.show(id, readBackProgress(data.profile, own, replay));
+		}
 	});
 	const slips = $derived(
-		data.channels
-			.flatMap(({ options, program }) => explainReadBack(data.profile, options, program, readings, data.menu))
+		channels
+			.flatMap((of) => explainReadBack(data.profile, of.options, of.program, readings, menu))
 			.filter((slip, i, all) => all.findIndex((one) => one.ids[0] === slip.ids[0]) === i)
 	);
 	const wrong = $derived(slips.reduce((sum, slip) => sum + slip.ids.length, 0));
@@ -56,33 +62,28 @@
 	let refused = $state<Record<string, { text: string; sentence: string }>>({});
 
 	type Field = ReadBackGroup['fields'][number];
-	function note(group: ReadBackGroup, field: Field, value: string | null) {
-		const { correctsSingly } = data.profile.keying;
-		for (const [id, shown] of Object.entries(
-			notesOfReading(group, field, value, notes.keyed, correctsSingly)
-		))
-			notes.note(id, shown);
+	function note(field: Field, value: string | null) {
+		const made = noteOfReading(data.profile, replay.known.memory.options, field, value);
+		if (made) notes.note(made);
 	}
 
 	function tick(group: ReadBackGroup) {
-		for (const field of group.fields) {
-			delete refused[field.id];
-			note(group, field, field.shows);
-		}
+		for (const field of group.fields) delete refused[field.id];
+		notes.note({ what: 'read', goals: group.fields.map(({ goal }) => goal) });
 	}
 
-	function readIn(group: ReadBackGroup, field: Field, text: string) {
+	function readIn(field: Field, text: string) {
 		delete refused[field.id];
 		if (text.trim() === '') {
-			note(group, field, null);
+			note(field, null);
 			return;
 		}
 		const read = readDisplayed(field, text, options, wordsThere(groups, field));
 		if ('sentence' in read) refused[field.id] = { text, sentence: read.sentence };
-		else note(group, field, read.value);
+		else note(field, read.value);
 	}
 
-	const sets = $derived(ofChannels.flatMap((one) => alikeDays(one)));
+	const sets = $derived(alikeDays(groups));
 	/** On a phone one day (with those like it) is shown at a time. */
 	let at = $state(0);
 	const names = (set: readonly ReadBackGroup[]) => set.map((group) => group.section).join(', ');
@@ -118,14 +119,20 @@
 	<div class="groups">
 		{#each sets as set, s (set[0]!.section)}
 			<div class="set" class:here={s === at}>
+				<Paging
+					profile={data.profile}
+					group={set[0]!}
+					keys={pagingKeys(data.profile, replay.known, set[0]!)}
+				/>
 				{#each set as group, i (group.section)}
 					<ReadDay
 						{group}
 						like={i === 0 ? null : set[0]!.section}
 						{readings}
+						isRead={isRead(data.profile, group, replay)}
 						{refused}
 						ontick={() => tick(group)}
-						onread={(field, text) => readIn(group, field, text)}
+						onread={readIn}
 					/>
 				{/each}
 			</div>

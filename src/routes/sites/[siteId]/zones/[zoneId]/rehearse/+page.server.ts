@@ -13,6 +13,6 @@ export const load = pageLoad(async ({ params }: PageServerLoadEvent) => {
 		room: stored.zone.room,
 		/** What hangs on it, for an exercise. */
 		hanging: channels.map(({ zone }) => zone),
-		card: await compute('boxCard', { zones: channels.map(({ zone }) => zone), profile, keyed: {} })
+		card: await compute('boxCard', { zones: channels.map(({ zone }) => zone), profile })
 	};
 });

@@ -1,13 +1,6 @@
+import { again, formInUse, strokesOf, type ControlOptions, type ControlProfile, type Grouping } from '../control';
 import {
-	again,
-	formInUse,
-	strokesOf,
-	type ControlOptions,
-	type ControlProfile,
-	type Grouping,
-	type PanelGesture
-} from '../control';
-import {
+	clearable,
 	dayRound,
 	degreeScale,
 	fieldShown,
@@ -28,24 +21,19 @@ import {
 	type DayField,
 	type MachineOptions,
 	type MachineState,
-	type Memory,
+	type MenuField,
 	type Operable,
 	type Place,
 	type Scale,
 	type Stroke
 } from '../machine';
-import type { Keyed } from './keyed';
-import type { CardItem } from './cardItems';
-import { keysOfRun, type Goal } from './goal';
-import { overtaken } from './keyedIds';
-import { asNoted, withGoal, type Found, type ToKey } from './held';
+import { keysOfRun, stepOfKey, type Goal, type GoalOf } from './goal';
+import { withGoal, type Known } from './known';
 
 /** The keys for one value: the way to its field, what changes it, what takes it. */
 export interface ItemKeys {
-	/** From where the value before it left the control. */
+	/** From where the hand stands. */
 	readonly way: readonly Stroke[];
-	/** From rest: for the first value of a turn, and once the menu has left by itself. */
-	readonly fromRest: readonly Stroke[];
 	/** Whether the way is certain: over a day of which nothing is known a step may be missing. */
 	readonly isSure: boolean;
 	/** What changes the value; null where what is shown first is not known: `until` says with which keys. */
@@ -58,16 +46,16 @@ export interface ItemKeys {
 	readonly presses: number;
 }
 
-/** The keys for the values that are still to key, in the order of the card, and for leaving at its end. */
-export interface CardKeys {
-	/** Of each item; null where it is in already. */
-	readonly items: readonly (ItemKeys | null)[];
-	readonly leave: readonly Stroke[];
-	/** Presses of all of it. */
-	readonly presses: number;
-	/** What the control holds after it. */
-	readonly memory: Memory;
+/** Where a hand stands at a control: what is known of it, and where its cursor is. */
+export interface Stand {
+	readonly known: Known;
+	readonly place: Place;
+	/** The mode to go back to once the control was put to off for a menu. */
+	readonly backTo: number | null;
 }
+
+/** A hand before a control at rest. */
+export const atRest = (known: Known, backTo: number | null = null): Stand => ({ known, place: null, backTo });
 
 /** The options that a card sets, as a control's menus count them. */
 export function machineOptions(
@@ -87,6 +75,7 @@ const UNKNOWN_PRESSES = 3;
 export function strokePresses(profile: Operable, strokes: readonly Stroke[]): number {
 	return strokes.reduce((sum, stroke) => {
 		if (stroke.do === 'wait') return sum;
+		if (stroke.do === 'until') return sum + UNKNOWN_PRESSES;
 		if (stroke.do === 'run') return sum + (profile.keying.presses.runsOnAfter ?? stroke.steps);
 		return sum + strokesOf(stroke).length;
 	}, 0);
@@ -149,116 +138,111 @@ function takesTo(
 	return takes;
 }
 
-/** A person with the card at the control: what they know of it, and what they press. */
-class Hand {
-	state: MachineState;
-	/** The options of which it is not known where they stand. */
-	readonly #unsure: Set<string>;
-	/** The mode to go back to once the control was put to off for a menu. */
-	#backTo: number | null = null;
+/** Finds the keys for one value after the other; the hand stands after each where its keys leave it. */
+export class KeyPlanner {
+	#state: MachineState;
+	#unsure: Known['unsure'];
+	#modeKnown: boolean;
+	#backTo: number | null;
 
 	constructor(
 		readonly profile: Operable,
-		memory: Memory,
-		unsure: Iterable<string>
+		{ known, place, backTo }: Stand
 	) {
-		this.state = start(profile, memory);
-		this.#unsure = new Set(unsure);
+		this.#state = { ...start(profile, known.memory), mode: known.mode ?? 0, place };
+		this.#unsure = known.unsure;
+		this.#modeKnown = known.mode !== null;
+		this.#backTo = backTo;
+	}
+
+	get stand(): Stand {
+		const { memory, mode, place } = this.#state;
+		const known = { memory, unsure: this.#unsure, mode: this.#modeKnown ? mode : null };
+		return { known, place, backTo: this.#backTo };
 	}
 
 	/** The strokes to rest from where the cursor stands. */
-	#toRest(place: Place): Stroke[] {
+	#toRest(): Stroke[] {
+		const { place } = this.#state;
 		if (!place) return [];
-		const { panel, keying } = this.profile;
-		if (place.in === 'program') {
-			const { leave } = panel.program!;
-			return leave.length > 0 ? leave : [{ do: 'wait', seconds: keying.timeoutSeconds ?? 30 }];
-		}
+		const { panel } = this.profile;
+		const left = strokesOut(this.profile, place);
+		if (place.in === 'program' || panel.places[place.menu]!.leave.length > 0) return left;
 		const menu = panel.places[place.menu]!;
-		return menu.leave.length > 0
-			? menu.leave
-			: again(menu.take, menuFields(this.profile, menu).length - place.field);
+		return again(menu.take, menuFields(this.profile, menu).length - place.field);
 	}
 
-	#toMode(mode: number): PanelGesture[] {
+	/** To a mode: where it is not known which one it is in, by what its display shows. */
+	#toMode(mode: number): Stroke[] {
 		const modes = this.profile.panel.modes!;
-		const count = modes.names.length;
-		if (mode === this.state.mode) return [];
-		return modes.next
-			? again(modes.next, (((mode - this.state.mode) % count) + count) % count)
+		const { names, next } = modes;
+		const isUnknown = !this.#modeKnown;
+		this.#modeKnown = true;
+		if (isUnknown && next) return [{ do: 'until', gesture: next, shows: names[mode]! }];
+		if (mode === this.#state.mode && !isUnknown) return [];
+		return next
+			? again(next, (((mode - this.#state.mode) % names.length) + names.length) % names.length)
 			: modes.each[mode]!;
 	}
 
 	/** Off for a menu that asks for it, and back again for everything else. */
-	#modeFor(onlyWhenOff: boolean): PanelGesture[] {
+	#modeFor(onlyWhenOff: boolean): Stroke[] {
 		const { modes } = this.profile.panel;
 		const off = modes?.off != null ? modes.names.indexOf(modes.off) : -1;
-		if (onlyWhenOff && off >= 0 && this.state.mode !== off) return this.#toMode(off);
-		if (!onlyWhenOff && this.#backTo !== null) return this.#toMode(this.#backTo);
-		return [];
+		if (onlyWhenOff && off >= 0) {
+			if (this.#modeKnown && this.#state.mode === off) return [];
+			this.#backTo ??= this.#modeKnown ? this.#state.mode : 0;
+			return this.#toMode(off);
+		}
+		if (onlyWhenOff || this.#backTo === null) return [];
+		const back = this.#backTo;
+		this.#backTo = null;
+		return this.#toMode(back);
 	}
 
 	/** The way to a field of a menu from a place; null where no menu has it. */
-	#toMenu(place: Place, goal: Goal): { way: Stroke[]; menu: number; field: number } | null {
+	#toMenu(goal: InMenu): { way: Stroke[]; menu: number; field: number } | null {
 		const { places } = this.profile.panel;
+		const { place } = this.#state;
 		for (const [menu, one] of places.entries()) {
 			const fields = menuFields(this.profile, one);
-			const field = fields.findIndex(({ id, setpoint }) =>
-				goal.of === 'option'
-					? id === goal.id
-					: goal.of === 'menu'
-						? id === `menu/${goal.id}`
-						: goal.of === 'away'
-							? id === goal.field
-							: goal.of === 'setpoint'
-								? id === 'setpoints' && setpoint === goal.index
-								: goal.of === 'kept' && id === (goal.side === 'heat' ? 'setpoint' : 'cool-setpoint')
-			);
+			const field = fields.findIndex((of) => isOf(goal, of));
 			if (field < 0) continue;
 			if (place?.in === 'menu' && place.menu === menu && (field >= place.field || one.leave.length > 0)) {
 				const takes = (field - place.field + fields.length) % fields.length;
 				return { way: again(one.take, takes), menu, field };
 			}
-			const way = [
-				...this.#toRest(place),
-				...this.#modeFor(one.onlyWhenOff),
-				...one.way,
-				...again(one.take, field)
-			];
+			const way = [...this.#toRest(), ...this.#modeFor(one.onlyWhenOff), ...one.way, ...again(one.take, field)];
 			return { way, menu, field };
 		}
 		return null;
 	}
 
 	/** The way to a field of the program from a place, and whether it is certain. */
-	#toField(
-		place: Place,
-		channel: number,
-		group: number,
-		key: string | null
-	): { way: Stroke[]; isSure: boolean } | null {
+	#toField(channel: number, group: number, key: string | null): { way: Stroke[]; isSure: boolean } | null {
 		const { profile } = this;
 		const { program } = profile.panel;
 		if (!program) return null;
-		const { memory } = this.state;
+		const { memory, place } = this.#state;
 		const round = dayRound(profile, memory.options).length;
 		const { fields, content } = programFields(profile, memory, { channel, group });
 		const field = key === null ? 0 : fields.findIndex((one) => one.key === key);
 		if (field < 0) return null;
 		const takes = (from: number, to: number) => takesTo(profile, fields, content, from, to);
 		// over unknown steps that may have been cleared nobody can count
-		const sureFrom = (from: number) =>
+		const isSureOver = (from: number, to: number) =>
 			!fields
-				.slice(from, field)
+				.slice(from, to)
 				.some((one) => content[one.key] === undefined && one.step !== fields[field]!.step) ||
-			!couldBeCleared(profile);
+			!clearable(profile);
+		const sureFrom = (from: number) => isSureOver(from, field);
 		// while a copy is being put anything else begins from rest
 		const there =
 			place?.in === 'program' && place.channel === channel && place.copyTo === null ? place : null;
 		if (!there) {
 			const needed = needsMode(profile);
 			const way = [
-				...this.#toRest(place),
+				...this.#toRest(),
 				...(needed !== null ? this.#toMode(needed) : this.#modeFor(false)),
 				...program.way,
 				...(program.channels[channel] ?? []),
@@ -275,160 +259,137 @@ class Hand {
 			return { way: again(program.take, takes(there.field, field)), isSure: sureFrom(there.field) };
 		const roundDays = [...again(program.day, round), ...again(program.take, takes(0, field))];
 		const roundFields = again(program.take, takes(there.field, fields.length) + takes(0, field));
-		const way =
+		const goesRound =
 			program.afterLast === 'first-again' &&
-			strokePresses(profile, roundFields) <= strokePresses(profile, roundDays)
-				? roundFields
-				: roundDays;
-		return { way, isSure: sureFrom(0) };
+			isSureOver(there.field, fields.length) &&
+			strokePresses(profile, roundFields) <= strokePresses(profile, roundDays);
+		return { way: goesRound ? roundFields : roundDays, isSure: sureFrom(0) };
 	}
 
-	/** The keys for a goal, from where the control stands; it stands after them in `state`. null where the panel does not say how. */
+	/** The keys for a goal; the hand stands after them. null where the panel does not say how. */
 	reach(goal: Goal): ItemKeys | null {
-		const { place } = this.state;
 		switch (goal.of) {
 			case 'mode': {
 				const mode = this.profile.panel.modes?.names.indexOf(goal.name) ?? -1;
 				if (mode < 0) return null;
-				const way = this.#toMode(mode);
-				const keys = this.#made([...this.#toRest(place), ...way], way, true, [], null, [], null);
+				const way = [...this.#toRest(), ...this.#toMode(mode)];
 				this.#backTo = null;
-				return keys;
+				this.#go(way);
+				return this.#made(goal, { way });
 			}
-			case 'option':
-			case 'menu':
-			case 'setpoint':
-			case 'kept':
-			case 'away':
-				return this.#reachMenu(goal);
 			case 'copy':
 				return this.#reachCopy(goal);
 			case 'field':
 				return this.#reachField(goal);
+			default:
+				return this.#reachMenu(goal);
 		}
 	}
 
-	#reachMenu(goal: Extract<Goal, { of: 'option' | 'menu' | 'setpoint' | 'kept' | 'away' }>): ItemKeys | null {
+	#reachMenu(goal: InMenu): ItemKeys | null {
 		const { profile } = this;
-		const { memory, place } = this.state;
-		const found = this.#toMenu(place, goal);
+		const found = this.#toMenu(goal);
 		if (!found) return this.#turned(goal);
-		const rest = this.#toMenu(null, goal)!;
-		const { onlyWhenOff, up, down, take } = profile.panel.places[found.menu]!;
-		const was = this.state.mode;
+		this.#go(found.way);
+		const { memory, place } = this.#state;
+		const { up, down, take } = profile.panel.places[found.menu]!;
 		const field = menuFields(profile, profile.panel.places[found.menu]!)[found.field]!;
 		const scale = menuScale(profile, memory, field);
-		const isUnsure = goal.of === 'option' && this.#unsure.has(goal.id);
-		const edited = place?.in === 'menu' && found.way.length === 0 ? place.edit : undefined;
-		const from = isUnsure ? undefined : (edited ?? menuAt(profile, memory, field, this.state.atSeconds));
+		const edited = place?.in === 'menu' ? place.edit : undefined;
+		// what a clock shows nobody knows before they look
+		const isUnsure = goal.of === 'clock' || (goal.of === 'option' && this.#unsure.includes(goal.id));
+		const from = edited ?? (isUnsure ? undefined : menuAt(profile, memory, field, 0));
 		const change =
 			from === undefined
 				? null
 				: changing(profile, { in: 'menu', menu: found.menu }, { up, down }, scale, from, goal.position);
 		const shows = from === undefined ? null : menuShown(profile, memory.options, field, from).shows;
-		const keys = this.#made(found.way, rest.way, true, change, { up, down }, [take], shows);
-		if (onlyWhenOff && was !== this.state.mode) this.#backTo ??= was;
-		else if (this.#backTo === this.state.mode) this.#backTo = null;
-		if (change === null) this.#know(goal);
-		return keys;
+		return this.#made(goal, { way: found.way, change, until: { up, down }, take: [take], shows });
 	}
 
-	/** A setpoint that is changed at rest. */
+	/** A setpoint that is changed at rest, in any mode that is not off. */
 	#turned(goal: Goal): ItemKeys | null {
 		const { profile } = this;
-		const { rest } = profile.panel;
+		const { rest, modes } = profile.panel;
 		if (!rest || goal.of !== 'kept' || goal.side !== 'heat') return null;
-		const { memory } = this.state;
+		const toMode = this.#modeKnown || !modes ? this.#modeFor(false) : this.#toMode(0);
+		const way = [...this.#toRest(), ...toMode];
+		this.#go(way);
+		const { memory } = this.#state;
 		const { heat } = memory.kept;
-		const scale = degreeScale(profile, memory.options.unit);
-		const change = heat === undefined ? null : changing(profile, null, rest, scale, heat, goal.position);
-		const way = this.#modeFor(false);
-		const keys = this.#made(
-			[...this.#toRest(this.state.place), ...way],
-			way,
-			true,
-			change,
-			rest,
-			[],
-			heat === undefined ? null : fieldShown(profile, memory.options, { kind: 'heat' }, heat)
-		);
-		if (change === null) this.#know(goal);
-		return keys;
+		const change =
+			heat === undefined
+				? null
+				: changing(profile, null, rest, degreeScale(profile, memory.options.unit), heat, goal.position);
+		const shows = heat === undefined ? null : fieldShown(profile, memory.options, { kind: 'heat' }, heat);
+		return this.#made(goal, { way, change, until: rest, shows });
 	}
 
 	/** Where a group of days stands in the round; −1 where the control, as it is set, has none that begins so. */
 	#groupOf(day: number, all: boolean): number {
-		return dayRound(this.profile, this.state.memory.options).findIndex(
+		return dayRound(this.profile, this.#state.memory.options).findIndex(
 			(one) => one.all === all && (all || one.days[0] === day)
 		);
 	}
 
-	#reachField(goal: Extract<Goal, { of: 'field' }>): ItemKeys | null {
+	#reachField(goal: GoalOf<'field'>): ItemKeys | null {
 		const { profile } = this;
-		const { memory, place } = this.state;
+		const { options } = this.#state.memory;
 		const { program } = profile.panel;
 		const group = this.#groupOf(goal.day, goal.all);
-		if (!program || group < 0 || memory.options.plain) return null;
+		if (!program || group < 0 || options.plain) return null;
 		const at = { channel: goal.channel, group };
-		const { fields, content } = programFields(profile, memory, at);
+		const before = programFields(profile, this.#state.memory, at);
 		// a step is cleared at its first field
-		const run = this.#leftOfRun(goal, content);
+		const run = this.#leftOfRun(goal, before.content);
 		const key =
 			goal.position === null
-				? fields.find((field) => field.step === Number(goal.key.split('/')[0]) - 1)?.key
+				? before.fields.find((field) => field.step === stepOfKey(goal.key))?.key
 				: run.key;
-		const way = key === undefined ? null : this.#toField(place, goal.channel, group, key);
-		if (!way || key === undefined) return null;
-		const fromRest = this.#toField(null, goal.channel, group, key)!.way;
+		const to = key === undefined ? null : this.#toField(goal.channel, group, key);
+		if (!to || key === undefined) return null;
+		this.#go(to.way);
+		const { memory, place } = this.#state;
+		const { fields, content } = programFields(profile, memory, at);
 		const index = fields.findIndex((field) => field.key === key);
 		// what was changed under the cursor and not taken yet is what it stands at
-		const edited = place?.in === 'program' && way.way.length === 0 ? place.edit : undefined;
-		const opens = edited ?? opensAt(profile, memory.options, fields, content, index);
-		const shows = opens === undefined ? null : fieldShown(profile, memory.options, fields[index]!, opens);
+		const edited = place?.in === 'program' ? place.edit : undefined;
+		const opens = edited ?? opensAt(profile, options, fields, content, index);
+		const shows = opens === undefined ? null : fieldShown(profile, options, fields[index]!, opens);
+		const differs = goal.all && this.#differs(goal.channel, fields, index);
 		if (goal.position === null) {
 			if (!program.clear) return null;
 			// cleared already: it is passed over
-			const isClear = opens === null && !(goal.all && this.#differs(goal.channel, fields, index));
-			return this.#made(
-				way.way,
-				fromRest,
-				way.isSure,
-				isClear ? [] : [program.clear],
-				null,
-				isClear ? [program.take] : [],
+			const isClear = opens === null && !differs;
+			return this.#made(goal, {
+				...to,
+				change: isClear ? [] : [program.clear],
+				take: isClear ? [program.take] : [],
 				shows
-			);
+			});
 		}
 		const written = program.writes[goal.position];
-		if (written) return this.#made(way.way, fromRest, way.isSure, again(written, run.slots), null, [], shows);
-		const scale = scaleOf(profile, memory.options, fields[index]!);
+		if (written) return this.#made(goal, { ...to, change: again(written, run.slots), shows });
+		const scale = scaleOf(profile, options, fields[index]!);
 		const steps =
 			opens === undefined ? null : changing(profile, { in: 'program' }, program, scale, opens, goal.position);
 		// of all days at once what shows already is set anew where some day has another
-		const change =
-			steps?.length === 0 && goal.all && this.#differs(goal.channel, fields, index)
-				? anew(program, scale, goal.position)
-				: steps;
+		const change = steps?.length === 0 && differs ? anew(program, scale, goal.position) : steps;
 		// of all days at once what happens to show right is set all the same: a step first, then until it shows
 		const nudge: Stroke[] = change === null && goal.all ? [{ do: 'press', key: program.up, times: 1 }] : [];
-		const keys = this.#made(
-			[...way.way, ...nudge],
-			[...fromRest, ...nudge],
-			way.isSure,
+		this.#go(nudge);
+		return this.#made(goal, {
+			way: [...to.way, ...nudge],
+			isSure: to.isSure,
 			change,
-			program,
-			[program.take],
+			until: program,
+			take: [program.take],
 			shows
-		);
-		if (change === null) this.#know(goal);
-		return keys;
+		});
 	}
 
 	/** What is still to write of a run of slots: without those at its ends that hold the value already. */
-	#leftOfRun(
-		goal: Extract<Goal, { of: 'field' }>,
-		content: DayContent
-	): { readonly key: string; readonly slots: number } {
+	#leftOfRun(goal: GoalOf<'field'>, content: DayContent): { readonly key: string; readonly slots: number } {
 		const keys = keysOfRun(goal);
 		const open = keys.map((key) => content[key] !== goal.position);
 		const [first, last] = [open.indexOf(true), open.lastIndexOf(true)];
@@ -440,124 +401,148 @@ class Hand {
 	/** Whether the days hold different values in a field. */
 	#differs(channel: number, fields: readonly DayField[], index: number): boolean {
 		const { key } = fields[index]!;
-		const week = this.state.memory.days[channel]!;
+		const week = this.#state.memory.days[channel]!;
 		return week.some((content) => content[key] !== week[0]![key]);
 	}
 
-	#reachCopy(goal: Extract<Goal, { of: 'copy' }>): ItemKeys | null {
+	#reachCopy(goal: GoalOf<'copy'>): ItemKeys | null {
 		const { profile } = this;
 		const copy = profile.panel.program?.copy;
 		const [from, onto] = [this.#groupOf(goal.from, false), this.#groupOf(goal.onto, false)];
 		if (!copy || from < 0 || onto < 0) return null;
-		const { place, memory } = this.state;
+		const { place, memory } = this.#state;
 		const round = dayRound(profile, memory.options);
 		// days onto which it can be copied, beginning with the next one
 		const targets = round.filter(({ all }) => !all).length;
 		const shift = round.length - targets;
 		const onwards = (at: number) => (((onto - at) % targets) + targets) % targets;
-		const fromRest = this.#toField(null, goal.channel, from, null)!.way;
 		const { day } = profile.panel.program!;
 		if (place?.in === 'program' && place.copyTo !== null && place.group === from && copy.put)
-			return this.#made([], fromRest, true, [...again(day, onwards(place.copyTo)), copy.put], null, [], null);
-		const way = this.#toField(place, goal.channel, from, null);
-		if (!way) return null;
+			return this.#made(goal, { change: [...again(day, onwards(place.copyTo)), copy.put] });
 		const next = ((from - shift + 1) % targets) + shift;
 		if (!copy.put && onwards(next) > 0) return null;
-		const strokes = copy.put ? [copy.start, ...again(day, onwards(next)), copy.put] : [copy.start];
-		return this.#made(way.way, fromRest, true, strokes, null, [], null);
+		const to = this.#toField(goal.channel, from, null);
+		if (!to) return null;
+		this.#go(to.way);
+		const change = copy.put ? [copy.start, ...again(day, onwards(next)), copy.put] : [copy.start];
+		return this.#made(goal, { way: to.way, change });
 	}
 
-	/** Keys as they are pressed: the control stands after them, but for a value that nobody knows. */
-	#made(
-		way: readonly Stroke[],
-		fromRest: readonly Stroke[],
-		isSure: boolean,
-		change: readonly Stroke[] | null,
-		until: { readonly up: string; readonly down: string } | null,
-		take: readonly Stroke[],
-		shows: string | null
-	): ItemKeys {
-		const pressed = [...way, ...(change ?? []), ...take];
-		this.state = follow(this.profile, this.state, pressed);
+	#go(strokes: readonly Stroke[]): void {
+		this.#state = follow(this.profile, this.#state, strokes);
+	}
+
+	/** The keys of a value once its way is gone: the hand stands after them, and knows what it set by looking. */
+	#made(goal: Goal, keys: Partial<Omit<ItemKeys, 'presses'>>): ItemKeys {
+		const { way = [], isSure = true, change = [], until = null, take = [], shows = null } = keys;
+		this.#go([...(change ?? []), ...take]);
+		if (change === null) {
+			const { memory, unsure } = withGoal(this.profile, this.stand.known, goal);
+			this.#state = { ...this.#state, memory };
+			this.#unsure = unsure;
+		}
 		return {
 			way,
-			fromRest,
 			isSure,
 			change,
 			until: change === null && until ? { up: until.up, down: until.down } : null,
 			take,
 			shows,
-			presses: strokePresses(this.profile, pressed) + (change === null ? UNKNOWN_PRESSES : 0)
+			presses:
+				strokePresses(this.profile, [...way, ...(change ?? []), ...take]) +
+				(change === null ? UNKNOWN_PRESSES : 0)
 		};
 	}
 
-	/** What was set until it showed what it must is known from then on. */
-	#know(goal: Goal): void {
-		this.state = { ...this.state, memory: withGoal(this.profile, this.state.memory, goal) };
-		if (goal.of === 'option') this.#unsure.delete(goal.id);
+	/** The keys to a field of the program or a menu, only to look at it: what it shows is passed. */
+	look(goal: Goal): readonly Stroke[] | null {
+		if (goal.of === 'copy' || goal.of === 'mode') return null;
+		const to = goal.of === 'field' ? this.#lookInWeek(goal) : this.#toMenu(goal);
+		if (!to) return null;
+		this.#go(to.way);
+		return to.way;
 	}
 
-	/** To rest, and back in the mode that it was in. */
+	#lookInWeek(goal: GoalOf<'field'>): { readonly way: readonly Stroke[] } | null {
+		const { memory } = this.#state;
+		const group = this.#groupOf(goal.day, false);
+		if (group < 0 || memory.options.plain) return null;
+		const { fields } = programFields(this.profile, memory, { channel: goal.channel, group });
+		// of a step that is cleared its first field
+		const field = fields.find(({ key, step }) =>
+			goal.position === null ? step === stepOfKey(goal.key) : key === goal.key
+		);
+		return field ? this.#toField(goal.channel, group, field.key) : null;
+	}
+
+	/** To rest, and back in the mode that it was in; where nobody knows that, in the first, that runs its program. */
 	leave(): Stroke[] {
-		const strokes = [...this.#toRest(this.state.place), ...this.#modeFor(false)];
-		this.state = follow(this.profile, this.state, strokes);
+		const { modes } = this.profile.panel;
+		const back = this.#modeKnown || !modes ? this.#modeFor(false) : this.#toMode(0);
+		const strokes = [...this.#toRest(), ...back];
+		this.#go(strokes);
 		return strokes;
 	}
 }
 
-const couldBeCleared = ({ program }: Operable) =>
-	program.form === 'pairs' || (program.form === 'events' && program.clearable);
+/** A goal whose value stands in a menu. */
+type InMenu = GoalOf<'option' | 'menu' | 'setpoint' | 'kept' | 'away' | 'clock'>;
 
-/**
- * The keys for a card: those of each value from where the one before it left the control, beginning at rest with the
- * control as it was found and with what was keyed since. With `count` only so many of its items are
- * keyed.
- */
-export function keysOfCard(
-	profile: Operable,
-	{ items, options, planned }: ToKey,
-	keyed: Keyed = {},
-	found: Found = 'as-new',
-	count = items.length
-): CardKeys {
-	const standing = new Map(Object.entries(keyed));
-	const isIn = (item: CardItem) => standing.get(item.id) === item.shows;
-	const optionIds = items.flatMap((item) => (item.goal.of === 'option' && !isIn(item) ? [item.goal.id] : []));
-	const memory = asNoted(profile, { items, options, planned }, keyed, found);
-	const hand = new Hand(profile, memory, found === 'unknown' ? optionIds : []);
-	const made = items.slice(0, count).map((item) => {
-		if (isIn(item)) return null;
-		// what this value overtakes is to be keyed again further down
-		const isOvertaken =
-			item.goal.of === 'field' && !item.goal.all
-				? null
-				: overtaken(item.id, item.shows, standing.get(item.id));
-		if (isOvertaken) for (const id of [...standing.keys()]) if (isOvertaken(id)) standing.delete(id);
-		return hand.reach(item.goal);
-	});
-	const leave = hand.leave();
-	return {
-		items: made,
-		leave,
-		presses: made.reduce((sum, keys) => sum + (keys?.presses ?? 0), strokePresses(profile, leave)),
-		memory: hand.state.memory
-	};
+/** Whether a field of a menu is the one of a goal. */
+function isOf(goal: InMenu, { id, setpoint }: MenuField): boolean {
+	switch (goal.of) {
+		case 'option':
+			return id === goal.id;
+		case 'menu':
+			return id === `menu/${goal.id}`;
+		case 'setpoint':
+			return id === 'setpoints' && setpoint === goal.index;
+		case 'kept':
+			return id === (goal.side === 'heat' ? 'setpoint' : 'cool-setpoint');
+		case 'away':
+		case 'clock':
+			return id === goal.field;
+	}
 }
+
+/** The place where a value stands: the program, or the first menu that has it; null where it is changed at rest. */
+export function placeOfGoal(profile: Operable, goal: Goal): Place {
+	const here = { field: 0, edit: undefined };
+	if (goal.of === 'mode') return null;
+	if (goal.of === 'field' || goal.of === 'copy')
+		return { in: 'program', channel: goal.channel, group: 0, copyTo: null, ...here };
+	const menu = profile.panel.places.findIndex((one) => menuFields(profile, one).some((of) => isOf(goal, of)));
+	return menu < 0 ? null : { in: 'menu', menu, ...here };
+}
+
+/** What leads out of a place wherever the cursor stands in it: its own gesture, else no key until it is left by itself. */
+export function strokesOut({ panel, keying }: Operable, place: Exclude<Place, null>): Stroke[] {
+	const { leave, seconds } =
+		place.in === 'program'
+			? { leave: panel.program!.leave, seconds: keying.timeoutSeconds }
+			: { leave: panel.places[place.menu]!.leave, seconds: panel.places[place.menu]!.timeoutSeconds };
+	return leave.length > 0 ? leave : [{ do: 'wait', seconds: seconds ?? 30 }];
+}
+
+/** The stand of somebody who sees the control itself. */
+const seenStand = ({ memory, mode, place }: MachineState): Stand => ({
+	known: { memory, unsure: [], mode },
+	place,
+	backTo: null
+});
 
 /** The keys for one value from wherever a control stands just now; null where its panel does not say how. */
 export function keysFrom(profile: Operable, state: MachineState, goal: Goal): ItemKeys | null {
-	const hand = new Hand(profile, state.memory, []);
-	hand.state = state;
-	const keys = hand.reach(goal);
-	return keys && { ...keys, way: afterTrail(state, keys.way) };
+	const keys = new KeyPlanner(profile, seenStand(state)).reach(goal);
+	return keys && { ...keys, way: untrailed(state, keys.way) };
 }
 
 /** A way without what of it was pressed at rest already. */
-function afterTrail({ place, trail }: MachineState, way: readonly Stroke[]): readonly Stroke[] {
+export function untrailed({ place, trail }: MachineState, way: readonly Stroke[]): readonly Stroke[] {
 	let left = place === null ? trail.length : 0;
 	if (left === 0) return way;
 	const texts = way.flatMap((stroke) =>
-		stroke.do === 'run' || stroke.do === 'wait' ? [] : strokesOf(stroke)
+		stroke.do === 'press' || stroke.do === 'hold' || stroke.do === 'set' ? strokesOf(stroke) : []
 	);
 	if (!trail.every((text, i) => texts[i] === text)) return way;
 	return way.flatMap((stroke): Stroke[] => {
@@ -570,27 +555,25 @@ function afterTrail({ place, trail }: MachineState, way: readonly Stroke[]): rea
 }
 
 /**
- * The keys for goals one after another, from rest with the control holding a memory, and back to rest; null where its
+ * The keys for goals one after another, from rest with so much known of the control, and back to rest; null where its
  * panel does not say how for one of them.
  */
 export function keysInTurn(
 	profile: Operable,
-	memory: Memory,
+	known: Known,
 	goals: readonly Goal[]
 ): { readonly keys: readonly ItemKeys[]; readonly leave: readonly Stroke[] } | null {
-	const hand = new Hand(profile, memory, []);
-	const keys = goals.flatMap((goal) => hand.reach(goal) ?? []);
-	return keys.length < goals.length ? null : { keys, leave: hand.leave() };
+	const planner = new KeyPlanner(profile, atRest(known));
+	const keys = goals.flatMap((goal) => planner.reach(goal) ?? []);
+	return keys.length < goals.length ? null : { keys, leave: planner.leave() };
 }
 
 /** The strokes to rest from wherever a control stands, and out of off where its card leaves it running. */
 export function strokesToRest(profile: Operable, state: MachineState): readonly Stroke[] {
-	const hand = new Hand(profile, state.memory, []);
-	hand.state = state;
-	const rest = hand.leave();
+	const planner = new KeyPlanner(profile, seenStand(state));
+	const rest = planner.leave();
 	const { modes } = profile.panel;
 	const isOff = modes?.off != null && modes.names[state.mode] === modes.off;
-	if (!isOff) return rest;
-	const back = hand.reach({ of: 'mode', name: modes.names[0]! })?.way ?? [];
-	return afterTrail(state, [...rest, ...back]);
+	const back = isOff ? planner.reach({ of: 'mode', name: modes.names[0]!, when: 'after' }) : null;
+	return untrailed(state, [...rest, ...(back?.way ?? [])]);
 }

@@ -1,0 +1,260 @@
+import { z } from 'zod';
+import { controlOptionsSchema, isOffered, OPTION_IDS, type ControlProfile, type OptionId } from '../control';
+import {
+	channelCount,
+	dayFields,
+	entryOf,
+	entryScale,
+	factoryMemory,
+	keptSetpoints,
+	optionChoices,
+	optionAt,
+	type MachineOptions,
+	type Memory
+} from '../machine';
+import { goalSchema, keysOfRun, stepOfKey, type Goal } from './goal';
+import { inDoubt, knownAsFound, withGoal, type Known } from './known';
+import { refsOf } from './turn';
+
+/** The most values in one note: those of the largest card. */
+const MOST_AT_ONCE = 600;
+/** The most values of acts that are kept one by one; older ones are kept as what the control held after them. */
+export const MOST_VALUES = 1500;
+const goals = z.array(goalSchema).min(1).max(MOST_AT_ONCE);
+
+/** What was done at a control in one go: values brought about there, seen on its display, or begun, so that nobody knows how they stand. */
+const actSchema = z.strictObject({ what: z.enum(['keyed', 'read', 'begun']), goals });
+type Act = z.infer<typeof actSchema>;
+
+const foundSchema = z.enum(['as-new', 'in-use']).nullable();
+
+/** What stands on the screen from a note on, so that somebody may begin with it; empty where nothing does. */
+const next = z.array(goalSchema).max(MOST_AT_ONCE).optional();
+
+/** What is noted at a control: what was done or taken back, or how it was found. */
+export const noteSchema = z.discriminatedUnion('what', [
+	z.strictObject({
+		what: z.enum(['keyed', 'read', 'begun', 'not-keyed', 'not-read']),
+		goals,
+		next
+	}),
+	z.strictObject({ what: z.literal('found'), found: foundSchema, next })
+]);
+export type Note = z.infer<typeof noteSchema>;
+
+const value = z.int().nullable();
+const key = z.string().max(24);
+const knownSchema = z.strictObject({
+	options: controlOptionsSchema.omit({ channel: true }).extend({ grouping: z.string().max(40) }),
+	unsure: z.array(z.enum(OPTION_IDS)).max(OPTION_IDS.length),
+	setpoints: z.array(value).max(6),
+	kept: z.strictObject({ heat: value, cool: value }),
+	menu: z.record(key, z.int()),
+	days: z.array(z.array(z.record(key, value)).length(7)).max(4),
+	mode: value
+});
+
+/** All that is noted at one control: how it was found, and what was done at it in its order. */
+export const notesSchema = z.strictObject({
+	/** The profile of the control at which it was noted: at another none of it counts. */
+	control: z.string().max(64),
+	found: foundSchema,
+	/** What was known of it by the acts that are kept no more one by one, and what of that had been read; null where every act is kept. */
+	before: z
+		.strictObject({ known: knownSchema, read: z.array(z.string().max(40)).max(4000) })
+		.nullable(),
+	acts: z.array(actSchema).max(MOST_VALUES),
+	/** What stood on the screen of whoever noted last: nobody knows how far they came with it. */
+	next: z.array(goalSchema).max(MOST_AT_ONCE).nullable().default(null)
+});
+export type Notes = z.infer<typeof notesSchema>;
+
+/** A control at which nothing was noted. */
+export const noNotes = ({ id }: Pick<ControlProfile, 'id'>): Notes => ({
+	control: id,
+	found: null,
+	before: null,
+	acts: [],
+	next: null
+});
+
+/** The notes that count at a control: none of another kind. */
+export const notesAt = (profile: Pick<ControlProfile, 'id'>, notes: Notes | null): Notes =>
+	notes?.control === profile.id ? notes : noNotes(profile);
+
+/** Whether anything was keyed or read at a control, or somebody said how it was found. */
+export const isNoted = ({ found, before, acts }: Notes): boolean =>
+	found !== null || before !== null || acts.length > 0;
+
+/** Whether a control can be brought to hold this at all, however it is set. */
+function isPossible(profile: ControlProfile, goal: Goal): boolean {
+	switch (goal.of) {
+		case 'option':
+			return isOffered(profile, goal.id) && goal.position in optionChoices(profile, goal.id);
+		case 'menu': {
+			const entry = entryOf(profile, goal.id);
+			if (!entry) return false;
+			const units = profile.temperature?.units ?? (['C'] as const);
+			return units.some((unit) => {
+				const { low, high } = entryScale(profile, unit, entry);
+				return goal.position >= low && goal.position <= high;
+			});
+		}
+		case 'setpoint':
+			return goal.index < keptSetpoints(profile).length;
+		case 'kept':
+			return profile.temperature !== null && (goal.side === 'heat' || profile.cooling !== null);
+		case 'field': {
+			if (goal.channel >= channelCount(profile)) return false;
+			const step = stepOfKey(goal.key);
+			return mostFields(profile).some(
+				(field) => keysOfRun(goal).includes(field.key) || (goal.position === null && field.step === step)
+			);
+		}
+		case 'copy':
+			return goal.channel < channelCount(profile);
+		case 'mode':
+			return profile.panel?.modes?.names.includes(goal.name) ?? false;
+		default:
+			return false;
+	}
+}
+
+const possible = (profile: ControlProfile, goals: readonly Goal[]) =>
+	goals.filter((goal) => isPossible(profile, goal));
+
+/** The fields of the day with the most steps that a control can be set to. */
+function mostFields(profile: ControlProfile) {
+	const perDay = Math.max(...optionChoices(profile, 'per-day').map(Number));
+	return dayFields(profile, { unit: 'C', clock: '24', plain: false, perDay, grouping: '' }, 0);
+}
+
+/** What a value is of, whatever it is set to. */
+export const targetOf = (goal: Goal): string => JSON.stringify({ ...goal, position: 0 });
+
+const valuesIn = (acts: readonly Act[]) => acts.reduce((sum, one) => sum + one.goals.length, 0);
+
+/** The notes with one more. What no card of this control could ask for is passed over. */
+export function withNote(profile: ControlProfile, was: Notes, note: Note): Notes {
+	const own = notesAt(profile, was);
+	const notes = note.next ? { ...own, next: possible(profile, note.next) } : own;
+	if (note.what === 'found') {
+		// whoever says so once something was done has reset it: what was done is gone
+		const isReset = note.found === 'as-new' && notes.found !== null;
+		return { ...notes, found: note.found, ...(isReset ? { before: null, acts: [] } : {}) };
+	}
+	const goals = possible(profile, note.goals);
+	if (goals.length === 0) return notes;
+	if (note.what !== 'not-keyed' && note.what !== 'not-read')
+		return shortened(profile, { ...notes, acts: [...notes.acts, { what: note.what, goals }] });
+	const kind = note.what === 'not-read' ? 'read' : 'keyed';
+	const gone = new Set(goals.map(targetOf));
+	const acts = notes.acts.flatMap((act): Act[] => {
+		if (act.what !== kind) return [act];
+		const left = act.goals.filter((goal) => !gone.has(targetOf(goal)));
+		return left.length === 0 ? [] : [{ ...act, goals: left }];
+	});
+	return { ...notes, acts };
+}
+
+/** Old acts as what was known after them, once they are too many. */
+function shortened(profile: ControlProfile, notes: Notes): Notes {
+	if (valuesIn(notes.acts) <= MOST_VALUES) return notes;
+	let count = 0;
+	let values = 0;
+	while (values < MOST_VALUES / 2) values += notes.acts[count++]!.goals.length;
+	const { options } = factoryMemory(profile);
+	const { known, read } = replayed(profile, { ...notes, acts: notes.acts.slice(0, count) }, options);
+	return {
+		...notes,
+		before: { known: writtenKnown(known), read: [...read] },
+		acts: notes.acts.slice(count)
+	};
+}
+
+function writtenKnown({ memory, unsure, mode }: Known): z.infer<typeof knownSchema> {
+	const { options, setpoints, kept, menu, days } = memory;
+	const defined = Object.entries(menu).filter(([, at]) => at !== undefined) as [string, number][];
+	return {
+		options,
+		unsure: [...unsure],
+		setpoints: setpoints.map((at) => at ?? null),
+		kept: { heat: kept.heat ?? null, cool: kept.cool ?? null },
+		menu: Object.fromEntries(defined),
+		days: days.map((week) => week.map((content) => ({ ...content }))),
+		mode
+	};
+}
+
+function readKnown(profile: ControlProfile, written: z.infer<typeof knownSchema>): Known {
+	const { options, setpoints, kept, menu, days, unsure, mode } = written;
+	return {
+		unsure,
+		mode,
+		memory: {
+			...factoryMemory(profile),
+			options,
+			setpoints: setpoints.map((at) => at ?? undefined),
+			kept: { heat: kept.heat ?? undefined, cool: kept.cool ?? undefined },
+			away: {},
+			menu,
+			days
+		}
+	};
+}
+
+/** What is noted at a control, done again one after the other. */
+export interface Replayed {
+	/** What is known of it by now. */
+	readonly known: Known;
+	/** What was known of it before anything was keyed: as it was found, and what was read of it then. */
+	readonly found: Known;
+	/** What its display was seen to show since it stands so; see {@link refsOf}. */
+	readonly read: ReadonlySet<string>;
+}
+
+/** Where what a reference is of stands; see {@link refsOf}. */
+function standsAt(profile: ControlProfile, { options, setpoints, kept, menu, days }: Memory, ref: string) {
+	const [of, first = '', ...rest] = ref.split('/') as [string, ...string[]];
+	switch (of) {
+		case 'setpoint':
+			return setpoints[Number(first)];
+		case 'kept':
+			return kept[first as 'heat' | 'cool'];
+		case 'menu':
+			return menu[first];
+		case 'option':
+			return optionAt(profile, options, first as OptionId);
+		default:
+			return days[Number(of)]?.[Number(first)]?.[rest.join('/')];
+	}
+}
+
+/** Takes out of what was read what stands otherwise now. */
+function stillRead(profile: ControlProfile, read: Set<string>, was: Memory, is: Memory): void {
+	if (was === is) return;
+	for (const ref of read)
+		if (standsAt(profile, was, ref) !== standsAt(profile, is, ref)) read.delete(ref);
+}
+
+/** What is known of a control by all that is noted at it. `options` are the planned ones. */
+export function replayed(profile: ControlProfile, notes: Notes, options: MachineOptions): Replayed {
+	const { found, before, acts } = notesAt(profile, notes);
+	const asFound = knownAsFound(profile, options, found ?? 'in-use');
+	let known = before ? readKnown(profile, before.known) : asFound;
+	let begun = known;
+	let isKeyed = before !== null;
+	const read = new Set(before?.read);
+	for (const act of acts) {
+		isKeyed ||= act.what === 'keyed';
+		for (const goal of act.goals) {
+			const set = withGoal(profile, known, goal);
+			const next = act.what === 'begun' ? inDoubt(profile, known, set, goal) : set;
+			stillRead(profile, read, known.memory, next.memory);
+			known = next;
+			if (act.what === 'read') for (const ref of refsOf(profile, known, goal)) read.add(ref);
+		}
+		if (!isKeyed) begun = known;
+	}
+	return { known, found: before ? asFound : begun, read };
+}

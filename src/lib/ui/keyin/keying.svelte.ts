@@ -1,0 +1,261 @@
+import { z } from 'zod';
+import isSame from 'fast-deep-equal';
+import type { ControlProfile } from '$core/control';
+import {
+	beginSession,
+	cardOf,
+	closesAfterSeconds,
+	confirmed,
+	foundSaid,
+	goalSchema,
+	gone,
+	keptHand,
+	leftOf,
+	notedElsewhere,
+	notesAt,
+	onShow,
+	placeBefore,
+	placeOf,
+	planned,
+	planSeen,
+	sectionConfirmed,
+	sectionOf,
+	seenAtRest,
+	seenBefore,
+	seenElsewhere,
+	seenOnTheWay,
+	type Acted,
+	type KeptHand,
+	type KeyingSession,
+	type Notes,
+	type ToHold
+} from '$core/keying';
+import { keepJson, keptJson } from '../browserStore';
+import type { ControlNotes } from './controlNotes.svelte';
+import { ownPace } from './pace.svelte';
+import { changedValues, type ChangedValue } from './planChange';
+
+const placeSchema = z.union([
+	z.object({
+		in: z.literal('program'),
+		channel: z.int(),
+		group: z.int(),
+		field: z.int(),
+		edit: z.int().optional(),
+		copyTo: z.int().nullable()
+	}),
+	z.object({ in: z.literal('menu'), menu: z.int(), field: z.int(), edit: z.int().optional() })
+]);
+/** Where a hand stood, as this browser keeps it: good until the menu has left, and while nothing else was noted. */
+const handSchema = z.object({
+	hand: z.object({
+		place: placeSchema.nullable(),
+		backTo: z.int().nullable(),
+		mode: z.int().nullable(),
+		next: z.string().nullable(),
+		pending: goalSchema.nullable()
+	}),
+	until: z.number(),
+	mark: z.string()
+});
+
+/** How long a hand at rest may have pressed half a way and go on with it, in seconds. */
+const AT_REST_SECONDS = 30;
+/** So long before a menu leaves by itself it counts as left: the last key was a moment before it was told, in seconds. */
+const MARGIN_SECONDS = 2;
+
+/** What the display shows instead of the value that is asked for. */
+export type Otherwise = 'rest' | 'before' | 'other';
+
+/** What is told of what somebody sees, where that is not the value asked for. */
+const SEEN = { rest: seenAtRest, before: seenBefore, other: seenElsewhere } as const;
+
+/**
+ * Somebody at a control with its card, in this window: where they are, what they confirm, and what of it is noted. Another plan is
+ * told value by value; the value on show stays until they have confirmed it or asked for the new one.
+ */
+export class Keying {
+	#session = $state.raw<KeyingSession>() as KeyingSession;
+	#hold: ToHold;
+	/** When the plan was read by the server, in ms. */
+	#readAtMs: number;
+	#changes = $state.raw<readonly ChangedValue[]>([]);
+	/** When the last key was pressed, by the page's clock in ms; 0 before the first. */
+	#pressedAt = $state(0);
+	/** When the value on show came up, for learning the person's pace; 0 where that says nothing of it. */
+	#shownAt = 0;
+	readonly #notes: ControlNotes;
+	readonly #path: string;
+	readonly #profile: ControlProfile;
+
+	/** `path` names the control: under it the hand is kept over a reload. */
+	constructor(path: string, profile: ControlProfile, hold: ToHold, notes: ControlNotes, readAtMs = 0) {
+		this.#path = path;
+		this.#profile = profile;
+		this.#hold = hold;
+		this.#notes = notes;
+		this.#readAtMs = readAtMs;
+		const noted = notesAt(profile, notes.notes);
+		this.#session = beginSession(profile, cardOf(profile, hold, noted), noted, this.#kept(noted));
+	}
+
+	get session(): KeyingSession {
+		return this.#session;
+	}
+	get card() {
+		return this.#session.card;
+	}
+	/** The values of the card that were not in when the control was found. */
+	readonly items = $derived(this.#session.card.items.filter(({ stood }) => !stood));
+	readonly step = $derived(onShow(this.#session));
+	/** What is left: of each value on the card whether it is still to key. */
+	readonly open = $derived(new Set(this.#session.turn.steps.map(({ item }) => item.id)));
+	readonly left = $derived(leftOf(this.#session));
+	/** What the display shows on arrival at the value on show. */
+	readonly display = $derived(seenOnTheWay(this.#session));
+	/** What comes after the value on show. */
+	readonly upNext = $derived(this.#session.turn.steps.slice(1, 3).map(({ item }) => item));
+	/** The values that belong with the one on show: of a day, what is left of it. */
+	readonly section = $derived(sectionOf(this.#session));
+	/** Seconds after the last key when the menu counts as left; null at rest, or where it stays. */
+	readonly closesAfter = $derived.by(() => {
+		const seconds = closesAfterSeconds(this.#session);
+		return seconds === null ? null : Math.max(1, seconds - MARGIN_SECONDS);
+	});
+	/** The value before the one on show on the card; null at the first. */
+	readonly before = $derived(placeBefore(this.#session));
+
+	get pressedAt(): number {
+		return this.#pressedAt;
+	}
+	/** What the plan asks for otherwise than was first seen here, until the person has read it. */
+	get changes(): readonly ChangedValue[] {
+		return this.#changes;
+	}
+	/** Whether the value on show is from before the plan was changed. */
+	get isHeld(): boolean {
+		return this.#session.instead !== null;
+	}
+
+	#take({ session, notes }: Acted): void {
+		this.#session = session;
+		this.#notes.note(...notes);
+		this.#keep();
+	}
+
+	/** Tells what was noted last, so that a hand is gone on with only where nothing else was. */
+	#mark = ({ acts, found }: Notes) => JSON.stringify([found, acts.length, acts.at(-1) ?? null]);
+
+	#keep(): void {
+		const seconds = closesAfterSeconds(this.#session) ?? AT_REST_SECONDS;
+		const until = Date.now() + (seconds - MARGIN_SECONDS) * 1000;
+		const mark = this.#mark(this.#session.noted);
+		// a hand that is nowhere begins from rest
+		const hand = this.#session.out.length > 0 ? null : keptHand(this.#session);
+		keepJson(`fond-quarter/hand/${this.#path}`, hand && { hand, until, mark });
+	}
+
+	#kept(noted: Notes): KeptHand | null {
+		const read = handSchema.safeParse(keptJson(`fond-quarter/hand/${this.#path}`));
+		if (!read.success || read.data.until < Date.now() || read.data.mark !== this.#mark(noted)) return null;
+		return read.data.hand as KeptHand;
+	}
+
+	#touched(): void {
+		this.#shownAt = this.#pressedAt = performance.now();
+	}
+
+	/** The value on show was keyed; at the end, the control was left. */
+	confirm(): void {
+		const { step } = this;
+		if (step?.keys && this.#shownAt > 0)
+			ownPace.note({
+				presses: step.keys.presses,
+				seconds: (performance.now() - this.#shownAt) / 1000
+			});
+		this.#take(confirmed(this.#session));
+		this.#touched();
+	}
+
+	/** The values of a day were keyed in one go, but for those that showed something else. */
+	confirmSection(otherwise: ReadonlySet<string>): void {
+		this.#shownAt = 0;
+		this.#take(sectionConfirmed(this.#session, otherwise));
+		this.#pressedAt = performance.now();
+	}
+
+	/** To a value of the card that the person chose. */
+	go(id: string): void {
+		const at = this.card.items.findIndex((item) => item.id === id);
+		if (at < 0) return;
+		this.#shownAt = 0;
+		this.#take(gone(this.#session, at));
+	}
+	back(): void {
+		const at = this.before;
+		if (at !== null) this.go(this.card.items[at]!.id);
+	}
+
+	/** The display shows something else than is asked for. */
+	saw(what: Otherwise): void {
+		this.#shownAt = 0;
+		this.#take(SEEN[what](this.#session));
+		this.#pressedAt = performance.now();
+	}
+
+	/** How the control was found. */
+	say(found: Notes['found']): void {
+		this.#shownAt = 0;
+		this.#take(foundSaid(this.#session, found, (noted) => cardOf(this.#profile, this.#hold, noted)));
+	}
+
+	/** The person has read what is otherwise: a value that was held gives way to the new one. */
+	seen(): void {
+		this.#changes = [];
+		if (this.isHeld) this.#take(planSeen(this.#session));
+	}
+
+	/** Takes the plan as it stands now; one that was read before the last is passed over: it was kept somewhere meanwhile. */
+	plan(hold: ToHold, readAtMs: number): void {
+		if (readAtMs < this.#readAtMs) return;
+		this.#readAtMs = readAtMs;
+		if (isSame(hold, this.#hold)) return;
+		this.#hold = hold;
+		const card = cardOf(this.#profile, hold, this.#session.noted);
+		const all = changedValues(this.card.items, card.items);
+		// while a value is held the card is still the first one; else a value is told against what it was at first
+		const before = this.isHeld ? [] : this.#changes;
+		const was = (one: ChangedValue) => before.find(({ id }) => id === one.id)?.was ?? one.was;
+		this.#changes = [
+			...before.filter(({ id }) => !all.some((one) => one.id === id)),
+			...all.map((one) => ({ ...one, was: was(one) }))
+		].filter((one) => one.was !== one.now);
+		this.#session = planned(this.#session, card);
+	}
+
+	/** Takes what is noted by now: where another hand noted something, this one is nowhere any more. */
+	noted(): void {
+		const noted = notesAt(this.#profile, this.#notes.notes);
+		if (isSame(noted, this.#session.noted)) return;
+		this.#session = notedElsewhere(this.#session, noted, cardOf(this.#profile, this.#hold, noted));
+	}
+
+	/** The place of the value on show on its card; the count of values once all is in. */
+	get place(): number {
+		return placeOf(this.#session);
+	}
+}
+
+/** Keys that go on and back, also those of a headset and of a clicker. */
+const FORWARD = ['ArrowRight', 'PageDown', 'MediaPlayPause', 'MediaTrackNext'];
+const BACK = ['ArrowLeft', 'Backspace', 'PageUp', 'MediaTrackPrevious'];
+
+/** What a key of a keyboard, a headset or a clicker does with the card: on, back, or (null) nothing. */
+export function cardKey(event: KeyboardEvent): 'on' | 'back' | null {
+	const target = event.target as HTMLElement;
+	if (event.ctrlKey || event.metaKey || event.altKey || target.closest('[role="dialog"], input')) return null;
+	const onControl = target.closest('a:not(.go), button:not(.go)');
+	if (FORWARD.includes(event.key) || ((event.key === 'Enter' || event.key === ' ') && !onControl))
+		return 'on';
+	return BACK.includes(event.key) ? 'back' : null;
+}
