@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { sampleZone } from '../../src/core/checks';
 import { readControlFile } from '../../src/core/formats';
-import { keysOfCard, zoneCard } from '../../src/core/keying';
+import { cardAsNew, zoneCard } from '../../src/core/keying';
 import { isOperable } from '../../src/core/machine';
 import { formatPages } from '../../scripts/formatDocs';
 
@@ -31,8 +31,8 @@ describe('the pages about files', () => {
 		);
 		if (!read.ok || !isOperable(read.value)) throw new Error(read.ok ? 'no panel' : JSON.stringify(read));
 		const { card } = zoneCard(sampleZone(read.value), read.value);
-		const keys = keysOfCard(read.value, { items: card.items, ...card.operated! });
-		expect(keys.items.filter((one) => one === null)).toEqual([]);
-		expect(keys.items.length).toBeGreaterThan(10);
+		const { steps } = cardAsNew(read.value, { items: card.items, ...card.operated! });
+		expect(steps.filter(({ keys }) => keys === null)).toEqual([]);
+		expect(steps.length).toBeGreaterThan(10);
 	});
 });

@@ -10,7 +10,7 @@ import {
 	type Ranked
 } from '../../src/core/callback';
 import { findProfile } from '../../src/core/control';
-import { keysOfCard, zoneCard } from '../../src/core/keying';
+import { cardAsNew, zoneCard } from '../../src/core/keying';
 import { isOperable, type Memory, type Operable } from '../../src/core/machine';
 import { newZone, withWanted } from '../../src/core/plan';
 import {
@@ -51,7 +51,7 @@ export function familyOn(id: string): { readonly profile: Operable; readonly mem
 		: family.map(({ at, value }) => ({ at, value: value === 'comfort' ? levels[0]! : levels.at(-1)! }));
 	const zone = withWanted(newZone('Parlour', profile), week);
 	const { card } = zoneCard(zone, profile);
-	return { profile, memory: keysOfCard(profile, { items: card.items, ...card.operated! }).memory };
+	return { profile, memory: cardAsNew(profile, { items: card.items, ...card.operated! }).memory };
 }
 
 /** How a call about something planted went. */

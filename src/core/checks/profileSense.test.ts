@@ -83,7 +83,7 @@ describe('a card', () => {
 		}
 		// the other way round it is found
 		expect(outOfOrder({ ...card, items: [...card.items].reverse() }) === null).toBe(
-			new Set(card.items.map((item) => item.id.split('/')[0])).size === 1
+			new Set(card.items.map((item) => item.id.split('/')[0])).size <= 1
 		);
 	});
 

@@ -98,9 +98,9 @@ export function profileSense(profile: ControlProfile): SenseFinding[] {
 	const zone = sampleZone(profile);
 	const { chosen } = fitZone(zone, profile);
 	const card = keyCard(profile, factoryOptions(profile), chosen.grouping, chosen.program);
-	const longest = card.items.reduce((a, b) => (b.presses > a.presses ? b : a), card.items[0]!);
-	const seconds = Math.ceil(longest.presses * startingPace.pressSeconds + startingPace.lookSeconds);
-	if (keying.timeoutSeconds !== null && seconds > keying.timeoutSeconds)
+	const longest = card.items.toSorted((a, b) => b.presses - a.presses)[0];
+	const seconds = Math.ceil((longest?.presses ?? 0) * startingPace.pressSeconds + startingPace.lookSeconds);
+	if (longest && keying.timeoutSeconds !== null && seconds > keying.timeoutSeconds)
 		stop('keying.timeoutSeconds', {
 			kind: 'leaves-too-soon',
 			timeoutSeconds: keying.timeoutSeconds,

@@ -111,14 +111,14 @@ describe('the settings of a zone', () => {
 				zone,
 				profile,
 				onSite,
-				keyed: {},
-				done: 1,
+				left: 0,
+				presses: 0,
 				of: 1,
+				otherwise: null,
 				read: 1,
 				toRead: 1,
 				readBackStops: false,
 				misfit: { coldMinutes: 0, warmMinutes: 0 },
-				groupingName: '',
 				timeZone: 'Europe/London',
 				nowMs: Date.UTC(2026, 10, 25)
 			}).map((check) => check.id);

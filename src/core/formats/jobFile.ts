@@ -39,7 +39,9 @@ export const LARGEST_JOB_FILE = 8_000_000;
 /** What was keyed at a control as versions before noted it: what the display showed, by the id of a value. */
 export const keyedBeforeSchema = z
 	.record(z.string().max(160), shownText(40))
-	.transform((keyed): Record<string, string> => Object.fromEntries(Object.entries(keyed).slice(-MOST_VALUES)));
+	.transform((keyed): Record<string, string> =>
+		Object.fromEntries(Object.entries(keyed).slice(-MOST_VALUES))
+	);
 
 /** A control in a file, with what was keyed, found and done at it. */
 const jobControlSchema = boxSchema.extend({
@@ -132,30 +134,26 @@ const secondJobSchema = z
 
 /** Says where controls and zones of a file do not belong together. */
 function hangsTogether(
-	{
-		controls,
-		zones,
-		profiles
-	}: Pick<JobFile, 'zones' | 'profiles'> & { readonly controls: readonly Box[] },
+	{ controls, zones, profiles }: Pick<JobFile, 'zones' | 'profiles'> & { readonly controls: readonly Box[] },
 	context: Context
 ): void {
-		const of = controls.map((control, index) => known(control, profiles, ['controls', index], context));
-		const taken = new Set<string>();
-		zones.forEach(({ on: { control, channel } }, index) => {
-			const path = ['zones', index, 'on'];
-			if (!controls[control])
-				return wrong(context, [...path, 'control'], `names no control of this file (${control})`);
-			const profile = of[control];
-			if (profile && channel >= channelCount(profile))
-				wrong(context, [...path, 'channel'], `names no channel of ${profile.name} (${channel})`);
-			if (taken.has(`${control}/${channel}`))
-				wrong(context, [...path, 'channel'], 'names a channel that another zone hangs on');
-			taken.add(`${control}/${channel}`);
-		});
-		controls.forEach((_, index) => {
-			if (!zones.some(({ on }) => on.control === index))
-				wrong(context, ['controls', index], 'has no zone on any of its channels');
-		});
+	const of = controls.map((control, index) => known(control, profiles, ['controls', index], context));
+	const taken = new Set<string>();
+	zones.forEach(({ on: { control, channel } }, index) => {
+		const path = ['zones', index, 'on'];
+		if (!controls[control])
+			return wrong(context, [...path, 'control'], `names no control of this file (${control})`);
+		const profile = of[control];
+		if (profile && channel >= channelCount(profile))
+			wrong(context, [...path, 'channel'], `names no channel of ${profile.name} (${channel})`);
+		if (taken.has(`${control}/${channel}`))
+			wrong(context, [...path, 'channel'], 'names a channel that another zone hangs on');
+		taken.add(`${control}/${channel}`);
+	});
+	controls.forEach((_, index) => {
+		if (!zones.some(({ on }) => on.control === index))
+			wrong(context, ['controls', index], 'has no zone on any of its channels');
+	});
 }
 
 /** A file of the first version: every zone with a control of its own. */
@@ -291,7 +289,11 @@ export function readJob(document: unknown): Read<Job> {
 		if (!second.ok) return second;
 		const controls = second.value.controls.map(({ keyed, ...control }) => ({
 			...control,
-			notes: notesOfKeyed({ ...control, options: { ...control.options, channel: 0 } }, keyed, second.value.profiles)
+			notes: notesOfKeyed(
+				{ ...control, options: { ...control.options, channel: 0 } },
+				keyed,
+				second.value.profiles
+			)
 		}));
 		return { ok: true, value: jobOfFile({ ...second.value, version: JOB_FILE_VERSION, controls }) };
 	}

@@ -4,7 +4,7 @@ import { profileSchema } from '../control';
 import { MOST_VALUES, noteSchema } from '../keying';
 import { MOST_ZONES, onSiteEditSchema, siteSchema, zoneSchema } from '../plan';
 import { visitSchema } from '../record';
-import { shownText } from '../schema';
+import { shownText, stampSchema } from '../schema';
 
 /** A new site, by name alone. */
 export const newSiteRequest = z.strictObject({
@@ -60,11 +60,8 @@ export const endVisitRequest = visitSchema.pick({ who: true, note: true, signedO
 /** A customer's link: for how many days. */
 export const linkRequest = z.strictObject({ days: z.int().min(1).max(1500) });
 
-/** By whom something was sent, and as which of its requests: what comes later than what was sent after it is passed over. */
-const sent = z.strictObject({ from: z.string().min(1).max(64), number: z.number().nonnegative() }).optional();
-
 /** What was done at a control, in its order. */
-export const notesRequest = z.strictObject({ notes: z.array(noteSchema).min(1).max(400), sent });
+export const notesRequest = z.strictObject({ notes: z.array(noteSchema).min(1).max(400) });
 
 /** Values keyed as the version before sent them: what the display showed, or null to take the note back. */
 export const keyedRequest = z.strictObject({
@@ -74,7 +71,8 @@ export const keyedRequest = z.strictObject({
 			(changes) => Object.keys(changes).length <= MOST_VALUES,
 			`names more values than one control can ask for (${MOST_VALUES})`
 		),
-	sent
+	/** By which browser it was sent, and as which of its requests. */
+	sent: stampSchema.omit({ atMs: true }).optional()
 });
 
 /** The zones of a site in a new order. */

@@ -35,25 +35,25 @@ describe('a card goes the way that an installer would go', () => {
 			'working days alike, two others',
 			'six-step-room-stat',
 			[work, work, work, work, work, free, free],
-			'Type Monday; copy Monday onto Tuesday, Wednesday, Thursday, Friday, Saturday; copy Saturday onto Sunday; correct Saturday in 5 values.'
+			'Set Monday in 10 values; copy Monday onto Tuesday, Wednesday, Thursday, Friday, Saturday; copy Saturday onto Sunday; correct Saturday in 5 values.'
 		],
 		[
 			'free in the middle of the week as well',
 			'six-step-room-stat',
 			[work, work, free, work, work, free, free],
-			'Type Monday; copy Monday onto Tuesday, Wednesday, Thursday, Friday; copy Wednesday onto Saturday, Sunday; correct Wednesday in 5 values.'
+			'Set Monday in 10 values; copy Monday onto Tuesday, Wednesday, Thursday, Friday; copy Wednesday onto Saturday, Sunday; correct Wednesday in 5 values.'
 		],
 		[
 			'all days alike',
 			'radio-stat',
 			[work, work, work, work, work, work, work],
-			'Type Monday; copy Monday onto Tuesday, Wednesday, Thursday, Friday, Saturday, Sunday.'
+			'Set Monday in 10 values; copy Monday onto Tuesday, Wednesday, Thursday, Friday, Saturday, Sunday.'
 		],
 		[
 			'one evening longer, copied in a block',
 			'block-copy-floor-stat',
 			[work, work, work, work, late, work, work],
-			'Type Monday; copy Monday onto Tuesday to Sunday; correct Friday in 1 value.'
+			'Set Monday in 8 values; copy Monday onto Tuesday to Sunday; correct Friday in 1 value.'
 		],
 		[
 			'a strip that is copied only onto the next day',

@@ -96,14 +96,19 @@ describe('the card', () => {
 			'Settings: steps a day = 6',
 			'Settings: program = On',
 			'Mon–Fri: step 1, time = 04:50',
-			'Mon–Fri: step 1, temperature = 20.0°C',
 			'Mon–Fri: step 2, time = 18:10',
-			'Mon–Fri: step 2, temperature = 16.0°C'
+			'Mon–Fri: step 2, temperature = 16.0°C',
+			'Mon–Fri: step 3, time = 23:20'
 		]);
 		expect(card.items[5]!.before).toBe(stat.keying.enter);
-		expect(card.items[5]!.aside).toBe('days 1–5 on this control · 24-hour clock');
+		expect(card.items[5]!.aside).toBe(
+			'days 1–5 on this control · 24-hour clock · pass what is right with "OK"'
+		);
 		// what stands so as new is not asked for
-		expect(card.items.filter(({ stood }) => !stood)).toHaveLength(1 + 2 * 6 * 2 - 3);
+		const { steps } = cardAsNew(stat, { items: card.items, ...card.operated });
+		expect(steps.map(({ item }) => item.id)).toEqual(
+			card.items.filter(({ stood }) => !stood).map(({ id }) => id)
+		);
 	});
 
 	it('speaks Fahrenheit and the 12-hour clock where the control is set to them', () => {
@@ -125,7 +130,7 @@ describe('the card', () => {
 		]);
 		// two setpoints, three runs of Monday and one of Saturday, five copies
 		expect(card.items).toHaveLength(2 + 3 + 4 + 1 + 1);
-		expect(card.cost.typed.values).toBe(2 + 5 * 3 + 2);
+		expect(card.cost.typed.values).toBe(5 * 3 - 1);
 		expect(card.route).toBe(
 			'Type Monday, Saturday; copy Monday onto Tuesday; copy Tuesday onto Wednesday; copy Wednesday onto Thursday; copy Thursday onto Friday; copy Saturday onto Sunday.'
 		);
@@ -157,8 +162,7 @@ describe('the card', () => {
 			'pair 1 on, hour = 06',
 			'pair 1 on, minute = 30',
 			'pair 1 off, hour = 08',
-			'pair 1 off, minute = 00',
-			'pair 2, spare: clear it = --:--'
+			'pair 1 off, minute = 00'
 		]);
 	});
 
@@ -189,7 +193,10 @@ describe('what was keyed', () => {
 	it('is gone where another grouping wipes the program, and stays where it wipes nothing', () => {
 		const notes = keyedBy(cardOf(bindery, stat).card, stat);
 		const other = { ...bindery, grouping: '7-day' };
-		const fresh = cardAsNew(stat, (({ items, operated }) => ({ items, ...operated }))(cardOf(other, stat).card));
+		const fresh = cardAsNew(
+			stat,
+			(({ items, operated }) => ({ items, ...operated }))(cardOf(other, stat).card)
+		);
 		// the factory week is back: all of it is to key again, but for the other settings
 		expect(leftOf(other, stat, notes)).toHaveLength(fresh.steps.length);
 		const kind = {
@@ -215,7 +222,11 @@ describe('what was keyed', () => {
 			what: 'read',
 			goals: [{ of: 'field', channel: 0, day: 1, all: false, key: '1/time', position: 39 }]
 		});
-		expect(leftOf(zone, stat, notes)).toEqual(['Tuesday step 1, time 04:50']);
+		// once more copied is fewer presses than the way to its time
+		expect(leftOf(zone, stat, notes)).toEqual(['Tuesday copy Monday onto it Tue']);
+		expect(leftOf(zone, { ...stat, keying: { ...stat.keying, copy: null } }, notes)).toEqual([
+			'Tuesday step 1, time 04:50'
+		]);
 	});
 
 	it('is forgotten with a reset, and all of it asked for where the control was found in use', () => {

@@ -1,4 +1,10 @@
-import { OPTION_IDS, type ControlOptions, type ControlProfile, type Grouping, type Program } from '../control';
+import {
+	OPTION_IDS,
+	type ControlOptions,
+	type ControlProfile,
+	type Grouping,
+	type Program
+} from '../control';
 import { isOperable, optionAt, type MachineOptions } from '../machine';
 import type { MenuWanted } from './atControl';
 import { settingItems, type CardItem, type LooseItem } from './cardItems';
@@ -55,7 +61,11 @@ export function standingAt(profile: ControlProfile, options: MachineOptions, not
 }
 
 /** Whether a control holds something that it neither held when it was found nor is to hold: another plan was keyed. */
-function holdsOther({ found, known }: CardStanding, { planned, options }: Omit<ToKey, 'items'>, profile: ControlProfile) {
+function holdsOther(
+	{ found, known }: CardStanding,
+	{ planned, options }: Omit<ToKey, 'items'>,
+	profile: ControlProfile
+) {
 	const [was, is] = [found.memory, known.memory];
 	if (was === is) return false;
 	const moved = OPTION_IDS.some((id) => {

@@ -2,7 +2,14 @@ import { type ControlOptions, type ControlProfile, type KeyGrammar, type Program
 import { isOperable } from '../machine';
 import { DAY_SHORT } from '../week';
 import { capital } from '../schema';
-import { goalOf, programItems, type CardItem, type GroupItems, type LooseItem, type Planned } from './cardItems';
+import {
+	goalOf,
+	programItems,
+	type CardItem,
+	type GroupItems,
+	type LooseItem,
+	type Planned
+} from './cardItems';
 import { satisfies, type Known } from './known';
 import {
 	cheapestRoute,
@@ -32,7 +39,21 @@ function ofGroup(
 ): CardItem {
 	const { id, section, what, shows, unit, aside, before } = planned;
 	const goal = goalOf(planned, group, of, index, all);
-	return { id, section, what, shows, unit, aside, before, from, presses, gesture, goal, why: null, stood: false };
+	return {
+		id,
+		section,
+		what,
+		shows,
+		unit,
+		aside,
+		before,
+		from,
+		presses,
+		gesture,
+		goal,
+		why: null,
+		stood: false
+	};
 }
 
 /** The channel of a control that a week is for, and its form. */
@@ -160,8 +181,18 @@ function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string
 	const name = (g: number) => groups[g]!.section;
 	const said: string[] = [];
 	const typed = legs.flatMap((leg) => (leg.kind === 'type' ? [name(leg.group)] : []));
+	const isFilled = (g: number) =>
+		legs.some((leg) => leg.kind === 'all-days' || (leg.kind === 'copy' && leg.onto.includes(g)));
+	const inValues = (filled: boolean) =>
+		legs.flatMap((leg) =>
+			leg.kind === 'correct' && isFilled(leg.group) === filled
+				? [`${name(leg.group)} in ${leg.keys.length} ${leg.keys.length === 1 ? 'value' : 'values'}`]
+				: []
+		);
+	const [changed, put] = [inValues(false), inValues(true)];
 	for (const leg of legs) if (leg.kind === 'all-days') said.push(`fill all days like ${name(leg.like)}`);
 	if (typed.length > 0) said.push(`type ${typed.join(', ')}`);
+	if (changed.length > 0) said.push(`set ${changed.join(', ')}`);
 	const copies = new Map<number, string[]>();
 	for (const leg of legs)
 		if (leg.kind === 'copy')
@@ -170,11 +201,6 @@ function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string
 				leg.onto.length === 1 ? name(leg.onto[0]!) : blockName(leg.onto.map((g) => groups[g]!))
 			]);
 	for (const [from, onto] of copies) said.push(`copy ${name(from)} onto ${onto.join(', ')}`);
-	const put = legs.flatMap((leg) =>
-		leg.kind === 'correct'
-			? [`${name(leg.group)} in ${leg.keys.length} ${leg.keys.length === 1 ? 'value' : 'values'}`]
-			: []
-	);
 	if (put.length > 0) said.push(`correct ${put.join(', ')}`);
 	const sentence = said.join('; ');
 	return sentence === '' ? '' : `${capital(sentence)}.`;

@@ -46,14 +46,22 @@ function weekGoal(profile: ControlProfile, options: MachineOptions, id: string):
 }
 
 /** One note of the version before, as it is noted now; null where it says nothing of a control that is set so. */
-function noteOfId(profile: ControlProfile, options: MachineOptions, id: string, shows: string | null): Note | null {
+function noteOfId(
+	profile: ControlProfile,
+	options: MachineOptions,
+	id: string,
+	shows: string | null
+): Note | null {
 	if (id === 'found') return shows === 'in use' ? { what: 'found', found: 'in-use' } : null;
 	const isRead = id.startsWith('read/');
 	const of = isRead ? id.slice('read/'.length) : id;
 	if (/^mode\/(before|after)$/.test(of))
 		return shows === null
 			? null
-			: { what: 'keyed', goals: [{ of: 'mode', name: shows, when: of === 'mode/before' ? 'before' : 'after' }] };
+			: {
+					what: 'keyed',
+					goals: [{ of: 'mode', name: shows, when: of === 'mode/before' ? 'before' : 'after' }]
+				};
 	const goal = standingGoal(profile, options, of) ?? weekGoal(profile, options, of);
 	if (!goal) return null;
 	if (shows === null) return { what: isRead ? 'not-read' : 'not-keyed', goals: [goal] };

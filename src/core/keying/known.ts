@@ -109,7 +109,11 @@ function wiped(known: Known, memory: Memory): Memory {
 /** What may be lost with a change of an option or an entry that was made, or not: nobody knows it any more. */
 function maybeWiped(profile: ControlProfile, known: Known, wipes: string): Known {
 	if (wipes === 'all')
-		return { ...known, memory: unknownMemory(profile, known.memory.options), unsure: offeredOptions(profile) };
+		return {
+			...known,
+			memory: unknownMemory(profile, known.memory.options),
+			unsure: offeredOptions(profile)
+		};
 	return wipes === 'program' ? { ...known, memory: blankWeek(known.memory) } : known;
 }
 

@@ -12,6 +12,7 @@ import {
 	type MachineOptions,
 	type Memory
 } from '../machine';
+import { stampSchema } from '../schema';
 import { goalSchema, keysOfRun, stepOfKey, type Goal } from './goal';
 import { inDoubt, knownAsFound, withGoal, type Known } from './known';
 import { refsOf } from './turn';
@@ -23,7 +24,7 @@ export const MOST_VALUES = 1500;
 const goals = z.array(goalSchema).min(1).max(MOST_AT_ONCE);
 
 /** What was done at a control in one go: values brought about there, seen on its display, or begun, so that nobody knows how they stand. */
-const actSchema = z.strictObject({ what: z.enum(['keyed', 'read', 'begun']), goals });
+const actSchema = z.strictObject({ what: z.enum(['keyed', 'read', 'begun']), goals, by: stampSchema });
 type Act = z.infer<typeof actSchema>;
 
 const foundSchema = z.enum(['as-new', 'in-use']).nullable();
@@ -36,9 +37,10 @@ export const noteSchema = z.discriminatedUnion('what', [
 	z.strictObject({
 		what: z.enum(['keyed', 'read', 'begun', 'not-keyed', 'not-read']),
 		goals,
-		next
+		next,
+		by: stampSchema.optional()
 	}),
-	z.strictObject({ what: z.literal('found'), found: foundSchema, next })
+	z.strictObject({ what: z.literal('found'), found: foundSchema, next, by: stampSchema.optional() })
 ]);
 export type Note = z.infer<typeof noteSchema>;
 
@@ -59,10 +61,10 @@ export const notesSchema = z.strictObject({
 	/** The profile of the control at which it was noted: at another none of it counts. */
 	control: z.string().max(64),
 	found: foundSchema,
+	/** When that was said. */
+	foundAtMs: z.int().nonnegative(),
 	/** What was known of it by the acts that are kept no more one by one, and what of that had been read; null where every act is kept. */
-	before: z
-		.strictObject({ known: knownSchema, read: z.array(z.string().max(40)).max(4000) })
-		.nullable(),
+	before: z.strictObject({ known: knownSchema, read: z.array(z.string().max(40)).max(4000) }).nullable(),
 	acts: z.array(actSchema).max(MOST_VALUES),
 	/** What stood on the screen of whoever noted last: nobody knows how far they came with it. */
 	next: z.array(goalSchema).max(MOST_AT_ONCE).nullable().default(null)
@@ -73,6 +75,7 @@ export type Notes = z.infer<typeof notesSchema>;
 export const noNotes = ({ id }: Pick<ControlProfile, 'id'>): Notes => ({
 	control: id,
 	found: null,
+	foundAtMs: 0,
 	before: null,
 	acts: [],
 	next: null
@@ -134,23 +137,42 @@ export const targetOf = (goal: Goal): string => JSON.stringify({ ...goal, positi
 
 const valuesIn = (acts: readonly Act[]) => acts.reduce((sum, one) => sum + one.goals.length, 0);
 
-/** The notes with one more. What no card of this control could ask for is passed over. */
+/** Acts with one more, in the order in which they were done: those of one device in its own, others by the time. */
+function inOrder(acts: readonly Act[], act: Act): Act[] {
+	const { from, number, atMs } = act.by;
+	const at = acts.findLastIndex(({ by }) => (by.from === from ? by.number <= number : by.atMs <= atMs));
+	return acts.toSpliced(at + 1, 0, act);
+}
+
+/**
+ * The notes with one more, in the place where it was made: what comes late undoes nothing that was done since. One that says nothing of
+ * when it was made comes last. What no card of this control could ask for is passed over.
+ */
 export function withNote(profile: ControlProfile, was: Notes, note: Note): Notes {
 	const own = notesAt(profile, was);
-	const notes = note.next ? { ...own, next: possible(profile, note.next) } : own;
+	const latest = Math.max(own.foundAtMs, own.acts.at(-1)?.by.atMs ?? 0);
+	const by = note.by ?? { from: '', number: 0, atMs: latest };
+	const isLate = by.atMs < latest;
+	const notes = note.next && !isLate ? { ...own, next: possible(profile, note.next) } : own;
+	const until = (act: Act) => act.by.atMs <= by.atMs;
 	if (note.what === 'found') {
+		if (by.atMs < notes.foundAtMs) return notes;
+		const said = { ...notes, found: note.found, foundAtMs: by.atMs };
 		// whoever says so once something was done has reset it: what was done is gone
 		const isReset = note.found === 'as-new' && notes.found !== null;
-		return { ...notes, found: note.found, ...(isReset ? { before: null, acts: [] } : {}) };
+		return isReset ? { ...said, before: null, acts: notes.acts.filter((act) => !until(act)) } : said;
 	}
 	const goals = possible(profile, note.goals);
 	if (goals.length === 0) return notes;
-	if (note.what !== 'not-keyed' && note.what !== 'not-read')
-		return shortened(profile, { ...notes, acts: [...notes.acts, { what: note.what, goals }] });
+	if (note.what !== 'not-keyed' && note.what !== 'not-read') {
+		// what was done before it was reset is gone with that
+		if (notes.found === 'as-new' && by.atMs < notes.foundAtMs) return notes;
+		return shortened(profile, { ...notes, acts: inOrder(notes.acts, { what: note.what, goals, by }) });
+	}
 	const kind = note.what === 'not-read' ? 'read' : 'keyed';
 	const gone = new Set(goals.map(targetOf));
 	const acts = notes.acts.flatMap((act): Act[] => {
-		if (act.what !== kind) return [act];
+		if (act.what !== kind || !until(act)) return [act];
 		const left = act.goals.filter((goal) => !gone.has(targetOf(goal)));
 		return left.length === 0 ? [] : [{ ...act, goals: left }];
 	});
@@ -233,8 +255,7 @@ function standsAt(profile: ControlProfile, { options, setpoints, kept, menu, day
 /** Takes out of what was read what stands otherwise now. */
 function stillRead(profile: ControlProfile, read: Set<string>, was: Memory, is: Memory): void {
 	if (was === is) return;
-	for (const ref of read)
-		if (standsAt(profile, was, ref) !== standsAt(profile, is, ref)) read.delete(ref);
+	for (const ref of read) if (standsAt(profile, was, ref) !== standsAt(profile, is, ref)) read.delete(ref);
 }
 
 /** What is known of a control by all that is noted at it. `options` are the planned ones. */

@@ -1,4 +1,11 @@
-import { again, formInUse, strokesOf, type ControlOptions, type ControlProfile, type Grouping } from '../control';
+import {
+	again,
+	formInUse,
+	strokesOf,
+	type ControlOptions,
+	type ControlProfile,
+	type Grouping
+} from '../control';
 import {
 	clearable,
 	dayRound,
@@ -212,7 +219,12 @@ export class KeyPlanner {
 				const takes = (field - place.field + fields.length) % fields.length;
 				return { way: again(one.take, takes), menu, field };
 			}
-			const way = [...this.#toRest(), ...this.#modeFor(one.onlyWhenOff), ...one.way, ...again(one.take, field)];
+			const way = [
+				...this.#toRest(),
+				...this.#modeFor(one.onlyWhenOff),
+				...one.way,
+				...again(one.take, field)
+			];
 			return { way, menu, field };
 		}
 		return null;
@@ -312,8 +324,9 @@ export class KeyPlanner {
 		const { profile } = this;
 		const { rest, modes } = profile.panel;
 		if (!rest || goal.of !== 'kept' || goal.side !== 'heat') return null;
-		const toMode = this.#modeKnown || !modes ? this.#modeFor(false) : this.#toMode(0);
-		const way = [...this.#toRest(), ...toMode];
+		const isOff = modes?.off != null && modes.names[this.#state.mode] === modes.off;
+		if (modes && (isOff || !this.#modeKnown)) this.#backTo ??= 0;
+		const way = [...this.#toRest(), ...this.#modeFor(false)];
 		this.#go(way);
 		const { memory } = this.#state;
 		const { heat } = memory.kept;
@@ -525,7 +538,8 @@ export function strokesOut({ panel, keying }: Operable, place: Exclude<Place, nu
 }
 
 /** The stand of somebody who sees the control itself. */
-const seenStand = ({ memory, mode, place }: MachineState): Stand => ({
+/** Where a hand stands at a control of which everything is seen. */
+export const seenStand = ({ memory, mode, place }: MachineState): Stand => ({
 	known: { memory, unsure: [], mode },
 	place,
 	backTo: null
@@ -570,10 +584,8 @@ export function keysInTurn(
 
 /** The strokes to rest from wherever a control stands, and out of off where its card leaves it running. */
 export function strokesToRest(profile: Operable, state: MachineState): readonly Stroke[] {
-	const planner = new KeyPlanner(profile, seenStand(state));
-	const rest = planner.leave();
 	const { modes } = profile.panel;
 	const isOff = modes?.off != null && modes.names[state.mode] === modes.off;
-	const back = isOff ? planner.reach({ of: 'mode', name: modes.names[0]!, when: 'after' }) : null;
-	return untrailed(state, [...rest, ...(back?.way ?? [])]);
+	const planner = new KeyPlanner(profile, { ...seenStand(state), backTo: isOff ? 0 : null });
+	return untrailed(state, planner.leave());
 }

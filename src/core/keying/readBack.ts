@@ -93,7 +93,11 @@ export function readBackGroups(
 	];
 	return [
 		...(once.length > 0 ? [{ section: 'Settings', aside: 'once, for the whole week', fields: once }] : []),
-		...groups.map((group) => ({ section: group.section, aside: group.aside, fields: group.items.map((item, i) => field(item, goalOf(item, group, of, i))) }))
+		...groups.map((group) => ({
+			section: group.section,
+			aside: group.aside,
+			fields: group.items.map((item, i) => field(item, goalOf(item, group, of, i)))
+		}))
 	];
 }
 

@@ -111,8 +111,7 @@ function settingUp(grammar: KeyGrammar, { fields, stands }: GroupContent): Corre
 	let presses = grammar.presses.day + grammar.presses.field * fields.length;
 	fields.forEach((field, i) => {
 		const kind = field.key.split('/').at(-1)!;
-		if (asked.has(field))
-			presses += changePresses(grammar, stands[i] ?? last.get(kind) ?? 0, field.position);
+		if (asked.has(field)) presses += changePresses(grammar, stands[i] ?? last.get(kind) ?? 0, field.position);
 		last.set(kind, field.position);
 	});
 	return { presses, keys: [...asked].map(({ key }) => key) };

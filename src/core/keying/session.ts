@@ -111,7 +111,8 @@ export function beginSession(
 	const [next] = turn.steps;
 	if (noted.found === null) return { ...base, turn, out: [], left: !next };
 	const mode = changesModes(profile) ? null : known.mode;
-	if (!next) return { ...base, turn: from(atRest({ ...known, mode })), out: outOf(profile, null), left: true };
+	if (!next)
+		return { ...base, turn: from(atRest({ ...known, mode })), out: outOf(profile, null), left: true };
 	const goals = noted.next ?? touching(profile, next);
 	const begun = doubting(profile, known, goals);
 	const stand = atRest({ ...begun, mode });
@@ -228,14 +229,23 @@ export function sectionConfirmed(session: KeyingSession, otherwise: ReadonlySet<
 	if (wrong.length === 0) {
 		const left = session.turn.steps.slice(steps.length);
 		const presses = steps.reduce((sum, { keys }) => sum - (keys?.presses ?? 0), session.turn.presses);
-		const went = { ...session, last, pending: null, out: [], turn: { ...session.turn, steps: left, presses } };
+		const went = {
+			...session,
+			last,
+			pending: null,
+			out: [],
+			turn: { ...session.turn, steps: left, presses }
+		};
 		return acting(session.instead ? onLatest(went, last.after) : went, keyedNotes(session, steps));
 	}
 	const goals = wrong.flatMap((step) => touching(profile, step));
 	const stand = atRest(doubting(profile, last.after.known, goals), last.after.backTo);
 	const begun: Note = { what: 'begun', goals };
 	return acting(
-		{ ...onLatest({ ...session, last: null, pending: null }, stand), out: outOf(profile, placesOf(profile, steps)) },
+		{
+			...onLatest({ ...session, last: null, pending: null }, stand),
+			out: outOf(profile, placesOf(profile, steps))
+		},
 		right.length > 0 ? [...keyedNotes(session, right), begun] : [begun]
 	);
 }
@@ -260,7 +270,16 @@ function fromRest(
 	const turn = turnFrom(profile, toKey(card), stand, Math.max(0, at));
 	const left = turn.steps.length === 0 && session.left;
 	return acting(
-		{ ...session, card, instead: null, turn, last: null, pending: null, left, out: outOf(profile, placesOf(profile, [...(session.last ? [session.last] : []), ...begun])) },
+		{
+			...session,
+			card,
+			instead: null,
+			turn,
+			last: null,
+			pending: null,
+			left,
+			out: outOf(profile, placesOf(profile, [...(session.last ? [session.last] : []), ...begun]))
+		},
 		goals.length > 0 ? [{ what: 'begun', goals }] : []
 	);
 }
@@ -289,7 +308,8 @@ export const seenAtRest = (session: KeyingSession): Acted =>
 
 /** The days of the week that a goal is of, as goals that each leave nothing of one known. */
 const wholeDays = (profile: ControlProfile, { memory }: Known, goal: Goal): Goal[] => {
-	const days = goal.of === 'field' ? daysOf(profile, memory, goal) : goal.of === 'copy' ? [goal.from, ...goal.over] : [];
+	const days =
+		goal.of === 'field' ? daysOf(profile, memory, goal) : goal.of === 'copy' ? [goal.from, ...goal.over] : [];
 	const channel = 'channel' in goal ? goal.channel : 0;
 	return days.map((day) => ({ of: 'copy', channel, from: day, onto: day, over: [day] }));
 };
@@ -306,7 +326,10 @@ export function seenElsewhere(session: KeyingSession): Acted {
 }
 
 /** The hand before a value was taken, with what is planned standing in its field; null where nothing takes it. */
-function beforeTaken(profile: ControlProfile, { keys, before, after, item: { goal } }: TurnStep): Stand | null {
+function beforeTaken(
+	profile: ControlProfile,
+	{ keys, before, after, item: { goal } }: TurnStep
+): Stand | null {
 	if (!isOperable(profile) || !keys || keys.take.length === 0) return null;
 	// what taking an option takes along is noted only once it is taken
 	if (goal.of === 'option' || goal.of === 'menu' || keys.change === null) return null;
@@ -344,9 +367,7 @@ export function planned(session: KeyingSession, card: KeyCard): KeyingSession {
 
 /** The person saw that the value on show is another by now: how far they came with the old one nobody knows. */
 export const planSeen = (session: KeyingSession): Acted =>
-	session.instead
-		? fromRest(session, begunOf(session), onShow(session)?.item.id)
-		: { session, notes: [] };
+	session.instead ? fromRest(session, begunOf(session), onShow(session)?.item.id) : { session, notes: [] };
 
 /** What is noted at the control changed by another hand: what is known is known from there, and this hand is nowhere. */
 export const notedElsewhere = ({ profile }: KeyingSession, noted: Notes, card: KeyCard): KeyingSession =>

@@ -54,7 +54,9 @@ const MOST_MISSING = 800;
 /** Whether the week is in, whatever way it came. */
 export const holdsWeek = ({ planned, options }: ToKey, { memory }: Known): boolean =>
 	options.plain ||
-	planned.every((days, channel) => days.every((content, day) => isSame(memory.days[channel]?.[day], content)));
+	planned.every((days, channel) =>
+		days.every((content, day) => isSame(memory.days[channel]?.[day], content))
+	);
 
 /** Whether a day that was copied stands as planned, or as one that is still to be copied onto it. */
 function copyIsIn({ items, planned }: ToKey, { memory }: Known, goal: GoalOf<'copy'>): boolean {
@@ -210,12 +212,7 @@ function inOrder(profile: ControlProfile, items: readonly CardItem[], first: num
  * What is left to key from where a hand stands, beginning with the value at `first` and going
  * round: what is in is passed over; what no value of the card brings about any more is asked for by itself.
  */
-export function turnFrom(
-	profile: ControlProfile,
-	card: ToKey,
-	stand: Stand,
-	first = 0
-): Turn {
+export function turnFrom(profile: ControlProfile, card: ToKey, stand: Stand, first = 0): Turn {
 	const { items } = card;
 	const steps: TurnStep[] = [];
 	let now = stand;
@@ -297,10 +294,7 @@ export function refsOf(profile: ControlProfile, known: Known, goal: Goal): strin
 }
 
 /** What a card takes on a control as new, and what the control holds after it. */
-export function cardAsNew(
-	profile: ControlProfile,
-	card: ToKey
-): Turn & { readonly memory: Known['memory'] } {
+export function cardAsNew(profile: ControlProfile, card: ToKey): Turn & { readonly memory: Known['memory'] } {
 	const turn = turnFrom(profile, card, atRest(knownAsFound(profile, card.options, 'as-new')));
 	return { ...turn, memory: turn.last.known.memory };
 }

@@ -53,11 +53,8 @@ export const cardOf = (
 ): KeyCard => controlCard(profile, channels, grouping, noted, undefined, menu);
 
 /** The card of a control by the zones that hang on it, with their fits. */
-export const boxCard = (
-	zones: readonly FittedZone[],
-	profile: ControlProfile,
-	noted?: Notes
-): KeyCard => cardOf(profile, toHold(zones, profile), noted);
+export const boxCard = (zones: readonly FittedZone[], profile: ControlProfile, noted?: Notes): KeyCard =>
+	cardOf(profile, toHold(zones, profile), noted);
 
 /** A zone's own card, and the week that it is for. Whoever has its fit already hands it in. */
 export function zoneCard(

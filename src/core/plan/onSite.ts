@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { differenceWords, shortNote, temperatureWords, type TemperatureUnit } from '../control';
-import { capital, wrongWords, oneLine, someLines } from '../schema';
+import { capital, wrongWords, oneLine, someLines, stampSchema } from '../schema';
 import { clockReadingSchema, MOST_READINGS, type ClockReading } from './settings';
 
 /** Who lives or works in a zone, as far as it bears on its settings. */
@@ -233,7 +233,9 @@ export const onSiteEditSchema = z.strictObject({
 	/** What the person saw there; absent where it does not matter. */
 	base: z.unknown().optional(),
 	/** What the same device sent before without hearing whether it came in: standing there, it is nobody else's. */
-	own: z.array(z.unknown()).max(50).optional()
+	own: z.array(z.unknown()).max(50).optional(),
+	/** By which device it was noted, and as which of its notes. */
+	by: stampSchema.omit({ atMs: true }).optional()
 });
 export type OnSiteEdit = z.infer<typeof onSiteEditSchema>;
 

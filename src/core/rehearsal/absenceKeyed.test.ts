@@ -18,7 +18,7 @@ function keyed(profile: Operable, leaveWall: number, backWall: number, setpointC
 	const absence = { leave: localTime(leaveWall), back: localTime(backWall), setpointC };
 	const memory = factoryMemory(profile);
 	const plan = { ...absence, ...planAbsence(profile, absence) };
-	const keys = awayKeys(profile, factoryOptions(profile), plan, memory);
+	const keys = awayKeys(profile, factoryOptions(profile), plan, { memory, unsure: [], mode: 0 });
 	if (!keys) return null;
 	let world = begin(profile, instantOf(BERLIN, leaveWall), { timeZone: BERLIN }, memory);
 	const strokes = keys.values.flatMap(({ keys: one }) => [...one.way, ...one.change!, ...one.take]);

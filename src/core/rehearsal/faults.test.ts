@@ -3,7 +3,7 @@ import { anyMemoryOf } from '../../../tests/support/keyedMemory';
 import { operable } from '../../../tests/support/anyZone';
 import { sampleZone } from '../checks';
 import { instantOf, wallAt, wallMinute, weekdayOfDay } from '../civil';
-import { keysFrom, keysOfCard, strokesToRest, zoneCard, type Goal, type ToKey } from '../keying';
+import { cardAsNew, keysFrom, strokesToRest, zoneCard, type Goal, type ToKey } from '../keying';
 import { menuAt, menuFields, type Stroke } from '../machine';
 import {
 	begin,
@@ -91,7 +91,10 @@ function byKeys({ world, planned, mode }: Planted, card: ToKey): World {
 	}
 	const modes = profile.panel.modes;
 	if (modes && now.machine.mode !== mode)
-		now = strokesAt(now, keysFrom(profile, now.machine, { of: 'mode', name: modes.names[mode]! })!.way);
+		now = strokesAt(
+			now,
+			keysFrom(profile, now.machine, { of: 'mode', name: modes.names[mode]!, when: 'after' })!.way
+		);
 	return now;
 }
 
@@ -128,7 +131,7 @@ describe('faults of a stand-in', () => {
 			for (const fault of FAULTS) {
 				const card = cardOf(profile);
 				const world = pass(
-					keyedIn(begin(profile, startMs, { timeZone: PLACE }), keysOfCard(profile, card).memory),
+					keyedIn(begin(profile, startMs, { timeZone: PLACE }), cardAsNew(profile, card).memory),
 					3600
 				);
 				if (!canHave(world, fault)) continue;

@@ -1,5 +1,13 @@
 import isSame from 'fast-deep-equal';
-import { strokesToRest, turnFrom, untrailed, type Asked, type ItemKeys, type ToKey } from '../keying';
+import {
+	seenStand,
+	strokesToRest,
+	turnFrom,
+	untrailed,
+	type Asked,
+	type ItemKeys,
+	type ToKey
+} from '../keying';
 import type { MachineState, Operable, Stroke } from '../machine';
 
 /** Where somebody stands who keys a card into a stand-in: by what the control really holds, whatever was pressed. */
@@ -18,9 +26,7 @@ export type Rehearsed =
 
 /** Where a rehearsal stands: what the card asks for next, found from the control itself. */
 export function rehearsed(profile: Operable, card: ToKey, state: MachineState): Rehearsed {
-	const { memory, mode, place } = state;
-	const stand = { known: { memory, unsure: [], mode }, place, backTo: null };
-	const [step] = turnFrom(profile, card, stand).steps;
+	const [step] = turnFrom(profile, card, seenStand(state)).steps;
 	if (step) {
 		const { index, item, keys } = step;
 		const own = keys && { ...keys, way: untrailed(state, keys.way) };

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { operable } from '../../../tests/support/anyZone';
 import { sampleZone } from '../checks';
 import { awayPlaceAt } from '../control';
-import { keysOfCard, zoneCard, type ToKey } from '../keying';
+import { cardAsNew, zoneCard, type ToKey } from '../keying';
 import type { Operable } from '../machine';
 import {
 	begin,
@@ -91,7 +91,7 @@ describe('what can be rehearsed at a stand-in', () => {
 		const profile = operable.find(({ id }) => id === 'two-channel-programmer')!;
 		const card = cardOf(profile);
 		expect(card.planned.map((week) => week.length)).toEqual([7, 0]);
-		const world = commissioned(fresh(profile), keysOfCard(profile, card).memory);
+		const world = commissioned(fresh(profile), cardAsNew(profile, card).memory);
 		expect(rehearsed(profile, card, world.machine)).toEqual({ at: 'done' });
 	});
 

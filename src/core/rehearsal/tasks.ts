@@ -102,11 +102,16 @@ export function drawTask(kind: TaskKind, card: ToKey, world: World, seed: number
 	const back = localTime(day * DAY_MINUTES + between(28, 40) * 30);
 	const absence = { leave: localTime(leaveWall), back, setpointC: between(9, 14) };
 	const options = { ...factoryOptions(profile), ...memory.options };
-	const keys = awayKeys(profile, options, { ...absence, ...planAbsence(profile, absence) }, {
-		memory,
-		unsure: [],
-		mode: 0
-	});
+	const keys = awayKeys(
+		profile,
+		options,
+		{ ...absence, ...planAbsence(profile, absence) },
+		{
+			memory,
+			unsure: [],
+			mode: 0
+		}
+	);
 	if (!keys) return null;
 	const hasSetpoint = keys.values.some(({ field }) => field === 'away-setpoint');
 	return { kind, memory, ...absence, setpointC: hasSetpoint ? absence.setpointC : null, keys };

@@ -1,4 +1,5 @@
 export * from './fieldWords';
 export * from './problem';
+export * from './stamp';
 export * from './text';
 export * from './without';

@@ -52,14 +52,14 @@ function checked(
 			batteriesOn: '2026-11-01',
 			...change.onSite
 		}),
-		keyed: {},
-		done: 10,
+		left: 0,
+		presses: 0,
 		of: 10,
+		otherwise: null,
 		read: 7,
 		toRead: 7,
 		readBackStops: false,
 		misfit: { coldMinutes: 0, warmMinutes: 0 },
-		groupingName: '7-day',
 		timeZone: 'Europe/Dublin',
 		nowMs: now,
 		...change.more
@@ -80,7 +80,7 @@ describe('commissioning checks', () => {
 	});
 
 	const cases: [string, string, Parameters<typeof checked>[1]][] = [
-		['stop keyed-missing', 'six-step-room-stat', { more: { done: 3 } }],
+		['stop keyed-missing', 'six-step-room-stat', { more: { left: 3 } }],
 		['look unread', 'six-step-room-stat', { more: { read: 2 } }],
 		['stop unread', 'six-step-room-stat', { more: { read: 0, readBackStops: true } }],
 		['stop test-missing', 'six-step-room-stat', { onSite: { test: [] } }],
@@ -138,11 +138,7 @@ describe('commissioning checks', () => {
 				})
 			}
 		],
-		[
-			'look settings-changed',
-			'six-step-room-stat',
-			{ more: { keyed: { 'setting/grouping': '5+2' }, groupingName: '7-day' } }
-		],
+		['look settings-changed', 'six-step-room-stat', { more: { otherwise: 'grouping' } }],
 		[
 			'look unfed',
 			'six-step-room-stat',

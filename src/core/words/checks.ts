@@ -34,9 +34,7 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 	switch (one.id) {
 		case 'keyed-missing':
 			return [
-				one.left >= one.of
-					? 'Nothing is keyed yet.'
-					: `${one.left} of ${one.of} values are not keyed.`,
+				one.left >= one.of ? 'Nothing is keyed yet.' : `${one.left} of ${one.of} values are not keyed.`,
 				'Key in'
 			];
 		case 'unread':

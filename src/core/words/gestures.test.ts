@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { findProfile } from '../control';
-import { keysOfCard, zoneCard } from '../keying';
+import { cardAsNew, noNotes, turnFrom, zoneCard, standingAt, atRest } from '../keying';
 import type { Operable } from '../machine';
 import { newZone } from '../plan';
 import { keysSaid, spokenText, strokePart } from '.';
@@ -32,13 +32,15 @@ it('keys are said as somebody would say them at the control, and read aloud with
 });
 
 it('the keys of a value are its way, its change and what takes it; where nothing is known, until it shows', () => {
-	const { card } = zoneCard(newZone('Rail', timer), timer);
-	const [first] = keysOfCard(timer, { items: card.items, ...card.operated! }).items;
-	expect(keysSaid(timer.panel, first!, first!.fromRest, card.items[0]!.shows)).toMatch(
+	const { card } = zoneCard({ ...newZone('Rail', timer), grouping: '7-day' }, timer);
+	const toKey = { items: card.items, ...card.operated! };
+	const [first] = cardAsNew(timer, toKey).steps;
+	expect(keysSaid(timer.panel, first!.keys!, first!.keys!.way, first!.item.shows)).toMatch(
 		/^Hold Day 5\u00a0s, (press [+\u2212], )?press Enter$/
 	);
-	const [unknown] = keysOfCard(timer, { items: card.items, ...card.operated! }, {}, 'unknown').items;
-	expect(keysSaid(timer.panel, unknown!, [], '5+2')).toBe(
-		'Press + or \u2212 until it shows 5+2, press Enter'
+	const { known } = standingAt(timer, toKey.options, { ...noNotes(timer), found: 'in-use' });
+	const [unknown] = turnFrom(timer, toKey, atRest(known)).steps;
+	expect(keysSaid(timer.panel, unknown!.keys!, [], unknown!.item.shows)).toBe(
+		'Press + or \u2212 until it shows 7-day, press Enter'
 	);
 });

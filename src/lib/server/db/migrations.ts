@@ -251,5 +251,24 @@ export const migrations: readonly Migration[] = [
 		name: '0012-what-was-keyed',
 		up: notesOfBoxes,
 		down: notesBack
+	},
+	{
+		name: '0013-heard',
+		async up(q) {
+			await q.createTable('heard', {
+				siteId: {
+					...id,
+					references: { model: 'sites', key: 'id' },
+					onDelete: 'CASCADE'
+				},
+				place: { type: DataTypes.STRING(60), primaryKey: true, allowNull: false },
+				device: { type: DataTypes.STRING(64), primaryKey: true, allowNull: false },
+				number: { type: DataTypes.BIGINT, allowNull: false },
+				at: when
+			});
+		},
+		async down(q) {
+			await q.dropTable('heard');
+		}
 	}
 ];

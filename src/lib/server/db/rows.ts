@@ -21,6 +21,15 @@ export interface BoxRow {
 	createdAt: Date;
 }
 
+/** The last of what a device sent to a place of a site that came in. */
+export interface HeardRow {
+	siteId: string;
+	place: string;
+	device: string;
+	number: number;
+	at: Date;
+}
+
 /** A zone as a row, with the control that it hangs on; see {@link SiteRow}. `summary` is derived and may be thrown away. */
 export interface ZoneRow {
 	id: string;

@@ -13,6 +13,7 @@ import type {
 	BoxRow,
 	CallRow,
 	ControlRow,
+	HeardRow,
 	LinkRow,
 	PictureRow,
 	SessionRow,
@@ -59,6 +60,7 @@ interface Rows {
 	readonly links: LinkRow;
 	readonly settings: SettingRow;
 	readonly sessions: SessionRow;
+	readonly heard: HeardRow;
 }
 
 interface Asking {
@@ -155,7 +157,14 @@ const columns: { readonly [Name in keyof Rows]: () => Record<keyof Rows[Name], C
 		revokedAt: maybe(date())
 	}),
 	settings: () => ({ key: keyed(40), document: json(), revision: whole() }),
-	sessions: () => ({ hash: keyed(64), role: text(10), createdAt: date(), endsAt: date() })
+	sessions: () => ({ hash: keyed(64), role: text(10), createdAt: date(), endsAt: date() }),
+	heard: () => ({
+		siteId: keyed(36),
+		place: keyed(60),
+		device: keyed(64),
+		number: { type: DataTypes.BIGINT, allowNull: false },
+		at: date()
+	})
 };
 
 function bound<Row extends object>(

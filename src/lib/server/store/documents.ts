@@ -182,7 +182,11 @@ export async function zoneAt(
 
 /** What is noted at a control with more of it, in its order. */
 export const noted = (profile: ControlProfile, was: Notes | null, more: readonly Note[]): Notes =>
-	more.reduce((notes, note) => withNote(profile, notes, note), notesAt(profile, was));
+	more.reduce((notes, note) => withNote(profile, notes, soFar(note)), notesAt(profile, was));
+
+/** A note with when it was made, that is not to come: a device whose clock goes ahead noted it at the latest just now. */
+const soFar = (note: Note): Note =>
+	note.by ? { ...note, by: { ...note.by, atMs: Math.min(note.by.atMs, Date.now()) } } : note;
 
 /**
  * Computes where a zone will stand before the change is asked for, so that the others wait for nothing: inside the change it is found

@@ -154,5 +154,6 @@ export async function purgeDeleted(db: Database, now = new Date()): Promise<void
 		await tx.boxes.remove({ id: { [Op.in]: left.map(({ id }) => id) } });
 		await tx.sites.remove({ deletedAt: before });
 		await tx.controls.remove({ deletedAt: before });
+		await tx.heard.remove({ at: before });
 	});
 }

@@ -37,7 +37,11 @@ const latest = new Map<string, Promise<ZoneSummary>>();
 /** Computes where a zone stands: fits its week, writes its card, counts what is keyed. */
 export function summarise(zone: Zone, noted: Notes | null, profile: ControlProfile): Promise<ZoneSummary> {
 	// neither its name nor what was noted of its clock has to do with the week
-	const given = { zone: { ...zone, name: '-', note: '', clockReadings: [] }, profile, notes: notesAt(profile, noted) };
+	const given = {
+		zone: { ...zone, name: '-', note: '', clockReadings: [] },
+		profile,
+		notes: notesAt(profile, noted)
+	};
 	const key = createHash('sha1').update(JSON.stringify(given)).digest('base64');
 	const had = latest.get(key);
 	if (had) return had;

@@ -2,7 +2,14 @@ import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { allowedOptions, findProfile } from '$core/control';
 import { standingOf, type Job } from '$core/formats';
-import { machineOptions, withKeyedBefore, notesAt, type KeyedBefore, type Note, type Notes } from '$core/keying';
+import {
+	machineOptions,
+	withKeyedBefore,
+	notesAt,
+	type KeyedBefore,
+	type Note,
+	type Notes
+} from '$core/keying';
 import {
 	boxOf,
 	channelCount,
@@ -43,7 +50,7 @@ import {
 	type ZoneAt
 } from './documents';
 import type { StoredSite } from './rows';
-import { notLate, type Sent } from './late';
+import { notHeard, type By } from './heard';
 import { profileOf } from './profileOf';
 import { endedSince, type StoredVisit } from './visitRows';
 import { summarise } from './summary';
@@ -265,21 +272,22 @@ export async function saveZones(
 }
 
 /**
- * Notes what was done at a control, in its order, with what other devices note meanwhile; what was `sent` before something that came in
+ * Notes what was done at a control, in its order, with what other devices note meanwhile; what came in
  * already is passed over. Returns all that is noted there now, or undefined if the zone is gone.
  */
 export async function noteAtControl(
 	db: Database,
 	{ id: siteId }: Of,
 	id: string,
-	more: readonly Note[],
-	sent?: Sent
+	more: readonly Note[]
 ): Promise<Notes | undefined> {
 	await summariseAhead(db, siteId, id, { notes: more });
 	let notes: Notes | undefined;
-	await change(db, zoneOf(siteId, id), null, (_, current) => {
+	await change(db, zoneOf(siteId, id), null, async (tx, current) => {
 		const profile = profileOf(current.zone, current.site.profiles);
-		notes = noted(profile, current.notes, notLate(current.boxId, more, sent));
+		const { fresh, mark } = await notHeard(tx, siteId, `${id}/notes`, more);
+		notes = noted(profile, current.notes, fresh);
+		await mark();
 		return { notes };
 	});
 	return notes;
@@ -290,9 +298,13 @@ export async function noteKeyedBefore(
 	db: Database,
 	{ id: siteId }: Of,
 	id: string,
-	changes: KeyedBefore
+	changes: KeyedBefore,
+	by?: By
 ): Promise<boolean> {
-	const came = await change(db, zoneOf(siteId, id), null, (_, { zone, site, notes }) => {
+	const came = await change(db, zoneOf(siteId, id), null, async (tx, { zone, site, notes }) => {
+		const { fresh, mark } = await notHeard(tx, siteId, `${id}/notes`, [{ by }]);
+		if (fresh.length === 0) return {};
+		await mark();
 		const profile = profileOf(zone, site.profiles);
 		const grouping = { id: zone.grouping ?? profile.groupings[0]!.id };
 		const planned = machineOptions(profile, allowedOptions(profile, zone.options), grouping);
@@ -337,15 +349,17 @@ export async function noteFields(
 			came = { kind: 'ended', visit };
 			return refusal('ended');
 		}
+		const { fresh, mark } = await notHeard(tx, siteId, `${id}/on-site`, edits);
 		// a clock set on a round opens no visit
-		const opened = edits.some(({ key }) => key !== 'clockReadings') && (await openVisit(tx, siteId));
+		const opened = fresh.some(({ key }) => key !== 'clockReadings') && (await openVisit(tx, siteId));
 		const result = opened
-			? noteOnSite(visitBegun(current.onSite), begunBy(edits, current.onSite))
-			: noteOnSite(current.onSite, edits);
+			? noteOnSite(visitBegun(current.onSite), begunBy(fresh, current.onSite))
+			: noteOnSite(current.onSite, fresh);
 		if ('refused' in result) {
 			came = { kind: 'refused', sentence: result.refused };
 			return refusal(result.refused);
 		}
+		await mark();
 		came = { kind: 'noted', onSite: result.noted, conflicts: result.conflicts };
 		return { onSite: result.noted };
 	});

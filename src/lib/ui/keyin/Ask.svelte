@@ -128,7 +128,8 @@
 		{:else}
 			<div class="seen">
 				<Button onclick={() => (asked = item.id)}>Shows something else</Button>
-				{#if section.length > 1}<Button onclick={onday}>Whole {item.section === 'Settings' ? 'list' : 'day'}</Button
+				{#if section.length > 1}<Button onclick={onday}
+						>Whole {item.section === 'Settings' ? 'list' : 'day'}</Button
 					>{/if}
 			</div>
 		{/if}

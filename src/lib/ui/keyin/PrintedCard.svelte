@@ -70,8 +70,8 @@
 		{/each}
 	</div>
 	<p>
-		<strong>{panel ? (turn.leave.length > 0 ? `${strokesSaid(panel, turn.leave)}.` : '') : card.leave}</strong> Then
-		read it back.
+		<strong>{panel ? (turn.leave.length > 0 ? `${strokesSaid(panel, turn.leave)}.` : '') : card.leave}</strong
+		> Then read it back.
 	</p>
 </article>
 

@@ -53,8 +53,7 @@
 		settings !== null &&
 			isSeen(settings) &&
 			settings.fields.some(
-				({ goal }) =>
-					goal.of === 'option' && goal.id !== 'clock' && !satisfies(profile, replay.known, goal)
+				({ goal }) => goal.of === 'option' && goal.id !== 'clock' && !satisfies(profile, replay.known, goal)
 			)
 	);
 	const groups = $derived(isOther ? [all[0]!] : all);

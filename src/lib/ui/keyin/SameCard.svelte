@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import type { ControlProfile } from '$core/control';
-	import { cardOf, leftToKey, notesAt, wholePlan, type Notes, type ToHold } from '$core/keying';
+	import { cardOf, isNoted, leftToKey, notesAt, wholePlan, type Notes, type ToHold } from '$core/keying';
 	import Check from '../kit/Check.svelte';
-	import { notesOf, notesPath, type ControlNotes } from './controlNotes.svelte';
+	import { notesOf, type ControlNotes } from './controlNotes.svelte';
 	import { live } from '../zone/live.svelte';
 
 	let {
@@ -30,7 +30,7 @@
 	/** What is noted at each of them, opened once: what is read again is laid under it. */
 	const opened: Record<string, ControlNotes> = {};
 	const openNotes = ({ id, notes }: (typeof alike)[number]) =>
-		(opened[id] ??= untrack(() => notesOf(notesPath(siteId, id), profile, notes, readAtMs)));
+		(opened[id] ??= untrack(() => notesOf(siteId, id, profile, notes, readAtMs)));
 	$effect(() => {
 		const [all, at] = [alike, readAtMs];
 		untrack(() => all.forEach(({ id, notes }) => opened[id]?.refresh(notes, at)));
@@ -42,8 +42,8 @@
 	const others = $derived(alike.filter(({ differs }) => differs !== 0));
 	const left = (one: (typeof same)[number]) => {
 		const noted = notesAt(profile, one.own.notes);
-		const turn = leftToKey(profile, cardOf(profile, hold, noted), noted);
-		return noted.found === null && noted.acts.length === 0 ? Math.max(1, turn.steps.length) : turn.steps.length;
+		const { steps } = leftToKey(profile, cardOf(profile, hold, noted), noted);
+		return isNoted(noted) ? steps.length : Math.max(1, steps.length);
 	};
 	const done = $derived(same.filter((one) => left(one) === 0).length);
 
@@ -63,11 +63,7 @@
 		<ul>
 			{#each same as one (one.id)}
 				<li>
-					<Check
-						checked={left(one) === 0}
-						label="{one.name}, keyed in"
-						onchange={(on) => tick(one, on)}
-					/>
+					<Check checked={left(one) === 0} label="{one.name}, keyed in" onchange={(on) => tick(one, on)} />
 					<a href="/sites/{siteId}/zones/{one.id}/key-in">value by value</a>
 				</li>
 			{/each}

@@ -14,7 +14,8 @@ import { call } from '../call';
 import { refresh } from '../refresh';
 import { saving } from '../saving.svelte';
 import { leadsOf, type OnBox } from '../zone/boxes';
-import { outboxOf } from '../visit/outbox.svelte';
+import { sendWaiting } from '../outbox/outbox.svelte';
+import { onSiteNotesOf } from '../visit/onSiteNotes.svelte';
 
 /** What the page of all settings read from the server. */
 export interface SettingsData {
@@ -51,8 +52,8 @@ const distinct = <T>(all: readonly T[]): T[] => all.filter((one, i) => all.index
 /** What all zones of a site are set to, one setting at a time: seen at once, set for several, taken back. */
 export function settingsView(read: () => SettingsData) {
 	const data = $derived(read());
-	const outbox = outboxOf(data.site.id, data.noted, data);
-	onMount(() => outbox.resume());
+	const onSiteNotes = onSiteNotesOf(data.site.id, data.noted, data);
+	onMount(() => sendWaiting(data.site.id));
 
 	const leads = $derived(leadsOf(data.zones));
 	const rows = $derived(
@@ -60,7 +61,7 @@ export function settingsView(read: () => SettingsData) {
 			id: one.id,
 			revision: one.revision,
 			zone: one.document,
-			onSite: outbox.of(one.id),
+			onSite: onSiteNotes.of(one.id),
 			profile:
 				data.profiles.find((profile) => profile.id === one.document.control) ??
 				findProfile('six-step-room-stat')!
@@ -122,7 +123,7 @@ export function settingsView(read: () => SettingsData) {
 		const planned = puts.flatMap(({ row, put }) =>
 			'zone' in put ? [{ id: row.id, revision: row.revision, zone: put.zone }] : []
 		);
-		for (const { row, put } of puts) if (!('zone' in put)) outbox.note(row.id, put.key, put.value as never);
+		for (const { row, put } of puts) if (!('zone' in put)) onSiteNotes.note(row.id, put.key, put.value as never);
 		if (planned.length > 0) {
 			saving.now = { kind: 'saving' };
 			const answer = await call('POST', `/api/v1/jobs/${data.site.id}/zones/apply`, { changes: planned });

@@ -1,17 +1,17 @@
 <script lang="ts">
 	import type { TemperatureUnit } from '$core/control';
 	import { ON_SITE_WORDS, onSiteValueWords } from '$core/plan';
-	import type { Outbox } from './outbox.svelte';
+	import type { OnSiteNotes } from './onSiteNotes.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 
 	let {
-		outbox,
+		noted,
 		ended,
 		nameOf,
 		unitOf,
 		onseen
 	}: {
-		outbox: Outbox;
+		noted: OnSiteNotes;
 		/** Who ended the visit while this page was open, and on which date in words, where the next one goes on already; else null. */
 		ended: { readonly who: string; readonly on: string } | null;
 		nameOf: (zoneId: string) => string;
@@ -21,7 +21,7 @@
 	} = $props();
 
 	/** What was noted of a field, in its zone's own unit. */
-	const words = ({ zoneId, key }: (typeof outbox.conflicts)[number], value: unknown) =>
+	const words = ({ zoneId, key }: (typeof noted.conflicts)[number], value: unknown) =>
 		onSiteValueWords(key, value, unitOf(zoneId));
 </script>
 
@@ -34,15 +34,15 @@
 		<Button onclick={onseen}>Seen</Button>
 	</div>
 {/if}
-{#each outbox.conflicts as conflict (conflict)}
+{#each noted.conflicts as conflict (conflict)}
 	<div role="alert">
 		<p>
 			{nameOf(conflict.zoneId)}: {ON_SITE_WORDS[conflict.key]} was noted on another device as
 			<strong>{words(conflict, conflict.theirs)}</strong>, here as
 			<strong>{words(conflict, conflict.mine)}</strong>.
 		</p>
-		<Button onclick={() => outbox.settle(conflict, false)}>Keep theirs</Button>
-		<Button onclick={() => outbox.settle(conflict, true)}>Keep mine</Button>
+		<Button onclick={() => noted.settle(conflict, false)}>Keep theirs</Button>
+		<Button onclick={() => noted.settle(conflict, true)}>Keep mine</Button>
 	</div>
 {/each}
 

@@ -2,7 +2,7 @@
 	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import Group from './Group.svelte';
 	import { call } from '../call';
-	import type { PictureQueue, Shown } from './pictureQueue.svelte';
+	import type { PictureNotes, Shown } from './pictureNotes.svelte';
 	import Words from './Words.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
 
@@ -14,7 +14,7 @@
 	}: {
 		siteId: string;
 		zone: string;
-		queue: PictureQueue;
+		queue: PictureNotes;
 		/** Pictures of the visit that the server had when the page was loaded. */
 		onServer: readonly { readonly id: string; readonly zoneName: string; readonly caption: string }[];
 	} = $props();

@@ -6,8 +6,9 @@
 	import { capital } from '$core/schema';
 	import { clockTime } from '$core/week';
 	import type { ControlNotes } from '../keyin/controlNotes.svelte';
-	import type { Outbox, Unsent } from './outbox.svelte';
-	import type { PictureQueue } from './pictureQueue.svelte';
+	import type { Outbox } from '../outbox/outbox.svelte';
+	import type { OnSiteNotes, Unsent } from './onSiteNotes.svelte';
+	import type { PictureNotes } from './pictureNotes.svelte';
 	import { saveFile, type EndedVisit, type WhyUnsent } from './unsent';
 	import Button from '$lib/ui/kit/Button.svelte';
 
@@ -16,6 +17,7 @@
 		address,
 		timeZone,
 		outbox,
+		noted,
 		pictures,
 		controls,
 		zones,
@@ -27,7 +29,8 @@
 		address: string;
 		timeZone: string;
 		outbox: Outbox;
-		pictures: PictureQueue;
+		noted: OnSiteNotes;
+		pictures: PictureNotes;
 		/** What was noted at controls from this browser, by zone; those of zones that are gone included. */
 		controls: Readonly<Record<string, ControlNotes>>;
 		zones: readonly { readonly id: string; readonly name: string }[];
@@ -41,7 +44,7 @@
 		readonly id: string;
 		readonly what: string;
 		readonly why: WhyUnsent;
-		readonly file: () => { readonly name: string; readonly content: Blob | string };
+		readonly file: () => { readonly name: string; readonly content: Blob | string | Promise<Blob | null> };
 		readonly again: (() => void) | null;
 		readonly give: ((zoneId: string) => void) | null;
 		readonly leave: () => void;
@@ -58,13 +61,13 @@
 				`${capital(ON_SITE_WORDS[key])}: ${onSiteValueWords(key, value, unitOf(unsent.zoneId))}`
 		);
 		return {
-			id: unsent.ids.join(),
+			id: unsent.letters.map(({ by }) => by.number).join(),
 			what: `${name}: ${lines.join('; ')}`,
 			why: unsent.why,
 			file: () => ({ name: fileName(`${name}, notes.txt`), content: [name, ...lines].join('\n') }),
-			again: unsent.why.kind === 'refused' ? () => outbox.tryAgain(unsent) : null,
-			give: unsent.why.kind === 'zone-gone' ? (zoneId) => outbox.giveTo(unsent, zoneId) : null,
-			leave: () => outbox.leaveOut(unsent)
+			again: unsent.why.kind === 'refused' ? () => noted.tryAgain(unsent) : null,
+			give: unsent.why.kind === 'zone-gone' ? (zoneId) => noted.giveTo(unsent, zoneId) : null,
+			leave: () => noted.leaveOut(unsent)
 		};
 	};
 	const pictureItem = (one: (typeof pictures.unsent)[number]): Item => ({
@@ -73,9 +76,9 @@
 		why: one.why!,
 		file: () => ({
 			name: fileName(`${one.zone} ${one.caption || 'picture'}.jpg`),
-			content: pictures.fileOf(one.id)!
+			content: pictures.fileOf(one.id)
 		}),
-		again: () => void pictures.tryAgain(one),
+		again: () => pictures.tryAgain(one),
 		give: null,
 		leave: () => void pictures.forget(one.id)
 	});
@@ -94,7 +97,7 @@
 	};
 
 	const items = $derived<readonly Item[]>([
-		...outbox.unsent.map(noteItem),
+		...noted.unsent.map(noteItem),
 		...pictures.unsent.map(pictureItem),
 		...Object.entries(controls)
 			.filter(([, notes]) => notes.why)
@@ -111,16 +114,17 @@
 	}
 
 	function intoNext() {
-		for (const unsent of outbox.unsent) if (unsent.why.ended) outbox.giveTo(unsent, unsent.zoneId);
-		for (const one of pictures.unsent) if (one.why?.ended) void pictures.tryAgain(one);
+		for (const unsent of noted.unsent) if (unsent.why.ended) noted.giveTo(unsent, unsent.zoneId);
+		for (const one of pictures.unsent) if (one.why?.ended) pictures.tryAgain(one);
 	}
 
 	/** What a person has in a file of their own by now. */
 	let saved = $state.raw<readonly string[]>([]);
-	function save(list: readonly Item[]) {
+	async function save(list: readonly Item[]) {
 		for (const one of list) {
 			const { name, content } = one.file();
-			saveFile(name, content);
+			const file = await content;
+			if (file) saveFile(name, file);
 		}
 		saved = [...saved, ...list.map((one) => one.id)];
 	}
@@ -142,7 +146,7 @@
 		<a href="/sign-in?to={encodeURIComponent(address)}" data-sveltekit-reload>Sign in and send it</a>
 	</p>
 {/if}
-{#if outbox.unkept || pictures.unkept || Object.values(controls).some((notes) => notes.unkept)}
+{#if outbox.unkept || pictures.unkept}
 	<p class="unsent signal" role="alert">
 		This browser has no room to keep notes over a reload. Stay on this page until they are sent.
 	</p>

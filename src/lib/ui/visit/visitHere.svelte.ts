@@ -9,15 +9,15 @@ import { joinReadings, testStanding, unitOf, type OnSite, type Zone } from '$cor
 import { type Missed, checksOf } from '$core/words';
 import { keep, keepJson, kept as keptText, keptJson } from '../browserStore';
 import { call, UNREACHABLE, WHO } from '../call';
-import type { ControlNotes } from '../keyin/controlNotes.svelte';
+import { ControlNotes } from '../keyin/controlNotes.svelte';
+import { outboxOf, sendWaiting } from '../outbox/outbox.svelte';
 import { refresh } from '../refresh';
 import { boxesTogether, leadsOf, onBoxOf } from '../zone/boxes';
 import { watchSite } from '../watchSite';
 import { keepingOf, keepVisit } from './keptPages.svelte';
-import { outboxOf } from './outbox.svelte';
+import { onSiteNotesOf } from './onSiteNotes.svelte';
 import { newUuid } from '../newUuid';
-import { PictureQueue } from './pictureQueue.svelte';
-import { notesOfSite, sendAll } from './sendAll';
+import { PictureNotes } from './pictureNotes.svelte';
 import {
 	placeKept,
 	stepsAt,
@@ -80,15 +80,16 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		zones: data.zones,
 		names: Object.fromEntries([...data.zones, ...data.removed].map((one) => [one.id, one.name]))
 	});
-	const outbox = outboxOf(data.site.id, data.noted, loaded);
+	const outbox = outboxOf(data.site.id);
+	const onSiteNotes = onSiteNotesOf(data.site.id, data.noted, loaded);
 	$effect(() => {
 		const now = loaded;
 		untrack(() => {
-			outbox.refresh(data.noted, now);
+			onSiteNotes.refresh(data.noted, now);
 			pictures.knows(now.after);
 		});
 	});
-	const pictures = new PictureQueue(data.site.id);
+	const pictures = new PictureNotes(outbox);
 	const placeKey = `fond-quarter/visit-at/${data.site.id}`;
 	const zoneIds = $derived(data.zones.map((one) => one.id));
 	let place = $state.raw<VisitPlace>({ zone: 0, step: 'found' });
@@ -108,14 +109,9 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	/** Of the end of this visit: sent again without having heard an answer, it is the same end. */
 	let endId = newUuid();
 
-	/** What was noted at controls from this browser, by zone: it may not have come in yet. */
-	let controlNotes = $state.raw<Readonly<Record<string, ControlNotes>>>({});
 	onMount(() => {
-		outbox.resume();
-		void pictures.resume().catch(() => undefined);
-		// what was keyed without a connection is sent from here too
-		const profiles = Object.fromEntries(data.zones.map((one) => [one.id, profileOf(one.document)]));
-		controlNotes = notesOfSite(data.site.id, data.notes, (id) => profiles[id]!, data.readAtMs);
+		sendWaiting(data.site.id);
+		void pictures.show();
 		const at = keptJson(placeKey) as KeptPlace | null;
 		if (at && (at.step === 'sign-off' || VISIT_STEPS.some(([id]) => id === at.step))) {
 			place = placeKept(at, zoneIds, steps);
@@ -130,30 +126,30 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		);
 		return () => {
 			stop();
-			pictures.stop();
+			outbox.stop();
 		};
 	});
 
 	/** Of which visit the person here knows that it ended: they began another, only look, or have read who ended it. */
 	let knownEnd = $state(untrack(() => (data.last?.isLatest ? null : (data.last?.id ?? null))));
-	const isKnown = (id: string) => id === knownEnd || id === outbox.begunAfter;
+	const isKnown = (id: string) => id === knownEnd || id === onSiteNotes.begunAfter;
 	/** The visit that somebody ended while this page was open, where the next one goes on already. */
 	const endedMeanwhile = $derived(
 		data.last && !data.last.isLatest && !isKnown(data.last.id) ? data.last : null
 	);
 	const ended = $derived(data.last?.isLatest ? data.last : null);
 	const between = $derived(
-		ended !== null && !isKnown(ended.id) && outbox.waiting === 0 && outbox.unsent.length === 0
+		ended !== null && !isKnown(ended.id) && onSiteNotes.waiting === 0 && onSiteNotes.unsent.length === 0
 	);
 	const dateOf = (iso: string) =>
 		dateWords(dateOfDay(Math.floor(wallAt(data.site.timeZone, Date.parse(iso)) / 1440)));
 	/** What belongs to one visit starts empty; survey, offset, batteries and lock stay as they were left. */
 	function begin() {
 		knownEnd = ended?.id ?? null;
-		if (ended) outbox.begin(ended.id);
+		if (ended) onSiteNotes.begin(ended.id);
 		// the first note opens it, and on the server nothing of the last one counts from then on
 		const first = data.zones[0];
-		if (first) outbox.note(first.id, 'foundNote', '');
+		if (first) onSiteNotes.note(first.id, 'foundNote', '');
 		go({ zone: 0, step: 'found' });
 	}
 	function go(next: VisitPlace) {
@@ -175,28 +171,37 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		return of ? unitOf(of, profileOf(of)) : 'C';
 	};
 	const nameOf = (id: string) => loaded.names[id] ?? '';
-	const onSite = $derived(row ? outbox.of(row.id) : null);
+	const onSite = $derived(row ? onSiteNotes.of(row.id) : null);
 	function set<K extends keyof OnSite>(key: K, value: OnSite[K]) {
-		problem = row ? outbox.note(row.id, key, value) : null;
+		problem = row ? onSiteNotes.note(row.id, key, value) : null;
 	}
 
-	$effect(() => {
-		const { notes: stored, readAtMs } = data;
-		for (const [id, notes] of Object.entries(controlNotes))
-			if (id in stored) untrack(() => notes.refresh(stored[id]!, readAtMs));
+	/** What is noted at the controls, and at those of zones that are gone where something of them waits here. */
+	const controlNotes = $derived.by(() => {
+		const { zones, notes, readAtMs } = data;
+		const there = zones.map(
+			({ id, document }) =>
+				[id, new ControlNotes(outbox, id, profileOf(document), notes[id] ?? null, readAtMs)] as const
+		);
+		const gone = outbox.letters('notes').flatMap(({ zoneId }) => (zoneId in notes ? [] : [zoneId]));
+		return Object.fromEntries([
+			...there,
+			...gone.map((id) => [id, new ControlNotes(outbox, id, null, null)] as const)
+		]);
 	});
 
 	const fittedZone = (zone: Zone) => ({ zone, fit: fitZone(zone, profileOf(zone)) });
 	/** What is noted at the control of a zone, as far as this browser knows. */
-	const notesNow = (lead: string): Notes | null => controlNotes[lead]?.notes ?? data.notes[lead] ?? null;
+	const notesNow = (lead: string): Notes | null => controlNotes[lead]?.notes ?? null;
 	/** How far each control is, what was noted here and is not yet sent included. */
 	const keying = $derived(
 		Object.fromEntries(
 			data.zones.map(({ id, document, summary }) => {
 				const lead = leads[id]!;
 				const own = profileOf(document);
-				if (!controlNotes[lead]) return [id, summary];
-				return [id, boxStanding([fittedZone(document)], own, notesAt(own, controlNotes[lead].notes))];
+				const here = controlNotes[lead]?.notes ?? null;
+				if (here === data.notes[lead]) return [id, summary];
+				return [id, boxStanding([fittedZone(document)], own, notesAt(own, here))];
 			})
 		)
 	);
@@ -204,9 +209,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	/** The zones of the control on show, itself among them. */
 	const beside = $derived(row ? onBoxOf(data.zones, row.boxId) : []);
 	const fitted = $derived(
-		beside.length < 2 || !profile
-			? []
-			: beside.map(({ document }) => fittedZone(document))
+		beside.length < 2 || !profile ? [] : beside.map(({ document }) => fittedZone(document))
 	);
 	/** How far the card of the control on show is, whatever hangs on it. */
 	const keyingHere = $derived(
@@ -220,13 +223,13 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	/** What feeds a zone, with what governs it left as it was noted here. */
 	const fedNow = (fed: Fed | undefined): Fed | undefined =>
 		fed && zoneIds.includes(fed.governor.id)
-			? { ...fed, governor: { ...fed.governor, leftIn: outbox.of(fed.governor.id).leftIn } }
+			? { ...fed, governor: { ...fed.governor, leftIn: onSiteNotes.of(fed.governor.id).leftIn } }
 			: fed;
 
 	/** The checks of every zone as it stands here, noted but not yet sent included. */
 	const checked = $derived(
 		data.zones.map((one) => {
-			const noted = outbox.of(one.id);
+			const noted = onSiteNotes.of(one.id);
 			const known = profileOf(one.document);
 			const checks = checksOf({
 				zone: {
@@ -292,8 +295,10 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 			return;
 		}
 		busy = true;
-		problem = await sendAll(outbox, Object.values(controlNotes), pictures);
-		if (problem !== null) {
+		await outbox.send();
+		if (outbox.waiting > 0) {
+			const count = outbox.waiting === 1 ? 'A note is' : `${outbox.waiting} notes are`;
+			problem = `${count} still kept here: sign off when the connection is back.`;
 			busy = false;
 			return;
 		}
@@ -322,6 +327,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 
 	return {
 		outbox,
+		onSiteNotes,
 		pictures,
 		keeping: () => keepingOf(data.site.id),
 		get place() {
@@ -391,7 +397,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 			return skips;
 		},
 		overrule: (zoneId: string, overruled: OnSite['overruled']) =>
-			(problem = outbox.note(zoneId, 'overruled', overruled)),
+			(problem = onSiteNotes.note(zoneId, 'overruled', overruled)),
 		get who() {
 			return who;
 		},

@@ -220,7 +220,7 @@ export const zones: readonly Operation[] = [
 		takes: notesRequest,
 		gives: notesResponse,
 		async handle({ db, params, body }) {
-			const notes = await noteAtControl(db, { id: params.siteId! }, params.zoneId!, body.notes, body.sent);
+			const notes = await noteAtControl(db, { id: params.siteId! }, params.zoneId!, body.notes);
 			return notes ? { notes, nowMs: Date.now() } : noZone();
 		}
 	}),
@@ -232,8 +232,9 @@ export const zones: readonly Operation[] = [
 		role: 'installer',
 		takes: keyedRequest,
 		gives: keyedResponse,
-		async handle({ db, params, body: { changes } }) {
-			if (!(await noteKeyedBefore(db, { id: params.siteId! }, params.zoneId!, changes))) return noZone();
+		async handle({ db, params, body: { changes, sent } }) {
+			if (!(await noteKeyedBefore(db, { id: params.siteId! }, params.zoneId!, changes, sent)))
+				return noZone();
 			const keyed = Object.entries(changes).flatMap(([id, shows]) => (shows === null ? [] : [[id, shows]]));
 			return { keyed: Object.fromEntries(keyed), nowMs: Date.now() };
 		}

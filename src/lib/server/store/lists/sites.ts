@@ -71,9 +71,7 @@ async function sitesListed(db: Database, deleted: boolean): Promise<SiteListed[]
 				visitOpenSince: site.visitOpenSince && iso(site.visitOpenSince),
 				zones: sum?.zones ?? 0,
 				zonesKeyed: old ? old.filter(({ summary }) => summary.left === 0).length : (sum?.keyed ?? 0),
-				valuesLeft: old
-					? old.reduce((sum, { summary }) => sum + summary.left, 0)
-					: (sum?.valuesLeft ?? 0),
+				valuesLeft: old ? old.reduce((sum, { summary }) => sum + summary.left, 0) : (sum?.valuesLeft ?? 0),
 				zonesMisfit: old
 					? old.filter(({ summary }) => summary.coldMinutes + summary.warmMinutes > 0).length
 					: (sum?.misfit ?? 0)

@@ -5,7 +5,8 @@
 	import { joinReadings, type ClockReading, type Zone } from '$core/plan';
 	import ClockRow from '$lib/ui/run/ClockRow.svelte';
 	import { RightTime } from '$lib/ui/run/now.svelte';
-	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
+	import { sendWaiting } from '$lib/ui/outbox/outbox.svelte';
+	import { onSiteNotesOf } from '$lib/ui/visit/onSiteNotes.svelte';
 	import { leadsOf, onBoxOf } from '$lib/ui/zone/boxes';
 	import { clockChanges, summerTimeSentences, clockStanding } from '$core/words';
 
@@ -14,11 +15,11 @@
 	// svelte-ignore state_referenced_locally
 	const time = new RightTime(data.nowMs);
 	// svelte-ignore state_referenced_locally
-	const outbox = outboxOf(data.site.id, data.noted, data);
-	onMount(() => outbox.resume());
+	const onSiteNotes = onSiteNotesOf(data.site.id, data.noted, data);
+	onMount(() => sendWaiting(data.site.id));
 	$effect(() => {
 		const { noted, readAtMs } = data;
-		untrack(() => outbox.refresh(noted, { readAtMs }));
+		untrack(() => onSiteNotes.refresh(noted, { readAtMs }));
 	});
 	const timeZone = $derived(data.site.timeZone);
 	const profileOf = (zone: Zone): ControlProfile =>
@@ -30,7 +31,7 @@
 			.filter(({ id }) => leads[id] === id)
 			.map((row) => {
 				const profile = profileOf(row.document);
-				const readings = joinReadings(row.document.clockReadings, outbox.of(row.id).clockReadings);
+				const readings = joinReadings(row.document.clockReadings, onSiteNotes.of(row.id).clockReadings);
 				return {
 					...row,
 					name: onBoxOf(data.zones, row.boxId).length > 1 ? row.box : row.name,
@@ -59,7 +60,7 @@
 	let problem = $state<string | null>(null);
 
 	function note(row: (typeof rows)[number], reading: ClockReading) {
-		problem = outbox.look(row.id, reading);
+		problem = onSiteNotes.look(row.id, reading);
 		if (problem !== null) return;
 		open = null;
 	}

@@ -27,7 +27,7 @@
 		() => data,
 		() => main?.querySelector('h1')?.focus()
 	);
-	const { outbox, pictures, go, set } = visit;
+	const { outbox, onSiteNotes, pictures, go, set } = visit;
 	const { place, row, zone, profile, onSite, stops } = $derived(visit);
 </script>
 
@@ -76,6 +76,7 @@
 			address="/sites/{data.site.id}/visit"
 			timeZone={data.site.timeZone}
 			{outbox}
+			noted={onSiteNotes}
 			{pictures}
 			controls={visit.controlNotes}
 			zones={data.zones}
@@ -83,7 +84,7 @@
 			unitOf={visit.unitOfZone}
 		/>
 		<Differences
-			{outbox}
+			noted={onSiteNotes}
 			ended={visit.endedMeanwhile && {
 				who: visit.endedMeanwhile.who,
 				on: visit.dateOf(visit.endedMeanwhile.at)

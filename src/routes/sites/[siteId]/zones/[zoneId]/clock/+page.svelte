@@ -9,7 +9,8 @@
 	import NoteClock from '$lib/ui/run/NoteClock.svelte';
 	import PowerCut from '$lib/ui/run/PowerCut.svelte';
 	import { RightTime } from '$lib/ui/run/now.svelte';
-	import { outboxOf } from '$lib/ui/visit/outbox.svelte';
+	import { sendWaiting } from '$lib/ui/outbox/outbox.svelte';
+	import { onSiteNotesOf } from '$lib/ui/visit/onSiteNotes.svelte';
 	import { onBoxOf } from '$lib/ui/zone/boxes';
 	import { boxWords, clockStanding } from '$core/words';
 
@@ -17,11 +18,11 @@
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
-	const outbox = outboxOf(data.site.id, { [data.zone.id]: data.onSite }, data);
-	onMount(() => outbox.resume());
+	const onSiteNotes = onSiteNotesOf(data.site.id, { [data.zone.id]: data.onSite }, data);
+	onMount(() => sendWaiting(data.site.id));
 	const zone = $derived({
 		...data.planned,
-		clockReadings: joinReadings(data.planned.clockReadings, outbox.of(data.zone.id).clockReadings)
+		clockReadings: joinReadings(data.planned.clockReadings, onSiteNotes.of(data.zone.id).clockReadings)
 	});
 	// svelte-ignore state_referenced_locally
 	const time = new RightTime(data.nowMs);
@@ -38,10 +39,10 @@
 	let problem = $state<string | null>(null);
 
 	function note(reading: ClockReading): boolean {
-		const before = new Set(outbox.of(data.zone.id).clockReadings.map((one) => one.at));
-		problem = outbox.look(data.zone.id, reading);
+		const before = new Set(onSiteNotes.of(data.zone.id).clockReadings.map((one) => one.at));
+		problem = onSiteNotes.look(data.zone.id, reading);
 		if (problem !== null) return false;
-		const now = outbox.of(data.zone.id).clockReadings.map((one) => one.at);
+		const now = onSiteNotes.of(data.zone.id).clockReadings.map((one) => one.at);
 		noted = [...noted, ...now.filter((at) => !before.has(at))];
 		return true;
 	}
@@ -50,10 +51,10 @@
 	function takeBack() {
 		const last = noted.at(-1);
 		noted = noted.slice(0, -1);
-		outbox.note(
+		onSiteNotes.note(
 			data.zone.id,
 			'clockReadings',
-			outbox.of(data.zone.id).clockReadings.filter((reading) => reading.at !== last)
+			onSiteNotes.of(data.zone.id).clockReadings.filter((reading) => reading.at !== last)
 		);
 	}
 	function dateOf(ms: number): string {

@@ -9,7 +9,8 @@
 	import { aloud } from '$lib/ui/keyin/aloud.svelte';
 	import AllIn from '$lib/ui/keyin/AllIn.svelte';
 	import Ask from '$lib/ui/keyin/Ask.svelte';
-	import { notesOf, notesPath } from '$lib/ui/keyin/controlNotes.svelte';
+	import { notesOf } from '$lib/ui/keyin/controlNotes.svelte';
+	import { sendWaiting } from '$lib/ui/outbox/outbox.svelte';
 	import Found from '$lib/ui/keyin/Found.svelte';
 	import { hearHeadset } from '$lib/ui/keyin/headset';
 	import KeyBar from '$lib/ui/keyin/KeyBar.svelte';
@@ -33,12 +34,13 @@
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
-	const path = notesPath(data.site.id, data.channels[0]!.id);
+	const { id: lead } = data.channels[0]!;
 	// svelte-ignore state_referenced_locally
-	const notes = notesOf(path, data.profile, data.notes, data.readAtMs);
-	notes.resume();
+	const notes = notesOf(data.site.id, lead, data.profile, data.notes, data.readAtMs);
 	// svelte-ignore state_referenced_locally
-	const keying = new Keying(path, data.profile, data.hold, notes, data.readAtMs);
+	sendWaiting(data.site.id);
+	// svelte-ignore state_referenced_locally
+	const keying = new Keying(lead, data.profile, data.hold, notes, data.readAtMs);
 	$effect(() => {
 		const { hold, readAtMs } = data;
 		untrack(() => keying.plan(hold, readAtMs));
@@ -155,12 +157,7 @@
 
 		<PlanChanged {keying} by={changedBy} onseen={act(() => keying.seen())} />
 		{#if manner === 'read'}
-			<ReadFirst
-				profile={data.profile}
-				hold={data.hold}
-				{notes}
-				ondone={act(() => (manner = 'value'))}
-			/>
+			<ReadFirst profile={data.profile} hold={data.hold} {notes} ondone={act(() => (manner = 'value'))} />
 		{:else if isUnsaid}
 			<Found
 				panel={data.profile.panel}
@@ -190,7 +187,9 @@
 				onday={() => (manner = 'day')}
 				bind:instruction
 			/>
-			<KeyBar first={keying.before === null} onback={back} onnext={confirm}>Shows {shownWith(step.item)}</KeyBar>
+			<KeyBar first={keying.before === null} onback={back} onnext={confirm}
+				>Shows {shownWith(step.item)}</KeyBar
+			>
 		{:else}
 			<AllIn {keying} {base} siteId={data.site.id} bind:instruction>
 				<SameCard

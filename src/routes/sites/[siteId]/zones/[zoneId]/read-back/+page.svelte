@@ -18,7 +18,8 @@
 	} from '$core/keying';
 	import { slipWords } from '$core/words';
 	import { alikeDays } from '$lib/ui/keyin/readBackRows';
-	import { notesOf, notesPath } from '$lib/ui/keyin/controlNotes.svelte';
+	import { notesOf } from '$lib/ui/keyin/controlNotes.svelte';
+	import { sendWaiting } from '$lib/ui/outbox/outbox.svelte';
 	import Paging from '$lib/ui/keyin/Paging.svelte';
 	import ReadDay from '$lib/ui/keyin/ReadDay.svelte';
 	import { live } from '$lib/ui/zone/live.svelte';
@@ -28,13 +29,8 @@
 
 	// the page is made anew for each zone
 	// svelte-ignore state_referenced_locally
-	const notes = notesOf(
-		notesPath(data.site.id, data.channels[0]!.id),
-		data.profile,
-		data.notes,
-		data.readAtMs
-	);
-	onMount(() => notes.resume());
+	const notes = notesOf(data.site.id, data.channels[0]!.id, data.profile, data.notes, data.readAtMs);
+	onMount(() => sendWaiting(data.site.id));
 
 	const name = $derived(data.channels.length > 1 ? data.box : data.zone.name);
 	const { channels, grouping, menu } = $derived(data.hold);
