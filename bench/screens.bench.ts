@@ -37,6 +37,8 @@ for (let round = 0; followed < many; round++) {
 			console.log(`… ${followed} followed, ${Math.round((performance.now() - began) / 1000)} s`);
 	}
 }
-console.log(`${values} values keyed, ${((performance.now() - began) / values).toFixed(2)} ms each, the control's part included`);
+console.log(
+	`${values} values keyed, ${((performance.now() - began) / values).toFixed(2)} ms each, the control's part included`
+);
 console.log(`screens: ${followed} followed, ${wrong} wrong`);
 if (wrong > 0) process.exitCode = 1;

@@ -111,7 +111,8 @@ export class Follower {
 		if (keys.isSure) some(keys.way);
 		else {
 			const { take } = this.profile.panel.program!;
-			const isTake = (stroke: Stroke) => isSame(stroke, { ...take, times: (stroke as { times?: number }).times });
+			const isTake = (stroke: Stroke) =>
+				isSame(stroke, { ...take, times: (stroke as { times?: number }).times });
 			const last = keys.way.findLastIndex(isTake);
 			some(keys.way.slice(0, last));
 			for (let n = 0; n < 60 && left > 0 && this.#cursor !== this.#keyOf(item); n++) some([take]);
@@ -122,7 +123,11 @@ export class Follower {
 		if (keys.change) some(keys.change);
 		else
 			for (const key of [keys.until!.up, keys.until!.down])
-				for (let n = 0, was = ''; n < 1500 && left > 0 && this.shows !== item.shows && was !== this.shows; n++) {
+				for (
+					let n = 0, was = '';
+					n < 1500 && left > 0 && this.shows !== item.shows && was !== this.shows;
+					n++
+				) {
 					was = this.shows;
 					some([{ do: 'press', key, times: 1 }]);
 				}
@@ -206,14 +211,23 @@ function expectPlanned(profile: Operable, card: KeyCard, state: MachineState) {
 }
 
 /** Keys a card by its screens alone, whatever happens, to the end; throws {@link Misled} where it does not lead to the plan. */
-export function followScreens({ profile, zone, others, state, found, percent, chance }: ToFollow, trace?: (line: string) => void): Followed {
+export function followScreens(
+	{ profile, zone, others, state, found, percent, chance }: ToFollow,
+	trace?: (line: string) => void
+): Followed {
 	const person = new Follower(profile, state);
 	let noted: Notes = withNote(profile, noNotes(profile), { what: 'found', found });
 	let plan = zone;
 	let card = zoneCard(plan, profile, noted).card;
 	const cardNow = (of: Zone) => zoneCard(of, profile, noted).card;
 	// nobody has begun yet: the first session goes on from what is found
-	let session: KeyingSession = beginSession(profile, card, noted, { place: null, backTo: null, mode: found === 'as-new' ? 0 : profile.panel.modes ? null : 0, next: null, pending: null });
+	let session: KeyingSession = beginSession(profile, card, noted, {
+		place: null,
+		backTo: null,
+		mode: found === 'as-new' ? 0 : profile.panel.modes ? null : 0,
+		next: null,
+		pending: null
+	});
 	const said = session.turn.presses;
 	let shown = 0;
 	let values = 0;
@@ -240,8 +254,7 @@ export function followScreens({ profile, zone, others, state, found, percent, ch
 		);
 		if (sum !== session.turn.presses) throw new Misled('what is left is not what the screens come to');
 		if (!step) break;
-		const happening =
-			chance(100) < percent && n < 300 ? HAPPENINGS[chance(HAPPENINGS.length)]! : null;
+		const happening = chance(100) < percent && n < 300 ? HAPPENINGS[chance(HAPPENINGS.length)]! : null;
 		if (happening) interrupted = true;
 		trace?.(`${happening ?? 'keys'}: ${step.item.id} = ${step.item.shows}`);
 		switch (happening) {
@@ -299,7 +312,8 @@ export function followScreens({ profile, zone, others, state, found, percent, ch
 				const isLate = chance(2) === 0;
 				person.follow(step, session.out, Infinity, !isLate);
 				take(confirmed(session));
-				if (isLate) person.do(onShow(session)?.keys?.change?.filter(({ do: what }) => what === 'press') ?? []);
+				if (isLate)
+					person.do(onShow(session)?.keys?.change?.filter(({ do: what }) => what === 'press') ?? []);
 				else for (let more = 1 + chance(3); more > 0 && person.state.place; more--) person.do([key]);
 				take(seenElsewhere(session));
 				continue;
@@ -350,7 +364,7 @@ export function followScreens({ profile, zone, others, state, found, percent, ch
 				}
 				if (wrong) person.wait(1000);
 				values += steps.length;
-				take(sectionConfirmed(session, new Set(wrong ? [wrong.item.id] : [])));
+				take(sectionConfirmed(session, wrong ? [wrong.item.id] : []));
 				if (wrong && person.state.place !== null) person.wait(1000);
 				continue;
 			}
@@ -377,7 +391,8 @@ export function followScreens({ profile, zone, others, state, found, percent, ch
 	shown += strokePresses(profile, session.turn.leave);
 	if (person.state.place !== null) person.wait(5000);
 	expectPlanned(profile, session.card, person.state);
-	if (!interrupted && shown !== said) throw new Misled(`the screens come to ${shown} presses where the first said ${said}`);
+	if (!interrupted && shown !== said)
+		throw new Misled(`the screens come to ${shown} presses where the first said ${said}`);
 	return { values, presses: strokePresses(profile, session.turn.leave), shown, said };
 }
 
@@ -389,7 +404,12 @@ export function usedControl(profile: Operable, before: Zone, chance: Chance): Ma
 }
 
 /** One round of the law: a control of some kind, as new or in use, with a plan, keyed by its screens with whatever happens. */
-export function followOne(profile: Operable, zones: readonly [Zone, ...Zone[]], percent: number, chance: Chance) {
+export function followOne(
+	profile: Operable,
+	zones: readonly [Zone, ...Zone[]],
+	percent: number,
+	chance: Chance
+) {
 	const [zone, ...others] = zones;
 	const isUsed = chance(2) === 1;
 	return followScreens({

@@ -35,19 +35,43 @@ export const net = {
 export const later = (ms: number) => vi.advanceTimersByTimeAsync(ms);
 
 /**
- * Pages of one window, each in the place of the one before: gives the way to ask the server to each. What a page that is
- * gone has sent still comes in, but nobody hears the answer.
+ * Pages of one window, each in the place of the one before: gives the way to ask the server to each, and to hold others off meanwhile. What
+ * a page that is gone has sent still comes in, but nobody hears the answer, and nobody waits for it.
  */
-export function pages(): () => typeof call {
-	let alive: object = {};
+export function pages() {
+	let leave: () => void = () => undefined;
 	return () => {
-		const own = (alive = {});
-		const unlessGone = <T>(value: T) => (alive === own ? value : new Promise<T>(() => undefined));
-		return async (method, path, body) => {
+		leave();
+		let isGone = false;
+		const gone = new Promise<void>((resolve) => {
+			leave = () => {
+				isGone = true;
+				resolve();
+			};
+		});
+		const unlessGone = <T>(value: T) => (isGone ? new Promise<T>(() => undefined) : value);
+		const ask: typeof call = async (method, path, body) => {
 			await unlessGone(null);
 			return unlessGone(await call(method, path, body));
 		};
+		const alone = <T>(name: string, act: () => Promise<T>): Promise<T> =>
+			new Promise((resolve, reject) => {
+				if (isGone) return;
+				void lock(name, () => Promise.race([act().then(resolve, reject), gone]));
+			});
+		return { ask, alone };
 	};
+}
+
+/** Locks as a browser has them: one at a time holds each. */
+let held = new Map<string, Promise<unknown>>();
+function lock<T>(name: string, act: () => Promise<T>): Promise<T> {
+	const own = (held.get(name) ?? Promise.resolve()).then(act);
+	held.set(
+		name,
+		own.catch(() => undefined)
+	);
+	return own;
 }
 
 beforeEach(() => {
@@ -64,6 +88,8 @@ beforeEach(() => {
 			return kept.size;
 		}
 	});
+	held = new Map();
+	vi.stubGlobal('navigator', { locks: { request: lock } });
 	vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
 		// a request takes a while, so that others are made meanwhile
 		await new Promise((resolve) => setTimeout(resolve, 20));

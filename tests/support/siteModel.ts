@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { zoneCard, withKeyed, type Keyed } from '../../src/core/keying';
+import { notesAt, withNote, zoneCard, type Note, type Notes } from '../../src/core/keying';
 import { nothingNoted, VISIT_FIELDS, type OnSite, type Site, type Zone } from '../../src/core/plan';
 import type { Job } from '../../src/core/formats';
 import type { Database } from '../../src/lib/server/db';
@@ -12,7 +12,7 @@ import {
 	findSite,
 	readSiteAsJob,
 	noteFields,
-	noteKeyed,
+	noteAtControl,
 	orderZones,
 	profileOf,
 	removeZone,
@@ -30,7 +30,7 @@ import { summarise } from '../../src/lib/server/store/summary';
 interface Modelled {
 	readonly id: string;
 	zone: Zone;
-	keyed: Keyed;
+	notes: Notes | null;
 	onSite: OnSite;
 	revision: number;
 	removed: boolean;
@@ -71,7 +71,7 @@ export async function againstModel(
 		zones = (await zonesOf(db, stored)).map((one) => ({
 			id: one.id,
 			zone: one.zone,
-			keyed: one.keyed,
+			notes: one.notes,
 			onSite: one.onSite,
 			revision: one.revision,
 			removed: false
@@ -92,21 +92,28 @@ export async function againstModel(
 		one.zone = zone;
 		one.revision = came.revision;
 	};
-	/** A phone's notes: some values of the card, keyed or taken back; each phone has its own. */
+	const sent = [0, 0, 0, 0];
+	/** A phone's notes: some values of the card, keyed, read, begun or taken back; each phone has its own. */
 	const phone = async (n: number, lane: number) => {
 		const one = pick(zones);
 		const stored = (await findSite(db, id))!;
-		const { card } = zoneCard(one.zone, profileOf(one.zone, stored.profiles), one.keyed);
+		const profile = profileOf(one.zone, stored.profiles);
+		const { card } = zoneCard(one.zone, profile, notesAt(profile, one.notes));
 		const own = card.items.filter((_, i) => i % 4 === lane);
 		if (own.length === 0) return;
-		const changes: Record<string, string | null> = { 'no/card/asks': 'for this' };
-		for (let i = 0; i <= random(6); i++) {
-			const item = pick(own);
-			changes[item.id] = random(5) === 0 ? null : random(8) === 0 ? 'otherwise' : item.shows;
-		}
-		if ((await noteKeyed(db, at, one.id, changes)) === null) return;
-		const { 'no/card/asks': _, ...kept } = changes;
-		one.keyed = withKeyed(one.keyed, kept);
+		const notes = Array.from({ length: 1 + random(3) }, (): Note => {
+			sent[lane]!++;
+			const what = pick(['keyed', 'keyed', 'read', 'begun', 'not-keyed'] as const);
+			return {
+				what,
+				goals: Array.from({ length: 1 + random(3) }, () => pick(own).goal),
+				by: { from: `phone ${lane}`, number: sent[lane]!, atMs: sent[lane]! * 4 + lane }
+			};
+		});
+		if (!(await noteAtControl(db, at, one.id, notes))) return;
+		one.notes = notes.reduce((all, note) => withNote(profile, all, note), notesAt(profile, one.notes));
+		// the network brings some of it once more
+		if (random(4) === 0) await noteAtControl(db, at, one.id, notes.slice(random(notes.length)));
 	};
 	const fields = ['foundNote', 'promised', 'lockCode'] as const;
 	const onSite = async (n: number, lane: number) => {
@@ -143,9 +150,9 @@ export async function againstModel(
 			if (live().length >= 7) return;
 			const like = pick(live());
 			const zone = { ...like.zone, clockReadings: [] };
-			const made = await addZone(db, at, { zone, keyed: {}, onSite: nothingNoted }, like.id);
+			const made = await addZone(db, at, { zone, notes: null, onSite: nothingNoted }, like.id);
 			if (made.kind !== 'added') throw new Error(`not added: ${JSON.stringify(made)}`);
-			const fresh = { id: made.id, zone, keyed: {}, onSite: nothingNoted, revision: 1, removed: false };
+			const fresh = { id: made.id, zone, notes: null, onSite: nothingNoted, revision: 1, removed: false };
 			zones.splice(zones.indexOf(like) + 1, 0, fresh);
 		},
 		async () => {
@@ -198,13 +205,13 @@ export async function againstModel(
 		)
 			return 'the zones’ order';
 		for (const [i, one] of there.entries()) {
-			const { zone, keyed, onSite, revision } = model[i]!;
+			const { zone, notes, onSite, revision } = model[i]!;
 			for (const [what, a, b] of [
 				['zone', one.zone, zone],
-				['keyed', one.keyed, keyed],
-				['notes', one.onSite, onSite],
+				['notes', one.notes, notes],
+				['fields', one.onSite, onSite],
 				['revision', one.revision, revision],
-				['counts', one.summary, await summarise(zone, keyed, profileOf(zone, stored.profiles))]
+				['counts', one.summary, await summarise(zone, notes, profileOf(zone, stored.profiles))]
 			] as const)
 				if (!isDeepStrictEqual(a, b))
 					return `the ${what} of ${zone.name}: ${JSON.stringify(a).slice(0, 400)} instead of ${JSON.stringify(b).slice(0, 400)}`;
@@ -212,8 +219,8 @@ export async function againstModel(
 		if ((await visitsOf(db, id)).length !== visits) return 'the visits';
 		const job = (await readSiteAsJob(db, id))!;
 		return isDeepStrictEqual(
-			job.zones.map(({ keyed }) => keyed),
-			model.map(({ keyed }) => keyed)
+			job.zones.map(({ notes }) => notes),
+			model.map(({ notes }) => notes)
 		)
 			? null
 			: 'the job file';

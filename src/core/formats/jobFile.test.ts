@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shippedProfiles } from '../control';
+import { noNotes, withNote } from '../keying';
 import { newZone, nothingNoted, siteSchema, withWanted } from '../plan';
 import { buildWeek, WEEK_MINUTES } from '../week';
 import { LARGEST_JOB_FILE, readJobFile, writeJobFile, type Job, type JobFile } from '.';
@@ -72,10 +73,20 @@ describe('the job file', () => {
 				profile: fc.constantFrom(...shippedProfiles),
 				ats: fc.uniqueArray(fc.integer({ min: 0, max: WEEK_MINUTES - 1 }), { minLength: 1, maxLength: 30 }),
 				picks: fc.infiniteStream(fc.nat(1)),
-				keyed: fc.dictionary(
-					fc.string({ maxLength: 30 }).filter((key) => key !== '__proto__'),
-					fc.string({ maxLength: 10 }),
-					{ maxKeys: 5 }
+				keyed: fc.array(
+					fc.record({
+						what: fc.constantFrom('keyed' as const, 'read' as const, 'begun' as const),
+						goals: fc.array(
+							fc.record({
+								of: fc.constant('option' as const),
+								id: fc.constant('unit' as const),
+								position: fc.constant(0)
+							}),
+							{ minLength: 1, maxLength: 2 }
+						),
+						by: fc.record({ from: fc.string({ maxLength: 9 }), number: fc.nat(), atMs: fc.nat() })
+					}),
+					{ maxLength: 4 }
 				)
 			})
 			.map(({ name, profile, ats, picks, keyed }) => {
@@ -83,7 +94,8 @@ describe('the job file', () => {
 				const week = buildWeek(
 					ats.map((at) => ({ at, value: zone.levels[picks.next().value as number]!.id }))
 				);
-				return { ...withWanted(zone, week), keyed, onSite: nothingNoted, hangsOn: 0 };
+				const notes = keyed.reduce((all, note) => withNote(profile, all, note), noNotes(profile));
+				return { ...withWanted(zone, week), notes, onSite: nothingNoted, hangsOn: 0 };
 			});
 		fc.assert(
 			fc.property(fc.array(anyZone, { maxLength: 5 }), (zones) => {
@@ -99,7 +111,7 @@ describe('the job file', () => {
 				const read = readJobFile(text);
 				if (!read.ok) throw new Error(read.problem.sentence);
 				expect(read.value.zones.map(({ wanted }) => wanted)).toEqual(zones.map(({ wanted }) => wanted));
-				expect(read.value.zones.map(({ keyed }) => keyed)).toEqual(zones.map(({ keyed }) => keyed));
+				expect(read.value.zones.map(({ notes }) => notes)).toEqual(zones.map(({ notes }) => notes));
 				expect(writeJobFile(read.value)).toBe(text);
 			}),
 			{ numRuns: 60 }
@@ -116,7 +128,7 @@ describe('the job file', () => {
 		const cases: [string, string][] = [
 			[
 				changed((job) => ({ ...job, version: 7 })),
-				'This job file has version 7; this program reads version 1 and 2.'
+				'This job file has version 7; this program reads version 1, 2 and 3.'
 			],
 			[changed((job) => ({ ...job, sight: 1 })), 'The document has a field that is not known here: "sight".'],
 			[

@@ -48,7 +48,7 @@ export function checkHead(
 			ok: false,
 			problem: {
 				path: 'version',
-				sentence: `This ${called} has version ${JSON.stringify(head.version)?.slice(0, 20)}; this program reads version ${[...before, version].join(' and ')}.`
+				sentence: `This ${called} has version ${JSON.stringify(head.version)?.slice(0, 20)}; this program reads version ${[...before, version].join(', ').replace(/, (?=[^,]*$)/, ' and ')}.`
 			}
 		};
 	return { ok: true, value: null };

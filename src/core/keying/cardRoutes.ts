@@ -20,8 +20,7 @@ import {
 	typingGestures,
 	typingPresses,
 	type GroupContent,
-	type Leg,
-	type Route
+	type Leg
 } from './route';
 import { markOf } from './mark';
 import { inRuns } from './runs';

@@ -197,7 +197,7 @@ function onLatest(session: KeyingSession, stand: Stand): KeyingSession {
 
 /** The value on show was keyed, as its keys say: the hand stands after them. */
 export function confirmed(session: KeyingSession): Acted {
-	const { profile, turn, instead } = session;
+	const { turn, instead } = session;
 	const [step, ...steps] = turn.steps;
 	if (!step) return { session: { ...session, left: true, last: null, out: [] }, notes: [] };
 	const went = { ...session, last: step, pending: null, out: [] };
@@ -219,11 +219,11 @@ export function sectionOf({ turn }: KeyingSession): readonly TurnStep[] {
 }
 
 /** All values of a day were keyed in one go, but for those that `otherwise` names: they are asked for again, from rest. */
-export function sectionConfirmed(session: KeyingSession, otherwise: ReadonlySet<string> = new Set()): Acted {
+export function sectionConfirmed(session: KeyingSession, otherwise: readonly string[] = []): Acted {
 	const { profile } = session;
 	const steps = sectionOf(session);
-	const wrong = steps.filter(({ item }) => otherwise.has(item.id));
-	const right = steps.filter(({ item }) => !otherwise.has(item.id));
+	const wrong = steps.filter(({ item }) => otherwise.includes(item.id));
+	const right = steps.filter(({ item }) => !otherwise.includes(item.id));
 	if (steps.length === 0) return { session, notes: [] };
 	const last = steps.at(-1)!;
 	if (wrong.length === 0) {

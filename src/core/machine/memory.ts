@@ -213,9 +213,7 @@ export function withOption(
 		// without a program the days keep what they held
 		options.plain
 			? channel
-			: channel.map((_, day) =>
-					completed(profile, memory.options, options, day, channel[firstOf(day)]!)
-				)
+			: channel.map((_, day) => completed(profile, memory.options, options, day, channel[firstOf(day)]!))
 	);
 	const clock = wipes === 'clock' ? factoryClock(profile, atSeconds) : memory.clock;
 	return { ...memory, ...degrees, options, days, clock };

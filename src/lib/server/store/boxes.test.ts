@@ -19,7 +19,7 @@ import {
 	findZone,
 	hangZone,
 	noteFields,
-	noteKeyed,
+	noteAtControl,
 	removeZone,
 	restoreZone,
 	saveZone,
@@ -71,18 +71,19 @@ describe('a control of two channels', () => {
 	it('keeps one record of what is keyed and found, and each zone what was measured there', async () => {
 		const { site, ids, read } = await house();
 		const [heating] = await read();
+		await noteAtControl(db, site, ids[0], [{ what: 'found', found: 'as-new' }]);
+		const before = (await read())[1].summary.left;
 		const { card } = zoneCard(heating.zone, programmer);
-		const first = card.items[0]!;
-		const before = (await read())[1].summary.done;
-		await noteKeyed(db, site, ids[0], { [first.id]: first.shows });
+		const { goal } = card.items.find(({ stood }) => !stood)!;
+		await noteAtControl(db, site, ids[0], [{ what: 'keyed', goals: [goal] }]);
 		await noteFields(db, site, ids[0], [
 			{ key: 'foundNote', value: 'Dark display' },
 			{ key: 'storeC', value: 51 },
 			{ key: 'lockSet', value: true }
 		]);
 		const [, water] = await read();
-		expect(water.keyed[first.id]).toBe(first.shows);
-		expect(water.summary.done).toBe(before + 1);
+		expect(water.notes!.acts.at(-1)!.goals).toEqual([goal]);
+		expect(water.summary.left).toBe(before - 1);
 		expect(water.onSite).toMatchObject({ foundNote: 'Dark display', lockSet: true, storeC: null });
 		expect((await search(db, 'dark display')).map(({ title }) => title).sort()).toEqual(
 			[heating.zone.name, water.zone.name].sort()
@@ -139,7 +140,7 @@ describe('a control of two channels', () => {
 			kind: 'refused',
 			because: 'channel'
 		});
-		const third = { zone: newZone('Towels', programmer), keyed: {}, onSite: nothingNoted };
+		const third = { zone: newZone('Towels', programmer), notes: null, onSite: nothingNoted };
 		expect(await addZone(db, site, third, null, ids[0])).toEqual({ kind: 'refused', because: 'channel' });
 		// removed, its channel is free; put back when it is taken, it has a control of its own
 		await removeZone(db, site, ids[1]);
@@ -221,7 +222,7 @@ describe('what was kept before controls were of their own', () => {
 			const was = old.zones[i]!;
 			const shared = zone.control === programmer.id;
 			for (const key of Object.keys(was))
-				if (!(shared && ['grouping', 'onSite', 'keyed'].includes(key)))
+				if (!(shared && ['grouping', 'onSite'].includes(key)) && key !== 'keyed')
 					expect(zone[key as keyof typeof zone], `${zone.name}, ${key}`).toEqual(
 						// nothing of a control's own menus was chosen then
 						key === 'settings' ? { ...(was[key] as object), menu: {} } : was[key]
@@ -256,11 +257,12 @@ describe('what was kept before controls were of their own', () => {
 			expect(heating!.zone.box.note).toMatch(
 				/different day groupings: it is left to the fit; different notes/
 			);
-			expect(Object.keys(heating!.keyed).length).toBeGreaterThan(3);
-			expect(heating!.keyed).toEqual(water!.keyed);
-			for (const { zone, onSite, keyed } of [...live, ...removed]) {
-				expect(onSite.roomC).toBe(18.5);
-				expect(Object.keys(keyed).length, zone.name).toBeGreaterThan(2);
+			const values = (one: StoredZone) => one.notes!.acts.flatMap(({ goals }) => goals).length;
+			expect(values(heating!)).toBeGreaterThan(3);
+			expect(heating!.notes).toEqual(water!.notes);
+			for (const one of [...live, ...removed]) {
+				expect(one.onSite.roomC).toBe(18.5);
+				expect(values(one), one.zone.name).toBeGreaterThan(2);
 			}
 			expect(live[0]!.onSite.foundNote).toBe('Showed Upper flat');
 			expect((await search(opened, 'showed upper')).map(({ title }) => title)).toContain('Upper flat');

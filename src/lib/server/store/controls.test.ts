@@ -31,7 +31,7 @@ async function siteOn(profile: ControlProfile) {
 	const id = await createSite(db, { ...demoJob('osier-lane-reading-room'), zones: [], visits: [] });
 	const site = (await findSite(db, id))!;
 	const zone = { ...newZone('Porch', profile), grouping: profile.groupings.at(-1)!.id };
-	await addZone(db, site, { zone, keyed: {}, onSite: nothingNoted });
+	await addZone(db, site, { zone, notes: null, onSite: nothingNoted });
 	return { id, read: async () => (await findSite(db, id))! };
 }
 
@@ -97,7 +97,7 @@ describe('a control of the installation’s own', () => {
 		expect(await carriedBySites(db)).toMatchObject([{ profile: { id }, siteName: (await read()).site.name }]);
 		expect((await readSiteAsJob(db, siteId))!.profiles.map((one) => one.id)).toEqual([id]);
 		const elsewhere = await createSite(db, demoJob());
-		const zone = { zone: newZone('Loft', own()), keyed: {}, onSite: nothingNoted };
+		const zone = { zone: newZone('Loft', own()), notes: null, onSite: nothingNoted };
 		expect(await addZone(db, { id: elsewhere }, zone)).toEqual({ kind: 'refused', because: 'control' });
 		expect(await addZone(db, await read(), zone)).toMatchObject({ kind: 'added' });
 	});

@@ -7,14 +7,14 @@ export type By = Pick<Stamp, 'from' | 'number'>;
 /**
  * Of what was sent to a place of a site, what did not come in before: a device sends all that it has no answer to once more, in its order,
  * so that what has a number no higher than the last of its device came in already, whatever a network did with it. What says nothing of its
- * device is always new. `mark` has it count as heard, once it was taken, where the transaction stands.
+ * device is always new. `mark` has what was taken of it, from the first on, count as heard where the transaction stands.
  */
 export async function notHeard<Sent extends { readonly by?: By | undefined }>(
 	tx: Tx,
 	siteId: string,
 	place: string,
 	sent: readonly Sent[]
-): Promise<{ readonly fresh: readonly Sent[]; mark(): Promise<void> }> {
+): Promise<{ readonly fresh: readonly Sent[]; mark(taken?: readonly Sent[]): Promise<void> }> {
 	const fresh: Sent[] = [];
 	const latest = new Map<string, number>();
 	for (const one of sent) {
@@ -30,9 +30,10 @@ export async function notHeard<Sent extends { readonly by?: By | undefined }>(
 	}
 	return {
 		fresh,
-		async mark() {
+		async mark(taken = fresh) {
 			const at = new Date();
-			for (const [device, number] of latest) await tx.heard.put({ siteId, place, device, number, at });
+			const last = new Map(taken.flatMap(({ by }) => (by ? [[by.from, by.number]] : [])));
+			for (const [device, number] of last) await tx.heard.put({ siteId, place, device, number, at });
 		}
 	};
 }

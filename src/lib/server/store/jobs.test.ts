@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import { describe, expect, it } from 'vitest';
 import { writeJobFile } from '$core/formats';
+import type { Note } from '$core/keying';
 import { keptWeather, nothingNoted, YEAR_HOURS } from '$core/plan';
 import { another, db, demoJob, reopen, siteWithZones } from '../../../../tests/support/database';
 import { migrations } from '../db/migrations';
@@ -15,7 +16,7 @@ import {
 	jobText,
 	listSites,
 	noteFields,
-	noteKeyed,
+	noteAtControl,
 	orderZones,
 	purgeDeleted,
 	readSiteAsJob,
@@ -29,6 +30,8 @@ import {
 	changeSite,
 	zonesOf
 } from '.';
+
+const unitKeyed: Note = { what: 'keyed', goals: [{ of: 'option', id: 'unit', position: 0 }] };
 
 describe('a house copied, and a file taken in twice', () => {
 	it('carries its plan alone: no clock readings, absences, keyed values, notes or visits', async () => {
@@ -54,18 +57,18 @@ describe('a house copied, and a file taken in twice', () => {
 				]
 			}))
 		});
-		await noteKeyed(db, site, zones[0]!.id, { 'setting/unit': '°C' });
+		await noteAtControl(db, site, zones[0]!.id, [unitKeyed]);
 		const copy = (await findSite(db, (await duplicateSite(db, id))!))!;
 		const copied = await zonesOf(db, copy);
 		expect(copied.map(({ zone }) => zone.name)).toEqual(zones.map(({ zone }) => zone.name));
-		for (const { zone, keyed, onSite } of copied)
+		for (const { zone, notes, onSite } of copied)
 			expect([
 				zone.clockReadings,
 				zone.bookings,
 				zone.exceptions.map((one) => one.kind),
-				keyed,
+				notes,
 				onSite
-			]).toEqual([[], [], ['special-day'], {}, nothingNoted]);
+			]).toEqual([[], [], ['special-day'], null, nothingNoted]);
 		expect((await readSiteAsJob(db, copy.id))!.visits).toEqual([]);
 	});
 
@@ -154,13 +157,13 @@ describe('what came in with a later version', () => {
 			revision: 1,
 			...dates
 		});
-		const { keyed, onSite, ...zone } = job.zones[0]!;
+		const { notes: _, onSite, ...zone } = job.zones[0]!;
 		await insert('zones', {
 			id: 'z',
 			siteId: 's',
 			position: 0,
 			document: JSON.stringify(zone),
-			keyed: JSON.stringify(keyed),
+			keyed: JSON.stringify({ 'setting/unit': '°C' }),
 			onSite: JSON.stringify(onSite),
 			revision: 1,
 			...dates
@@ -201,11 +204,11 @@ describe('what is kept in memory', () => {
 		};
 		const reading = { at: '2026-10-26T09:00:00.000Z', errorSeconds: 0, daysAhead: 0, set: true, lost: false };
 		const changes: (() => Promise<unknown>)[] = [
-			() => noteKeyed(db, site, first, { 'setting/unit': '°C' }),
+			() => noteAtControl(db, site, first, [unitKeyed]),
 			() => noteFields(db, site, first, [{ key: 'clockReadings', value: [reading] }]),
 			() => noteFields(db, site, first, [{ key: 'promisedBy', value: '2026-12-01' }]),
 			() => saveZone(db, site, first, 1, { ...zones[0]!.zone, name: 'Other' }),
-			() => addZone(db, site, { zone: zones[0]!.zone, keyed: {}, onSite: nothingNoted }, first),
+			() => addZone(db, site, { zone: zones[0]!.zone, notes: null, onSite: nothingNoted }, first),
 			() => removeZone(db, site, second),
 			() => restoreZone(db, site, second),
 			() => orderZones(db, site, [second, first]),
@@ -256,10 +259,10 @@ describe('a site', () => {
 
 	it('is duplicated without what was keyed, and replaced whole', async () => {
 		const { id, site, zones } = await siteWithZones();
-		await noteKeyed(db, site, zones[0]!.id, { 'setting/unit': '°C' });
+		await noteAtControl(db, site, zones[0]!.id, [unitKeyed]);
 		const copy = (await readSiteAsJob(db, (await duplicateSite(db, id))!))!;
 		expect(copy.site.name).toBe('Tallow Quay Workshops (copy)');
-		expect(copy.zones.every((zone) => Object.keys(zone.keyed).length === 0)).toBe(true);
+		expect(copy.zones.every((zone) => zone.notes === null)).toBe(true);
 		expect(await replaceSite(db, id, demoJob('osier-lane-reading-room'), null)).toMatchObject({
 			kind: 'saved'
 		});

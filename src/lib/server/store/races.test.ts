@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { zoneCard } from '$core/keying';
+import { MOST_VALUES, replayed, satisfies, zoneCard, type Goal, type Notes } from '$core/keying';
 import { db, demoJob, siteWithZones } from '../../../../tests/support/database';
 import { blankProfile } from '$core/control';
 import { newZone, nothingNoted } from '$core/plan';
@@ -9,7 +9,7 @@ import {
 	createControl,
 	findSite,
 	findZone,
-	noteKeyed,
+	noteAtControl,
 	profileOf,
 	readFirm,
 	replaceSite,
@@ -26,30 +26,30 @@ import { summarise } from './summary';
 async function values(site: Awaited<ReturnType<typeof siteWithZones>>['site'], id: string) {
 	const { zone } = (await findZone(db, site, id))!;
 	const { card } = zoneCard(zone, profileOf(zone, site.profiles));
-	return card.items.map((item): [string, string] => [item.id, item.shows]);
+	return card.items.map(({ goal }) => goal);
 }
 
-it('a desk’s save beside a phone’s notes: the count of keyed values is right, round after round', async () => {
+it('a desk’s save beside a phone’s notes: the count of what is left is right, round after round', async () => {
 	const { site, zones } = await siteWithZones();
 	const { id } = zones[0]!;
+	await noteAtControl(db, site, id, [{ what: 'found', found: 'as-new' }]);
 	for (let round = 0; round < 13; round++) {
 		const { zone, revision } = (await findZone(db, site, id))!;
-		const keys = await values(site, id);
-		const [from, to] = [round % keys.length, (round + 3) % keys.length];
+		const goals = await values(site, id);
+		const at = round % (goals.length - 3);
 		await Promise.all([
 			saveZone(db, site, id, revision, { ...zone, name: `Round ${round}` }),
-			noteKeyed(db, site, id, Object.fromEntries(keys.slice(Math.min(from, to), Math.max(from, to)))),
-			noteKeyed(db, site, id, Object.fromEntries(keys.slice(0, round)))
+			noteAtControl(db, site, id, [{ what: 'keyed', goals: goals.slice(at, at + 3) }]),
+			noteAtControl(db, site, id, [{ what: 'keyed', goals: goals.slice(0, round + 1) }])
 		]);
 		const after = (await findZone(db, site, id))!;
 		expect(after.zone.name).toBe(`Round ${round}`);
 		expect(after.summary, `round ${round}`).toEqual(
-			await summarise(after.zone, after.keyed, profileOf(after.zone, site.profiles))
+			await summarise(after.zone, after.notes, profileOf(after.zone, site.profiles))
 		);
 	}
-	await noteKeyed(db, site, id, Object.fromEntries(await values(site, id)));
-	const { summary } = (await findZone(db, site, id))!;
-	expect(summary.done).toBe(summary.of);
+	await noteAtControl(db, site, id, [{ what: 'keyed', goals: await values(site, id) }]);
+	expect((await findZone(db, site, id))!.summary.left).toBe(0);
 });
 
 it('two edits of a site at once both stand; one that knew an older version hears so', async () => {
@@ -73,7 +73,7 @@ it('two edits of a site at once both stand; one that knew an older version hears
 it('a job file put in the place of a site that somebody works on is refused, and nothing of it is stored', async () => {
 	const { id, site, zones } = await siteWithZones();
 	const mark = siteMark(site);
-	await noteKeyed(db, site, zones[0]!.id, { 'setting/unit': '°C' });
+	await noteAtControl(db, site, zones[0]!.id, [{ what: 'found', found: 'in-use' }]);
 	expect(await replaceSite(db, id, demoJob('osier-lane-reading-room'), mark)).toMatchObject({
 		kind: 'refused'
 	});
@@ -88,7 +88,7 @@ it('a control taken up while its zone is saved: the zone keeps both, and no wind
 	const own = blankProfile('Hall dial', 'events');
 	const control = await createControl(db, own);
 	const { site } = await siteWithZones();
-	const made = await addZone(db, site, { zone: newZone('Porch', own), keyed: {}, onSite: nothingNoted });
+	const made = await addZone(db, site, { zone: newZone('Porch', own), notes: null, onSite: nothingNoted });
 	const id = made.kind === 'added' ? made.id : '';
 	for (let round = 1; round <= 8; round++) {
 		await saveControl(db, control, round, { ...own, summary: `Version ${round}.` });
@@ -112,24 +112,22 @@ it('a firm changed in two windows takes the first, and says so to the second', a
 	expect((await readFirm(db)).name).toBe('Tilling & Daughter');
 });
 
-it('what no card of a control could ask for is not kept, and of very much the oldest goes', async () => {
+it('what no card of a control could ask for is not kept, and of very much only what it came to', async () => {
 	const { site, zones } = await siteWithZones();
 	const { id } = zones[0]!;
-	const many = Object.fromEntries(Array.from({ length: 60_000 }, (_, i) => [`note/${i}`, 'x']));
-	expect(await noteKeyed(db, site, id, many)).toEqual({});
-	const letters = (i: number) =>
-		[...i.toString(26)].map((figure) => String.fromCharCode(97 + parseInt(figure, 26))).join('');
-	const likely = Object.fromEntries(
-		Array.from({ length: 60_000 }, (_, i) => [`every-day/6/C/24/0/1/${letters(i)}`, '06:00'])
-	);
-	const grouping = profileOf(zones[0]!.zone, site.profiles).groupings[0]!.id;
-	const kept = await noteKeyed(
-		db,
-		site,
-		id,
-		Object.fromEntries(
-			Object.entries(likely).map(([key, value]) => [key.replace('every-day', grouping), value])
-		)
-	);
-	expect(Object.keys(kept!)).toHaveLength(1200);
+	const impossible: Goal = { of: 'menu', id: 'no-such-entry', position: 1 };
+	expect((await noteAtControl(db, site, id, [{ what: 'keyed', goals: [impossible] }]))!.acts).toEqual([]);
+	const goals = (await values(site, id)).slice(0, 20);
+	let kept: Notes | undefined;
+	for (let n = 0; n < 8; n++)
+		kept = await noteAtControl(
+			db,
+			site,
+			id,
+			Array.from({ length: 20 }, () => ({ what: 'keyed', goals }) as const)
+		);
+	expect(kept!.acts.flatMap((act) => act.goals).length).toBeLessThanOrEqual(MOST_VALUES);
+	const profile = profileOf(zones[0]!.zone, site.profiles);
+	const { known } = replayed(profile, kept!, zoneCard(zones[0]!.zone, profile).card.operated.options);
+	for (const goal of goals) if (goal.of !== 'mode') expect(satisfies(profile, known, goal)).toBe(true);
 });

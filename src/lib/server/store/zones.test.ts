@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { nothingNoted } from '$core/plan';
-import { db, siteWithZones } from '../../../../tests/support/database';
+import type { Goal, GoalOf, Note } from '$core/keying';
+import { nothingNoted, type OnSiteEdit } from '$core/plan';
+import { db, reopen, siteWithZones } from '../../../../tests/support/database';
 import {
 	addZone,
 	findSite,
 	noteFields,
-	noteKeyed,
+	noteAtControl,
+	noteKeyedBefore,
 	orderZones,
 	readSiteAsJob,
 	removeZone,
@@ -15,6 +17,11 @@ import {
 	findZone,
 	saveZones
 } from '.';
+
+const keyed = (goal: Goal): Note => ({ what: 'keyed', goals: [goal] });
+const unit: GoalOf<'option'> = { of: 'option', id: 'unit', position: 0 };
+const clock: Goal = { of: 'option', id: 'clock', position: 0 };
+const mode: Goal = { of: 'mode', name: 'Auto', when: 'after' };
 
 describe('a zone', () => {
 	it('edited in two windows: the second to save is told, and what the first saved stands', async () => {
@@ -41,36 +48,86 @@ describe('a zone', () => {
 		expect(outcomes.filter((one) => one.kind === 'saved')).toHaveLength(1);
 	});
 
-	it('takes keyed values from two devices at once and forgets one taken back', async () => {
+	it('takes what two devices key at once, and forgets what is taken back', async () => {
 		const { site, zones } = await siteWithZones();
 		const { id } = zones[0]!;
 		await Promise.all([
-			noteKeyed(db, site, id, { 'setting/unit': '1', 'setting/clock': '2' }),
-			noteKeyed(db, site, id, { 'read/mode/after': '3' })
+			noteAtControl(db, site, id, [keyed(unit), keyed(clock)]),
+			noteAtControl(db, site, id, [{ what: 'read', goals: [mode] }])
 		]);
-		expect(await noteKeyed(db, site, id, { 'setting/clock': null })).toEqual({
-			'setting/unit': '1',
-			'read/mode/after': '3'
-		});
+		const left = await noteAtControl(db, site, id, [{ what: 'not-keyed', goals: [clock] }]);
+		expect(left!.acts.map(({ what, goals }) => [what, ...goals]).sort()).toEqual([
+			['keyed', unit],
+			['read', mode]
+		]);
 	});
 
-	it('is not put back to what a phone sent first and the network delivered last', async () => {
+	it.each(['at once', 'after a new start'])(
+		'is not put back to what a phone sent before, delivered twice or last, %s',
+		async (when) => {
+			const { site, zones } = await siteWithZones();
+			const { id } = zones[0]!;
+			const by = (number: number, from = 'phone') => ({ from, number, atMs: number });
+			const first = { ...keyed(unit), by: by(1) };
+			const note = async (...notes: Note[]) =>
+				(await noteAtControl(db, site, id, notes))!.acts.map(({ by, goals }) => [by.number, ...goals]);
+			await note(first);
+			await note({ ...keyed(clock), by: by(2) });
+			const third = await note({ ...keyed({ ...unit, position: 1 }), by: by(3) });
+			if (when === 'after a new start') await reopen();
+			expect(await note(first)).toEqual(third);
+			// another device's own first is none of it, and goes where it was made
+			expect(await note({ ...keyed(mode), by: by(1, 'tablet') })).toEqual([
+				third[0],
+				[1, mode],
+				third[1],
+				third[2]
+			]);
+			expect(await note({ ...keyed(mode), by: by(1, 'tablet') })).toHaveLength(4);
+		}
+	);
+
+	it('takes what the version before left waiting in a browser, once', async () => {
 		const { site, zones } = await siteWithZones();
 		const { id } = zones[0]!;
-		const phone = (number: number) => ({ from: 'phone', number });
-		await noteKeyed(db, site, id, { 'setting/unit': '°C', 'setting/clock': '24 h' }, phone(2));
-		await noteKeyed(db, site, id, { 'setting/plain': 'On' }, { from: 'other phone', number: 1 });
-		expect(
-			await noteKeyed(db, site, id, { 'setting/unit': '°F', 'setting/grouping': '7-day' }, phone(1))
-		).toEqual({
-			'setting/unit': '°C',
-			'setting/clock': '24 h',
-			'setting/plain': 'On',
-			'setting/grouping': '7-day'
+		const sent = { from: 'phone', number: 7 };
+		await noteKeyedBefore(db, site, id, { 'setting/unit': '°C', 'no/such/value': '1' }, sent);
+		await noteAtControl(db, site, id, [{ what: 'not-keyed', goals: [unit] }]);
+		expect(await noteKeyedBefore(db, site, id, { 'setting/unit': '°C' }, sent)).toBe(true);
+		expect((await findZone(db, site, id))!.notes!.acts).toEqual([]);
+		expect(await noteKeyedBefore(db, site, 'gone', { 'setting/unit': '°C' })).toBe(false);
+	});
+
+	it('keeps the field that was noted last on one device, whatever comes in again or out of its order', async () => {
+		const { site, zones } = await siteWithZones();
+		const { id } = zones[0]!;
+		const edit = (number: number, value: string, base: string): OnSiteEdit => ({
+			key: 'foundNote',
+			value,
+			base,
+			by: { from: 'phone', number }
 		});
-		expect(await noteKeyed(db, site, id, { 'setting/unit': null }, phone(3))).not.toHaveProperty(
-			'setting/unit'
-		);
+		const [a, b, again] = [edit(1, 'A', ''), edit(2, 'B', 'A'), edit(3, 'A', 'B')];
+		const noted = async (...edits: OnSiteEdit[]) => {
+			const came = await noteFields(db, site, id, edits);
+			return came.kind === 'noted' ? [came.onSite.foundNote, came.conflicts.length] : came.kind;
+		};
+		expect(await noted(a)).toEqual(['A', 0]);
+		// its answer was lost: all of it is sent once more
+		expect(await noted(a, b)).toEqual(['B', 0]);
+		expect(await noted(a)).toEqual(['B', 0]);
+		expect(await noted(a, b, again)).toEqual(['A', 0]);
+		expect(await noted(b)).toEqual(['A', 0]);
+		// what was refused was not heard
+		const wrong = { ...edit(4, 'x'.repeat(5000), 'A') };
+		expect(await noted(wrong)).toBe('refused');
+		expect(await noted(edit(4, 'C', 'A'))).toEqual(['C', 0]);
+		// what somebody else noted otherwise is offered until its answer came through
+		const late = { ...edit(5, 'D', 'A') };
+		expect([await noted(late), await noted(late)]).toEqual([
+			['C', 1],
+			['C', 1]
+		]);
 	});
 
 	it('is added behind another, moved, removed and put back in its place', async () => {
@@ -78,7 +135,7 @@ describe('a zone', () => {
 		const made = await addZone(
 			db,
 			site,
-			{ zone: { ...zones[1]!.zone, name: 'New' }, keyed: {}, onSite: nothingNoted },
+			{ zone: { ...zones[1]!.zone, name: 'New' }, notes: null, onSite: nothingNoted },
 			zones[1]!.id
 		);
 		const added = made.kind === 'added' ? made.id : '';

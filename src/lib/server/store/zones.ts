@@ -359,7 +359,11 @@ export async function noteFields(
 			came = { kind: 'refused', sentence: result.refused };
 			return refusal(result.refused);
 		}
-		await mark();
+		// what is offered to a person is told again until its answer was heard
+		const offered = fresh.findIndex(({ key, value }) =>
+			result.conflicts.some((one) => one.key === key && isDeepStrictEqual(one.mine, value))
+		);
+		await mark(offered < 0 ? fresh : fresh.slice(0, offered));
 		came = { kind: 'noted', onSite: result.noted, conflicts: result.conflicts };
 		return { onSite: result.noted };
 	});

@@ -3,7 +3,7 @@
 
 	let { keying }: { keying: Keying } = $props();
 	const { items, open, step } = $derived(keying);
-	const done = $derived(items.filter(({ id }) => !open.has(id)).length);
+	const done = $derived(items.filter(({ id }) => !open.includes(id)).length);
 
 	/** More marks than this would be too narrow to be told apart. */
 	const MOST_MARKS = 60;
@@ -18,7 +18,7 @@
 >
 	{#if items.length <= MOST_MARKS}
 		{#each items as one (one.id)}
-			<span class:done={!open.has(one.id)} class:here={one.id === step?.item.id}></span>
+			<span class:done={!open.includes(one.id)} class:here={one.id === step?.item.id}></span>
 		{/each}
 	{:else}
 		<span class="whole"><span style:width="{(100 * done) / items.length}%"></span></span>

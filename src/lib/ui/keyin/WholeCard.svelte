@@ -39,13 +39,13 @@
 						kind="quiet"
 						small
 						aria-current={one.id === step?.item.id ? 'step' : undefined}
-						class={open.has(one.id) ? '' : 'done'}
+						class={open.includes(one.id) ? '' : 'done'}
 						onclick={() => keying.go(one.id)}
 					>
 						<span>{one.what}</span>
 						<span class="mono">{shownWith(one)}</span>
 						<span class="tick">
-							{#if open.has(one.id)}<span class="out-of-sight">to key</span>{:else}<Checkmark
+							{#if open.includes(one.id)}<span class="out-of-sight">to key</span>{:else}<Checkmark
 									size={16}
 									aria-label="in"
 								/>{/if}

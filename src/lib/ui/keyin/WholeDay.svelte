@@ -15,21 +15,18 @@
 		/** Back to one value at a time. */
 		onback: () => void;
 		/** All of it was keyed, but for those that show something else. */
-		onconfirm: (otherwise: ReadonlySet<string>) => void;
+		onconfirm: (otherwise: readonly string[]) => void;
 	} = $props();
 
 	const { section, session } = $derived(keying);
 	const panel = $derived(isOperable(session.profile) ? session.profile.panel : null);
 	const name = $derived(section[0]?.item.section ?? '');
 	/** Those that were ticked off as showing something else. */
-	let otherwise = $state.raw<ReadonlySet<string>>(new Set());
-	const right = $derived(section.filter(({ item }) => !otherwise.has(item.id)).length);
+	let otherwise = $state.raw<readonly string[]>([]);
+	const right = $derived(section.filter(({ item }) => !otherwise.includes(item.id)).length);
 
 	function tick(id: string, shows: boolean) {
-		const next = new Set(otherwise);
-		if (shows) next.delete(id);
-		else next.add(id);
-		otherwise = next;
+		otherwise = shows ? otherwise.filter((one) => one !== id) : [...otherwise, id];
 	}
 </script>
 
@@ -48,7 +45,7 @@
 				</div>
 				{#if keys && panel}<Keys {panel} {keys} small />{/if}
 				<Check
-					checked={!otherwise.has(item.id)}
+					checked={!otherwise.includes(item.id)}
 					label="shows {shownWith(item)}"
 					onchange={(shows) => tick(item.id, shows)}
 				/>

@@ -107,9 +107,9 @@ export class Keying {
 	}
 	/** The values of the card that were not in when the control was found. */
 	readonly items = $derived(this.#session.card.items.filter(({ stood }) => !stood));
+	/** The ids of those that are still to be keyed. */
+	readonly open = $derived(this.#session.turn.steps.map(({ item }) => item.id));
 	readonly step = $derived(onShow(this.#session));
-	/** What is left: of each value on the card whether it is still to key. */
-	readonly open = $derived(new Set(this.#session.turn.steps.map(({ item }) => item.id)));
 	readonly left = $derived(leftOf(this.#session));
 	/** What the display shows on arrival at the value on show. */
 	readonly display = $derived(seenOnTheWay(this.#session));
@@ -178,7 +178,7 @@ export class Keying {
 	}
 
 	/** The values of a day were keyed in one go, but for those that showed something else. */
-	confirmSection(otherwise: ReadonlySet<string>): void {
+	confirmSection(otherwise: readonly string[]): void {
 		this.#shownAt = 0;
 		this.#take(sectionConfirmed(this.#session, otherwise));
 		this.#pressedAt = performance.now();

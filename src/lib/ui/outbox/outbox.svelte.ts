@@ -28,14 +28,16 @@ export class Outbox {
 	#sending: Promise<void> | null = null;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	readonly #ask: typeof call;
+	readonly #alone: typeof alone;
 	readonly #from: string;
 	readonly siteId: string;
 
-	/** `ask` sends a request and `from` is who does: others than {@link call} and this page in tests. */
-	constructor(siteId: string, { ask = call, from = thisPage }: { ask?: typeof call; from?: string } = {}) {
+	/** How a request is sent, who does, and how no other window does meanwhile: others than this page's own in tests. */
+	constructor(siteId: string, how: { ask?: typeof call; from?: string; alone?: typeof alone } = {}) {
 		this.siteId = siteId;
-		this.#ask = ask;
-		this.#from = from;
+		this.#ask = how.ask ?? call;
+		this.#from = how.from ?? thisPage;
+		this.#alone = how.alone ?? alone;
 	}
 
 	/** What waits of a kind, at a zone or at all of them, in its order. */
@@ -120,16 +122,11 @@ export class Outbox {
 	/** Sends what waits; tries again by itself while it cannot. Resolves when all is sent or cannot be now. */
 	send(): Promise<void> {
 		clearTimeout(this.#timer);
-		this.#sending ??= alone(`fond-quarter/sending/${this.siteId}`, () => this.#sendAll())
+		this.#sending ??= this.#alone(`fond-quarter/sending/${this.siteId}`, () => this.#sendAll())
 			.finally(() => (this.#sending = null))
 			// what was noted just as the last was sent
 			.then((all) => (all && this.waiting > 0 ? this.send() : undefined));
 		return this.#sending;
-	}
-
-	/** Stops trying. */
-	stop(): void {
-		clearTimeout(this.#timer);
 	}
 
 	/** Returns whether all was sent or set aside, as far as it was noted by then. */

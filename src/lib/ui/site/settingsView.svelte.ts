@@ -123,7 +123,8 @@ export function settingsView(read: () => SettingsData) {
 		const planned = puts.flatMap(({ row, put }) =>
 			'zone' in put ? [{ id: row.id, revision: row.revision, zone: put.zone }] : []
 		);
-		for (const { row, put } of puts) if (!('zone' in put)) onSiteNotes.note(row.id, put.key, put.value as never);
+		for (const { row, put } of puts)
+			if (!('zone' in put)) onSiteNotes.note(row.id, put.key, put.value as never);
 		if (planned.length > 0) {
 			saving.now = { kind: 'saving' };
 			const answer = await call('POST', `/api/v1/jobs/${data.site.id}/zones/apply`, { changes: planned });

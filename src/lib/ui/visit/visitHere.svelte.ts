@@ -124,10 +124,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 			() => data.mark,
 			() => refresh('fq:site')
 		);
-		return () => {
-			stop();
-			outbox.stop();
-		};
+		return stop;
 	});
 
 	/** Of which visit the person here knows that it ended: they began another, only look, or have read who ended it. */
