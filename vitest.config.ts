@@ -14,6 +14,8 @@ const alias = {
 
 export default defineConfig({
 	test: {
+		// by itself it leaves one of two cores idle
+		maxWorkers: 2,
 		projects: [
 			{
 				plugins: [svelte()],

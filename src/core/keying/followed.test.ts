@@ -31,11 +31,11 @@ describe('the screens of a card, followed literally', () => {
 				fc.property(someZones(profile), fc.nat(), (zones, seed) => {
 					followOne(profile, zones, 15, seededChance(seed));
 				}),
-				{ numRuns: 8 }
+				{ numRuns: 5 }
 			);
 	}, 120_000);
 
-	it('and so they do on 300 controls that nobody shipped', () => {
+	it('and so they do on 100 controls that nobody shipped', () => {
 		let values = 0;
 		fc.assert(
 			fc.property(
@@ -45,9 +45,9 @@ describe('the screens of a card, followed literally', () => {
 					values += followOne(profile, zones, seed % 2 ? 15 : 0, seededChance(seed)).values;
 				}
 			),
-			{ numRuns: 300 }
+			{ numRuns: 100 }
 		);
-		expect(values).toBeGreaterThan(5000);
+		expect(values).toBeGreaterThan(1500);
 	}, 240_000);
 
 	it('key every channel of one control in one go', () => {

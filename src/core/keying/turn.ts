@@ -58,20 +58,26 @@ export const holdsWeek = ({ planned, options }: ToKey, { memory }: Known): boole
 		days.every((content, day) => isSame(memory.days[channel]?.[day], content))
 	);
 
-/** Whether a day that was copied stands as planned, or as one that is still to be copied onto it. */
-function copyIsIn({ items, planned }: ToKey, { memory }: Known, goal: GoalOf<'copy'>): boolean {
-	const week = planned[goal.channel] ?? [];
+/** The days of which a day may stand as planned once a copy onto it is in: its own, and those that are still to be copied onto it. */
+function likeDays({ items }: ToKey, goal: GoalOf<'copy'>, day: number): readonly number[] {
 	const later = items.slice(items.findIndex((item) => item.goal === goal));
-	return goal.over.every((day) => {
-		const held = memory.days[goal.channel]?.[day] ?? {};
-		const sources = later.flatMap(({ goal: one }) =>
-			one.of === 'copy' && one.channel === goal.channel && one.over.includes(day) ? [one.from] : []
-		);
-		return Object.keys(week[day] ?? {}).every((key) =>
-			[day, ...sources].some((one) => held[key] === week[one]?.[key])
-		);
-	});
+	const sources = later.flatMap(({ goal: one }) =>
+		one.of === 'copy' && one.channel === goal.channel && one.over.includes(day) ? [one.from] : []
+	);
+	return [day, ...sources];
 }
+
+/** The first value of a day as it is held that is none of what the copies onto another make of that; undefined where there is none. */
+function unlike(card: ToKey, { memory }: Known, goal: GoalOf<'copy'>, held: number, onto: number) {
+	const week = card.planned[goal.channel] ?? [];
+	const content = memory.days[goal.channel]?.[held] ?? {};
+	const days = likeDays(card, goal, onto);
+	return Object.keys(week[onto] ?? {}).find((key) => days.every((one) => content[key] !== week[one]?.[key]));
+}
+
+/** Whether a day that was copied stands as planned, or as one that is still to be copied onto it. */
+const copyIsIn = (card: ToKey, known: Known, goal: GoalOf<'copy'>): boolean =>
+	goal.over.every((day) => unlike(card, known, goal, day, day) === undefined);
 
 /** Whether all days at once need no filling: each holds it, or was corrected since. One day alone is no reason to fill all of them. */
 function allIsIn(profile: ControlProfile, { planned }: ToKey, { memory }: Known, goal: GoalOf<'field'>) {
@@ -130,22 +136,35 @@ function missing(
 	};
 }
 
-/** What opens the step of a value that may be cleared: its first field comes before any other of it; null where nothing is in the way. */
-function opening(profile: ControlProfile, card: ToKey, { memory }: Known, goal: Goal): Asked | null {
+/** What has to be in before a value: of a step that was cleared its first field, of a day that is copied all that the others are to get; null where nothing is in the way. */
+function isBefore(profile: ControlProfile, card: ToKey, known: Known, goal: Goal): Asked | null {
+	const { memory } = known;
+	const { options } = memory;
+	if (goal.of === 'copy') {
+		const { channel, from } = goal;
+		const key = goal.over.flatMap((day) => unlike(card, known, goal, from, day) ?? [])[0];
+		const field = dayFields(profile, options, from).find((one) => one.key === key);
+		return field
+			? missing(profile, card, options, { channel, days: daysWith(profile, options, from), field })
+			: null;
+	}
 	if (goal.of !== 'field' || goal.position === null || !clearable(profile)) return null;
 	const content = memory.days[goal.channel]?.[goal.all ? 0 : goal.day] ?? {};
-	const step = dayFields(profile, memory.options, goal.day).filter((one) => one.step === stepOfKey(goal.key));
+	const step = dayFields(profile, options, goal.day).filter((one) => one.step === stepOfKey(goal.key));
 	const [field] = step;
 	if (!field || field.key === goal.key || step.some(({ key }) => content[key] != null)) return null;
-	const group = groupingOf(profile, memory.options).groups.find((days) => days[0] === goal.day);
-	const asked = missing(profile, card, memory.options, {
+	const asked = missing(profile, card, options, {
 		channel: goal.channel,
-		days: group ?? [goal.day],
+		days: daysWith(profile, options, goal.day),
 		field,
 		all: goal.all
 	});
 	return asked.goal.of === 'field' && asked.goal.position !== null ? asked : null;
 }
+
+/** The days that are set together with one. */
+const daysWith = (profile: ControlProfile, options: MachineOptions, day: number): readonly number[] =>
+	groupingOf(profile, options).groups.find((days) => days[0] === day) ?? [day];
 
 /** The first value of the week that is not in, whatever route the card takes. */
 function firstMissing(profile: ControlProfile, card: ToKey, { memory }: Known): Asked | null {
@@ -217,9 +236,9 @@ export function turnFrom(profile: ControlProfile, card: ToKey, stand: Stand, fir
 	const steps: TurnStep[] = [];
 	let now = stand;
 	const add = (item: Asked, index: number | null) => {
-		const first = opening(profile, card, now.known, item.goal);
-		if (first) {
-			const at = items.findIndex(({ goal }) => isSame(goal, first.goal));
+		for (let first, n = 0; n < MOST_MISSING && (first = isBefore(profile, card, now.known, item.goal)); n++) {
+			const { goal } = first;
+			const at = items.findIndex((one) => isSame(one.goal, goal));
 			add(items[at] ?? first, at < 0 ? null : at);
 		}
 		const { keys, after } = keyed(profile, now, item.goal);

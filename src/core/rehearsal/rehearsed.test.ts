@@ -67,7 +67,7 @@ it('whatever somebody presses in between, the next keys are told from where the 
 					if (goal.of === 'kept' || goal.of === 'setpoint')
 						expect(satisfies(profile, { memory: now.memory, unsure: [], mode: now.mode }, goal)).toBe(true);
 			}),
-			{ numRuns: 8 }
+			{ numRuns: 4 }
 		);
 	}
 });
@@ -88,7 +88,7 @@ it('who does just what is asked is never told of a slip', () => {
 				}
 				throw new Error(`${profile.id} never holds what is planned`);
 			}),
-			{ numRuns: 6 }
+			{ numRuns: 4 }
 		);
 });
 

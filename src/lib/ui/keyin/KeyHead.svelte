@@ -7,10 +7,14 @@
 	import type { Notes } from '$core/keying';
 	import { FOUND_WORDS } from '$core/words';
 	import Button from '../kit/Button.svelte';
+	import { live } from '../zone/live.svelte';
+	import type { Keying } from './keying.svelte';
 
 	let {
 		name,
-		ofChannels,
+		keying,
+		channels,
+		isKnown,
 		rehearse,
 		leave,
 		found,
@@ -19,8 +23,11 @@
 	}: {
 		/** The zone, or the control that governs several. */
 		name: string;
-		/** How far each zone of the control is. */
-		ofChannels: readonly { readonly name: string; readonly left: number }[];
+		keying: Keying;
+		/** The zones of the control. */
+		channels: readonly { readonly id: string; readonly name: string; readonly channel: number }[];
+		/** Whether it was said how the control was found: before that all of it may be left. */
+		isKnown: boolean;
 		/** Where its card is rehearsed; null where its keys are not described. */
 		rehearse: string | null;
 		leave: { readonly href: string; readonly name: string };
@@ -31,6 +38,21 @@
 		/** Where one is on the card. */
 		children: Snippet;
 	} = $props();
+
+	/** How far each zone of the control is. */
+	const ofChannels = $derived(
+		channels.map(({ id, name, channel }) => {
+			const own = keying.session.turn.steps.filter(
+				({ item: { goal } }) => !('channel' in goal) || goal.channel === channel
+			);
+			const presses = own.reduce((sum, { keys }) => sum + (keys?.presses ?? 0), 0);
+			return { id, name, left: own.length, presses };
+		})
+	);
+	$effect(() => {
+		for (const { id, left, presses } of ofChannels)
+			live.show(id, { left: isKnown ? left : Math.max(1, left), presses });
+	});
 
 	let canSpeak = $state(false);
 	onMount(() => {

@@ -1,17 +1,28 @@
 <script lang="ts">
+	import { wallAt } from '$core/civil';
+	import { clockTime } from '$core/week';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import type { Keying } from './keying.svelte';
 
 	let {
 		keying,
-		by,
+		planned,
+		timeZone,
 		onseen
 	}: {
 		keying: Keying;
-		/** Who changed the plan and when, as it begins a sentence. */
-		by: string;
+		/** By whom the plan was kept last, and when; null where nobody knows. */
+		planned: { readonly by: string; readonly at: string } | null;
+		timeZone: string;
 		onseen: () => void;
 	} = $props();
+
+	const by = $derived.by(() => {
+		if (!planned) return 'The plan has changed';
+		const minute = wallAt(timeZone, Date.parse(planned.at));
+		const at = clockTime(((minute % 1440) + 1440) % 1440);
+		return `${planned.by || 'Somebody on another device'} changed the plan at ${at}`;
+	});
 
 	/** How many values are told one by one. */
 	const TOLD = 4;

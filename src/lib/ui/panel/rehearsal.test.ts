@@ -70,5 +70,5 @@ it('tells how long each value took, and at its end how it went, once', () => {
 	expect(values.length / 2).toBeGreaterThan(4);
 	expect(values.every((one) => one >= 0)).toBe(true);
 	expect(ends).toEqual([rehearsal.score.pressed]);
-	expect(beforeWords([rehearsal.score])).toMatch(/^Before: \d+ presses in 0 s, no slip\.$/);
+	expect(beforeWords([rehearsal.score])).toMatch(/^Before: \d+ presses in \d+ s, no slip\.$/);
 });

@@ -1,21 +1,18 @@
 <script lang="ts">
 	import { onMount, tick, untrack } from 'svelte';
 	import { afterNavigate } from '$app/navigation';
-	import { wallAt } from '$core/civil';
 	import { notesAt } from '$core/keying';
 	import { isOperable } from '$core/machine';
-	import { clockTime } from '$core/week';
 	import { leftWords, shownWith } from '$core/words';
-	import { aloud } from '$lib/ui/keyin/aloud.svelte';
 	import AllIn from '$lib/ui/keyin/AllIn.svelte';
 	import Ask from '$lib/ui/keyin/Ask.svelte';
 	import { notesOf } from '$lib/ui/keyin/controlNotes.svelte';
 	import { sendWaiting } from '$lib/ui/outbox/outbox.svelte';
 	import Found from '$lib/ui/keyin/Found.svelte';
-	import { hearHeadset } from '$lib/ui/keyin/headset';
 	import KeyBar from '$lib/ui/keyin/KeyBar.svelte';
 	import KeyHead from '$lib/ui/keyin/KeyHead.svelte';
-	import { cardKey, Keying, type Otherwise } from '$lib/ui/keyin/keying.svelte';
+	import { Keying } from '$lib/ui/keyin/keying.svelte';
+	import OneHand from '$lib/ui/keyin/OneHand.svelte';
 	import { ownPace } from '$lib/ui/keyin/pace.svelte';
 	import PlanChanged from '$lib/ui/keyin/PlanChanged.svelte';
 	import PrintedCard from '$lib/ui/keyin/PrintedCard.svelte';
@@ -25,9 +22,7 @@
 	import Track from '$lib/ui/keyin/Track.svelte';
 	import WholeCard from '$lib/ui/keyin/WholeCard.svelte';
 	import WholeDay from '$lib/ui/keyin/WholeDay.svelte';
-	import { refresh } from '$lib/ui/refresh';
-	import { watchSite } from '$lib/ui/watchSite';
-	import { live } from '$lib/ui/zone/live.svelte';
+	import { watchNoted } from '$lib/ui/keyin/watchNoted';
 
 	let { data } = $props();
 	const base = $derived(`/sites/${data.site.id}/zones/${data.zone.id}`);
@@ -59,28 +54,8 @@
 	let manner = $state<'value' | 'day' | 'read'>('value');
 	const isUnsaid = $derived(noted.found === null && manner !== 'read');
 
-	/** How far each zone of the control is. */
-	const ofChannels = $derived(
-		data.channels.map(({ id, name, channel }) => {
-			const own = keying.session.turn.steps.filter(
-				({ item: { goal } }) => !('channel' in goal) || goal.channel === channel
-			);
-			const presses = own.reduce((sum, { keys }) => sum + (keys?.presses ?? 0), 0);
-			return { id, name, left: own.length, presses };
-		})
-	);
-	$effect(() => {
-		for (const { id, left, presses } of ofChannels)
-			live.show(id, { left: isUnsaid ? Math.max(1, left) : left, presses });
-	});
 	/** A control that governs more than one zone is keyed as one. */
 	const name = $derived(data.channels.length > 1 ? data.box : data.zone.name);
-	const changedBy = $derived.by(() => {
-		if (!data.planned) return 'The plan has changed';
-		const minute = wallAt(data.site.timeZone, Date.parse(data.planned.at));
-		const at = clockTime(((minute % 1440) + 1440) % 1440);
-		return `${data.planned.by || 'Somebody on another device'} changed the plan at ${at}`;
-	});
 	const leftNow = $derived(leftWords({ left: left.values, presses: left.presses }, ownPace.now));
 
 	/** Where leaving leads: back into the visit, if that is where it was come from. */
@@ -93,20 +68,12 @@
 
 	onMount(() => {
 		ownPace.load();
-		// a reload may have been read before the last notes were written: ask again a few times
-		const again = [0, 1000, 2500].map((ms) => setTimeout(() => void refresh('fq:keyed'), ms));
-		const stop = watchSite(
-			data.site.id,
-			() => data.mark,
-			() => refresh('fq:keyed')
-		);
-		const sleep = stayAwake();
-		return () => {
-			sleep();
-			stop();
-			again.forEach(clearTimeout);
-		};
+		return stayAwake();
 	});
+	watchNoted(
+		() => data.site.id,
+		() => data.mark
+	);
 	let instruction = $state<HTMLElement>();
 	const toInstruction = () => void tick().then(() => instruction?.focus({ preventScroll: true }));
 	const act = (does: () => void) => () => {
@@ -115,37 +82,19 @@
 	};
 	const confirm = act(() => keying.confirm());
 	const back = act(() => keying.back());
-	const saw = (what: Otherwise) => {
-		keying.saw(what);
-		toInstruction();
-	};
-	$effect(() => (aloud.on ? hearHeadset(confirm, back) : undefined));
-
 	const isValue = $derived(manner === 'value' && !isUnsaid && step !== null);
-	function onkeydown(event: KeyboardEvent) {
-		const does = isValue ? cardKey(event) : null;
-		if (!does) return;
-		if (does === 'on') confirm();
-		else back();
-		event.preventDefault();
-	}
-	/** While the card is read aloud a tap anywhere goes on, but for what is pressed itself. */
-	function onclick(event: MouseEvent) {
-		const own = (event.target as HTMLElement).closest(
-			'a, button, input, select, label, dialog, [role="dialog"]'
-		);
-		if (aloud.on && !own && isValue) confirm();
-	}
 </script>
 
 <svelte:head><title>{name}, key in · Fond Quarter</title></svelte:head>
-<svelte:window {onkeydown} {onclick} />
+{#if isValue}<OneHand onnext={confirm} onback={back} />{/if}
 
 <div class="page">
 	<main>
 		<KeyHead
 			{name}
-			{ofChannels}
+			{keying}
+			channels={data.channels}
+			isKnown={!isUnsaid}
 			{leave}
 			rehearse={isOperable(data.profile) ? `${base}/rehearse` : null}
 			found={isUnsaid || manner === 'read' ? undefined : noted.found}
@@ -155,7 +104,12 @@
 		</KeyHead>
 		<div class="track"><Track {keying} /></div>
 
-		<PlanChanged {keying} by={changedBy} onseen={act(() => keying.seen())} />
+		<PlanChanged
+			{keying}
+			planned={data.planned}
+			timeZone={data.site.timeZone}
+			onseen={act(() => keying.seen())}
+		/>
 		{#if manner === 'read'}
 			<ReadFirst profile={data.profile} hold={data.hold} {notes} ondone={act(() => (manner = 'value'))} />
 		{:else if isUnsaid}
@@ -183,7 +137,7 @@
 			<Ask
 				{keying}
 				isFirst={noted.acts.length === 0}
-				onsaw={saw}
+				onsaw={(what) => act(() => keying.saw(what))()}
 				onday={() => (manner = 'day')}
 				bind:instruction
 			/>
