@@ -7,7 +7,7 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensureBuild, loadDemo, startServer } from '../scripts/setup.mjs';
-import { keyedEdits } from './keyedEdits';
+import { notedValues } from './notedValues';
 
 const ROUNDS = Number(process.env.ROUNDS ?? 100);
 const sqlite3 = createRequire(import.meta.url)('sqlite3') as {
@@ -20,7 +20,7 @@ ensureBuild();
 const folder = mkdtempSync(path.join(tmpdir(), 'fond-quarter-kill-'));
 let server = await startServer({ data: folder, port: 4792, quiet: true });
 await loadDemo(server.url);
-const edits = await keyedEdits(server.url);
+const values = await notedValues(server.url);
 
 const intact = () =>
 	new Promise<string>((resolve) => {
@@ -34,16 +34,16 @@ let acknowledged = 0;
 let lost = 0;
 let damaged = 0;
 for (let round = 0; round < ROUNDS; round++) {
-	const known = new Map<string, string>();
+	const known: string[] = [];
 	// its threads are begun with the first
-	await edits.send(server.url, 'mode/before', String(round));
+	await values.send(server.url, `first/${round}`, 0);
 	let going = true;
 	const stream = async (lane: number) => {
-		// at most 1200 are kept at one control: fewer a round than that
-		for (let i = 0; going && i < 390; i++) {
-			const [key, value] = [edits.key(lane * 390 + i), `${round}/${i}`];
-			const answer = await edits.send(server.url, key, value);
-			if (answer?.ok) known.set(key, value);
+		const from = `${round}/${lane}`;
+		// of a control at least 750 are kept one by one: fewer a round than that
+		for (let i = 0; going && i < 240; i++) {
+			const answer = await values.send(server.url, from, i);
+			if (answer?.ok) known.push(`${from}/${i}`);
 			else going = false;
 		}
 	};
@@ -55,9 +55,9 @@ for (let round = 0; round < ROUNDS; round++) {
 	await Promise.all([ended, ...lanes]);
 	if ((await intact()) !== 'ok') damaged++;
 	server = await startServer({ data: folder, port: 4792, quiet: true });
-	const there = await edits.kept(server.url);
-	acknowledged += known.size;
-	for (const [key, value] of known) if (there[key] !== value) lost++;
+	const there = await values.kept(server.url);
+	acknowledged += known.length;
+	lost += known.filter((one) => !there.has(one)).length;
 }
 console.log(
 	`killed ${ROUNDS} times: ${acknowledged} edits acknowledged, ${lost} lost (0 asked for), ${damaged} databases damaged (0 asked for)`

@@ -10,6 +10,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensureBuild, startServer } from '../scripts/setup.mjs';
 import { someZones } from '../tests/support/seenZone';
+import { noteOf } from './notedValues';
 
 const sqlite3 = createRequire(import.meta.url)('sqlite3') as {
 	Database: new (file: string) => {
@@ -55,8 +56,8 @@ await new Promise<void>((resolve, reject) => {
 			// controls of their own for each site: their ids begin as the first site's do
 			const copy = `substr(id, 1, 27) || printf('%09d', ${i})`;
 			db.run(
-				`INSERT INTO boxes (id, siteId, document, keyed, onSite, createdAt)
-				SELECT ${copy}, ?, document, keyed, onSite, createdAt FROM boxes WHERE siteId = ?`,
+				`INSERT INTO boxes (id, siteId, document, notes, onSite, createdAt)
+				SELECT ${copy}, ?, document, notes, onSite, createdAt FROM boxes WHERE siteId = ?`,
 				[id, made.id]
 			);
 			db.run(
@@ -136,8 +137,8 @@ await Promise.all(
 					['checks', `/sites/${site}/checks/__data.json`],
 					[
 						'edit',
-						`/api/v1/jobs/${ids[0]!}/zones/${zone}/keyed`,
-						{ changes: { 'mode/before': `${client}/${turn}` } }
+						`/api/v1/jobs/${ids[0]!}/zones/${zone}/notes`,
+						{ notes: [noteOf(`client ${client}`, turn)] }
 					]
 				] as [string, string, unknown?][]
 			)[turn % 10]!;

@@ -7,7 +7,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { instantOf, localTime, wallAt, wallMinute } from '../src/core/civil';
 import { findProfile } from '../src/core/control';
 import { readJobFile } from '../src/core/formats';
-import { keysOfCard, zoneCard } from '../src/core/keying';
+import { cardAsNew, zoneCard } from '../src/core/keying';
 import type { Operable } from '../src/core/machine';
 import { roomSchema } from '../src/core/plan';
 import { begin, pass } from '../src/core/rehearsal';
@@ -18,7 +18,7 @@ const { site, zones } = read.value;
 const zone = zones.find(({ name }) => name.startsWith('Porter'))!;
 const profile = findProfile('day-by-day-panel-stat') as Operable;
 const { card } = zoneCard(zone, profile);
-const { memory } = keysOfCard(profile, { items: card.items, ...card.operated! });
+const { memory } = cardAsNew(profile, { items: card.items, ...card.operated! });
 const room = roomSchema.parse({
 	floorAreaM2: 9,
 	heightM: 2.4,

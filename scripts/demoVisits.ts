@@ -1,9 +1,9 @@
 /** `npx tsx scripts/demoVisits.ts`: writes two years of invented visits into the demo's job files. */
 import { readFileSync, writeFileSync } from 'node:fs';
-import { allowedOptions, findProfile } from '../src/core/control';
+import { findProfile } from '../src/core/control';
 import { reasonFor } from '../src/core/checks';
 import { fitZone } from '../src/core/fit';
-import { cardProgress, keyCard } from '../src/core/keying';
+import { boxStanding, notesAt } from '../src/core/keying';
 import { readJobFile, writeJobFile, type Job, type JobZone } from '../src/core/formats';
 import {
 	nothingNoted,
@@ -34,7 +34,7 @@ function earlier(zone: JobZone, minutes: number, lowerK: number): JobZone {
 	return {
 		...zone,
 		...withWanted(zone, moved),
-		keyed: zone.keyed,
+		notes: zone.notes,
 		onSite: zone.onSite,
 		routine: null,
 		levels: zone.levels.map((level) =>
@@ -44,25 +44,28 @@ function earlier(zone: JobZone, minutes: number, lowerK: number): JobZone {
 }
 
 function left(job: Job, zone: JobZone, index: number, noted: Partial<OnSite>, at: string): LeftZone {
-	const { keyed, onSite: _, ...plan } = zone;
+	const { notes, onSite: _, ...plan } = zone;
 	const profile = findProfile(zone.control, job.profiles)!;
 	const onSite = {
 		...nothingNoted,
 		...noted,
 		...(profile.habits.power === 'batteries' ? {} : { batteriesOn: null })
 	};
-	const { chosen } = fitZone(plan, profile);
-	const card = keyCard(profile, allowedOptions(profile, zone.options), chosen.grouping, chosen.program, {});
-	const { of } = cardProgress(card, {});
+	const fit = fitZone(plan, profile);
+	// on that day all of it was keyed
+	const standing = {
+		...boxStanding([{ zone: plan, fit }], profile, notesAt(profile, notes)),
+		left: 0,
+		presses: 0
+	};
+	const { of } = standing;
 	const checks = checksOf({
 		zone: plan,
 		profile,
 		onSite,
-		keyed,
-		done: of,
-		of,
-		misfit: chosen.misfit,
-		groupingName: chosen.grouping.name,
+		...standing,
+		readBackStops: false,
+		misfit: fit.chosen.misfit,
 		timeZone: job.site.timeZone,
 		nowMs: Date.parse(at)
 	});

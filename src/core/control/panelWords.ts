@@ -77,17 +77,19 @@ export function again(gesture: PanelGesture, times: number): PanelGesture[] {
 }
 
 /** What stands in a menu of the clock, as it is said. */
-const CLOCK_WORDS: Readonly<Record<string, string>> = {
+export const CLOCK_WORDS = {
 	'clock-day': 'weekday',
 	'clock-hour': 'hour',
 	'clock-minute': 'minute'
-};
+} as const;
 
 /** How the clock is set by the panel: "Press Clock: hour, minute, weekday." Empty where no menu has it. */
 function clockSentence(panel: Panel): string {
 	const place = panel.places.find(({ fields }) => fields.includes('clock-hour'));
 	if (!place) return '';
-	const fields = place.fields.flatMap((field) => CLOCK_WORDS[field] ?? []);
+	const fields = place.fields.flatMap((field) =>
+		field in CLOCK_WORDS ? CLOCK_WORDS[field as keyof typeof CLOCK_WORDS] : []
+	);
 	return `${waySentence(panel, place.way).replace(/\.$/, '')}: ${fields.join(', ')}.`;
 }
 

@@ -90,7 +90,8 @@ function holdsOther(
 /**
  * The card for the programs of a control's channels, in the order in which they are given: the settings that come before them, once for
  * the control, then the values channel by channel by the cheapest route, in the order the control asks for them. What it held when it was
- * found is not asked for. `grouping` must be that of every program; `menu` is what {@link menuWanted} says of the entries of its own menus.
+ * found is not asked for. `grouping` must be that of every program; `menu` is what {@link menuWanted} says of the entries of its own menus;
+ * `set` are the options of the control. Without channels it is the card of its settings alone.
  */
 export function controlCard(
 	profile: ControlProfile,
@@ -98,10 +99,11 @@ export function controlCard(
 	grouping: Grouping,
 	noted: Notes = noNotes(profile),
 	pace?: Pace,
-	menu: readonly MenuWanted[] = []
+	menu: readonly MenuWanted[] = [],
+	set: ControlOptions = channels[0]!.options
 ): KeyCard {
 	const { keying } = profile;
-	const options = machineOptions(profile, channels[0]!.options, grouping);
+	const options = machineOptions(profile, set, grouping);
 	const standing = standingAt(profile, options, noted);
 	const single = keying.presses.field + 2;
 	const once = (item: LooseItem): CardItem => ({
@@ -112,7 +114,7 @@ export function controlCard(
 		stood: satisfies(profile, standing.found, item.goal)
 	});
 	const bracket = (when: 'before' | 'after', section: string, aside: string): CardItem[] =>
-		keying.bracket
+		keying.bracket && channels.length > 0
 			? [
 					once({
 						id: `mode/${when}`,
@@ -129,7 +131,7 @@ export function controlCard(
 			: [];
 	const opening = bracket('before', 'Before anything', 'it takes no values otherwise');
 	const closing = bracket('after', 'At the end', 'otherwise the program does not run');
-	const settings = settingItems(profile, channels[0]!.options, grouping, menu);
+	const settings = settingItems(profile, set, grouping, menu);
 
 	/** All that a card can be made of where so much is known. */
 	const from = (known: Known) => {

@@ -2,6 +2,7 @@ export * from './atControl';
 export * from './awayKeys';
 export * from './batch';
 export * from './card';
+export * from './clockKeys';
 export { settingItems, type CardItem } from './cardItems';
 export * from './displayed';
 export * from './goal';

@@ -52,6 +52,19 @@ export const cardOf = (
 	noted: Notes = noNotes(profile)
 ): KeyCard => controlCard(profile, channels, grouping, noted, undefined, menu);
 
+/** What comes before the week of a control, by the zones that hang on it: no fit is needed for that. */
+export function settingsCard(
+	profile: ControlProfile,
+	zones: readonly Zone[],
+	grouping: string,
+	noted: Notes
+): KeyCard {
+	const ordered = byChannel(zones.map((zone) => ({ zone }))).map(({ zone }) => zone);
+	const own = profile.groupings.find(({ id }) => id === grouping) ?? profile.groupings[0]!;
+	const options = allowedOptions(profile, ordered[0]!.options);
+	return controlCard(profile, [], own, noted, undefined, menuWanted(ordered, profile), options);
+}
+
 /** The card of a control by the zones that hang on it, with their fits. */
 export const boxCard = (zones: readonly FittedZone[], profile: ControlProfile, noted?: Notes): KeyCard =>
 	cardOf(profile, toHold(zones, profile), noted);

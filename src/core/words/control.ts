@@ -2,6 +2,7 @@ import { DAY_SHORT, dayRange, duration, spanWords } from '../week';
 import {
 	AWAY_WORDS,
 	awayNeeds,
+	CLOCK_WORDS,
 	entryName,
 	isAwayField,
 	isOffered,
@@ -260,9 +261,7 @@ const PLACE_FIELD_NAMES: Readonly<Record<Exclude<PlaceField, `menu/${string}`>, 
 	setpoints: 'setpoints of the week',
 	setpoint: 'setpoint without a program',
 	'cool-setpoint': 'cooling setpoint',
-	'clock-day': 'weekday',
-	'clock-hour': 'hour',
-	'clock-minute': 'minute',
+	...CLOCK_WORDS,
 	...AWAY_WORDS
 };
 

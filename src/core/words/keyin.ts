@@ -1,4 +1,4 @@
-import type { Panel } from '../control';
+import { keyPrint, modeSentence, type ControlProfile, type Panel } from '../control';
 import type { Display, Stroke } from '../machine';
 import { strokesSaid } from './gestures';
 
@@ -52,3 +52,15 @@ export const readFirstWords = (left: number, isSetOtherwise: boolean): string =>
 			: left === 1
 				? 'One value differs'
 				: `${left} values differ`;
+
+/** The keys for a step of the functional test, from the normal display; null where its panel does not say. */
+export function testKeysWords(
+	{ panel, temperature }: ControlProfile,
+	step: 'raise' | 'lower' | 'automatic'
+): string | null {
+	if (!panel) return null;
+	const { rest, modes } = panel;
+	if (step === 'automatic') return modeSentence(panel, modes?.names[0] ?? null) || null;
+	if (temperature) return rest && `With ${keyPrint(panel, step === 'raise' ? rest.up : rest.down)}.`;
+	return modeSentence(panel, step === 'raise' ? 'On' : (modes?.off ?? null)) || null;
+}

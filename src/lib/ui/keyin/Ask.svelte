@@ -8,7 +8,6 @@
 		keysSaid,
 		menuWhyWords,
 		practiseFirstWords,
-		SEEN_WORDS,
 		shownWith,
 		showsNowWords,
 		spokenText
@@ -19,6 +18,7 @@
 	import Keys from './Keys.svelte';
 	import type { Keying, Otherwise } from './keying.svelte';
 	import MenuTimer from './MenuTimer.svelte';
+	import SeenInstead from './SeenInstead.svelte';
 
 	let {
 		keying,
@@ -57,17 +57,6 @@
 	const showsNow = $derived(showsNowWords(keys?.shows === null ? null : display, item.unit));
 	const practise = $derived(isFirst ? practiseFirstWords(card.timeoutSeconds) : null);
 	const next = $derived(keys ? [...keys.way, ...(keys.change ?? []), ...keys.take][0] : undefined);
-
-	/** Asked what the display shows instead; another value asks anew. */
-	let asked = $state<string | null>(null);
-	const isAsked = $derived(asked === item.id);
-	const seen = $derived(
-		(['rest', 'before', 'other'] as const).filter((what) => what !== 'before' || session.last !== null)
-	);
-	function saw(what: Otherwise) {
-		asked = null;
-		onsaw(what);
-	}
 
 	$effect(() => {
 		if (!aloud.on) return;
@@ -118,21 +107,11 @@
 		<MenuTimer seconds={closesAfter} restarted={keying.pressedAt} onclosed={() => onsaw('rest')} />
 	{/if}
 	{#if keys}
-		{#if isAsked}
-			<div class="seen" role="group" aria-label="It shows">
-				<p>It shows</p>
-				{#each seen as what (what)}
-					<Button onclick={() => saw(what)}>{SEEN_WORDS[what]}</Button>
-				{/each}
-			</div>
-		{:else}
-			<div class="seen">
-				<Button onclick={() => (asked = item.id)}>Shows something else</Button>
-				{#if section.length > 1}<Button onclick={onday}
-						>Whole {item.section === 'Settings' ? 'list' : 'day'}</Button
-					>{/if}
-			</div>
-		{/if}
+		<SeenInstead {keying} {onsaw}>
+			{#if section.length > 1}<Button onclick={onday}
+					>Whole {item.section === 'Settings' ? 'list' : 'day'}</Button
+				>{/if}
+		</SeenInstead>
 	{/if}
 </div>
 
@@ -208,13 +187,6 @@
 		gap: 1rem;
 		justify-content: space-between;
 	}
-	.seen {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.5rem;
-		align-items: center;
-		margin-top: 0.9rem;
-	}
 	@media (max-width: 860px) {
 		.ask {
 			padding-right: 1.1rem;
@@ -225,9 +197,6 @@
 		}
 		.value.long {
 			font-size: clamp(3rem, 16vw, 6rem);
-		}
-		.seen :global(.bx--btn) {
-			flex: 1 1 auto;
 		}
 	}
 </style>

@@ -4,7 +4,18 @@
 	import Strokes from '../panel/Strokes.svelte';
 
 	/** The keys for one value, in one frame, in the order in which they are pressed. */
-	let { panel, keys, small = false }: { panel: Panel; keys: ItemKeys; small?: boolean } = $props();
+	let {
+		panel,
+		keys,
+		small = false,
+		shows = ''
+	}: {
+		panel: Panel;
+		keys: ItemKeys;
+		small?: boolean;
+		/** What the display is to show, where that does not stand beside it. */
+		shows?: string;
+	} = $props();
 	const isRight = $derived(keys.change?.length === 0 && keys.take.length > 0);
 </script>
 
@@ -17,7 +28,8 @@
 	{/if}
 	{#if keys.change === null && keys.until}
 		<span
-			><kbd>{keyPrint(panel, keys.until.up)}</kbd> or <kbd>{keyPrint(panel, keys.until.down)}</kbd> until it shows</span
+			><kbd>{keyPrint(panel, keys.until.up)}</kbd> or <kbd>{keyPrint(panel, keys.until.down)}</kbd> until it
+			shows {shows}</span
 		>
 	{:else if keys.change && keys.change.length > 0}
 		<span><Strokes {panel} strokes={keys.change} /></span>

@@ -3,7 +3,6 @@ import isSame from 'fast-deep-equal';
 import type { ControlProfile } from '$core/control';
 import {
 	beginSession,
-	cardOf,
 	closesAfterSeconds,
 	confirmed,
 	foundSaid,
@@ -26,6 +25,7 @@ import {
 	seenOnTheWay,
 	type Acted,
 	type KeptHand,
+	type KeyCard,
 	type KeyingSession,
 	type Notes,
 	type ToHold
@@ -74,9 +74,9 @@ const SEEN = { rest: seenAtRest, before: seenBefore, other: seenElsewhere } as c
  * Somebody at a control with its card, in this window: where they are, what they confirm, and what of it is noted. Another plan is
  * told value by value; the value on show stays until they have confirmed it or asked for the new one.
  */
-export class Keying {
+export class Keying<Hold = ToHold> {
 	#session = $state.raw<KeyingSession>() as KeyingSession;
-	#hold: ToHold;
+	#hold: Hold;
 	/** When the plan was read by the server, in ms. */
 	#readAtMs: number;
 	#changes = $state.raw<readonly ChangedValue[]>([]);
@@ -85,18 +85,27 @@ export class Keying {
 	/** When the value on show came up, for learning the person's pace; 0 where that says nothing of it. */
 	#shownAt = 0;
 	readonly #notes: ControlNotes;
+	readonly #make: (profile: ControlProfile, hold: Hold, noted: Notes) => KeyCard;
 	readonly #path: string;
 	readonly #profile: ControlProfile;
 
-	/** `path` names the control: under it the hand is kept over a reload. */
-	constructor(path: string, profile: ControlProfile, hold: ToHold, notes: ControlNotes, readAtMs = 0) {
+	/** `path` names the control: under it the hand is kept over a reload. `make` makes the card of what it is to hold. */
+	constructor(
+		path: string,
+		profile: ControlProfile,
+		hold: Hold,
+		notes: ControlNotes,
+		make: (profile: ControlProfile, hold: Hold, noted: Notes) => KeyCard,
+		readAtMs = 0
+	) {
 		this.#path = path;
 		this.#profile = profile;
 		this.#hold = hold;
 		this.#notes = notes;
+		this.#make = make;
 		this.#readAtMs = readAtMs;
 		const noted = notesAt(profile, notes.notes);
-		this.#session = beginSession(profile, cardOf(profile, hold, noted), noted, this.#kept(noted));
+		this.#session = beginSession(profile, make(profile, hold, noted), noted, this.#kept(noted));
 	}
 
 	get session(): KeyingSession {
@@ -206,7 +215,7 @@ export class Keying {
 	/** How the control was found. */
 	say(found: Notes['found']): void {
 		this.#shownAt = 0;
-		this.#take(foundSaid(this.#session, found, (noted) => cardOf(this.#profile, this.#hold, noted)));
+		this.#take(foundSaid(this.#session, found, (noted) => this.#make(this.#profile, this.#hold, noted)));
 	}
 
 	/** The person has read what is otherwise: a value that was held gives way to the new one. */
@@ -216,12 +225,12 @@ export class Keying {
 	}
 
 	/** Takes the plan as it stands now; one that was read before the last is passed over: it was kept somewhere meanwhile. */
-	plan(hold: ToHold, readAtMs: number): void {
+	plan(hold: Hold, readAtMs: number): void {
 		if (readAtMs < this.#readAtMs) return;
 		this.#readAtMs = readAtMs;
 		if (isSame(hold, this.#hold)) return;
 		this.#hold = hold;
-		const card = cardOf(this.#profile, hold, this.#session.noted);
+		const card = this.#make(this.#profile, hold, this.#session.noted);
 		const all = changedValues(this.card.items, card.items);
 		// while a value is held the card is still the first one; else a value is told against what it was at first
 		const before = this.isHeld ? [] : this.#changes;
@@ -237,7 +246,7 @@ export class Keying {
 	noted(): void {
 		const noted = notesAt(this.#profile, this.#notes.notes);
 		if (isSame(noted, this.#session.noted)) return;
-		this.#session = notedElsewhere(this.#session, noted, cardOf(this.#profile, this.#hold, noted));
+		this.#session = notedElsewhere(this.#session, noted, this.#make(this.#profile, this.#hold, noted));
 	}
 
 	/** The place of the value on show on its card; the count of values once all is in. */

@@ -1,7 +1,11 @@
 <script lang="ts">
-	import { allowedOptions } from '$core/control';
+	import { allowedOptions, CLOCK_WORDS } from '$core/control';
+	import { clockKeys, notesAt, type Notes } from '$core/keying';
+	import { isOperable } from '$core/machine';
 	import { withReading } from '$core/plan';
 	import { clockValues } from '$core/run';
+	import Keys from '../keyin/Keys.svelte';
+	import Strokes from '../panel/Strokes.svelte';
 	import { readClock } from '../run/readClock';
 	import { VisitTime } from './visitTime.svelte';
 	import type { StepProps } from './stepProps';
@@ -14,9 +18,12 @@
 		profile,
 		onSite,
 		set,
-		timeZone
+		timeZone,
+		notes
 	}: StepProps & {
 		timeZone: string;
+		/** What is noted at the control. */
+		notes: Notes | null;
 	} = $props();
 
 	/** The right time: the server's, or this device's where there is no connection. */
@@ -24,6 +31,8 @@
 	const options = $derived(allowedOptions(profile, zone.options));
 	const values = $derived(clockValues(profile, options, timeZone, time.ms));
 	const change = $derived(clockChanges(profile, options, timeZone, time.ms, 1)[0]);
+	const panel = $derived(isOperable(profile) ? profile.panel : null);
+	const keys = $derived(clockKeys(profile, options, notesAt(profile, notes), values.wallMinute));
 	let shows = $state('');
 	let problem = $state<string | null>(null);
 	const last = $derived(onSite.clockReadings.at(-1));
@@ -53,6 +62,17 @@
 {:else}
 	<p class="time">{values.time}</p>
 	<p class="day">{values.day}, {values.date}</p>
+	{#if keys && panel}
+		<dl class="how" aria-label="Its keys">
+			{#each keys.fields as one (one.field)}
+				<div>
+					<dt>{CLOCK_WORDS[one.field]}</dt>
+					<dd><Keys {panel} keys={one.keys} small shows={one.shows} /></dd>
+				</div>
+			{/each}
+		</dl>
+		{#if keys.leave.length > 0}<p class="soft">Then <Strokes {panel} strokes={keys.leave} />.</p>{/if}
+	{/if}
 	{#if time.own}<p class="signal">By this device's own clock: there is no connection.</p>{/if}
 	<div class="showed">
 		<Field
@@ -82,6 +102,22 @@
 	.day {
 		font-size: 1.4rem;
 		margin-bottom: 0.8rem;
+	}
+	.how {
+		margin: 0 0 0.6rem;
+	}
+	.how div {
+		display: grid;
+		grid-template-columns: 5.5rem minmax(0, 1fr);
+		align-items: center;
+		min-height: 40px;
+		border-bottom: 1px solid var(--rule);
+	}
+	.how dt::first-letter {
+		text-transform: uppercase;
+	}
+	.how dd {
+		margin: 0;
 	}
 	.showed {
 		max-width: 20rem;

@@ -1,9 +1,10 @@
 <script lang="ts">
 	import { allowedOptions, differenceWords, limitWords, setpointWithUnit } from '$core/control';
-	import { settingItems } from '$core/keying';
+	import type { Notes } from '$core/keying';
 	import { offsetKeyWords, pairingWords, resetWords } from '$core/words';
-	import { notAsked, offsetOf } from '$core/plan';
+	import { notAsked, offsetOf, type Zone } from '$core/plan';
 	import { floorLimitOf } from '$core/thermal';
+	import SetFirst from '../keyin/SetFirst.svelte';
 	import Choice from './Choice.svelte';
 	import Day from './Day.svelte';
 	import Degrees from './Degrees.svelte';
@@ -16,22 +17,27 @@
 		profile,
 		onSite,
 		set,
-		grouping
+		siteId,
+		lead,
+		zones,
+		grouping,
+		notes,
+		readAtMs
 	}: StepProps & {
+		siteId: string;
+		/** The first of the zones that hang on the control: what is keyed at it is noted there. */
+		lead: string;
+		/** The zones that hang on the control. */
+		zones: readonly Zone[];
 		/** The id of the day grouping that the week is keyed in. */
 		grouping: string;
+		/** What was noted at it when the page was read by the server, and when that was. */
+		notes: Notes | null;
+		readAtMs: number;
 	} = $props();
 
 	const options = $derived(allowedOptions(profile, zone.options));
 	const say = (c: number) => setpointWithUnit(profile, options, c);
-	/** What is set before the program, in its order; see the cards. */
-	const first = $derived(
-		settingItems(
-			profile,
-			options,
-			profile.groupings.find((one) => one.id === grouping) ?? profile.groupings[0]!
-		)
-	);
 	const resets = $derived(resetWords(profile));
 	const limits = $derived.by(() => {
 		const lines: [string, string][] = [];
@@ -59,16 +65,9 @@
 	const pairing = $derived(pairingWords(profile));
 </script>
 
-{#if first.length > 0 || limits.length > 0}
+<SetFirst {siteId} {lead} {profile} {zones} {grouping} {notes} {readAtMs} />
+{#if limits.length > 0}
 	<dl>
-		{#each first as item (item.id)}
-			<div>
-				<dt>{item.what}</dt>
-				<dd>
-					{item.shows}{item.unit}{#if item.before}<span class="soft"> {item.before}</span>{/if}
-				</dd>
-			</div>
-		{/each}
 		{#each limits as [what, shows] (what)}
 			<div>
 				<dt>{what}</dt>
@@ -76,15 +75,6 @@
 			</div>
 		{/each}
 	</dl>
-	{#if first.length > 0}
-		<p class="soft">
-			In this order, before the week{profile.operation.options.grouping
-				? '.'
-				: ': a later change of unit, grouping or steps wipes it on many controls.'}
-		</p>
-	{/if}
-{:else}
-	<p>This control has no settings that come before its week.</p>
 {/if}
 {#if resets.length > 0}
 	<p class="soft">If nobody knows how it was set, begin as new, before everything: {resets.join(' ')}</p>

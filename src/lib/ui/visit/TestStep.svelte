@@ -67,6 +67,7 @@
 			<p class="passed" role="status">It heats when it is asked to, and stops when it is not.</p>
 		{:else if words}
 			<p class="does">{words.does}</p>
+			{#if words.keys}<p class="with">{words.keys}</p>{/if}
 			<p>{words.sees}</p>
 			{#if step === 'raise' && test && test.shownC === null}
 				<Degrees
@@ -126,6 +127,11 @@
 		font-size: 1.5rem;
 		font-weight: 700;
 		line-height: 1.25;
+	}
+	.with {
+		font-family: var(--display);
+		font-size: 1.25rem;
+		font-weight: 600;
 	}
 	.passed {
 		font-size: 1.3rem;

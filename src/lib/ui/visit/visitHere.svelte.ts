@@ -4,7 +4,7 @@ import { type Fed, stopsOf } from '$core/checks';
 import { dateOfDay, dateWords, wallAt } from '$core/civil';
 import { findProfile, type ControlProfile } from '$core/control';
 import { fitZone } from '$core/fit';
-import { boxStanding, notesAt, type KeyingStanding, type Notes } from '$core/keying';
+import { boxStanding, leftToKey, notesAt, settingsCard, type KeyingStanding, type Notes } from '$core/keying';
 import { joinReadings, testStanding, unitOf, type OnSite, type Zone } from '$core/plan';
 import { type Missed, checksOf } from '$core/words';
 import { keep, keepJson, kept as keptText, keptJson } from '../browserStore';
@@ -217,6 +217,20 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 				: keying[row.id]!
 	);
 
+	/** How many settings of the control on show are still to be keyed; null where it has none. */
+	const settingsLeft = $derived.by(() => {
+		if (!row || !profile) return null;
+		const noted = notesAt(profile, notesNow(leads[row.id]!));
+		const card = settingsCard(
+			profile,
+			beside.map(({ document }) => document),
+			row.summary.grouping,
+			noted
+		);
+		const { steps } = leftToKey(profile, card, noted);
+		return card.items.length === 0 ? null : noted.found === null ? card.items.length : steps.length;
+	});
+
 	/** What feeds a zone, with what governs it left as it was noted here. */
 	const fedNow = (fed: Fed | undefined): Fed | undefined =>
 		fed && zoneIds.includes(fed.governor.id)
@@ -251,6 +265,8 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	const stateOf = (step: string): string => {
 		if (!onSite || !row) return '';
 		if (step === 'found') return onSite.foundIn ?? '–';
+		if (step === 'settings' && settingsLeft !== null)
+			return settingsLeft === 0 ? 'set' : `${settingsLeft} left`;
 		if (step === 'key-in') return keyingHere.left === 0 ? 'keyed in' : `${keyingHere.left} left`;
 		if (step === 'test')
 			return { missing: '–', 'under-way': '…', passed: 'passed', failed: 'failed' }[
@@ -268,7 +284,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 			case 'found':
 				return onSite.foundIn !== null;
 			case 'settings':
-				return onSite.frostOn !== null || onSite.offsetReadings.length > 0;
+				return settingsLeft === null ? onSite.frostOn !== null : settingsLeft === 0;
 			case 'clock':
 				return profile?.habits.clock.summerTime === 'no-clock' || onSite.clockReadings.length > 0;
 			case 'key-in':
@@ -363,6 +379,14 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		nameOf,
 		get controlNotes() {
 			return controlNotes;
+		},
+		/** The first zone of the control on show: what is keyed at it is noted there. */
+		get lead() {
+			return row ? leads[row.id]! : '';
+		},
+		/** The zones of the control on show. */
+		get beside() {
+			return beside;
 		},
 		get keyingHere() {
 			return keyingHere;

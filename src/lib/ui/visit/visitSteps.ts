@@ -6,7 +6,8 @@ import {
 	temperatureWords,
 	type ControlProfile
 } from '$core/control';
-import { TEST_STEPS, type OnSite, type TestStep, type Zone } from '$core/plan';
+import { heatsStore, TEST_STEPS, type OnSite, type TestStep, type Zone } from '$core/plan';
+import { testKeysWords } from '$core/words';
 
 /** The steps of a visit at one control, in the order of the work. */
 export const VISIT_STEPS = [
@@ -80,41 +81,38 @@ function setWords(side: 'raise' | 'lower', zone: Zone, profile: ControlProfile, 
 	return `Set it to ${say(side === 'raise' ? test.raiseC! : test.lowerC!)}, ${way} the ${shows} of the ${test.governs}.`;
 }
 
-/** What a person does at one step of the functional test, and what they should then see. */
+/** What a person does at one step of the functional test, with which keys, and what they should then see. */
 export function testWords(
 	step: TestStep,
 	zone: Zone,
 	profile: ControlProfile,
 	onSite: OnSite
-): { readonly does: string; readonly sees: string; readonly reads: boolean } {
+): {
+	readonly does: string;
+	readonly keys: string | null;
+	readonly sees: string;
+	readonly reads: boolean;
+} {
+	const keys =
+		step === 'raise' || step === 'lower' || step === 'automatic' ? testKeysWords(profile, step) : null;
+	const words = (does: string, sees: string, reads = false) => ({ does, keys, sees, reads });
 	switch (step) {
 		case 'raise':
-			return { does: setWords('raise', zone, profile, onSite), sees: 'The display shows it.', reads: true };
+			return words(setWords('raise', zone, profile, onSite), 'The display shows it.', true);
 		case 'call':
-			return {
-				does: 'Wait for the call for heat.',
-				sees: 'A click, the lamp or the sign for heat.',
-				reads: false
-			};
+			return words('Wait for the call for heat.', 'A click, the lamp or the sign for heat.');
 		case 'warm':
-			return {
-				does: 'Feel the emitter, with care: it may be hot.',
-				sees: 'It gets warm.',
-				reads: true
-			};
+			return heatsStore(profile, zone)
+				? words('Feel the pipe into the hot-water store, with care: it may be hot.', 'It gets hot.', true)
+				: words('Feel the emitter, with care: it may be hot.', 'It gets warm.', true);
 		case 'lower':
-			return { does: setWords('lower', zone, profile, onSite), sees: 'The display shows it.', reads: false };
+			return words(setWords('lower', zone, profile, onSite), 'The display shows it.');
 		case 'ends':
-			return { does: 'Wait for the call to end.', sees: 'The lamp or sign goes out.', reads: false };
+			return words('Wait for the call to end.', 'The lamp or sign goes out.');
 		case 'automatic':
-			return {
-				does:
-					formInUse(profile, allowedOptions(profile, zone.options)).form === 'plain'
-						? 'Set it back to what was agreed.'
-						: 'Put it back on its program.',
-				sees: 'It shows that the program runs.',
-				reads: false
-			};
+			return formInUse(profile, allowedOptions(profile, zone.options)).form === 'plain'
+				? { ...words('Set it back to what was agreed.', 'The display shows it.'), keys: null }
+				: words('Put it back on its program.', 'It shows that the program runs.');
 	}
 }
 

@@ -104,10 +104,28 @@
 					<Pictures siteId={data.site.id} zone={zone.name} queue={pictures} onServer={data.pictures} />
 				{:else if place.step === 'settings'}
 					<h1 tabindex="-1">{visit.controlName}: set these first</h1>
-					<SettingsStep {zone} {profile} {onSite} {set} grouping={row.summary.grouping} />
+					<SettingsStep
+						{zone}
+						{profile}
+						{onSite}
+						{set}
+						siteId={data.site.id}
+						lead={visit.lead}
+						zones={visit.beside.map(({ document }) => document)}
+						grouping={row.summary.grouping}
+						notes={data.notes[visit.lead] ?? null}
+						readAtMs={data.readAtMs}
+					/>
 				{:else if place.step === 'clock'}
 					<h1 tabindex="-1">{visit.controlName}: set its clock</h1>
-					<ClockStep {zone} {profile} {onSite} {set} timeZone={data.site.timeZone} />
+					<ClockStep
+						{zone}
+						{profile}
+						{onSite}
+						{set}
+						timeZone={data.site.timeZone}
+						notes={visit.controlNotes[visit.lead]?.notes ?? null}
+					/>
 				{:else if place.step === 'key-in'}
 					{@const { left } = visit.keyingHere}
 					<h1 tabindex="-1">{visit.controlName}: key in</h1>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount, tick, untrack } from 'svelte';
 	import { afterNavigate } from '$app/navigation';
-	import { notesAt } from '$core/keying';
+	import { cardOf, notesAt } from '$core/keying';
 	import { isOperable } from '$core/machine';
 	import { leftWords, shownWith } from '$core/words';
 	import AllIn from '$lib/ui/keyin/AllIn.svelte';
@@ -35,7 +35,7 @@
 	// svelte-ignore state_referenced_locally
 	sendWaiting(data.site.id);
 	// svelte-ignore state_referenced_locally
-	const keying = new Keying(lead, data.profile, data.hold, notes, data.readAtMs);
+	const keying = new Keying(lead, data.profile, data.hold, notes, cardOf, data.readAtMs);
 	$effect(() => {
 		const { hold, readAtMs } = data;
 		untrack(() => keying.plan(hold, readAtMs));
