@@ -138,3 +138,18 @@ export async function siteAct(page: Page, name: string): Promise<void> {
 	await page.getByRole('button', { name: 'More for this site' }).click();
 	await page.getByRole('menuitem', { name }).click();
 }
+
+/** Says how the control of a key-in page was found, if it asks, and confirms value after value until all is in. Gives how many were confirmed. */
+export async function keyIn(page: Page, found: 'Factory settings, or just reset' | 'In use: key everything') {
+	const asks = page.getByRole('heading', { name: 'How was the control found?' });
+	const value = page.locator('main .value');
+	const allIn = page.getByRole('heading', { name: 'All keyed in' });
+	await expect(asks.or(value).or(allIn).first()).toBeVisible();
+	if (await asks.isVisible()) await page.getByRole('button', { name: found }).click();
+	await expect(value.or(allIn).first()).toBeVisible();
+	for (let count = 0; count < 400; count++) {
+		if (await allIn.isVisible()) return count;
+		await page.keyboard.press('Enter');
+	}
+	throw new Error(`not in after 400 values: ${await page.locator('main').innerText()}`);
+}

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { findProfile, type ControlProfile } from '../../src/core/control';
-import { expect, open, saved, test } from './bench';
+import { expect, open, saved, test, keyIn } from './bench';
 import { doWay, fingers, keyAll, openAtOnce, shown } from './standIn';
 
 /** What the week of a stand-in shows, read value by value off its display with its own keys: by group of days, what is cleared left out. */
@@ -55,10 +55,7 @@ test('a house is commissioned against stand-ins: each keyed by its card, read ba
 		await keyAll(wall);
 		// what was keyed is noted as the card asks for it
 		await open(page, `${zone}/key-in`);
-		const asks = page.locator('main').getByRole('status');
-		const all = Number(/of (\d+)/.exec(await asks.innerText())?.[1] ?? 0);
-		for (let i = 1; i <= all; i++) await page.keyboard.press('Enter');
-		await expect(page.getByText('All in.')).toBeVisible();
+		const all = await keyIn(page, 'Factory settings, or just reset');
 		if (all > 0) await saved(page);
 
 		// read off the display, held against what the plan says it must show

@@ -95,7 +95,8 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 	await saved(page);
 	await page.getByRole('link', { name: /^Key in \d/ }).click();
 	await expect(page.getByText('Mon, Wed, Fri').first()).toBeVisible();
-	await expect(page.getByText('Hold clock until 7 shows.').first()).toBeVisible();
+	await page.getByRole('button', { name: 'Factory settings, or just reset' }).click();
+	await expect(page.locator('main').getByText('Hold clock until 7 shows.')).toBeVisible();
 
 	// changed under the zone: nothing is re-fitted until asked
 	await open(page, '/controls/five-change-cellar-stat');

@@ -1,4 +1,4 @@
-import { alive, expect, open, saved, test } from './bench';
+import { alive, expect, open, saved, test, keyIn } from './bench';
 
 test('what feeds what: hours that the boiler may not run are said in the same words on House and Week, and its program follows its zones', async ({
 	page,
@@ -211,9 +211,7 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 	// one card for both channels, one clock, one stop of the visit
 	await open(page, `${water}/key-in`);
 	await expect(page.getByRole('heading', { name: 'Programmer, airing cupboard' })).toBeVisible();
-	const all = Number(/of (\d+)/.exec(await page.locator('main').getByRole('status').innerText())![1]);
-	for (let i = 0; i < all; i++) await page.keyboard.press('Enter');
-	await expect(page.getByText('All in.')).toBeVisible();
+	await keyIn(page, 'Factory settings, or just reset');
 	await saved(page);
 	for (const zone of [heating, water]) {
 		const { zone: now, beside } = await read(zone);
@@ -221,7 +219,7 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 		expect(now.box).toEqual({ name: 'Programmer', place: 'airing cupboard', note: '' });
 	}
 	await open(page, `${heating}/key-in`);
-	await expect(page.getByText('All in.')).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'All keyed in' })).toBeVisible();
 	await open(page, `${site}/clocks`);
 	await expect(page.locator('main').getByText('Programmer, airing cupboard', { exact: true })).toHaveCount(1);
 	await open(page, `${site}/visit`);
@@ -273,18 +271,15 @@ test('rooms alike: one card is keyed and ticked for each of them, and what diffe
 		.getByRole('link', { name: /^Key in/ })
 		.first()
 		.click();
-	await expect(page.getByText(/value 1 of \d+/)).toBeVisible();
-	const all = Number(/of (\d+)/.exec(await page.locator('main').getByRole('status').innerText())![1]);
-	for (let i = 1; i <= all; i++) await page.keyboard.press('Enter');
-	await expect(page.getByText('All in.')).toBeVisible();
+	await keyIn(page, 'Factory settings, or just reset');
 	await expect(page.getByRole('heading', { name: '5 more controls take this very card' })).toBeVisible();
 	await expect(page.getByText(/^Not the same: .*Dormer room.*\(\d+ values\)/)).toBeVisible();
-	await page.getByText('Bittern room, keyed').click();
+	await page.getByText('Bittern room, keyed in').click();
 	await expect(page.getByText('Key it there, then tick it: 1 of 5 done.')).toBeVisible();
 	await saved(page);
 	await page.getByRole('link', { name: 'Bittern room' }).first().click();
 	await expect(page).toHaveTitle(/^Bittern room/);
-	await expect(page.getByText('All in.')).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'All keyed in' })).toBeVisible();
 	await page.reload();
 	await alive(page);
 	await expect(page.getByText('Key it there, then tick it: 1 of 5 done.')).toBeVisible();

@@ -10,7 +10,7 @@ test('bad job files get a sentence and leave nothing behind', async ({ page }) =
 			.setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
 	const cases: [string, string | Buffer, RegExp][] = [
 		['notes.json', 'not json at all', /notes\.json: The file is not JSON.*line 1, column 1/],
-		['old.json', JSON.stringify({ ...demo, version: 3 }), /has version 3; this program reads version 1/],
+		['old.json', JSON.stringify({ ...demo, version: 4 }), /has version 4; this program reads version 1/],
 		[
 			'field.json',
 			JSON.stringify({ ...demo, zones: [{ ...demo.zones[0], weights: { cold: 'a lot', warm: 1 } }] }),

@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { addZone, alive, expect, guarded, makeSite, open, saved, test } from './bench';
 
 const change = 'Monday, change 1';
@@ -76,7 +77,7 @@ test('what the screen called saved is there after the server was killed; what wa
 	await page.keyboard.press('Insert');
 	await saved(page);
 	// the tabs have been read again: nothing is under way when the power goes
-	await expect(page.getByRole('link', { name: /^Key in \d+ of/ })).toBeVisible();
+	await expect(page.getByRole('link', { name: /^Key in \d+ left/ })).toBeVisible();
 	await installation.killAndRestart();
 	await open(page, page.url());
 	const riser = page.getByRole('slider', { name: change, exact: true });
@@ -92,6 +93,9 @@ test('what the screen called saved is there after the server was killed; what wa
 	await expect(riser).toHaveAttribute('aria-valuetext', /^12:10/);
 });
 
+/** What a key-in page says is left. */
+const left = (page: Page) => page.locator('main').getByRole('status').first();
+
 test('values keyed while the server is away survive a reload and arrive, and a second device sees them', async ({
 	page,
 	browser,
@@ -100,33 +104,30 @@ test('values keyed while the server is away survive a reload and arrive, and a s
 	await installation.loadDemo();
 	await open(page, '/');
 	await page.getByRole('link', { name: /Tallow Quay/ }).click();
-	await page.getByRole('link', { name: /^Key in Bindery, \d+ values/ }).click();
-	await expect(page.getByText(/^value 1 of \d+$/)).toBeVisible();
+	await page.getByRole('link', { name: /^Key in Bindery, \d+ left/ }).click();
+	await page.getByRole('button', { name: 'In use: key everything' }).click();
+	await expect(left(page)).toHaveText(/^54 left/);
 	await guarded(page);
 	await page.keyboard.press('Enter');
+	await expect(left(page)).toHaveText(/^53 left/);
 	await saved(page);
 	await installation.stop();
 	await page.keyboard.press('Enter');
-	await expect(page.getByRole('status').first()).toHaveText('Kept here: no connection');
+	await expect(page.getByRole('status').first()).toHaveText('1 note kept here: no connection');
 	// gone from the page before the server is back, so that what waits has only the reload to be sent by
 	const card = page.url();
 	await page.goto('about:blank');
 	await installation.start();
 	await open(page, card);
-	await expect(page.getByText(/^value 3 of \d+$/)).toBeVisible();
+	await expect(left(page)).toHaveText(/^52 left/);
 	await saved(page);
 
 	const phone = await browser.newPage({ baseURL: installation.url, viewport: { width: 390, height: 844 } });
 	await phone.goto(page.url());
-	await expect(phone.getByText(/^value 3 of \d+$/)).toBeVisible();
+	await expect(left(phone)).toHaveText(/^52 left/);
 	await alive(phone);
-	await phone
-		.getByRole('button', { name: /^Shows/ })
-		.tap()
-		.catch(() => phone.getByRole('button', { name: /^Shows/ }).click());
-	await expect(phone.getByText(/^value 4 of \d+$/)).toBeVisible();
-	await phone.getByRole('button', { name: 'Back' }).click();
-	await expect(phone.getByText(/^value 3 of \d+$/)).toBeVisible();
+	await phone.locator('button.go').click();
+	await expect(left(phone)).toHaveText(/^51 left/);
 	await phone.close();
 });
 
@@ -149,7 +150,7 @@ test.describe('overtaken', () => {
 			await new Promise((resolve) => setTimeout(resolve, 300));
 			await route.fulfill({ response: answer });
 		});
-		await page.route(/\/keyed$/, async (route) => {
+		await page.route(/\/notes$/, async (route) => {
 			if (route.request().method() !== 'POST') return route.continue();
 			await pageRead;
 			const answer = await route.fetch();
@@ -158,15 +159,15 @@ test.describe('overtaken', () => {
 		});
 		await open(page, '/');
 		await page.getByRole('link', { name: /Tallow Quay/ }).click();
-		await page.getByRole('link', { name: /^Key in Bindery, \d+ values/ }).click();
-		await expect(page.getByText(/^value 1 of \d+$/)).toBeVisible();
-		await alive(page);
+		await page.getByRole('link', { name: /^Key in Bindery, \d+ left/ }).click();
+		await page.getByRole('button', { name: 'In use: key everything' }).click();
+		await expect(left(page)).toHaveText(/^54 left/);
 		await page.keyboard.press('Enter');
-		await expect(page.getByText(/^value 2 of \d+$/)).toBeVisible();
+		await expect(left(page)).toHaveText(/^53 left/);
 		await page.reload({ waitUntil: 'commit', timeout: 20_000 });
-		await expect(page.getByText(/^value 2 of \d+$/)).toBeVisible({ timeout: 10_000 });
+		await expect(left(page)).toHaveText(/^53 left/, { timeout: 10_000 });
 		// the board's list was read before the note as well: gone to, it is read anew
 		await page.getByRole('link', { name: 'Tallow Quay Workshops', exact: true }).click();
-		await expect(page.getByRole('row', { name: /Bindery/ })).toContainText(/1 of 51/);
+		await expect(page.getByRole('row', { name: /Bindery/ })).toContainText(/53 left/);
 	});
 });

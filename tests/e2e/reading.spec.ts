@@ -25,10 +25,11 @@ test('whoever does not see the screen hears each step: what to key, what was dra
 	expect(spoken).toMatch(/^Wanted: 00:00 .+ [\d.]+, .*\. The control holds: 00:00 [\d.]+, .*\.$/);
 
 	await open(page, `${zone}/key-in`);
+	await page.getByRole('button', { name: 'In use: key everything' }).click();
 	const instruction = page.getByRole('group', { name: /: / }).first();
 	for (let i = 0; i < 3; i++) {
 		const was = await page.locator('.what').textContent();
-		await page.getByRole('button', { name: /^Shows/ }).click();
+		await page.locator('button.go').click();
 		await expect(page.locator('.what')).not.toHaveText(was!);
 		await expect(instruction).toBeFocused();
 		const shown = (await page.locator('.value').innerText()).replace(/\s/g, '');
@@ -74,6 +75,7 @@ test('twice the text on the narrowest phone breaks nothing, and forced colours k
 	}
 	await page.emulateMedia({ forcedColors: 'active' });
 	await open(page, `${zone}/key-in`);
+	await expect(page.locator('.value')).toBeVisible();
 	const go = page.locator('.go');
 	expect(await go.evaluate((one) => parseFloat(getComputedStyle(one).borderTopWidth))).toBeGreaterThanOrEqual(
 		2

@@ -47,6 +47,7 @@ test('a zone’s card is rehearsed, and asks for nothing that the stand-in holds
 	await makeSite(page, 'Rehearsal');
 	await addZone(page, 'Hall', 'Plain stat');
 	await page.goto(page.url().replace(/week.*$/, 'key-in'));
+	await page.getByRole('button', { name: 'In use: key everything' }).click();
 	await expect(page.locator('.keys .stroke').first()).toBeVisible();
 	await open(page, page.url().replace(/key-in.*$/, 'rehearse'));
 	await keyAll(page);

@@ -6,7 +6,6 @@ export const hardZone = (like: Record<string, unknown>): Record<string, unknown>
 	...like,
 	name: 'Hard',
 	control: 'plant-clock',
-	keyed: {},
 	grouping: null,
 	routine: null,
 	room: null,

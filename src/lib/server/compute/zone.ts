@@ -57,6 +57,6 @@ export function computeKeyIn(request: ComputeRequest): Computed<z.input<typeof k
 	const { chosen, card } = zoneCard(zone, profile, notes ?? undefined);
 	const { operated: _, items, ...answer } = card;
 	// what a value is to bring about at the control is for who presses its keys
-	const plain = items.map(({ goal: _goal, why: _why, stood: _stood, ...item }) => item);
+	const plain = items.flatMap(({ goal: _goal, why: _why, stood, ...item }) => (stood ? [] : [item]));
 	return { value: { grouping: chosen.grouping.id, ...answer, items: plain } };
 }

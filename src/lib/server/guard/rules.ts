@@ -18,6 +18,7 @@ const pages: Readonly<Record<string, Least>> = {
 	'/sites/[siteId]/checks': 'reader',
 	'/sites/[siteId]/clocks': 'reader',
 	'/sites/[siteId]/heat': 'reader',
+	'/sites/[siteId]/cards': 'reader',
 	'/sites/[siteId]/hand-over': 'reader',
 	'/sites/[siteId]/house': 'reader',
 	'/sites/[siteId]/record': 'reader',

@@ -27,7 +27,7 @@
 </script>
 
 <div class="ask">
-	<p class="finished" tabindex="-1" bind:this={instruction}>All keyed in</p>
+	<h2 class="finished" tabindex="-1" bind:this={instruction}>All keyed in</h2>
 	{#if panel && leave.length > 0}
 		{#if session.out.length > 0}<p>{fromRestWords(panel, session.out)}</p>{/if}
 		<p class="leave">Leave: <Strokes {panel} strokes={leave} /></p>

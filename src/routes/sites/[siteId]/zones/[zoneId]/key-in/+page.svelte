@@ -62,7 +62,7 @@
 	let leaveTo = $state<{ readonly href: string; readonly name: string }>();
 	afterNavigate(({ from }) => {
 		const visit = `/sites/${data.site.id}/visit`;
-		if (from?.url.pathname === visit) leaveTo = { href: visit, name: 'Back to the visit' };
+		if (from?.url?.pathname === visit) leaveTo = { href: visit, name: 'Back to the visit' };
 	});
 	const leave = $derived(leaveTo ?? { href: `/sites/${data.site.id}`, name: 'Leave' });
 
