@@ -75,6 +75,7 @@ test('twice the text on the narrowest phone breaks nothing, and forced colours k
 	}
 	await page.emulateMedia({ forcedColors: 'active' });
 	await open(page, `${zone}/key-in`);
+	await page.getByRole('button', { name: 'In use: key everything' }).click();
 	await expect(page.locator('.value')).toBeVisible();
 	const go = page.locator('.go');
 	expect(await go.evaluate((one) => parseFloat(getComputedStyle(one).borderTopWidth))).toBeGreaterThanOrEqual(

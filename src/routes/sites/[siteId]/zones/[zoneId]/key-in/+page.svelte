@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount, tick, untrack } from 'svelte';
 	import { afterNavigate } from '$app/navigation';
-	import { cardOf, notesAt } from '$core/keying';
+	import { cardOf, isNoted, notesAt } from '$core/keying';
 	import { isOperable } from '$core/machine';
 	import { leftWords, shownWith } from '$core/words';
 	import AllIn from '$lib/ui/keyin/AllIn.svelte';
@@ -52,7 +52,7 @@
 	const noted = $derived(notesAt(data.profile, notes.notes));
 	/** What is done here: values one by one, a day at once, or the control read first. */
 	let manner = $state<'value' | 'day' | 'read'>('value');
-	const isUnsaid = $derived(noted.found === null && manner !== 'read');
+	const isUnsaid = $derived(noted.found === null && manner !== 'read' && (step !== null || !isNoted(noted)));
 
 	/** A control that governs more than one zone is keyed as one. */
 	const name = $derived(data.channels.length > 1 ? data.box : data.zone.name);
