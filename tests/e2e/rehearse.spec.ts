@@ -47,7 +47,7 @@ test('a zone’s card is rehearsed, and asks for nothing that the stand-in holds
 	await makeSite(page, 'Rehearsal');
 	await addZone(page, 'Hall', 'Plain stat');
 	await page.goto(page.url().replace(/week.*$/, 'key-in'));
-	await page.getByRole('button', { name: 'In use: key everything' }).click();
+	await page.getByRole('button', { name: 'Factory settings, or just reset' }).click();
 	await expect(page.locator('.keys .stroke').first()).toBeVisible();
 	await open(page, page.url().replace(/key-in.*$/, 'rehearse'));
 	await keyAll(page);
@@ -123,7 +123,7 @@ test('the keys of a control that nobody shipped are described in plain words, an
 	await expect(panel(page)).toContainText('step 1');
 	await touch(panel(page).getByRole('button', { name: 'Raise', exact: true }));
 	await expect(panel(page)).toContainText('00:10');
-	await expect(page.getByText(/\d+ values, \d+ presses from as new\./)).toBeVisible();
+	await expect(page.getByText(/\d+ values, \d+ presses from factory settings\./)).toBeVisible();
 	await saved(page);
 	await page.getByRole('link', { name: 'Rehearse it' }).click();
 	await expect(page.getByRole('heading', { name: 'Chapel stat, rehearsed' })).toBeVisible();

@@ -80,7 +80,7 @@ test('a site from empty to signed off on a phone, with the network gone in the m
 	await keyIn(page, 'Factory settings, or just reset');
 	await page.goBack();
 	await expect(page.getByRole('heading', { name: 'Parlour: key in' })).toBeVisible();
-	await expect(page.getByText('keyed in', { exact: true }).first()).toBeVisible();
+	await expect(page.locator('main p', { hasText: /^\s*keyed in\s*$/ })).toBeVisible();
 	await page.getByRole('link', { name: 'Read back from the display' }).click();
 	await expect(page.getByRole('heading', { name: 'Parlour, read back' })).toBeVisible();
 	await page.goBack();

@@ -134,7 +134,7 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 });
 
 for (const [control, letters, value] of [
-	['Hour-strip keypad', ['c', 'e'], 'Monday, 11:00 to 18:00: Comfort'],
+	['Hour-strip keypad', ['c', 'e'], 'Monday, 00:00 to 11:00: Eco'],
 	['Switch timer', ['i', '0'], 'Monday, pair 1 on, hour: 11']
 ] as const) {
 	test(`a ${control.toLowerCase()} goes the same way`, async ({ page }) => {

@@ -1,3 +1,4 @@
+import isSame from 'fast-deep-equal';
 import { z } from 'zod';
 import { controlOptionsSchema, isOffered, OPTION_IDS, type ControlProfile, type OptionId } from '../control';
 import {
@@ -88,6 +89,15 @@ export const notesAt = (profile: Pick<ControlProfile, 'id'>, notes: Notes | null
 /** Whether anything was keyed or read at a control, or somebody said how it was found. */
 export const isNoted = ({ found, before, acts }: Notes): boolean =>
 	found !== null || before !== null || acts.length > 0;
+
+/** Whether two notes of a control say the same, whatever the clocks by which it was told when. */
+export function saysSame(a: Notes, b: Notes): boolean {
+	const untimed = ({ acts, foundAtMs: _, ...rest }: Notes) => ({
+		...rest,
+		acts: acts.map(({ by: { from, number }, ...act }) => ({ ...act, from, number }))
+	});
+	return a === b || isSame(untimed(a), untimed(b));
+}
 
 /** Whether a control can be brought to hold this at all, however it is set. */
 function isPossible(profile: ControlProfile, goal: Goal): boolean {

@@ -17,6 +17,7 @@ import {
 	placeOf,
 	planned,
 	planSeen,
+	saysSame,
 	sectionConfirmed,
 	sectionOf,
 	seenAtRest,
@@ -147,13 +148,18 @@ export class Keying<Hold = ToHold> {
 	}
 
 	#take({ session, notes }: Acted): void {
-		this.#session = session;
+		const isOurs = saysSame(notesAt(this.#profile, this.#notes.notes), this.#session.noted);
 		this.#notes.note(...notes);
+		// as they are stamped: what another hand noted meanwhile is found by that
+		this.#session = isOurs ? { ...session, noted: notesAt(this.#profile, this.#notes.notes) } : session;
 		this.#keep();
 	}
 
 	/** Tells what was noted last, so that a hand is gone on with only where nothing else was. */
-	#mark = ({ acts, found }: Notes) => JSON.stringify([found, acts.length, acts.at(-1) ?? null]);
+	#mark({ acts, found }: Notes): string {
+		const { from, number } = acts.at(-1)?.by ?? {};
+		return JSON.stringify([found, acts.length, from, number]);
+	}
 
 	#keep(): void {
 		const seconds = closesAfterSeconds(this.#session) ?? AT_REST_SECONDS;
@@ -245,7 +251,7 @@ export class Keying<Hold = ToHold> {
 	/** Takes what is noted by now: where another hand noted something, this one is nowhere any more. */
 	noted(): void {
 		const noted = notesAt(this.#profile, this.#notes.notes);
-		if (isSame(noted, this.#session.noted)) return;
+		if (saysSame(noted, this.#session.noted)) return;
 		this.#session = notedElsewhere(this.#session, noted, this.#make(this.#profile, this.#hold, noted));
 	}
 
