@@ -120,7 +120,7 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 	expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
 
 	await page.getByRole('link', { name: 'Pepper Wharf', exact: true }).click();
-	await expect(page.locator('tbody').getByRole('link', { name: 'keyed', exact: true })).toBeVisible();
+	await expect(page.locator('tbody').getByRole('link', { name: 'keyed in', exact: true })).toBeVisible();
 	const before = await exported(page);
 	await deleteSite(page, 'Pepper Wharf');
 	await page.getByLabel('Job file to import').setInputFiles({
@@ -129,7 +129,7 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 		buffer: Buffer.from(before.text)
 	});
 	await expect(page.getByRole('heading', { name: 'Where Pepper Wharf stands' })).toBeVisible();
-	await expect(page.locator('tbody').getByRole('link', { name: 'keyed', exact: true })).toBeVisible();
+	await expect(page.locator('tbody').getByRole('link', { name: 'keyed in', exact: true })).toBeVisible();
 	expect((await exported(page)).text).toBe(before.text);
 });
 

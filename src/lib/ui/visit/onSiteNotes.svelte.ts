@@ -222,7 +222,11 @@ export function onSiteNotesOf(
 		known.refresh(noted, loaded);
 		return known;
 	}
-	const made = new OnSiteNotes(outboxOf(siteId), noted, loaded);
-	if (browser) open[siteId] = made;
-	return made;
+	const make = () => new OnSiteNotes(outboxOf(siteId), noted, loaded);
+	if (!browser) return make();
+	// it outlives the page that asked first: what is derived in it must not end with that
+	$effect.root(() => {
+		open[siteId] = make();
+	});
+	return open[siteId]!;
 }
