@@ -80,7 +80,7 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 			.locator('.row input')
 			.evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value));
 		const wrong = /:/.test(planned)
-			? '03:33'
+			? '03:30'
 			: /^\d+\.\d$/.test(planned)
 				? '12.5'
 				: /^\d+$/.test(planned)

@@ -36,6 +36,9 @@ export function showsNowWords(display: Display | null, unit: string): string | n
 	return display.blinks ? `It shows ${shows} and blinks: you are on this field.` : `It shows ${shows}.`;
 }
 
+/** Said of what was typed as seen and stands on none of the control's scales. */
+export const CANNOT_SHOW = 'This control cannot be set to that: look again.';
+
 /** What somebody can see instead of the value that is asked for, as it is tapped. */
 export const SEEN_WORDS = {
 	rest: 'its normal display',

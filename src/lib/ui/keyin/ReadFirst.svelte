@@ -19,7 +19,7 @@
 		type ReadBackGroup,
 		type ToHold
 	} from '$core/keying';
-	import { leftWords, readFirstWords } from '$core/words';
+	import { CANNOT_SHOW, leftWords, readFirstWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import type { ControlNotes } from './controlNotes.svelte';
 	import { ownPace } from './pace.svelte';
@@ -74,13 +74,17 @@
 	function note(field: Field, value: string | null) {
 		const made = noteOfReading(profile, replay.known.memory.options, field, value);
 		if (made) notes.note(made);
+		return made !== null;
 	}
 	function read(field: Field, text: string) {
 		delete refused[field.id];
-		if (text.trim() === '') return note(field, null);
+		if (text.trim() === '') {
+			note(field, null);
+			return;
+		}
 		const seen = readDisplayed(field, text, hold.channels[0]!.options, wordsThere(groups, field));
 		if ('sentence' in seen) refused[field.id] = { text, sentence: seen.sentence };
-		else note(field, seen.value);
+		else if (!note(field, seen.value)) refused[field.id] = { text, sentence: CANNOT_SHOW };
 	}
 	/** What was not typed shows as it stands here. */
 	function tick(one: ReadBackGroup) {

@@ -16,7 +16,7 @@
 		wordsThere,
 		type ReadBackGroup
 	} from '$core/keying';
-	import { slipWords } from '$core/words';
+	import { CANNOT_SHOW, slipWords } from '$core/words';
 	import { alikeDays } from '$lib/ui/keyin/readBackRows';
 	import { notesOf } from '$lib/ui/keyin/controlNotes.svelte';
 	import { sendWaiting } from '$lib/ui/outbox/outbox.svelte';
@@ -61,6 +61,7 @@
 	function note(field: Field, value: string | null) {
 		const made = noteOfReading(data.profile, replay.known.memory.options, field, value);
 		if (made) notes.note(made);
+		return made !== null;
 	}
 
 	function tick(group: ReadBackGroup) {
@@ -76,7 +77,7 @@
 		}
 		const read = readDisplayed(field, text, options, wordsThere(groups, field));
 		if ('sentence' in read) refused[field.id] = { text, sentence: read.sentence };
-		else note(field, read.value);
+		else if (!note(field, read.value)) refused[field.id] = { text, sentence: CANNOT_SHOW };
 	}
 
 	const sets = $derived(alikeDays(groups));
