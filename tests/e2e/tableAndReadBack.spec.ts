@@ -82,11 +82,13 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		const wrong = /:/.test(planned)
 			? '03:30'
 			: /^\d+\.\d$/.test(planned)
-				? '12.5'
+				? planned === '16.0'
+					? '17.0'
+					: '16.0'
 				: /^\d+$/.test(planned)
-					? planned === '15'
-						? '45'
-						: '15'
+					? planned === '45'
+						? '15'
+						: '45'
 					: others.find((other) => /^[A-Z]/.test(other) && other !== planned)!;
 		await field.fill(wrong);
 		await field.press('Enter');
