@@ -98,7 +98,10 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		await saved(page);
 		await page.getByRole('link', { name: 'the short card' }).click();
 		// it alone is asked for; where a slip means doing the day again, that day and nothing else
-		await expect(page.locator('.value')).toContainText(again === 1 ? planned : /\w/);
+		await expect(page.locator('.value')).toContainText(
+			// the value, or the copy that brings it
+			again === 1 ? new RegExp(`${planned.replace('.', '\\.')}|^(Mon|Tue|Wed|Thu|Fri|Sat|Sun)$`) : /\w/
+		);
 		await expect(page.getByRole('heading', { name: 'All keyed in' })).toHaveCount(0);
 		// and the mode before and after, where a control takes no values without
 		expect(await keyIn(page, 'Factory settings, or just reset')).toBeLessThanOrEqual(again + 2);
