@@ -73,8 +73,8 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		const field = page.locator('.row input').last();
 		const planned = await field.inputValue();
 		// an hour strip's day is keyed whole
-		const again =
-			(await page.locator('section').filter({ has: field }).locator('.row').count()) >= 24 ? 24 : 1;
+		const rows = await page.locator('section').filter({ has: field }).locator('.row input').count();
+		const again = rows >= 24 ? 24 : 1;
 		// something else that could stand there: another time, figure, or word of the same kind
 		const others = await page
 			.locator('.row input')
@@ -104,7 +104,9 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 		);
 		await expect(page.getByRole('heading', { name: 'All keyed in' })).toHaveCount(0);
 		// and the mode before and after, where a control takes no values without
-		expect(await keyIn(page, 'Factory settings, or just reset')).toBeLessThanOrEqual(again + 2);
+		expect(await keyIn(page, 'Factory settings, or just reset')).toBeLessThanOrEqual(
+			Math.max(again, rows) + 2
+		);
 		await saved(page);
 		await open(page, link.replace(/week$/, 'hand-over'));
 		const pdf = await page.pdf({ preferCSSPageSize: true });
