@@ -139,7 +139,7 @@ export async function siteAct(page: Page, name: string): Promise<void> {
 	await page.getByRole('menuitem', { name }).click();
 }
 
-/** Says how the control of a key-in page was found, if it asks, and confirms value after value until all is in. Gives how many were confirmed. */
+/** Says how the control of a key-in page was found, if it asks, and confirms value after value until all is in. Gives how many were left. */
 export async function keyIn(page: Page, found: 'Factory settings, or just reset' | 'In use: key everything') {
 	const asks = page.getByRole('heading', { name: 'How was the control found?' });
 	const value = page.locator('main .value');
@@ -147,8 +147,9 @@ export async function keyIn(page: Page, found: 'Factory settings, or just reset'
 	await expect(asks.or(value).or(allIn).first()).toBeVisible();
 	if (await asks.isVisible()) await page.getByRole('button', { name: found }).click();
 	await expect(value.or(allIn).first()).toBeVisible();
+	const left = parseInt(await page.locator('main').getByRole('status').first().innerText()) || 0;
 	for (let count = 0; count < 400; count++) {
-		if (await allIn.isVisible()) return count;
+		if (await allIn.isVisible()) return left;
 		await page.keyboard.press('Enter');
 	}
 	throw new Error(`not in after 400 values: ${await page.locator('main').innerText()}`);

@@ -3,7 +3,9 @@ import { awayPlaceAt, isAwayField, type AwayField, type ControlOptions } from '.
 import { degreesAt, menuShown, type Operable, type Stroke } from '../machine';
 import { DAY_MINUTES } from '../week';
 import { knownAsFound, type Known } from './known';
-import { keysInTurn, machineOptions, type ItemKeys } from './planner';
+import { keysInTurn } from './fromStand';
+import type { ItemKeys } from './planner';
+import { machineOptions } from './strokes';
 
 /** One value of an absence as it is keyed. */
 export interface AwayKey {

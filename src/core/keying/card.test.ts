@@ -175,6 +175,19 @@ describe('the card', () => {
 });
 
 describe('what was keyed', () => {
+	it('is passed over where it stands on none of the control’s scales, whoever sends it', () => {
+		for (const profile of shippedProfiles) {
+			const { card } = zoneCard(newZone('Z', profile), profile);
+			for (const { goal } of card.items) {
+				if (!('position' in goal) || goal.position === null) continue;
+				const goals = [{ ...goal, position: 9999 }];
+				expect(withNote(profile, noNotes(profile), { what: 'keyed', goals }).acts, profile.id).toEqual([]);
+				const asked = withNote(profile, noNotes(profile), { what: 'keyed', goals: [goal] });
+				expect(asked.acts, profile.id).toHaveLength(1);
+			}
+		}
+	});
+
 	it('stays done when the plan changes elsewhere, and is asked again where it changed', () => {
 		const notes = keyedBy(cardOf(bindery, stat).card, stat);
 		expect(leftOf(bindery, stat, notes)).toEqual([]);

@@ -13,7 +13,8 @@ export type { ChannelProgram };
 import { decide, plannedDays, weightOf, withKeys } from './cardWays';
 import { satisfies, type Known } from './known';
 import { isNoted, noNotes, notesAt, replayed, type Notes } from './notes';
-import { atRest, machineOptions } from './planner';
+import { atRest } from './planner';
+import { machineOptions } from './strokes';
 import { routeMinutes, type Pace } from './route';
 import { turnFrom, type ToKey, type Turn } from './turn';
 

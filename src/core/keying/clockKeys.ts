@@ -4,7 +4,9 @@ import { isOperable, menuFields, menuShown, type Stroke } from '../machine';
 import { standingAt } from './card';
 import { CLOCK_FIELDS, type GoalOf } from './goal';
 import type { Notes } from './notes';
-import { keysInTurn, machineOptions, type ItemKeys } from './planner';
+import { keysInTurn } from './fromStand';
+import type { ItemKeys } from './planner';
+import { machineOptions } from './strokes';
 
 /** A field of a control's clock: what its display is to show there, and the keys for it. */
 export interface ClockKey {

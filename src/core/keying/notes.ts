@@ -1,17 +1,27 @@
 import isSame from 'fast-deep-equal';
 import { z } from 'zod';
-import { controlOptionsSchema, isOffered, OPTION_IDS, type ControlProfile, type OptionId } from '../control';
+import {
+	controlOptionsSchema,
+	isOffered,
+	OPTION_IDS,
+	type ControlProfile,
+	type OptionId,
+	type TemperatureUnit
+} from '../control';
 import {
 	channelCount,
 	dayFields,
+	degreeScale,
 	entryOf,
 	entryScale,
 	factoryMemory,
 	keptSetpoints,
 	optionChoices,
 	optionAt,
+	scaleOf,
 	type MachineOptions,
-	type Memory
+	type Memory,
+	type Scale
 } from '../machine';
 import { stampSchema } from '../schema';
 import { goalSchema, keysOfRun, stepOfKey, type Goal } from './goal';
@@ -107,22 +117,25 @@ function isPossible(profile: ControlProfile, goal: Goal): boolean {
 		case 'menu': {
 			const entry = entryOf(profile, goal.id);
 			if (!entry) return false;
-			const units = profile.temperature?.units ?? (['C'] as const);
-			return units.some((unit) => {
-				const { low, high } = entryScale(profile, unit, entry);
-				return goal.position >= low && goal.position <= high;
-			});
+			return isWithin(profile, goal.position, (unit) => entryScale(profile, unit, entry));
 		}
 		case 'setpoint':
-			return goal.index < keptSetpoints(profile).length;
-		case 'kept':
-			return profile.temperature !== null && (goal.side === 'heat' || profile.cooling !== null);
+			return (
+				goal.index < keptSetpoints(profile).length &&
+				isWithin(profile, goal.position, (unit) => degreeScale(profile, unit))
+			);
+		case 'kept': {
+			const cools = goal.side === 'cool';
+			if (!profile.temperature || (cools && !profile.cooling)) return false;
+			return isWithin(profile, goal.position, (unit) => degreeScale(profile, unit, cools));
+		}
 		case 'field': {
 			if (goal.channel >= channelCount(profile)) return false;
-			const step = stepOfKey(goal.key);
-			return mostFields(profile).some(
-				(field) => keysOfRun(goal).includes(field.key) || (goal.position === null && field.step === step)
-			);
+			const { position } = goal;
+			if (position === null) return mostFields(profile).some(({ step }) => step === stepOfKey(goal.key));
+			const field = mostFields(profile).find(({ key }) => keysOfRun(goal).includes(key));
+			if (!field) return false;
+			return isWithin(profile, position, (unit) => scaleOf(profile, mostOptions(profile, unit), field));
 		}
 		case 'copy':
 			return goal.channel < channelCount(profile);
@@ -136,10 +149,29 @@ function isPossible(profile: ControlProfile, goal: Goal): boolean {
 const possible = (profile: ControlProfile, goals: readonly Goal[]) =>
 	goals.filter((goal) => isPossible(profile, goal));
 
+/** The options by which a control has the most steps a day that it can be set to. */
+const mostOptions = (profile: ControlProfile, unit: TemperatureUnit = 'C'): MachineOptions => ({
+	unit,
+	clock: '24',
+	plain: false,
+	perDay: Math.max(...optionChoices(profile, 'per-day').map(Number)),
+	grouping: ''
+});
+
 /** The fields of the day with the most steps that a control can be set to. */
-function mostFields(profile: ControlProfile) {
-	const perDay = Math.max(...optionChoices(profile, 'per-day').map(Number));
-	return dayFields(profile, { unit: 'C', clock: '24', plain: false, perDay, grouping: '' }, 0);
+const mostFields = (profile: ControlProfile) => dayFields(profile, mostOptions(profile), 0);
+
+/** Whether a position stands on a scale, in any unit that a control can show. */
+function isWithin(
+	profile: ControlProfile,
+	position: number,
+	scale: (unit: TemperatureUnit) => Scale
+): boolean {
+	const units = profile.temperature?.units ?? (['C'] as const);
+	return units.some((unit) => {
+		const { low, high } = scale(unit);
+		return position >= low && position <= high;
+	});
 }
 
 /** What a value is of, whatever it is set to. */

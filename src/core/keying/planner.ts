@@ -1,18 +1,9 @@
+import { again } from '../control';
 import {
-	again,
-	formInUse,
-	strokesOf,
-	type ControlOptions,
-	type ControlProfile,
-	type Grouping
-} from '../control';
-import {
-	clearable,
 	dayRound,
 	degreeScale,
 	fieldShown,
 	follow,
-	isCleared,
 	menuAt,
 	menuFields,
 	menuScale,
@@ -20,22 +11,20 @@ import {
 	needsMode,
 	opensAt,
 	programFields,
-	runsOn,
 	scaleOf,
 	start,
-	stepsBetween,
+	clearable,
 	type DayContent,
 	type DayField,
-	type MachineOptions,
 	type MachineState,
 	type MenuField,
 	type Operable,
 	type Place,
-	type Scale,
 	type Stroke
 } from '../machine';
 import { keysOfRun, stepOfKey, type Goal, type GoalOf } from './goal';
 import { withGoal, type Known } from './known';
+import { anew, changing, strokePresses, strokesOut, takesTo, UNKNOWN_PRESSES } from './strokes';
 
 /** The keys for one value: the way to its field, what changes it, what takes it. */
 export interface ItemKeys {
@@ -63,87 +52,6 @@ export interface Stand {
 
 /** A hand before a control at rest. */
 export const atRest = (known: Known, backTo: number | null = null): Stand => ({ known, place: null, backTo });
-
-/** The options that a card sets, as a control's menus count them. */
-export function machineOptions(
-	profile: ControlProfile,
-	options: ControlOptions,
-	grouping: Pick<Grouping, 'id'>
-): MachineOptions {
-	const { channel: _, ...set } = options;
-	const plain = formInUse(profile, options).form === 'plain' && profile.canBePlain;
-	return { ...set, plain, grouping: plain ? profile.groupings[0]!.id : grouping.id };
-}
-
-/** A guess at the presses of a change from what is not known (common practice: a few steps). */
-const UNKNOWN_PRESSES = 3;
-
-/** How many presses strokes are. A key held until the value is there counts as the most presses that a change takes. */
-export function strokePresses(profile: Operable, strokes: readonly Stroke[]): number {
-	return strokes.reduce((sum, stroke) => {
-		if (stroke.do === 'wait') return sum;
-		if (stroke.do === 'until') return sum + UNKNOWN_PRESSES;
-		if (stroke.do === 'run') return sum + (profile.keying.presses.runsOnAfter ?? stroke.steps);
-		return sum + strokesOf(stroke).length;
-	}, 0);
-}
-
-/**
- * The strokes that move a value along a scale: single presses, or the key held where it runs on and that is less; the longer way
- * round where only its key runs on.
- */
-function changing(
-	profile: Operable,
-	place: Parameters<typeof runsOn>[1],
-	{ up, down }: { readonly up: string; readonly down: string },
-	scale: Scale,
-	from: number | null,
-	to: number
-): Stroke[] {
-	const steps = stepsBetween(scale, from, to);
-	if (steps === 0) return [];
-	const along = (by: number): Stroke[] => {
-		const [key, times] = [by > 0 ? up : down, Math.abs(by)];
-		const { runsOnAfter } = profile.keying.presses;
-		return runsOnAfter !== null && times > runsOnAfter && runsOn(profile, place, key)
-			? [{ do: 'run', key, steps: times }]
-			: [{ do: 'press', key, times }];
-	};
-	const straight = along(steps);
-	if (!scale.round || from === null) return straight;
-	const back = along(steps - Math.sign(steps) * (scale.high - scale.low + 1));
-	return strokePresses(profile, back) < strokePresses(profile, straight) ? back : straight;
-}
-
-/** A step away and back: what shows already is set. */
-function anew(
-	{ up, down }: { readonly up: string; readonly down: string },
-	scale: Scale,
-	at: number
-): Stroke[] {
-	const keys = scale.round || at < scale.high ? [up, down] : [down, up];
-	return keys.map((key) => ({ do: 'press', key, times: 1 }));
-}
-
-/** How many takes lead from one field of a day to a later one. */
-function takesTo(
-	profile: Operable,
-	fields: readonly DayField[],
-	content: DayContent,
-	from: number,
-	to: number
-): number {
-	let takes = 0;
-	for (let at = from; at < to; takes++) {
-		const { step } = fields[at]!;
-		if (!isCleared(profile, fields, content, step)) at++;
-		else {
-			const next = fields.findIndex((field) => field.step > step);
-			at = next < 0 ? fields.length : next;
-		}
-	}
-	return takes;
-}
 
 /** Finds the keys for one value after the other; the hand stands after each where its keys leave it. */
 export class KeyPlanner {
@@ -526,66 +434,4 @@ export function placeOfGoal(profile: Operable, goal: Goal): Place {
 		return { in: 'program', channel: goal.channel, group: 0, copyTo: null, ...here };
 	const menu = profile.panel.places.findIndex((one) => menuFields(profile, one).some((of) => isOf(goal, of)));
 	return menu < 0 ? null : { in: 'menu', menu, ...here };
-}
-
-/** What leads out of a place wherever the cursor stands in it: its own gesture, else no key until it is left by itself. */
-export function strokesOut({ panel, keying }: Operable, place: Exclude<Place, null>): Stroke[] {
-	const { leave, seconds } =
-		place.in === 'program'
-			? { leave: panel.program!.leave, seconds: keying.timeoutSeconds }
-			: { leave: panel.places[place.menu]!.leave, seconds: panel.places[place.menu]!.timeoutSeconds };
-	return leave.length > 0 ? leave : [{ do: 'wait', seconds: seconds ?? 30 }];
-}
-
-/** The stand of somebody who sees the control itself. */
-/** Where a hand stands at a control of which everything is seen. */
-export const seenStand = ({ memory, mode, place }: MachineState): Stand => ({
-	known: { memory, unsure: [], mode },
-	place,
-	backTo: null
-});
-
-/** The keys for one value from wherever a control stands just now; null where its panel does not say how. */
-export function keysFrom(profile: Operable, state: MachineState, goal: Goal): ItemKeys | null {
-	const keys = new KeyPlanner(profile, seenStand(state)).reach(goal);
-	return keys && { ...keys, way: untrailed(state, keys.way) };
-}
-
-/** A way without what of it was pressed at rest already. */
-export function untrailed({ place, trail }: MachineState, way: readonly Stroke[]): readonly Stroke[] {
-	let left = place === null ? trail.length : 0;
-	if (left === 0) return way;
-	const texts = way.flatMap((stroke) =>
-		stroke.do === 'press' || stroke.do === 'hold' || stroke.do === 'set' ? strokesOf(stroke) : []
-	);
-	if (!trail.every((text, i) => texts[i] === text)) return way;
-	return way.flatMap((stroke): Stroke[] => {
-		if (left === 0) return [stroke];
-		const times = stroke.do === 'press' ? stroke.times : 1;
-		const done = Math.min(left, times);
-		left -= done;
-		return stroke.do === 'press' && done < times ? [{ ...stroke, times: times - done }] : [];
-	});
-}
-
-/**
- * The keys for goals one after another, from rest with so much known of the control, and back to rest; null where its
- * panel does not say how for one of them.
- */
-export function keysInTurn(
-	profile: Operable,
-	known: Known,
-	goals: readonly Goal[]
-): { readonly keys: readonly ItemKeys[]; readonly leave: readonly Stroke[] } | null {
-	const planner = new KeyPlanner(profile, atRest(known));
-	const keys = goals.flatMap((goal) => planner.reach(goal) ?? []);
-	return keys.length < goals.length ? null : { keys, leave: planner.leave() };
-}
-
-/** The strokes to rest from wherever a control stands, and out of off where its card leaves it running. */
-export function strokesToRest(profile: Operable, state: MachineState): readonly Stroke[] {
-	const { modes } = profile.panel;
-	const isOff = modes?.off != null && modes.names[state.mode] === modes.off;
-	const planner = new KeyPlanner(profile, { ...seenStand(state), backTo: isOff ? 0 : null });
-	return untrailed(state, planner.leave());
 }

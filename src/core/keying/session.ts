@@ -15,7 +15,8 @@ import { standingAt, type KeyCard } from './card';
 import { stepOfKey, type Goal } from './goal';
 import { daysOf, inDoubt, satisfies, withGoal, type Known } from './known';
 import { targetOf, withNote, type Note, type Notes } from './notes';
-import { atRest, placeOfGoal, strokePresses, strokesOut, type Stand } from './planner';
+import { atRest, placeOfGoal, type Stand } from './planner';
+import { strokePresses, strokesOut } from './strokes';
 import { passedBy, turnFrom, type Turn, type TurnStep } from './turn';
 
 /**

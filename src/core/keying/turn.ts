@@ -15,7 +15,8 @@ import {
 import type { CardItem } from './cardItems';
 import { stepOfKey, type Goal, type GoalOf } from './goal';
 import { fieldKeys, knownAsFound, satisfies, withGoal, type Known } from './known';
-import { atRest, KeyPlanner, strokePresses, type ItemKeys, type Stand } from './planner';
+import { atRest, KeyPlanner, type ItemKeys, type Stand } from './planner';
+import { strokePresses } from './strokes';
 
 /** What a card asks for: its values, the options that they set, and what each day is to hold in the end, by channel; no days of one for which nothing is planned. */
 export interface ToKey {

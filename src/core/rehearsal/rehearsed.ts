@@ -19,6 +19,8 @@ export type Rehearsed =
 			readonly index: number | null;
 			readonly item: Asked;
 			readonly keys: ItemKeys | null;
+			/** How many values are still to be keyed, this one included. */
+			readonly left: number;
 	  }
 	/** All is in: what is left is to leave the menu and the mode. */
 	| { readonly at: 'leaving'; readonly strokes: readonly Stroke[] }
@@ -26,14 +28,15 @@ export type Rehearsed =
 
 /** Where a rehearsal stands: what the card asks for next, found from the control itself. */
 export function rehearsed(profile: Operable, card: ToKey, state: MachineState): Rehearsed {
-	const [step] = turnFrom(profile, card, seenStand(state)).steps;
+	const { steps } = turnFrom(profile, card, seenStand(state));
+	const [step] = steps;
 	if (step) {
 		const { index, item, keys } = step;
 		const own = keys && { ...keys, way: untrailed(state, keys.way) };
 		// a mode that closes the card is no value of it
 		if (item.goal.of === 'mode' && item.goal.when === 'after')
 			return { at: 'leaving', strokes: own?.way ?? [] };
-		return { at: 'value', index, item, keys: own };
+		return { at: 'value', index, item, keys: own, left: steps.length };
 	}
 	const strokes = strokesToRest(profile, state);
 	return strokes.length > 0 ? { at: 'leaving', strokes } : { at: 'done' };

@@ -133,7 +133,8 @@ function holidayNow(task: HolidayTask, { profile, machine, absence }: World): Re
 		at: 'value',
 		index,
 		item: { id: field, section: 'Away', what: AWAY_WORDS[field], shows, unit, goal },
-		keys: keysFrom(profile, machine, goal)
+		keys: keysFrom(profile, machine, goal),
+		left: Math.max(1, values.filter((one) => machine.memory.away[one.field] !== one.position).length)
 	};
 }
 
