@@ -65,6 +65,7 @@ await shot('week', desk, 'light', async (page) => {
 });
 await shot('key-in-phone', phone, 'dark', async (page) => {
 	await zoneView(page, 'Tallow', 'Bindery', 'key-in');
+	await page.getByRole('button', { name: 'Factory settings, or just reset' }).click();
 	for (let i = 0; i < 10; i++) await page.keyboard.press('Enter');
 });
 await shot('rehearse', desk, 'light', async (page) => {

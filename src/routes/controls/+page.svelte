@@ -113,11 +113,6 @@
 		font-size: var(--small);
 		color: var(--soft);
 	}
-	ul {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	li {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) auto auto;

@@ -41,9 +41,6 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0 1.75rem;
-		margin: 0;
-		padding: 0;
-		list-style: none;
 	}
 	a {
 		display: flex;

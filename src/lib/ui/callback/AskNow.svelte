@@ -55,7 +55,9 @@
 		gap: 0.5rem;
 	}
 	ul {
-		margin-top: 0.8rem;
+		margin: 0.8rem 0 1em;
+		padding-left: 2.5rem;
+		list-style: revert;
 		font-size: var(--small);
 	}
 </style>

@@ -37,12 +37,11 @@
 </p>
 
 <style>
+	ol {
+		margin: 1em 0;
+	}
 	h2 {
 		font-size: 1.05rem;
-	}
-	ol {
-		padding: 0;
-		list-style: none;
 	}
 	li {
 		display: grid;

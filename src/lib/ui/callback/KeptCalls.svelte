@@ -59,11 +59,6 @@
 	h2 {
 		font-size: 1.05rem;
 	}
-	ul {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	li {
 		padding: 0.6rem 0.5rem;
 		border-bottom: 1px solid var(--rule);

@@ -38,11 +38,6 @@
 </ul>
 
 <style>
-	ul {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	li {
 		display: grid;
 		grid-template-columns: minmax(13rem, 1.3fr) minmax(14rem, 2fr) minmax(11rem, 1fr);

@@ -55,8 +55,6 @@
 <style>
 	ul {
 		margin: 0.5rem 0;
-		padding: 0;
-		list-style: none;
 	}
 	li {
 		display: grid;

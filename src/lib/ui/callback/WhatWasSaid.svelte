@@ -155,10 +155,8 @@
 		flex-wrap: wrap;
 		gap: 0.4rem;
 		margin: 0.4rem 0 0.8rem;
-		padding: 0;
 		/* the tip of a button at the edge widens nothing */
 		overflow-x: clip;
-		list-style: none;
 	}
 	.said li {
 		display: flex;

@@ -37,11 +37,6 @@
 </ul>
 
 <style>
-	ul {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	li {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) auto auto;

@@ -96,6 +96,8 @@
 		color: var(--soft);
 	}
 	.findings {
+		margin: 1em 0;
+		list-style: revert;
 		padding-left: 1.1rem;
 	}
 </style>

@@ -73,6 +73,8 @@
 		font-size: var(--small);
 	}
 	ol {
+		margin: 1em 0;
+		list-style: revert;
 		padding-left: 1.2rem;
 	}
 	li {

@@ -132,7 +132,7 @@
 	}
 	ul {
 		flex: 1 1 100%;
-		margin: 0;
 		padding-left: 1rem;
+		list-style: revert;
 	}
 </style>

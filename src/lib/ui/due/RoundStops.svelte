@@ -89,11 +89,6 @@
 </ol>
 
 <style>
-	ol {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	li {
 		display: grid;
 		grid-template-columns: minmax(12rem, 1.2fr) minmax(12rem, 2fr) auto auto 6rem;

@@ -158,11 +158,6 @@
 		stroke-dasharray: 2 6;
 		stroke-linecap: round;
 	}
-	ul {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	ul:global(.drop) {
 		background: var(--faint);
 		outline: 2px dashed var(--ink);

@@ -29,11 +29,6 @@
 </ul>
 
 <style>
-	ul {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	li {
 		display: flex;
 		flex-wrap: wrap;

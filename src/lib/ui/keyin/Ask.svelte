@@ -180,7 +180,6 @@
 		margin: 0.9rem 0 0;
 		padding: 0.6rem 0 0;
 		border-top: 1px solid var(--rule);
-		list-style: none;
 	}
 	.then li {
 		display: flex;

@@ -108,6 +108,12 @@
 		padding: 0.3rem 1.4rem 0;
 	}
 	@media (max-width: 860px) {
+		.top {
+			gap: 0.6rem;
+		}
+		h1 {
+			flex-basis: 4rem;
+		}
 		.top,
 		p {
 			padding-left: 1.1rem;

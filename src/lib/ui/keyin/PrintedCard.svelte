@@ -97,11 +97,6 @@
 		font-weight: 400;
 		font-size: 0.85em;
 	}
-	ul {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	li {
 		display: grid;
 		grid-template-columns: 1rem 1fr auto;

@@ -94,8 +94,6 @@
 	}
 	ul {
 		margin: 0.4rem 0;
-		padding: 0;
-		list-style: none;
 	}
 	li {
 		display: flex;

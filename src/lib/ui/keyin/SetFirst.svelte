@@ -140,8 +140,6 @@
 	}
 	ul {
 		margin: 0.5rem 0;
-		padding: 0;
-		list-style: none;
 	}
 	li {
 		display: grid;

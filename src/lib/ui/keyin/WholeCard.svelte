@@ -73,11 +73,6 @@
 		font-size: var(--small);
 		color: var(--soft);
 	}
-	ol {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	li :global(.bx--btn) {
 		display: grid;
 		grid-template-columns: 1fr auto 1.2rem;

@@ -78,9 +78,7 @@
 	ol {
 		flex: 1;
 		margin: 0.5rem 0 0;
-		padding: 0;
 		overflow: auto;
-		list-style: none;
 	}
 	li {
 		display: grid;

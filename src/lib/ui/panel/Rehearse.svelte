@@ -55,10 +55,8 @@
 	/** Drawn by chance, so asked once. */
 	const tasks = rehearsal.tasks;
 	const task = $derived(rehearsal.task);
-	const of = $derived(rehearsal.of);
 	/** Where somebody has to look for it by themselves, nothing is told. */
 	const isHidden = $derived(task.kind === 'slip' && now.at !== 'done');
-	const step = $derived(now.at === 'value' && now.index !== null ? now.index + 1 : null);
 	/** The keys that are next, to stand out on the panel. */
 	const asked = $derived(isHidden ? [] : keysIn(rehearsal.strokes[0]));
 	const left = $derived(standIn.leavesInSeconds);
@@ -95,7 +93,7 @@
 			/>
 		{/if}
 		{#if task.kind !== 'slip'}<p class="soft">
-				{step === null ? `${of} values` : `value ${step} of ${of}`}
+				{now.at === 'value' ? `${now.left} left` : 'all in'}
 			</p>{/if}
 		<Button small href={leave.href}>{leave.name}</Button>
 	</header>

@@ -84,11 +84,6 @@ export class Rehearsal {
 		return taskNow(this.#task, this.card, this.standIn.world);
 	}
 
-	/** How many values the task is made of. */
-	get of(): number {
-		return this.#task.kind === 'holiday' ? this.#task.keys.values.length : this.card.items.length;
-	}
-
 	/** The strokes that are left of what is asked for. */
 	get strokes(): readonly Stroke[] {
 		const { now } = this;

@@ -85,8 +85,6 @@
 	}
 	.rises {
 		margin: 0.3rem 0 0.6rem;
-		padding: 0;
-		list-style: none;
 	}
 	.rises li {
 		display: grid;

@@ -88,11 +88,6 @@
 </ol>
 
 <style>
-	ol {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	li {
 		display: flex;
 		gap: 0.75rem;

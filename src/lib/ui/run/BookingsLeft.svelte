@@ -66,8 +66,6 @@
 <style>
 	ul {
 		margin: 0 0 0.75rem;
-		padding: 0;
-		list-style: none;
 	}
 	li {
 		display: grid;

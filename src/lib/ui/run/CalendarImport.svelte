@@ -303,9 +303,7 @@
 	.dates {
 		max-height: 19rem;
 		margin: 0.5rem 0;
-		padding: 0;
 		overflow: auto;
-		list-style: none;
 		border-top: 1px solid var(--rule);
 	}
 	.dates li {

@@ -48,8 +48,6 @@
 	}
 	ul {
 		margin: 0 0 0.5rem;
-		padding: 0;
-		list-style: none;
 	}
 	li {
 		display: grid;

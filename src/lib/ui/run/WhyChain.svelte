@@ -10,9 +10,6 @@
 
 <style>
 	ol {
-		margin: 0;
-		padding: 0;
-		list-style: none;
 		border-left: 2px solid var(--rule);
 	}
 	li {

@@ -160,9 +160,7 @@
 		min-height: 16rem;
 		max-height: 50vh;
 		margin: 0.5rem 0 0;
-		padding: 0;
 		overflow: auto;
-		list-style: none;
 	}
 	li {
 		display: flex;

@@ -136,8 +136,6 @@
 <style>
 	ul {
 		margin: 0.6rem 0 0;
-		padding: 0;
-		list-style: none;
 	}
 	li {
 		display: grid;

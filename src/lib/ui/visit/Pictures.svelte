@@ -92,9 +92,6 @@
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(min(9rem, 100%), 1fr));
 		gap: 0.75rem;
-		margin: 0;
-		padding: 0;
-		list-style: none;
 	}
 	li {
 		display: grid;

@@ -104,8 +104,6 @@
 <style>
 	ol {
 		margin: 0.6rem 0 1rem;
-		padding: 0;
-		list-style: none;
 	}
 	li {
 		display: grid;

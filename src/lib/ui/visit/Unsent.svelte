@@ -197,6 +197,7 @@
 	ul {
 		margin: 0.3rem 0;
 		padding-left: 1.2rem;
+		list-style: revert;
 	}
 	.keys {
 		display: flex;

@@ -49,8 +49,6 @@
 	}
 	ul {
 		margin: 0.2rem 0 0;
-		padding: 0;
 		columns: 2 22rem;
-		list-style: none;
 	}
 </style>

@@ -132,8 +132,6 @@
 	}
 	ul {
 		margin: 0 0 1rem;
-		padding: 0;
-		list-style: none;
 		max-height: 45vh;
 		overflow: auto;
 	}

@@ -169,11 +169,6 @@
 		color: var(--soft);
 		font-size: var(--small);
 	}
-	ul {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	li {
 		display: flex;
 		gap: 1rem;

@@ -113,8 +113,6 @@
 	}
 	ul {
 		margin: 1rem 0 0;
-		padding: 0;
-		list-style: none;
 		border-top: 2px solid var(--ink);
 	}
 </style>

@@ -141,8 +141,6 @@
 <style>
 	ul {
 		margin: 0.3rem 0;
-		padding: 0;
-		list-style: none;
 	}
 	h2 {
 		margin: 1.5rem 0 0.5rem;

@@ -152,11 +152,6 @@
 		grid-template-columns: minmax(17rem, 2fr) minmax(0, 3fr);
 		gap: 2rem;
 	}
-	section ul {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	article {
 		padding-bottom: 0.9rem;
 		margin-bottom: 0.9rem;

@@ -128,11 +128,6 @@
 	nav h2:first-child {
 		margin-top: 0;
 	}
-	ul {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
 	nav :global(.bx--btn) {
 		justify-content: space-between;
 		width: 100%;

@@ -141,7 +141,6 @@
 	.slips {
 		margin: 0.6rem 0 0;
 		padding: 0.6rem 0.9rem;
-		list-style: none;
 		border-left: 4px solid var(--signal);
 		background: var(--sheet);
 	}
