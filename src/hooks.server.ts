@@ -178,6 +178,8 @@ export const handleError: HandleServerError = ({ error, event, status, message }
 	if (status === 404) return { message: 'There is nothing at this address.' };
 	if (status < 500) return { message };
 	// what a person typed is in no log: only where it went wrong
-	log.error({ route: event.route.id, status, error: error instanceof Error ? error.stack : String(error) });
+	// the database's own library leaves what went wrong out of the stack
+	const stack = error instanceof Error ? error.stack : undefined;
+	log.error({ route: event.route.id, status, error: String(error), stack });
 	return { message: troubleSentence(error) };
 };

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
-import { loadDemo, startServer, type RunningServer } from '../../scripts/setup.mjs';
+import { freePort, loadDemo, startServer, type RunningServer } from '../../scripts/setup.mjs';
 
 /** A built server of its own for each test, on real files, that can be killed and started again. */
 export interface Installation {
@@ -18,9 +18,9 @@ export interface Installation {
 
 export const test = base.extend<{ installation: Installation; strangers: string[] }>({
 	// eslint-disable-next-line no-empty-pattern
-	installation: async ({}, use, info) => {
+	installation: async ({}, use) => {
 		const data = mkdtempSync(path.join(tmpdir(), 'fond-quarter-e2e-'));
-		const port = 4700 + info.parallelIndex;
+		const port = await freePort();
 		const start = () => startServer({ data, port, quiet: true });
 		let server: RunningServer = await start();
 		await use({
@@ -46,14 +46,18 @@ export const test = base.extend<{ installation: Installation; strangers: string[
 	baseURL: async ({ installation }, use) => use(installation.url),
 	/** Requests to any other origin, and errors on the page: every test ends with none. */
 	strangers: [
-		async ({ page, installation }, use) => {
+		async ({ page, installation }, use, info) => {
 			const seen: string[] = [];
+			const said: string[] = [];
+			page.on('console', (message) => message.type() === 'error' && said.push(message.text()));
 			page.on('request', (request) => {
 				const url = request.url();
 				if (!url.startsWith(installation.url) && !/^(blob|data|about):/.test(url)) seen.push(url);
 			});
 			page.on('pageerror', (error) => seen.push(`error on the page: ${error.message}`));
 			await use(seen);
+			// what the browser said helps whoever looks for the cause
+			if (info.status !== info.expectedStatus) console.log(said.join('\n'));
 			expect(seen).toEqual([]);
 		},
 		{ auto: true }

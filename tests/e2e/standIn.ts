@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import type { PanelGesture, PanelKey } from '../../src/core/control';
+import { RUN_EVERY_MS } from '../../src/lib/ui/panel/fingers';
 import { expect, open } from './bench';
 
 /** Opens a page whose clock the test moves on: a key held for ten seconds takes no time. */
@@ -32,17 +33,27 @@ export async function touch(key: Locator, heldMs = 0, pointerId = 1) {
 export const ask = (page: Page) => page.locator('.ask');
 export const panel = (page: Page) => page.getByRole('group', { name: /^Stand-in of/ });
 
-/** What the rehearsal asks for first, in keys and words: `hold 5 s`, `held`, `to Off`, `3 times`. */
-const asked = (page: Page) =>
-	ask(page).evaluate((root) => {
-		const stroke = root.querySelector('.stroke');
-		const keys = [...(stroke?.querySelectorAll('kbd') ?? [])].map((key) => key.textContent.trim());
-		const says = (stroke?.querySelector('kbd ~ span, :scope > span:not(:has(kbd))')?.textContent ?? '')
-			.replace(/\s+/g, ' ')
-			.replace(/,\s*$/, '')
-			.trim();
-		return { keys, says: stroke ? says : null };
-	});
+/** A stroke as it stands on a page: the words on its keys and what is said of them, `hold 5 s`, `held`, `to Off`, `3 times`. */
+export interface Said {
+	readonly keys: readonly string[];
+	readonly says: string;
+}
+
+/** The strokes that a part of a page shows, in their order. */
+export const strokesIn = (part: Locator): Promise<Said[]> =>
+	part.locator('.stroke').evaluateAll((all) =>
+		all.map((stroke) => ({
+			keys: [...stroke.querySelectorAll('kbd')].map((key) => key.textContent.trim()),
+			says: (stroke.querySelector('kbd ~ span, :scope > span:not(:has(kbd))')?.textContent ?? '')
+				.replace(/\s+/g, ' ')
+				.replace(/,\s*$/, '')
+				.trim()
+		}))
+	);
+
+/** What the rehearsal asks for first; `says` is null where it asks for nothing. */
+const asked = async (page: Page): Promise<{ keys: readonly string[]; says: string | null }> =>
+	(await strokesIn(ask(page)))[0] ?? { keys: [], says: null };
 
 /** Fingers put on keys, or lifted from them, so many times over, however slow the machine is in between. */
 export const fingers = (
@@ -65,10 +76,34 @@ export const fingers = (
 		{ prints, types, times }
 	);
 
-/** Does the first thing that the rehearsal asks for, as it stands there in keys and words. */
-export async function next(page: Page) {
-	const { keys, says } = await asked(page);
-	if (says === null) return;
+/** What stands on the display of the stand-in: the line above, the value, the line below. */
+export const shown = async (page: Page) => {
+	const lines = await panel(page).locator('.display p').allInnerTexts();
+	return lines.map((line) => line.replace(/\s+/g, ' ').trim());
+};
+
+/** Whether the display of the stand-in shows a value now, with its unit or without. */
+export async function showsValue(page: Page, value: string) {
+	const plain = (text: string) => text.replace(/\s/g, '');
+	const lines = (await shown(page)).map(plain);
+	return ['', '°C', '°F'].some((unit) => lines.includes(plain(value) + unit));
+}
+
+/** How often a key is pressed by what is said of it. */
+const timesSaid = (says: string) => (says === 'twice' ? 2 : says.endsWith('times') ? parseInt(says) : 1);
+
+/** Does a stroke as it stands on a page, in keys and words; a key that is held until a value is there is let go by `isThere`. */
+export async function doSaid(
+	page: Page,
+	{ keys, says }: Said,
+	isThere: () => Promise<boolean>
+): Promise<void> {
+	const [once, shows] = says.split(/ ?until it shows /);
+	if (shows !== undefined) {
+		for (let n = 0; n < 60 && !(await showsValue(page, shows)); n++)
+			await doSaid(page, { keys, says: once! }, isThere);
+		return;
+	}
 	const seconds = Number(/\d+/.exec(says)?.[0] ?? 0);
 	if (says.startsWith('wait')) return page.clock.runFor(seconds * 1000 + 500);
 	if (says.startsWith('to '))
@@ -77,17 +112,22 @@ export async function next(page: Page) {
 			.click();
 	if (/^(hold|together)/.test(says)) return hold(page, keys, seconds);
 	if (says === 'held') {
-		// let go as soon as something else is asked for: the value is there, or nearly
 		await fingers(page, keys, ['pointerdown']);
-		for (let n = 0; n < 300; n++) {
-			await page.clock.runFor(150);
-			const now = await asked(page);
-			if (now.says !== 'held' || now.keys[0] !== keys[0]) break;
-		}
+		for (let n = 0; n < 400 && !(await isThere()); n++) await page.clock.runFor(RUN_EVERY_MS);
 		return fingers(page, keys, ['pointerup']);
 	}
-	const times = says === 'twice' ? 2 : says.endsWith('times') ? seconds : 1;
-	await fingers(page, keys, ['pointerdown', 'pointerup'], times);
+	await fingers(page, keys, ['pointerdown', 'pointerup'], timesSaid(says));
+}
+
+/** Does the first thing that the rehearsal asks for, as it stands there in keys and words. */
+export async function next(page: Page) {
+	const { keys, says } = await asked(page);
+	if (says === null) return;
+	// let go as soon as something else is asked for: the value is there, or nearly
+	await doSaid(page, { keys, says }, async () => {
+		const now = await asked(page);
+		return now.says !== 'held' || now.keys[0] !== keys[0];
+	});
 }
 
 /** Does the first thing that is asked for by the keyboard alone: the key is come to, and pressed by Space as often as it says. */
@@ -103,15 +143,8 @@ export async function nextByKeyboard(page: Page) {
 		await passes(page, seconds * 1000 + 100);
 		return page.keyboard.up('Space');
 	}
-	const times = says === 'twice' ? 2 : says.endsWith('times') ? seconds : 1;
-	for (let n = 0; n < times; n++) await page.keyboard.press('Space');
+	for (let n = timesSaid(says); n > 0; n--) await page.keyboard.press('Space');
 }
-
-/** What stands on the display of the stand-in: the line above, the value, the line below. */
-export const shown = async (page: Page) => {
-	const lines = await panel(page).locator('.display p').allInnerTexts();
-	return lines.map((line) => line.replace(/\s+/g, ' ').trim());
-};
 
 /** Does a way at the stand-in: gestures of a panel one after another. */
 export async function doWay(page: Page, keys: readonly PanelKey[], way: readonly PanelGesture[]) {

@@ -1,3 +1,5 @@
+import { operable } from '../../../tests/support/anyZone';
+import { afterOneChange } from '../../../tests/support/readFirst';
 import { describe, expect, it } from 'vitest';
 import { findProfile, shippedProfiles, type ControlOptions, type ControlProfile } from '../control';
 import { fitZone } from '../fit';
@@ -225,4 +227,16 @@ it('reads entries of the menus that are set otherwise than they come, and tells 
 	expect(explainReadBack(profile, zone.options, chosen.program, readings, menu)).toMatchObject([
 		{ kind: 'single', section: null, what: 'sensor', shown: 'Air', planned: 'Both' }
 	]);
+});
+
+it('after reading, one changed time costs at most ten presses: mode keys aside, and a strip is walked to its hour', () => {
+	for (const profile of operable) {
+		const { read, blind } = afterOneChange(profile);
+		const isStrip = profile.program.form === 'slots';
+		const modes = read.steps
+			.filter(({ item }) => item.goal.of === 'mode')
+			.reduce((sum, { keys }) => sum + keys!.presses, 0);
+		expect(read.presses - modes, profile.id).toBeLessThanOrEqual(isStrip ? 16 : 10);
+		if (profile.program.form !== 'plain') expect(read.presses * 2.5, profile.id).toBeLessThan(blind.presses);
+	}
 });

@@ -414,14 +414,20 @@ export const leftOf = ({ turn, profile, left }: KeyingSession): { values: number
 	presses: left && isOperable(profile) ? turn.presses - strokePresses(profile, turn.leave) : turn.presses
 });
 
-/** What the display shows, and where, once the way to the value on show is gone; null where its panel is not described, or nobody knows. */
-export function seenOnTheWay(session: KeyingSession): Display | null {
+/** What the display shows, and where, at the value on show: `now`, before a key of it, and `there`, once its way is gone. null where its panel is not described, where nobody knows, and now at rest: that is its normal display. */
+export function displayAt(session: KeyingSession): {
+	readonly now: Display | null;
+	readonly there: Display | null;
+} {
 	const { profile } = session;
 	const step = onShow(session);
-	if (!isOperable(profile) || !step?.keys) return null;
+	if (!isOperable(profile) || !step?.keys) return { now: null, there: null };
 	const { known, place } = step.before;
 	const state = { ...start(profile, known.memory), mode: known.mode ?? 0, place };
-	return display(profile, follow(profile, state, step.keys.way), 0);
+	return {
+		now: place && display(profile, state, 0),
+		there: display(profile, follow(profile, state, step.keys.way), 0)
+	};
 }
 
 /** All that a card wants of a control, value by value, whatever route leads there: to tick off a control that was keyed by the same card. */

@@ -29,11 +29,12 @@ export function fromRestWords(panel: Panel, out: readonly Stroke[]): string {
 		: `From its normal display. Not there? ${strokesSaid(panel, out)}.`;
 }
 
-/** What the display shows where the hand has come to; null where nobody knows. */
-export function showsNowWords(display: Display | null, unit: string): string | null {
+/** What the display shows where the hand has come to, or comes to by the way that stands before the change; null where nobody knows. */
+export function showsWords(display: Display | null, unit: string, isAhead: boolean): string | null {
 	if (!display || display.shows === '') return null;
 	const shows = display.unit === '' ? display.shows : `${display.shows}\u00a0${display.unit || unit}`;
-	return display.blinks ? `It shows ${shows} and blinks: you are on this field.` : `It shows ${shows}.`;
+	const blinks = display.blinks ? ' and blinks: you are on this field' : '';
+	return isAhead ? `After the first keys it shows ${shows}${blinks}.` : `It shows ${shows}${blinks}.`;
 }
 
 /** Said of what was typed as seen and stands on none of the control's scales. */

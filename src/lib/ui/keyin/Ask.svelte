@@ -9,7 +9,7 @@
 		menuWhyWords,
 		practiseFirstWords,
 		shownWith,
-		showsNowWords,
+		showsWords,
 		spokenText
 	} from '$core/words';
 	import { aloud } from './aloud.svelte';
@@ -38,7 +38,7 @@
 		instruction?: HTMLElement | undefined;
 	} = $props();
 
-	const { session, card, step, upNext, display, closesAfter, section } = $derived(keying);
+	const { session, card, step, upNext, shown, closesAfter, section } = $derived(keying);
 	const { profile } = $derived(session);
 	const panel = $derived(isOperable(profile) ? profile.panel : null);
 	const item = $derived(step!.item);
@@ -54,7 +54,9 @@
 	const fromRest = $derived(
 		panel && keys && step!.before.place === null ? fromRestWords(panel, session.out) : null
 	);
-	const showsNow = $derived(showsNowWords(keys?.shows === null ? null : display, item.unit));
+	const showsThere = $derived(
+		showsWords(keys?.shows === null ? null : shown.there, item.unit, (keys?.way.length ?? 0) > 0)
+	);
 	const practise = $derived(isFirst ? practiseFirstWords(card.timeoutSeconds) : null);
 	const next = $derived(keys ? [...keys.way, ...(keys.change ?? []), ...keys.take][0] : undefined);
 
@@ -85,10 +87,10 @@
 		{#if fromRest}<p class="from">{fromRest}</p>{/if}
 		{#if keys && panel}<Keys {panel} {keys} />{:else if gesture}<p class="gesture">{gesture}</p>{/if}
 	</div>
-	{#if panel && display}
+	{#if panel && shown.there}
 		<div class="now">
-			<Face {panel} {display} {next} />
-			{#if showsNow}<p class="soft">{showsNow}</p>{/if}
+			<Face {panel} display={shown.now} {next} />
+			{#if showsThere}<p class="soft">{showsThere}</p>{/if}
 		</div>
 	{/if}
 	{#if upNext.length > 0}

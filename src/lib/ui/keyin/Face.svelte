@@ -2,8 +2,9 @@
 	import type { Panel } from '$core/control';
 	import type { Display, Stroke } from '$core/machine';
 
-	/** A control's face, small: what its display shows, and the key to press lit. */
-	let { panel, display, next }: { panel: Panel; display: Display; next: Stroke | undefined } = $props();
+	/** A control's face, small: what its display shows now, null for its normal display, and the key to press lit. */
+	let { panel, display, next }: { panel: Panel; display: Display | null; next: Stroke | undefined } =
+		$props();
 
 	const lit = $derived.by(() => {
 		if (!next || next.do === 'wait') return [];
@@ -14,8 +15,12 @@
 
 <div class="face" aria-hidden="true">
 	<p class="display mono">
-		<span>{display.heading} {display.aside}</span>
-		<strong class:blinks={display.blinks}>{display.shows || '…'}</strong>
+		{#if display}
+			<span>{display.heading} {display.aside}</span>
+			<strong class:blinks={display.blinks}>{display.shows || '…'}</strong>
+		{:else}
+			<span>normal display</span>
+		{/if}
 	</p>
 	<p class="keys">
 		{#each panel.keys as { id, print, kind } (id)}

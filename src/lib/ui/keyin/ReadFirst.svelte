@@ -47,6 +47,7 @@
 	const options = $derived(machineOptions(profile, hold.channels[0]!.options, hold.grouping));
 	const replay = $derived(replayed(profile, noted, options));
 	const all = $derived(allToRead(profile, hold));
+	const readings = $derived(readingsOf(profile, all, replay));
 	/** Settings that stand otherwise take the week along, or make it another: then it is no use to read it. */
 	const settings = $derived(all[0]!.section === 'Settings' ? all[0]! : null);
 	const isOther = $derived(
@@ -57,7 +58,6 @@
 			)
 	);
 	const groups = $derived(isOther ? [all[0]!] : all);
-	const readings = $derived(readingsOf(profile, groups, replay));
 	let at = $state(0);
 	const group = $derived(groups[at]);
 	const keys = $derived(group ? pagingKeys(profile, replay.known, group) : []);

@@ -20,10 +20,10 @@ import {
 	saysSame,
 	sectionConfirmed,
 	sectionOf,
+	displayAt,
 	seenAtRest,
 	seenBefore,
 	seenElsewhere,
-	seenOnTheWay,
 	type Acted,
 	type KeptHand,
 	type KeyCard,
@@ -121,8 +121,8 @@ export class Keying<Hold = ToHold> {
 	readonly open = $derived(this.#session.turn.steps.map(({ item }) => item.id));
 	readonly step = $derived(onShow(this.#session));
 	readonly left = $derived(leftOf(this.#session));
-	/** What the display shows on arrival at the value on show. */
-	readonly display = $derived(seenOnTheWay(this.#session));
+	/** What the display shows at the value on show, now and once its way is gone. */
+	readonly shown = $derived(displayAt(this.#session));
 	/** What comes after the value on show. */
 	readonly upNext = $derived(this.#session.turn.steps.slice(1, 3).map(({ item }) => item));
 	/** The values that belong with the one on show: of a day, what is left of it. */
