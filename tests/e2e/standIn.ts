@@ -113,7 +113,8 @@ export async function doSaid(
 	if (/^(hold|together)/.test(says)) return hold(page, keys, seconds);
 	if (says === 'held') {
 		await fingers(page, keys, ['pointerdown']);
-		for (let n = 0; n < 400 && !(await isThere()); n++) await page.clock.runFor(RUN_EVERY_MS);
+		// a day has so many minutes
+		for (let n = 0; n < 1440 && !(await isThere()); n++) await page.clock.runFor(RUN_EVERY_MS);
 		return fingers(page, keys, ['pointerup']);
 	}
 	await fingers(page, keys, ['pointerdown', 'pointerup'], timesSaid(says));

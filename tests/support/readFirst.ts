@@ -1,11 +1,14 @@
 import type { Operable } from '../../src/core/machine';
 import {
 	allToRead,
+	beginSession,
 	cardOf,
-	leftToKey,
+	foundSaid,
 	noNotes,
+	notedElsewhere,
 	toHold,
 	withNote,
+	type KeyingSession,
 	type Notes,
 	type Turn
 } from '../../src/core/keying';
@@ -34,12 +37,15 @@ export function afterOneChange(profile: Operable): { readonly read: Turn; readon
 		program.form === 'slots' ? program.slotMinutes : program.form === 'plain' ? 0 : program.stepMinutes;
 	const was = zoneOf(profile, 0, []);
 	const now = zoneOf(profile, step, profile.groupings[0]!.groups[0]!);
-	const inUse = withNote(profile, noNotes(profile), { what: 'found', found: 'in-use' });
 	const hold = (zone: Zone) => toHold([{ zone, fit: fitZone(zone, profile) }], profile);
-	const read = allToRead(profile, hold(was)).reduce<Notes>(
-		(notes, { fields }) => withNote(profile, notes, { what: 'read', goals: fields.map(({ goal }) => goal) }),
-		inUse
-	);
-	const left = (notes: Notes) => leftToKey(profile, cardOf(profile, hold(now), notes), notes);
-	return { read: left(read), blind: left(inUse) };
+	const card = (notes: Notes) => cardOf(profile, hold(now), notes);
+	// as the page does: how it was found is said, and it is read at once
+	const fresh = beginSession(profile, card(noNotes(profile)), noNotes(profile));
+	const inUse = foundSaid(fresh, 'in-use', card).session;
+	const read = allToRead(profile, hold(was)).reduce<KeyingSession>((session, { fields }) => {
+		const goals = fields.map(({ goal }) => goal);
+		const notes = withNote(profile, session.noted, { what: 'read', goals, next: [] });
+		return notedElsewhere(session, notes, card(notes));
+	}, inUse);
+	return { read: read.turn, blind: inUse.turn };
 }

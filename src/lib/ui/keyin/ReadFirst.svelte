@@ -71,9 +71,11 @@
 	}
 
 	type Field = ReadBackGroup['fields'][number];
+	/** Nothing is asked for while it is read: nobody begins with a value. */
+	const next: [] = [];
 	function note(field: Field, value: string | null) {
 		const made = noteOfReading(profile, replay.known.memory.options, field, value);
-		if (made) notes.note(made);
+		if (made) notes.note({ ...made, next });
 		return made !== null;
 	}
 	function read(field: Field, text: string) {
@@ -89,7 +91,7 @@
 	/** What was not typed shows as it stands here. */
 	function tick(one: ReadBackGroup) {
 		const goals = one.fields.filter(({ id }) => readings[id] === undefined).map(({ goal }) => goal);
-		if (goals.length > 0) notes.note({ what: 'read', goals });
+		if (goals.length > 0) notes.note({ what: 'read', goals, next });
 		at++;
 	}
 
