@@ -48,6 +48,13 @@
 		white-space: nowrap;
 		overflow: hidden;
 	}
+	.display span {
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.display strong {
+		flex: none;
+	}
 	.blinks {
 		padding: 0 0.2em;
 		background: var(--ink);

@@ -78,7 +78,7 @@
 	<Button href={leave.href}>{leave.name}</Button>
 </div>
 {#if found}
-	<p class="soft">
+	<p class="soft found">
 		Found: {found === 'as-new' ? 'factory settings' : FOUND_WORDS['in-use']}.
 		<Button kind="quiet" small onclick={onfound}
 			>{found === 'as-new' ? 'No, in use' : 'I have reset it'}</Button
@@ -106,6 +106,11 @@
 	}
 	p {
 		padding: 0.3rem 1.4rem 0;
+	}
+	.found {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
 	}
 	@media (max-width: 860px) {
 		.top {

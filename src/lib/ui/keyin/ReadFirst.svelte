@@ -135,10 +135,12 @@
 		</div>
 	{:else}
 		<h2>{readFirstWords(turn.steps.length, isOther)}</h2>
-		<p class="left">{left}</p>
-		<p>
-			{turn.presses} presses. Keying everything: {blind.steps.length} values, {blind.presses} presses.
-		</p>
+		{#if turn.steps.length > 0}
+			<p class="left">{left}</p>
+			<p>
+				{turn.presses} presses. Keying everything: {blind.steps.length} values, {blind.presses} presses.
+			</p>
+		{/if}
 		<div class="acts">
 			<Button onclick={() => (at = groups.length - 1)}>Back</Button>
 			{#if kept && !alike}

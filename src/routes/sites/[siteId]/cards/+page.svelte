@@ -34,7 +34,7 @@
 			{/if}
 		</div>
 		{#if open.length < cards.length && open.length > 0}
-			<p class="soft">The other {cards.length - open.length} hold what is planned.</p>
+			<p class="soft">{cards.length - open.length} more: nothing to key, it is in.</p>
 		{/if}
 		{#each open as { id, name, profile, hold, notes } (id)}
 			<PrintedCard {name} site={data.site.name} {profile} {hold} {notes} shown />

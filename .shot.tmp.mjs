@@ -1,0 +1,26 @@
+import { chromium } from 'playwright-core';
+import { mkdtempSync } from 'node:fs';
+import { startServer, loadDemo, freePort } from './scripts/setup.mjs';
+const server = await startServer({ data: mkdtempSync('/tmp/fq-'), port: await freePort(), quiet: true });
+await loadDemo(server.url);
+const b = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const page = await b.newPage({ baseURL: server.url, viewport: { width: 390, height: 844 } });
+const shot = (n) => page.screenshot({ path: `/tmp/shots/${n}.png` });
+await page.goto('/'); await page.getByRole('link', { name: /Kelter Court/ }).click();
+await page.waitForSelector('html[data-alive]'); await page.waitForTimeout(800);
+const site = page.url();
+const links = await page.locator('tbody th a').evaluateAll((a) => a.map((x) => x.getAttribute('href')));
+const zone = (i) => links[i].replace(/week$/, '');
+await page.goto(zone(3) + 'key-in'); await page.waitForSelector('html[data-alive]');
+await page.getByRole('button', { name: /Factory settings/ }).click(); await page.waitForTimeout(400); await shot('keyin-rest');
+await page.keyboard.press('Enter'); await page.keyboard.press('Enter'); await page.waitForTimeout(400); await shot('keyin-menu');
+await page.goto(zone(4) + 'key-in'); await page.waitForSelector('html[data-alive]');
+await page.getByRole('button', { name: /In use: read/ }).click(); await page.waitForTimeout(400); await shot('readfirst');
+for (let n = 0; n < 30; n++) { const go = page.locator('.read .go'); const h = await page.locator('.read > h2').innerText(); if (!h.startsWith('Read it')) break; await go.click(); await page.waitForTimeout(150); }
+await shot('readfirst-end');
+await page.goto(site + '/visit'); await page.waitForSelector('html[data-alive]'); await page.waitForTimeout(600); await shot('visit');
+console.log(await page.locator('main').innerText());
+await page.setViewportSize({ width: 1280, height: 800 });
+await page.goto(zone(3) + 'key-in'); await page.waitForSelector('html[data-alive]'); await page.waitForTimeout(500); await shot('keyin-wide');
+await page.goto(site + '/cards'); await page.waitForTimeout(1500); await shot('cards');
+await b.close(); await server.stop();
