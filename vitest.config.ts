@@ -23,7 +23,7 @@ export default defineConfig({
 				test: {
 					name: 'unit',
 					environment: 'node',
-					include: ['src/**/*.test.ts', 'tests/house/*.test.ts'],
+					include: ['src/**/*.test.ts', 'tests/house/*.test.ts', 'tests/across/*.test.ts'],
 					testTimeout: 30_000
 				}
 			},
