@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import isSame from 'fast-deep-equal';
 import {
 	beginSession,
@@ -43,6 +44,9 @@ import {
 import { OPTION_IDS } from '../../src/core/control';
 import type { Zone } from '../../src/core/plan';
 import { holdsWeek } from '../../src/core/keying';
+import { anyProfile } from './anyProfile';
+import { anyZone, operable } from './anyZone';
+import { seededChance } from './random';
 
 /** What went wrong while a screen was followed. */
 export class Misled extends Error {}
@@ -421,4 +425,16 @@ export function followOne(
 		percent,
 		chance
 	});
+}
+
+/** The nth round of a seed: half of them on shipped families, half on controls that nobody shipped. */
+export function followNth(seed: number, n: number): Followed {
+	const round = Math.floor(n / (2 * operable.length));
+	const at = n % (2 * operable.length);
+	const profile =
+		operable[at] ??
+		fc.sample(anyProfile, { numRuns: operable.length, seed: seed + round })[at - operable.length]!;
+	const chance = seededChance(seed + n);
+	const zones = fc.sample(anyZone(profile), { numRuns: 3, seed: seed + n }) as [Zone, Zone, Zone];
+	return followOne(profile, zones, chance(3) * 10, chance);
 }

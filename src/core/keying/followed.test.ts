@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyProfile } from '../../../tests/support/anyProfile';
 import { anyZone, operable } from '../../../tests/support/anyZone';
-import { followOne, Follower } from '../../../tests/support/follower';
+import { followNth, followOne, Follower } from '../../../tests/support/follower';
 import { seededChance } from '../../../tests/support/random';
 import { allowedOptions } from '../control';
 import { fitZone } from '../fit';
@@ -49,6 +49,11 @@ describe('the screens of a card, followed literally', () => {
 		);
 		expect(values).toBeGreaterThan(1500);
 	}, 240_000);
+
+	it('go on from a value that leaving took: it was not confirmed, and the plan asks for a setting first', () => {
+		// found by 10 000 of them
+		expect(followNth(20_261_130, 5698).values).toBeGreaterThan(100);
+	});
 
 	it('key every channel of one control in one go', () => {
 		const programmer = operable.find(({ id }) => id === 'two-channel-programmer')!;

@@ -5,11 +5,14 @@ import {
 	dayFields,
 	entryOf,
 	fieldShown,
+	follow,
 	groupingOf,
 	isOperable,
+	start,
 	type DayContent,
 	type DayField,
 	type MachineOptions,
+	type Operable,
 	type Stroke
 } from '../machine';
 import type { CardItem } from './cardItems';
@@ -185,6 +188,13 @@ function firstMissing(profile: ControlProfile, card: ToKey, { memory }: Known): 
 	return null;
 }
 
+/** What is known once a way is gone that begins with a value still to be taken: leaving its place may take it. */
+function onArrival(profile: Operable, { known, place }: Stand, way: readonly Stroke[]): Known {
+	if (place?.edit === undefined) return known;
+	const there = follow(profile, { ...start(profile, known.memory), mode: known.mode ?? 0, place }, way);
+	return { ...known, memory: there.memory };
+}
+
 /** The keys for one value from a stand, and the stand after them: of a control whose keys nobody described there are none. */
 export function keyed(
 	profile: ControlProfile,
@@ -196,9 +206,12 @@ export function keyed(
 	if (planner && keys) {
 		const { stand: after } = planner;
 		if (goal.of !== 'option' && goal.of !== 'menu') return { keys, after };
-		// what a setting takes along hangs on what else is known
-		const known = { ...withGoal(profile, stand.known, goal), mode: after.known.mode };
-		return { keys, after: { ...after, known } };
+		// what a setting takes along hangs on what else is known, and on what its way has taken
+		const begun = onArrival(planner.profile, stand, keys.way);
+		return {
+			keys,
+			after: { ...after, known: { ...withGoal(profile, begun, goal), mode: after.known.mode } }
+		};
 	}
 	return { keys, after: atRest(withGoal(profile, stand.known, goal)) };
 }
