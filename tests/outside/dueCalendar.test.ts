@@ -82,7 +82,8 @@ describe('the calendar of what is due', () => {
 			zoneId: name,
 			name,
 			how,
-			set
+			set,
+			unseen: false
 		});
 		const site = (siteId: string, clocks: ReturnType<typeof clock>[]) => ({
 			siteId,

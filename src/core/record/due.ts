@@ -2,7 +2,7 @@ import { dateOfDay, wallAt } from '../civil';
 import type { ControlProfile } from '../control';
 import { dueOf } from '../checks';
 import type { OnSiteNotice, ZoneNotice } from '../plan';
-import { awayFacts, lastRight, nextTransitions, type AwayFacts } from '../run';
+import { awayFacts, changeStands, lastRightMs, nextTransitions, type AwayFacts } from '../run';
 
 /** What it is that somebody must come or call for. */
 export type DueWhat =
@@ -67,20 +67,16 @@ export function dueFacts(
 			if (on <= last) due.push({ on, what, zoneId: id, zoneName: zone.name, late: on < today });
 		};
 		if (profile.habits.clock.summerTime === 'by-hand') {
-			const right = lastRight(zone.clockReadings);
-			// changes since it was last right are still to be made; without any reading only those ahead are known
-			const from = right ? Date.parse(right.at) : nowMs;
-			const changes = nextTransitions(timeZone, from, 40).filter(
-				(change) => change.atMs <= nowMs + DUE_DAYS * 86_400_000
-			);
-			const missed = changes.filter((change) => change.atMs <= nowMs).at(-1);
+			const right = lastRightMs(zone.clockReadings);
+			const changes = nextTransitions(timeZone, right ?? nowMs, 40).map((change) => ({
+				...change,
+				stands: changeStands(right, change.atMs, nowMs)
+			}));
+			const missed = changes.findLast(({ stands }) => stands === 'missed');
 			if (missed) put(dateAt(missed.atMs), { kind: 'clock', missed: true });
-			for (const change of changes.filter(({ atMs }) => atMs > nowMs))
-				put(dateAt(change.atMs), {
-					kind: 'clock',
-					missed: false,
-					shiftMinutes: change.afterMinutes - change.beforeMinutes
-				});
+			for (const { atMs, stands, afterMinutes, beforeMinutes } of changes)
+				if (stands === 'ahead')
+					put(dateAt(atMs), { kind: 'clock', missed: false, shiftMinutes: afterMinutes - beforeMinutes });
 		}
 		if (profile.habits.power === 'batteries' && onSite.batteriesOn !== null)
 			put(dueOf(onSite.batteriesOn, onSite.batteryMonths), { kind: 'batteries' });

@@ -13,7 +13,8 @@ const site = (id: string, place: string, clocks: number, set = 0): RoundSite => 
 		zoneId: `${id}${i}`,
 		name: `Zone ${i}`,
 		how: 'hold the clock key',
-		set: i < set
+		set: i < set,
+		unseen: false
 	}))
 });
 

@@ -30,8 +30,10 @@ export interface RoundSite {
 		readonly name: string;
 		/** What a person does at it. */
 		readonly how: string;
-		/** Whether it was set since the change. */
+		/** Whether it was on the right hour since the change. */
 		readonly set: boolean;
+		/** Whether nobody ever saw it on the right hour, so that it is to be looked at. */
+		readonly unseen: boolean;
 	}[];
 }
 

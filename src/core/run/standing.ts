@@ -18,6 +18,26 @@ export function lastRight(readings: readonly ClockReading[]): ClockReading | und
 		);
 }
 
+/** When a clock was last seen to be on the right hour, in ms since 1970; null for never. See {@link lastRight}. */
+export function lastRightMs(readings: readonly ClockReading[]): number | null {
+	const right = lastRight(readings);
+	return right ? Date.parse(right.at) : null;
+}
+
+/**
+ * Where one change of clocks stands at a clock that is changed by hand: made, where it was right after it; missed; still ahead; or
+ * nobody knows, where it was never seen to be right. Times in ms since 1970.
+ */
+export function changeStands(
+	rightMs: number | null,
+	changeMs: number,
+	nowMs: number
+): 'made' | 'missed' | 'ahead' | 'unknown' {
+	if (rightMs !== null && rightMs >= changeMs) return 'made';
+	if (changeMs > nowMs) return 'ahead';
+	return rightMs === null ? 'unknown' : 'missed';
+}
+
 /** Where a zone's clock stands. Dates are those of the site, `YYYY-MM-DD`. */
 export type ClockFacts =
 	| { readonly kind: 'no-clock' | 'unseen' | 'lost' | 'wrong-day' }
@@ -48,9 +68,11 @@ export function clockFacts(
 	if (summerTime === 'no-clock') return { kind: 'no-clock' };
 	const last = zone.clockReadings.at(-1);
 	if (!last) return { kind: 'unseen' };
-	const right = lastRight(zone.clockReadings);
-	if (summerTime === 'by-hand' && right) {
-		const missed = transitionsBetween(timeZone, Date.parse(right.at), nowMs).at(-1);
+	const right = lastRightMs(zone.clockReadings);
+	if (summerTime === 'by-hand' && right !== null) {
+		const missed = transitionsBetween(timeZone, right, nowMs).findLast(
+			({ atMs }) => changeStands(right, atMs, nowMs) === 'missed'
+		);
 		if (missed) return { kind: 'left-behind', date: dateAt(timeZone, missed.atMs) };
 	}
 	if (last.lost && !last.set) return { kind: 'lost' };

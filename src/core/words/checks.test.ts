@@ -187,7 +187,7 @@ describe('commissioning checks', () => {
 		['note misfit', 'six-step-room-stat', { more: { misfit: { coldMinutes: 0, warmMinutes: 20 } } }],
 		['look clock', 'six-step-room-stat', { zone: (zone) => ({ ...zone, clockReadings: [] }) }],
 		[
-			'look clock',
+			'stop clock',
 			'six-step-room-stat',
 			{ zone: (zone) => ({ ...zone, clockReadings: [{ ...reading, set: false, errorSeconds: 180 }] }) }
 		],

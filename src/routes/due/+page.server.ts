@@ -23,7 +23,7 @@ export const load = pageLoad(async ({ url }: PageServerLoadEvent) => {
 		counts: counts.kinds,
 		late: counts.late,
 		next: counts.next,
-		rounds: rounds.filter((round) => round.left > 0),
+		rounds: rounds.filter((round) => round.left + round.unseen > 0),
 		today: dateOfDay(Math.floor(wallAt('UTC', Date.now()) / 1440))
 	};
 });

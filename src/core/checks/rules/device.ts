@@ -23,9 +23,9 @@ export const deviceRules = {
 			: null,
 	clock: ({ zone, profile, timeZone, nowMs }) => {
 		const clock = clockFacts(zone, profile, timeZone, nowMs);
-		return clock.kind === 'unseen' || clockIsWrong(clock)
-			? { id: 'clock', severity: 'look', view: 'clock', clock }
-			: null;
+		// what stands in red on the overview is no mere look
+		if (clockIsWrong(clock)) return { id: 'clock', severity: 'stop', view: 'clock', clock };
+		return clock.kind === 'unseen' ? { id: 'clock', severity: 'look', view: 'clock', clock } : null;
 	},
 	'summer-time': ({ profile, onSite, timeZone, nowMs }) => {
 		if (profile.habits.clock.summerTime !== 'by-hand' || onSite.customerTold) return null;

@@ -7,6 +7,7 @@ import {
 	addPicture,
 	changeRound,
 	createSite,
+	dueList,
 	deleteSite,
 	endVisit,
 	findSite,
@@ -235,7 +236,22 @@ describe('a round over many sites', () => {
 		const reading = { at: '2027-03-29T09:00:00.000Z', errorSeconds: 0, daysAhead: 0, set: true, lost: false };
 		await noteFields(db, site, zone.id, [{ key: 'clockReadings', value: [reading] }]);
 		expect((await mine(after)).clocks.map((one) => one.set)).toEqual([true, ...others.map(() => false)]);
-		expect((await roundDates(db, after)).find((one) => one.on === '2027-03-28')!.left).toBe(spring!.left - 1);
+		// a look that finds it right is as good as setting it, before the change it is none; what Due calls missed is what is left
+		const neverSeen = (await mine(after)).clocks.find(({ unseen }) => unseen)!;
+		const second = zones.find((one) => one.id === neverSeen.zoneId)!;
+		const look = (at: string) =>
+			noteFields(db, site, second.id, [{ key: 'clockReadings', value: [{ ...reading, at, set: false }] }]);
+		const counted = async () => {
+			const { left, unseen } = (await roundDates(db, after)).find((one) => one.on === '2027-03-28')!;
+			const due = (await dueList(db, after)).filter((one) => one.kind === 'clock' && one.late);
+			return [left, unseen, due.length];
+		};
+		const [left, unseen, due] = (await counted()) as [number, number, number];
+		expect([due, left + unseen]).toEqual([left, spring!.left - 1]);
+		await look('2027-03-20T09:00:00.000Z');
+		expect(await counted()).toEqual([left + 1, unseen - 1, left + 1]);
+		await look('2027-03-29T10:00:00.000Z');
+		expect(await counted()).toEqual([left, unseen - 1, left]);
 		expect(await roundSites(db, '2027-03-27', before)).toEqual([]);
 	});
 

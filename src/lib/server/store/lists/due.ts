@@ -1,4 +1,5 @@
 import { Op } from 'sequelize';
+import { lastRightMs } from '$core/run';
 import { dueAt, type Due } from '$core/words';
 import { whileUnchanged, type Database } from '../../db';
 import { NOTICE_SELECT, noticeFromRow, siteFromRow, type NoticeRow, type StoredSite } from '../rows';
@@ -18,8 +19,8 @@ export interface ClockByHand {
 	readonly name: string;
 	/** What a person does at it. */
 	readonly how: string;
-	/** When it was last set, as far as that was noted. */
-	readonly lastSetMs: number | null;
+	/** When it was last seen to be on the right hour, as far as that was noted. */
+	readonly rightMs: number | null;
 }
 
 /** What a site comes down to for the lists of all sites. */
@@ -76,8 +77,7 @@ function digestOf(
 		clocksByHand: zones.flatMap(({ id: zoneId, zone, profile }): ClockByHand[] => {
 			const { summerTime, how } = profile.habits.clock;
 			if (summerTime !== 'by-hand') return [];
-			const set = zone.clockReadings.findLast((reading) => reading.set);
-			return [{ zoneId, name: zone.name, how, lastSetMs: set ? Date.parse(set.at) : null }];
+			return [{ zoneId, name: zone.name, how, rightMs: lastRightMs(zone.clockReadings) }];
 		})
 	};
 }

@@ -1,4 +1,4 @@
-import { nextTransitions } from '$core/run';
+import { changeStands, nextTransitions } from '$core/run';
 import { dateOfDay, wallAt } from '$core/civil';
 import { roundSchema, type Round, type RoundSite, type roundChangesSchema } from '$core/record';
 import type { z } from 'zod';
@@ -14,8 +14,10 @@ export interface RoundDate {
 	readonly on: string;
 	readonly sites: number;
 	readonly clocks: number;
-	/** Clocks still to be set; all of them before the change. */
+	/** Clocks still to be set; all of them before the change, after it those that missed it. */
 	readonly left: number;
+	/** Clocks that were never seen to be right: whether they missed it nobody knows. */
+	readonly unseen: number;
 }
 
 /** How far back a change is still worth a round, and how far ahead one is planned, in days. */
@@ -45,19 +47,14 @@ async function roundsRead(db: Database, nowMs: number): Promise<Map<string, Roun
 			);
 		for (const change of transitions.get(timeZone)!) {
 			if (change.atMs > nowMs + AHEAD_DAYS * DAY_MS) break;
-			const { on } = change;
+			const clocks = clocksByHand.map(({ rightMs, ...clock }) => {
+				const stands = changeStands(rightMs, change.atMs, nowMs);
+				return { ...clock, set: stands === 'made', unseen: stands === 'unknown' };
+			});
+			const { on, afterMinutes, beforeMinutes } = change;
 			const list = found.get(on) ?? [];
 			found.set(on, list);
-			list.push({
-				siteId,
-				siteName,
-				place,
-				shiftMinutes: change.afterMinutes - change.beforeMinutes,
-				clocks: clocksByHand.map(({ lastSetMs, ...clock }) => ({
-					...clock,
-					set: lastSetMs !== null && lastSetMs >= change.atMs
-				}))
-			});
+			list.push({ siteId, siteName, place, shiftMinutes: afterMinutes - beforeMinutes, clocks });
 		}
 	}
 	return found;
@@ -72,7 +69,8 @@ export async function roundDates(db: Database, nowMs = Date.now()): Promise<Roun
 				on,
 				sites: sites.length,
 				clocks: clocks.length,
-				left: clocks.filter((clock) => !clock.set).length
+				left: clocks.filter(({ set, unseen }) => !set && !unseen).length,
+				unseen: clocks.filter(({ unseen }) => unseen).length
 			};
 		})
 		.sort((a, b) => (a.on < b.on ? -1 : 1));
