@@ -37,8 +37,7 @@ beforeEach(() => browsers(NOW_MS));
 afterEach(noBrowsers);
 
 /** The server with one control, its record, and what every act of a person ought to come to. */
-async function aControl(nth = 0) {
-	const job = demoJob();
+async function aControl(nth = 0, job = demoJob()) {
 	const { name } = job.zones[nth % job.zones.length]!;
 	const { site, id: siteId } = await siteWithZones({
 		...job,
@@ -54,12 +53,13 @@ async function aControl(nth = 0) {
 		profile,
 		record,
 		hold: async () => holdOf([(await record()).zone], profile),
-		/** What the desk does: the warmest level is set otherwise, or a day's change is moved. */
-		async plan(warmer: number) {
+		/** What the desk does: other levels. */
+		async plan(levelC: (wasC: number, i: number) => number) {
 			const { zone, revision } = await record();
-			const levels = zone.levels.map((level, i) =>
-				i === 0 && 'celsius' in level ? { ...level, celsius: 19 + (warmer % 6) / 2 } : level
-			);
+			const levels = zone.levels.map((level, i) => ({
+				...level,
+				setpointC: levelC(level.setpointC ?? 0, i)
+			}));
 			await saveZone(db, site, id, revision, { ...zone, levels } as typeof zone);
 		},
 		serve: async (path: string, body: unknown) => {
@@ -207,8 +207,10 @@ it(`${STEPS} steps of two windows, two phones and a desk end in one record, what
 			window.close();
 			all[n] = await open1(browser);
 		} else if (does === 13) await window.refresh();
-		else if (does === 14) await at.plan(chance(6));
-		else if (does === 15) network.isDown = !network.isDown && chance(2) === 0;
+		else if (does === 14) {
+			const warmestC = 19 + chance(6) / 2;
+			await at.plan((wasC, i) => (i === 0 ? warmestC : wasC));
+		} else if (does === 15) network.isDown = !network.isDown && chance(2) === 0;
 		else if (does === 16 && chance(4) === 0) {
 			await passTime(5000);
 			await reopen();
@@ -224,6 +226,33 @@ it(`${STEPS} steps of two windows, two phones and a desk end in one record, what
 	expect(checked).toBe(Math.floor(STEPS / 25));
 	console.log(`${done.length} notes, ${checked} times the same everywhere`);
 }, 3_600_000);
+
+it('fourteen values keyed, every level raised at the desk, keyed on: phone, record and lists count the same to the end', async () => {
+	const at = await aControl(0, demoJob('osier-lane-reading-room'));
+	const network: Badness = { isDown: false, lost: 0, answerLost: 0, twice: 0, late: 0 };
+	const phone = await open(at, new Browser(), { ask: through(at.serve, network, seededChance(1)) });
+	const { browser, keying, outbox } = phone;
+	browser.as(() => keying.say('as-new'));
+	for (let values = 1; keying.step; values++) {
+		expect(values).toBeLessThan(100);
+		browser.as(() => keying.confirm());
+		await passTime(200);
+		if (values === 14) {
+			await at.plan((wasC) => wasC + 1);
+			await phone.refresh();
+			browser.as(() => keying.seen());
+			await passTime(200);
+		}
+		browser.as(() => keying.noted());
+		expect(outbox.waiting).toBe(0);
+		const { notes } = await at.record();
+		const standing = standingOf(at.profile, await at.hold(), notesAt(at.profile, notes));
+		expect([await at.listed(), keying.left.values], `after ${values}`).toEqual([
+			standing.left,
+			standing.left
+		]);
+	}
+}, 120_000);
 
 it(`${COMMISSIONINGS} commissionings through a bad network: what the phone calls all in, the record does`, async () => {
 	const chance = seededChance(SEED);

@@ -23,16 +23,12 @@ test('a card is keyed into the stand-in on a phone: thrown out once, a slip put 
 	await expect(page.getByText('no slip so far')).toBeVisible();
 });
 
-/** One of each form of program, and those with a peculiarity of their own, but for those by which a house is commissioned (commission.spec). Stats that run to the minute are keyed by the unit tests: here a finger would hold for minutes. */
+/** Forms of program and peculiarities that no other test keys into a stand-in: others by what the screen says in followed.spec, all by the unit tests. */
 const KEYED = [
 	'heat-and-cool-stat',
 	'hour-strip-keypad',
-	'two-channel-programmer',
 	'step-timer',
-	'three-mode-floor-stat',
 	'block-copy-floor-stat',
-	'slider-stat',
-	'frost-setting-keypad',
 	'climate-clock'
 ];
 for (const { id, name } of shippedProfiles.filter(({ id }) => KEYED.includes(id)))

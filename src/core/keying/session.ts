@@ -91,12 +91,14 @@ function lastOnShow({ items }: KeyCard, { next }: Notes): number {
 /**
  * A session from what is noted: from where the hand was kept while the menu stays open; else from rest, with the value that stood
  * on the screen last. Where somebody had begun already, nobody knows how far they came with it, nor in which mode they left it.
+ * `isAnew` says that the card is opened, not gone on with.
  */
 export function beginSession(
 	profile: ControlProfile,
 	card: KeyCard,
 	noted: Notes,
-	kept: KeptHand | null = null
+	kept: KeptHand | null = null,
+	isAnew = true
 ): KeyingSession {
 	const { known } = standingAt(profile, card.operated.options, noted);
 	const base = { profile, card, noted, last: null, pending: null, instead: null, left: false, toNote: [] };
@@ -114,7 +116,11 @@ export function beginSession(
 	const mode = changesModes(profile) ? null : known.mode;
 	if (!next)
 		return { ...base, turn: from(atRest({ ...known, mode })), out: outOf(profile, null), left: true };
-	const goals = noted.next ?? touching(profile, next);
+	// whoever began before from the same notes, and noted nothing, had this value on the screen
+	const shown = touching(profile, next);
+	const told = noted.next ?? [];
+	const isTold = !isAnew || told.some((goal) => targetOf(goal) === targetOf(next.item.goal));
+	const goals = noted.next !== null && isTold ? noted.next : [...told, ...shown];
 	const begun = doubting(profile, known, goals);
 	const stand = atRest({ ...begun, mode });
 	const toNote: Note[] = goals.length > 0 ? [{ what: 'begun', goals }] : [];
@@ -372,7 +378,7 @@ export const planSeen = (session: KeyingSession): Acted =>
 
 /** What is noted at the control changed by another hand: what is known is known from there, and this hand is nowhere. */
 export const notedElsewhere = ({ profile }: KeyingSession, noted: Notes, card: KeyCard): KeyingSession =>
-	beginSession(profile, card, noted);
+	beginSession(profile, card, noted, null, false);
 
 /**
  * How the control was found is said, at any value: what is known changes, the hand stays; of one that was reset the hand is at
