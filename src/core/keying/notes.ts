@@ -23,7 +23,7 @@ import {
 	type Memory,
 	type Scale
 } from '../machine';
-import { stampSchema } from '../schema';
+import { stampSchema, type Stamp } from '../schema';
 import { goalSchema, keysOfRun, stepOfKey, type Goal } from './goal';
 import { inDoubt, knownAsFound, withGoal, type Known } from './known';
 import { refsOf } from './turn';
@@ -37,6 +37,10 @@ const goals = z.array(goalSchema).min(1).max(MOST_AT_ONCE);
 /** What was done at a control in one go: values brought about there, seen on its display, or begun, so that nobody knows how they stand. */
 const actSchema = z.strictObject({ what: z.enum(['keyed', 'read', 'begun']), goals, by: stampSchema });
 type Act = z.infer<typeof actSchema>;
+const takenBackSchema = actSchema.extend({ what: z.enum(['keyed', 'read']) });
+/** The most of what was taken back, and of how it was found, that is remembered. */
+const MOST_TAKEN_BACK = 100;
+const MOST_FOUND = 20;
 
 const foundSchema = z.enum(['as-new', 'in-use']).nullable();
 
@@ -74,9 +78,16 @@ export const notesSchema = z.strictObject({
 	found: foundSchema,
 	/** When that was said. */
 	foundAtMs: z.int().nonnegative(),
+	/** What was said of it before, oldest first: whoever says that it is as new once something else was said has reset it. */
+	foundBefore: z
+		.array(z.strictObject({ found: foundSchema, atMs: z.int().nonnegative() }))
+		.max(MOST_FOUND)
+		.default([]),
 	/** What was known of it by the acts that are kept no more one by one, and what of that had been read; null where every act is kept. */
 	before: z.strictObject({ known: knownSchema, read: z.array(z.string().max(40)).max(4000) }).nullable(),
 	acts: z.array(actSchema).max(MOST_VALUES),
+	/** What was taken back last: of what was done before that and comes in after it nothing counts. */
+	takenBack: z.array(takenBackSchema).max(MOST_TAKEN_BACK).default([]),
 	/** What stood on the screen of whoever noted last: nobody knows how far they came with it. */
 	next: z.array(goalSchema).max(MOST_AT_ONCE).nullable().default(null)
 });
@@ -87,8 +98,10 @@ export const noNotes = ({ id }: Pick<ControlProfile, 'id'>): Notes => ({
 	control: id,
 	found: null,
 	foundAtMs: 0,
+	foundBefore: [],
 	before: null,
 	acts: [],
+	takenBack: [],
 	next: null
 });
 
@@ -102,7 +115,7 @@ export const isNoted = ({ found, before, acts }: Notes): boolean =>
 
 /** Whether two notes of a control say the same, whatever the clocks by which it was told when. */
 export function saysSame(a: Notes, b: Notes): boolean {
-	const untimed = ({ acts, foundAtMs: _, ...rest }: Notes) => ({
+	const untimed = ({ acts, foundAtMs: _, foundBefore: __, takenBack: ___, ...rest }: Notes) => ({
 		...rest,
 		acts: acts.map(({ by: { from, number }, ...act }) => ({ ...act, from, number }))
 	});
@@ -198,18 +211,30 @@ export function withNote(profile: ControlProfile, was: Notes, note: Note): Notes
 	const notes = note.next && !isLate ? { ...own, next: possible(profile, note.next) } : own;
 	const until = (act: Act) => act.by.atMs <= by.atMs;
 	if (note.what === 'found') {
-		if (by.atMs < notes.foundAtMs) return notes;
-		const said = { ...notes, found: note.found, foundAtMs: by.atMs };
-		// whoever says so once something was done has reset it: what was done is gone
-		const isReset = note.found === 'as-new' && notes.found !== null;
-		return isReset ? { ...said, before: null, acts: notes.acts.filter((act) => !until(act)) } : said;
+		const all = [...allFound(notes), { found: note.found, atMs: by.atMs }].sort((a, b) => a.atMs - b.atMs);
+		const { found, atMs } = all.at(-1)!;
+		const said = { ...notes, found, foundAtMs: atMs, foundBefore: all.slice(0, -1).slice(-MOST_FOUND) };
+		// what was done before it was reset is gone
+		const reset = resetAtMs(said);
+		const isReset = reset !== resetAtMs(notes) || (note.found === 'as-new' && by.atMs === reset);
+		if (!isReset) return said;
+		const isSince = (act: Act) => act.by.atMs > reset;
+		return {
+			...said,
+			before: null,
+			acts: said.acts.filter(isSince),
+			takenBack: said.takenBack.filter(isSince)
+		};
 	}
-	const goals = possible(profile, note.goals);
+	const isDone = note.what !== 'not-keyed' && note.what !== 'not-read';
+	const goals = possible(profile, note.goals).filter(
+		(goal) => !isDone || !isTakenBack(notes, note.what, goal, by)
+	);
 	if (goals.length === 0) return notes;
-	if (note.what !== 'not-keyed' && note.what !== 'not-read') {
-		// what was done before it was reset is gone with that
-		if (notes.found === 'as-new' && by.atMs < notes.foundAtMs) return notes;
-		return shortened(profile, { ...notes, acts: inOrder(notes.acts, { what: note.what, goals, by }) });
+	if (isDone) {
+		if (by.atMs < resetAtMs(notes)) return notes;
+		const act = { what: note.what as Act['what'], goals, by };
+		return shortened(profile, { ...notes, acts: inOrder(notes.acts, act) });
 	}
 	const kind = note.what === 'not-read' ? 'read' : 'keyed';
 	const gone = new Set(goals.map(targetOf));
@@ -218,8 +243,30 @@ export function withNote(profile: ControlProfile, was: Notes, note: Note): Notes
 		const left = act.goals.filter((goal) => !gone.has(targetOf(goal)));
 		return left.length === 0 ? [] : [{ ...act, goals: left }];
 	});
-	return { ...notes, acts };
+	const takenBack = [...notes.takenBack, { what: kind, goals, by } as const].slice(-MOST_TAKEN_BACK);
+	return { ...notes, acts, takenBack };
 }
+
+/** All that was said of how it was found, oldest first. */
+const allFound = ({ found, foundAtMs, foundBefore }: Notes) =>
+	found === null && foundAtMs === 0 ? foundBefore : [...foundBefore, { found, atMs: foundAtMs }];
+
+/** When it was reset last, by what was said: as new, once something had been said before; -1 for never. */
+function resetAtMs(notes: Notes): number {
+	const all = allFound(notes);
+	return (
+		all.findLast(({ found }, i) => found === 'as-new' && i > 0 && all[i - 1]!.found !== null)?.atMs ?? -1
+	);
+}
+
+/** Whether something that is noted as done now was taken back since it was done. */
+const isTakenBack = ({ takenBack }: Notes, what: string, goal: Goal, by: Stamp): boolean =>
+	takenBack.some(
+		(one) =>
+			one.what === what &&
+			(one.by.from === by.from && one.by.from !== '' ? one.by.number > by.number : one.by.atMs > by.atMs) &&
+			one.goals.some((of) => targetOf(of) === targetOf(goal))
+	);
 
 /** Old acts as what was known after them, once they are too many. */
 function shortened(profile: ControlProfile, notes: Notes): Notes {
