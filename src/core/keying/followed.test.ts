@@ -53,7 +53,8 @@ describe('the screens of a card, followed literally', () => {
 	// found by 10 000 of them
 	it.each([
 		[5698, 'a value that leaving took: it was not confirmed, and the plan asks for a setting first'],
-		[4093, 'a value that a device had on its screen which noted nothing']
+		[4093, 'a value that a device had on its screen which noted nothing'],
+		[9910, 'a copy whose keys were pressed in another day’s place']
 	])('go on after round %i: %s', (nth) => {
 		expect(followNth(20_261_130, nth).values).toBeGreaterThan(50);
 	});

@@ -42,7 +42,7 @@ export function knownAsFound(profile: ControlProfile, options: MachineOptions, f
 }
 
 type ChangeOfDay = (content: DayContent) => DayContent;
-const ALL_DAYS = [0, 1, 2, 3, 4, 5, 6];
+export const ALL_DAYS: readonly number[] = [0, 1, 2, 3, 4, 5, 6];
 
 function inDays(memory: Memory, channel: number, days: readonly number[], change: ChangeOfDay): Memory {
 	return {

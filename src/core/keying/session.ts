@@ -13,7 +13,7 @@ import {
 } from '../machine';
 import { standingAt, type KeyCard } from './card';
 import { stepOfKey, type Goal } from './goal';
-import { daysOf, inDoubt, satisfies, withGoal, type Known } from './known';
+import { ALL_DAYS, daysOf, inDoubt, satisfies, withGoal, type Known } from './known';
 import { targetOf, withNote, type Note, type Notes } from './notes';
 import { atRest, placeOfGoal, type Stand } from './planner';
 import { strokePresses, strokesOut } from './strokes';
@@ -313,10 +313,9 @@ export function placeBefore(session: KeyingSession): number | null {
 export const seenAtRest = (session: KeyingSession): Acted =>
 	fromRest(session, begunOf(session), onShow(session)?.item.id);
 
-/** The days of the week that a goal is of, as goals that each leave nothing of one known. */
+/** The days of the week that a goal is of, as goals that each leave nothing of one known: of a copy, that may have been put onto any day, all. */
 const wholeDays = (profile: ControlProfile, { memory }: Known, goal: Goal): Goal[] => {
-	const days =
-		goal.of === 'field' ? daysOf(profile, memory, goal) : goal.of === 'copy' ? [goal.from, ...goal.over] : [];
+	const days = goal.of === 'field' ? daysOf(profile, memory, goal) : goal.of === 'copy' ? ALL_DAYS : [];
 	const channel = 'channel' in goal ? goal.channel : 0;
 	return days.map((day) => ({ of: 'copy', channel, from: day, onto: day, over: [day] }));
 };
