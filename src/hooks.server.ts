@@ -1,3 +1,4 @@
+import type { IncomingMessage } from 'node:http';
 import { building, dev } from '$app/environment';
 import {
 	json,
@@ -24,6 +25,7 @@ import {
 	signInTries,
 	signInWanted,
 	startRefusal,
+	strangers,
 	takePassphrases,
 	trierOf,
 	waitSentence
@@ -132,6 +134,35 @@ async function notTried({ cookies, url, request, getClientAddress }: RequestEven
 	return new Response(null, { status: 303, headers: { location: `/sign-in?${to}` } });
 }
 
+/** Whether a stranger sends more than strangers may; null where not. */
+function strangerRefusal({ route, request, locals, getClientAddress }: RequestEvent): Response | null {
+	const isOpen = route.id !== null && operationAt(route.id, request.method)?.role === 'anyone';
+	if (locals.role !== null || !isOpen || request.method === 'GET') return null;
+	const seconds = strangers.waitSeconds(getClientAddress());
+	if (seconds === 0) return null;
+	const refusal = refused(
+		429,
+		'Too much was sent from here. If it is urgent, telephone whoever set up your heating.'
+	);
+	refusal.headers.set('retry-after', String(seconds));
+	return refusal;
+}
+
+/** The most that is let go by of what nobody reads, in bytes. */
+const MOST_LET_GO = 10_000_000;
+
+/** Lets what was sent and not read go by, so that the connection is good for the next request; one that sends without end is cut. */
+function letGoBy({ request, platform }: RequestEvent): void {
+	const { req } = (platform ?? {}) as { req?: IncomingMessage };
+	if (!req || request.bodyUsed || req.readableEnded) return;
+	let length = 0;
+	req.on('data', (part: Buffer) => {
+		length += part.length;
+		if (length > MOST_LET_GO) req.destroy();
+	});
+	req.resume();
+}
+
 /** A page or its data packed for the way, where the browser unpacks it: on a phone's network that is what is waited for. */
 function packed(request: Request, response: Response): Response {
 	const type = response.headers.get('content-type') ?? '';
@@ -151,14 +182,20 @@ function packed(request: Request, response: Response): Response {
 	});
 }
 
-export const handle: Handle = async ({ event, resolve }) => {
+export const handle: Handle = async (input) => {
+	const response = await answered(input);
+	if (input.event.request.method !== 'GET') letGoBy(input.event);
+	return response;
+};
+
+const answered: Handle = async ({ event, resolve }) => {
 	const { cookies, locals } = event;
 	const theme = cookies.get('theme');
 	locals.theme = themes.find((one) => one === theme) ?? 'auto';
 	const wrong = askingRefusal(event);
 	if (wrong) return wrong;
 	locals.role = signInWanted() ? await sessionRole(await database(), cookies.get(SESSION_COOKIE)) : 'office';
-	const refusal = roleRefusal(event);
+	const refusal = roleRefusal(event) ?? strangerRefusal(event);
 	if (refusal) return refusal;
 	if (event.route.id === '/sign-in' && event.request.method === 'POST' && event.url.searchParams.has('/in')) {
 		const later = await notTried(event);

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { createServer } from 'node:http';
+import { Agent, createServer, request } from 'node:http';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
@@ -328,6 +328,51 @@ test('everybody is signed out at once; a changed passphrase ends what came in by
 	expect((await reader('/api/v1/jobs')).status).toBe(401);
 	expect((await office('/api/v1/sessions', { method: 'DELETE' })).status).toBe(204);
 	expect((await office('/api/v1/jobs')).status).toBe(401);
+});
+
+test('what a stranger sends holds nobody up, and what is refused leaves the connection good', async () => {
+	const nested = `{"said":${'['.repeat(3_900_000)}${']'.repeat(3_900_000)}}`;
+	let longest = 0;
+	let over = false;
+	const looks = (async () => {
+		while (!over) {
+			const began = performance.now();
+			await fetch(`${server.url}/api/health`);
+			longest = Math.max(longest, performance.now() - began);
+		}
+	})();
+	const began = performance.now();
+	const sent = await Promise.all(
+		['x', 'a'.repeat(32), 'y'].map((token) =>
+			fetch(`${server.url}/api/v1/reports/${token}`, {
+				method: 'POST',
+				headers: { 'content-type': 'application/json' },
+				body: nested
+			}).then(({ status }) => status)
+		)
+	);
+	const tookMs = performance.now() - began;
+	over = true;
+	await looks;
+	expect(sent).toEqual([404, 404, 404]);
+	expect([tookMs < 5000, longest < 1500]).toEqual([true, true]);
+
+	// one connection, as a browser keeps it: what was refused unread is not in the way of what comes next
+	const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+	const ask = (method: string, at: string, bytes: number) =>
+		new Promise<number>((resolve, reject) => {
+			const asked = request(`${server.url}${at}`, { agent, method }, (answer) => {
+				answer.resume();
+				answer.once('end', () => resolve(answer.statusCode!));
+			});
+			asked.once('error', reject);
+			asked.end(bytes > 0 ? Buffer.alloc(bytes) : undefined);
+		});
+	const first = performance.now();
+	expect(await ask('POST', `/api/v1/jobs/${site}/pictures`, 400_000)).toBe(401);
+	expect(await ask('GET', '/api/health', 0)).toBe(200);
+	expect(performance.now() - first).toBeLessThan(5000);
+	agent.destroy();
 });
 
 test('a stop answers or refuses what is under way, and stores nothing that it refused', async () => {

@@ -4,3 +4,4 @@ export * from './rules';
 export * from './sessions';
 export * from './tries';
 export * from './devices';
+export * from './strangers';

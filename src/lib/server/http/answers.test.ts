@@ -1,8 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { LARGEST_JOB_FILE } from '$core/formats';
-import { LARGEST_PICTURE } from '$core/record';
-import { answer, bodyBytes, readBody, refuse } from './answers';
+import { answer, bodyBytes, isTangled, readBody, refuse } from './answers';
 
 const request = (body: BodyInit | null, headers: Record<string, string> = {}) =>
 	new Request('http://127.0.0.1/', {
@@ -11,9 +9,10 @@ const request = (body: BodyInit | null, headers: Record<string, string> = {}) =>
 		headers: { 'content-type': 'application/json', ...headers }
 	});
 const schema = z.strictObject({ name: z.string().min(1) });
+const MOST = 8000;
 /** The status and the sentence of a refusal; the value where it is none. */
 async function said(sent: Request): Promise<unknown> {
-	const read = await readBody(sent, schema);
+	const read = await readBody(sent, schema, MOST);
 	if ('value' in read) return read.value;
 	const { error } = (await read.refusal.json()) as { error: { sentence: string } };
 	return [read.refusal.status, error.sentence];
@@ -38,9 +37,9 @@ describe('what is sent to the API', () => {
 	});
 
 	it('is not read at all where it says that it is too large, and given up where it is without saying so', async () => {
-		const tooLarge = [413, `What was sent is too large: at most ${LARGEST_JOB_FILE / 1e6} MB are read.`];
-		expect(await said(request('{}', { 'content-length': String(LARGEST_JOB_FILE + 1) }))).toEqual(tooLarge);
-		expect(await said(request(' '.repeat(LARGEST_JOB_FILE + 1)))).toEqual(tooLarge);
+		const tooLarge = [413, 'What was sent is too large: at most 8 kB are read.'];
+		expect(await said(request('{}', { 'content-length': String(MOST + 1) }))).toEqual(tooLarge);
+		expect(await said(request(' '.repeat(MOST + 1)))).toEqual(tooLarge);
 		// one whose sender goes away in the middle
 		const broken = new ReadableStream({ pull: (controller) => controller.error(new Error('gone')) });
 		const sent = new Request('http://127.0.0.1/', {
@@ -50,10 +49,33 @@ describe('what is sent to the API', () => {
 			headers: { 'content-type': 'application/json' }
 		} as RequestInit);
 		expect(await said(sent)).toEqual(tooLarge);
-		const picture = await bodyBytes(request(new Uint8Array(LARGEST_PICTURE + 1)));
+		const picture = await bodyBytes(request(new Uint8Array(MOST + 1)), MOST);
 		expect('refusal' in picture && picture.refusal.status).toBe(413);
-		const small = await bodyBytes(request(new Uint8Array([1, 2, 3])));
+		const small = await bodyBytes(request(new Uint8Array([1, 2, 3])), MOST);
 		expect('bytes' in small && [...small.bytes]).toEqual([1, 2, 3]);
+	});
+
+	it('is read no further than to its limit, however it comes', async () => {
+		let pulled = 0;
+		const endless = new ReadableStream({ pull: (to) => (pulled++, to.enqueue(new Uint8Array(1000))) });
+		const sent = new Request('http://127.0.0.1/', {
+			method: 'POST',
+			body: endless,
+			duplex: 'half'
+		} as RequestInit);
+		const read = await bodyBytes(sent, MOST);
+		expect(['refusal' in read && read.refusal.status, pulled < 20]).toEqual([413, true]);
+	});
+
+	it('is not parsed where it goes deeper or holds more than anything that is taken', async () => {
+		const deep = (n: number) => '['.repeat(n) + ']'.repeat(n);
+		expect([isTangled(deep(40)), isTangled(deep(41))]).toEqual([false, true]);
+		expect(isTangled(JSON.stringify({ said: '[[[{{{,,,"'.repeat(20_000) }))).toBe(false);
+		expect(isTangled(`[${'1,'.repeat(100_001)}1]`)).toBe(true);
+		expect(await said(request(deep(3000)))).toEqual([
+			422,
+			'What was sent goes deeper, or holds more, than anything that is read here.'
+		]);
 	});
 });
 

@@ -1,7 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { LARGEST_JOB_FILE, problemOf, readWith, type Problem, type Read } from '$core/formats';
-import { LARGEST_PICTURE } from '$core/record';
+import { problemOf, readWith, type Problem, type Read } from '$core/formats';
 
 /** A refusal: a sentence and the path of the field it is about. */
 export function refuse(status: number, problem: Problem | string): Response {
@@ -19,41 +18,81 @@ function sendingProblem(request: Request): string | null {
 		: 'What was sent does not say that it is JSON: send it with the content type application/json.';
 }
 
-/** The text of a request that says it is JSON, or the refusal of one that does not or is too large. */
-export async function bodyText(request: Request): Promise<{ text: string } | { refusal: Response }> {
-	const problem = sendingProblem(request);
-	if (problem) return { refusal: refuse(415, problem) };
-	const tooLarge = () =>
-		refuse(413, `What was sent is too large: at most ${LARGEST_JOB_FILE / 1e6} MB are read.`);
-	if (Number(request.headers.get('content-length') ?? 0) > LARGEST_JOB_FILE) return { refusal: tooLarge() };
+/** A size as it is said: `8 kB`, `4 MB`. */
+const sizeWords = (bytes: number) => (bytes < 1e6 ? `${Math.round(bytes / 1e3)} kB` : `${bytes / 1e6} MB`);
+
+/**
+ * The bytes of a request, or the refusal of one that is too large: by what it says of itself before anything is read, and while it is read
+ * as soon as it is more. `most` is in bytes.
+ */
+export async function bodyBytes(
+	request: Request,
+	most: number
+): Promise<{ bytes: Uint8Array<ArrayBuffer> } | { refusal: Response }> {
+	const tooLarge = () => refuse(413, `What was sent is too large: at most ${sizeWords(most)} are read.`);
+	if (Number(request.headers.get('content-length') ?? 0) > most) return { refusal: tooLarge() };
+	const parts: Uint8Array[] = [];
+	let length = 0;
+	const reader = request.body?.getReader();
 	try {
-		const text = await request.text();
-		return text.length > LARGEST_JOB_FILE ? { refusal: tooLarge() } : { text };
+		for (let part = await reader?.read(); part && !part.done; part = await reader!.read()) {
+			length += part.value.byteLength;
+			if (length > most) {
+				await reader!.cancel().catch(() => undefined);
+				return { refusal: tooLarge() };
+			}
+			parts.push(part.value);
+		}
 	} catch {
 		return { refusal: tooLarge() };
 	}
+	return { bytes: new Uint8Array(Buffer.concat(parts, length)) };
 }
 
-/** The bytes of a request, or the refusal of one that is too large. */
-export async function bodyBytes(request: Request): Promise<{ bytes: Uint8Array } | { refusal: Response }> {
-	const tooLarge = () =>
-		refuse(413, `What was sent is too large: at most ${LARGEST_PICTURE / 1e6} MB are taken.`);
-	if (Number(request.headers.get('content-length') ?? 0) > LARGEST_PICTURE) return { refusal: tooLarge() };
-	try {
-		const bytes = new Uint8Array(await request.arrayBuffer());
-		return bytes.byteLength > LARGEST_PICTURE ? { refusal: tooLarge() } : { bytes };
-	} catch {
-		return { refusal: tooLarge() };
+/** The text of a request that says it is JSON, or the refusal of one that does not or is too large. */
+export async function bodyText(
+	request: Request,
+	most: number
+): Promise<{ text: string } | { refusal: Response }> {
+	const problem = sendingProblem(request);
+	if (problem) return { refusal: refuse(415, problem) };
+	const read = await bodyBytes(request, most);
+	return 'refusal' in read ? read : { text: new TextDecoder().decode(read.bytes) };
+}
+
+/** How deep a document may go, and how many values it may hold: more than any that the program takes. */
+const DEEPEST = 40;
+const MOST_VALUES = 100_000;
+
+/** Whether a text is deeper or holds more than anything that is taken, found without parsing it. */
+export function isTangled(text: string): boolean {
+	let [depth, values, quoted] = [0, 0, false];
+	for (let at = 0; at < text.length; at++) {
+		const code = text.charCodeAt(at);
+		if (quoted) {
+			if (code === 92) at++;
+			else if (code === 34) quoted = false;
+		} else if (code === 34) quoted = true;
+		else if (code === 91 || code === 123) {
+			if (++depth > DEEPEST) return true;
+		} else if (code === 93 || code === 125) depth--;
+		else if (code === 44 && ++values > MOST_VALUES) return true;
 	}
+	return false;
 }
 
 /** A request's JSON checked against a schema, or its refusal. */
 export async function readBody<S extends z.ZodType>(
 	request: Request,
-	schema: S
+	schema: S,
+	most: number
 ): Promise<{ value: z.output<S> } | { refusal: Response }> {
-	const body = await bodyText(request);
+	const body = await bodyText(request, most);
 	if ('refusal' in body) return body;
+	if (isTangled(body.text))
+		return {
+			refusal: refuse(422, 'What was sent goes deeper, or holds more, than anything that is read here.')
+		};
 	let document: unknown;
 	try {
 		document = JSON.parse(body.text);

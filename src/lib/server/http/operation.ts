@@ -7,6 +7,15 @@ import { findSite, findZone, type StoredSite, type StoredZone } from '../store';
 
 export type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
 
+/** The most that is read of a request: what a zone with its room, its week and a fortnight's exceptions takes many times over. */
+export const USUAL_BYTES = 512_000;
+/** And of what somebody sends who is not signed in. */
+export const STRANGERS_BYTES = 8_000;
+
+/** The most that an operation reads, in bytes. */
+export const mostOf = ({ most, role }: Pick<Operation, 'most' | 'role'>): number =>
+	most ?? (role === 'anyone' ? STRANGERS_BYTES : USUAL_BYTES);
+
 /** A request as an operation is asked it: its body is held against what the operation takes. */
 export interface Asked<Body = unknown> {
 	readonly params: Readonly<Record<string, string>>;
@@ -35,6 +44,10 @@ export interface Operation {
 	readonly sent?: 'text' | 'bytes';
 	readonly gives?: z.ZodType;
 	readonly created?: true;
+	/** The most that is read of what is sent, in bytes, where it is not {@link USUAL_BYTES}. */
+	readonly most?: number;
+	/** Whether it is asked at all, by its address alone: before anything that was sent is read. A refusal where it is not. */
+	door?(asked: Pick<Asked, 'params' | 'db'>): Promise<Response | null>;
 	/** A media type of its own, where it answers with text. */
 	readonly text?: string;
 	/** A media type of its own, where it takes a file. */

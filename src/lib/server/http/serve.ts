@@ -5,7 +5,7 @@ import { Late, Busy } from '../compute';
 import { database, Stopping } from '../db';
 import { seenBy } from '../store/sight';
 import { answer, bodyBytes, bodyText, readBody, refuse } from './answers';
-import { Refused, type Asked, type Operation } from './operation';
+import { mostOf, Refused, type Asked, type Operation } from './operation';
 import { operationsAt } from './operations';
 import { troubleSentence } from './trouble';
 
@@ -14,15 +14,15 @@ const log = pino({ name: 'fond-quarter' });
 /** The body that an operation takes, or the refusal of what was sent. */
 async function bodyOf(op: Operation, request: Request): Promise<{ value: unknown } | { refusal: Response }> {
 	if (op.sent === 'bytes') {
-		const read = await bodyBytes(request);
+		const read = await bodyBytes(request, mostOf(op));
 		return 'refusal' in read ? read : { value: read.bytes };
 	}
 	if (!op.takes) return { value: null };
 	if (op.sent === 'text') {
-		const read = await bodyText(request);
+		const read = await bodyText(request, mostOf(op));
 		return 'refusal' in read ? read : { value: read.text };
 	}
-	return readBody(request, op.takes);
+	return readBody(request, op.takes, mostOf(op));
 }
 
 /** What the framework hands on of the connection that a request came by. */
@@ -48,14 +48,18 @@ async function answered(op: Operation, event: RequestEvent): Promise<Response> {
 	const { params, url, request, locals } = event;
 	const asker = askerOf(event);
 	try {
+		const db = await database();
+		const named = params as Record<string, string>;
+		const closed = await op.door?.({ params: named, db });
+		if (closed) return closed;
 		const body = await bodyOf(op, request);
 		if ('refusal' in body) return body.refusal;
 		const asked: Asked = {
-			params: params as Record<string, string>,
+			params: named,
 			search: url.searchParams,
 			headers: request.headers,
 			body: body.value,
-			db: await database(),
+			db,
 			role: locals.role ?? 'reader',
 			signal: asker.signal
 		};
@@ -71,7 +75,8 @@ async function answered(op: Operation, event: RequestEvent): Promise<Response> {
 			return refusal;
 		}
 		// what a person typed is in no log: only where it went wrong
-		log.error({ operation: op.id, error: error instanceof Error ? error.stack : String(error) });
+		const stack = error instanceof Error ? error.stack : undefined;
+		log.error({ operation: op.id, error: String(error), stack });
 		return refuse(500, troubleSentence(error));
 	} finally {
 		asker.done();

@@ -17,6 +17,7 @@ import {
 	removeCall,
 	reportByLink,
 	saveCall,
+	siteOfLink,
 	type StoredCall
 } from '../../store';
 import { refuse } from '../answers';
@@ -25,6 +26,8 @@ import { noSite, operation, siteAsked, sitePath, type Operation } from '../opera
 const noCall = () => refuse(404, 'There is no such call, or it was removed.');
 const noZoneThere = () => refuse(422, { path: 'zoneId', sentence: 'There is no such zone on this site.' });
 const plain = (one: StoredCall) => structuredClone(one) as never;
+
+const linkEnded = () => refuse(404, 'This link has ended. Ask whoever set up your heating for a new one.');
 
 /** Calls of households: taken, answered, closed with what it was; and what customers say by their link. */
 export const calls: readonly Operation[] = [
@@ -116,10 +119,10 @@ export const calls: readonly Operation[] = [
 		role: 'anyone',
 		takes: reportRequest,
 		refusals: [429],
+		door: async ({ db, params }) => ((await siteOfLink(db, params.token!)) === null ? linkEnded() : null),
 		async handle({ db, params, body }) {
 			const came = await reportByLink(db, params.token!, body);
-			if (came === 'ended')
-				return refuse(404, 'This link has ended. Ask whoever set up your heating for a new one.');
+			if (came === 'ended') return linkEnded();
 			if (came === 'room') return refuse(422, { path: 'room', sentence: 'There is no such room.' });
 			if (came === 'soon') return refuse(429, 'You said something less than a minute ago: it is with them.');
 			if (came === 'full')

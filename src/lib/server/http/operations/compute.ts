@@ -43,6 +43,8 @@ const computing = <Takes extends z.ZodType, Gives extends z.ZodType, Name extend
 		summary,
 		role: 'reader',
 		takes,
+		// a zone with a log beside it
+		most: 1_000_000,
 		gives,
 		handle: by(id, given) as never
 	});

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+	LARGEST_JOB_FILE,
 	createdResponse,
 	jobSchema,
 	listResponse,
@@ -78,6 +79,7 @@ export const sites: readonly Operation[] = [
 		role: 'installer',
 		takes: z.union([jobSchema, newSiteRequest]),
 		sent: 'text',
+		most: LARGEST_JOB_FILE,
 		gives: createdResponse,
 		created: true,
 		async handle({ db, body, signal }) {
@@ -130,6 +132,7 @@ export const sites: readonly Operation[] = [
 		role: 'installer',
 		takes: jobSchema,
 		sent: 'text',
+		most: LARGEST_JOB_FILE,
 		refusals: [412],
 		async handle({ db, params, body, headers, signal }) {
 			const job = await compute('readJob', body, { signal });
@@ -214,6 +217,7 @@ export const sites: readonly Operation[] = [
 		summary: 'A year of outdoor temperatures for the site',
 		role: 'installer',
 		takes: siteWeatherSchema,
+		most: 2_000_000,
 		async handle({ db, params, body }) {
 			if (!(await saveWeather(db, params.siteId!, body))) return noSite();
 		}

@@ -11,7 +11,7 @@ import {
 	readWith,
 	visitsResponse
 } from '$core/formats';
-import { pictureAboutSchema } from '$core/record';
+import { LARGEST_PICTURE, pictureAboutSchema } from '$core/record';
 import { compute } from '../../compute';
 import {
 	addPicture,
@@ -130,6 +130,7 @@ export const visits: readonly Operation[] = [
 		role: 'installer',
 		file: 'image/*',
 		sent: 'bytes',
+		most: LARGEST_PICTURE,
 		gives: createdResponse,
 		created: true,
 		refusals: [409],

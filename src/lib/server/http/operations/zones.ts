@@ -120,6 +120,8 @@ export const zones: readonly Operation[] = [
 		summary: 'Save several zones together, or none',
 		role: 'installer',
 		takes: applyZonesRequest,
+		// of two hundred zones
+		most: 4_000_000,
 		refusals: [409],
 		async handle(asked) {
 			const by = personOf(asked.headers);
@@ -218,6 +220,8 @@ export const zones: readonly Operation[] = [
 		summary: 'Note what was done at a control; what no card of it could ask for is passed over',
 		role: 'installer',
 		takes: notesRequest,
+		// what waited in a browser for weeks
+		most: 2_000_000,
 		gives: notesResponse,
 		async handle({ db, params, body }) {
 			const notes = await noteAtControl(db, { id: params.siteId! }, params.zoneId!, body.notes);
