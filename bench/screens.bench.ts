@@ -7,6 +7,8 @@ import { followNth, Misled } from '../tests/support/follower';
 
 const many = Number(process.argv[2] ?? 400);
 const seed = Number(process.argv[3] ?? 20_261_130);
+/** From which round on, for several at once. */
+const first = Number(process.argv[4] ?? 0);
 console.log(`seed ${seed}`);
 
 let wrong = 0;
@@ -14,11 +16,11 @@ let values = 0;
 const began = performance.now();
 for (let followed = 0; followed < many; followed++) {
 	try {
-		values += followNth(seed, followed).values;
+		values += followNth(seed, first + followed).values;
 	} catch (failure) {
 		wrong++;
 		if (!(failure instanceof Misled)) throw failure;
-		console.log(`round ${followed}: ${failure.message}`);
+		console.log(`round ${first + followed}: ${failure.message}`);
 	}
 	if ((followed + 1) % 1000 === 0)
 		console.log(`… ${followed + 1} followed, ${Math.round((performance.now() - began) / 1000)} s`);
