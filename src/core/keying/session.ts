@@ -117,10 +117,9 @@ export function beginSession(
 	if (!next)
 		return { ...base, turn: from(atRest({ ...known, mode })), out: outOf(profile, null), left: true };
 	// whoever began before from the same notes, and noted nothing, had this value on the screen
-	const shown = touching(profile, next);
-	const told = noted.next ?? [];
-	const isTold = !isAnew || told.some((goal) => targetOf(goal) === targetOf(next.item.goal));
-	const goals = noted.next !== null && isTold ? noted.next : [...told, ...shown];
+	const told = noted.next;
+	const isTold = told?.some((goal) => targetOf(goal) === targetOf(next.item.goal));
+	const goals = told && (isTold || !isAnew) ? told : [...(told ?? []), ...touching(profile, next)];
 	const begun = doubting(profile, known, goals);
 	const stand = atRest({ ...begun, mode });
 	const toNote: Note[] = goals.length > 0 ? [{ what: 'begun', goals }] : [];
