@@ -115,10 +115,7 @@ test('on a phone a control in use is read first, two values are corrected, what 
 	const [saturday, sunday] = ['Sat', 'Sun'].map((day) => weekend.replaceAll('Sat+Sun', day));
 	await wantWeek(
 		page,
-		WEEK.replace(
-			weekend,
-			`${saturday!.replaceAll(';8:00', ';9:00')}\n${sunday!.replaceAll('9:30', '10:00')}`
-		)
+		WEEK.replace(weekend, `${saturday!.replaceAll(';8:00', ';9:00')}\n${sunday!.replaceAll('9:30', '10:00')}`)
 	);
 	await page.setViewportSize({ width: 390, height: 844 });
 	await open(page, `${zone}key-in`);
