@@ -11,7 +11,7 @@ import {
 import pino from 'pino';
 import { LARGEST_JOB_FILE } from '$core/formats';
 import { nightlyCopies } from '$lib/server/backup';
-import { beginComputing, stopComputing } from '$lib/server/compute';
+import { askedBy, beginComputing, stopComputing } from '$lib/server/compute';
 import { closeDatabase, database, databaseSentence } from '$lib/server/db';
 import {
 	DEVICE_COOKIE,
@@ -201,9 +201,11 @@ const answered: Handle = async ({ event, resolve }) => {
 		const later = await notTried(event);
 		if (later) return later;
 	}
-	const response = await resolve(event, {
-		transformPageChunk: ({ html }) => html.replace('%fq.theme%', locals.theme)
-	});
+	const person = cookies.get(SESSION_COOKIE) ?? event.getClientAddress();
+	const { siteId, token } = event.params;
+	const response = await askedBy({ person, place: siteId ?? token ?? '' }, () =>
+		resolve(event, { transformPageChunk: ({ html }) => html.replace('%fq.theme%', locals.theme) })
+	);
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');
 	response.headers.set('x-frame-options', 'DENY');

@@ -8,8 +8,9 @@ import { customerPage } from './customerPage';
 import { NARROW_SPAN } from './printedWeek';
 
 const NOW = Date.UTC(2026, 10, 25, 9);
+const site = (name: string) => ({ name, place: 'Anywhere', timeZone: 'Europe/Berlin' });
 const page = (zone: Zone, profile: ControlProfile, choice = {}) =>
-	customerPage(zone, profile, 'Pepper Wharf, Anywhere', 'Europe/Berlin', NOW, choice);
+	customerPage(zone, profile, site('Pepper Wharf'), NOW, { choice });
 const NAMES = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
 /** The days that a heading of the page names. */
@@ -129,9 +130,7 @@ describe('the customer’s page', () => {
 			finish: 'tile'
 		});
 		const words = (more: Partial<Zone>, setUpBy: string | null = null) =>
-			JSON.stringify(
-				customerPage({ ...newZone('Bath', stat), ...more }, stat, 'S', 'Europe/Berlin', NOW, {}, setUpBy)
-			);
+			JSON.stringify(customerPage({ ...newZone('Bath', stat), ...more }, stat, site('S'), NOW, { setUpBy }));
 		expect(words({ room })).toContain('temperatures of the floor, not of the air');
 		expect(words({ room: null })).not.toContain('of the floor');
 		expect(words({}, 'M. Őrsi')).toContain('"setUpBy":"M. Őrsi"');
@@ -145,8 +144,8 @@ describe('the customer’s page', () => {
 				{ at: 7200, value: 'eco' }
 			])
 		);
-		const off = customerPage({ ...weekend, grouping: '24-hour' }, alike, 'S', 'Europe/Berlin', NOW, {
-			clock: '12'
+		const off = customerPage({ ...weekend, grouping: '24-hour' }, alike, site('S'), NOW, {
+			choice: { clock: '12' }
 		});
 		expect(JSON.stringify(off)).toContain('Sat, Sun, all day: warmer than you asked.');
 	});

@@ -8,10 +8,10 @@ import {
 	type ControlOptions,
 	type ControlProfile
 } from '../control';
-import { fitZone } from '../fit';
+import { fitZone, type ZoneFit } from '../fit';
 import { customerCostWords, customerLines, heatHours, heldInWords, misfitSentences } from '.';
 import { COLD_WEEK_C, type WeekMoney } from '../thermal';
-import { heatsStore, heldInZone, type Zone } from '../plan';
+import { heatsStore, heldInZone, type Site, type Zone } from '../plan';
 import { DAY_MINUTES, dayRange, duration, type WeekSteps } from '../week';
 import { NARROW_SPAN, printedWeek, type PrintedWeekDrawing } from './printedWeek';
 
@@ -62,24 +62,30 @@ function switchCare(zone: Zone, profile: ControlProfile, unit: ControlOptions['u
 	return [];
 }
 
-/** Writes the customer's page of a zone. `site` is its name and place in one line; `timeZone` and `nowMs` give the next clock changes; `fed` is what
- * makes its heat and when that may run, where something governs it; `cost` what a cold week costs, where the
- * customer is to know. */
+/** What else may be known for a customer's page. */
+export interface ForCustomerPage {
+	readonly choice?: CustomerChoice;
+	/** Who signed the last visit off. */
+	readonly setUpBy?: string | null;
+	/** What makes its heat and when that may run, where something governs it. */
+	readonly fed?: { readonly source: string; readonly may: WeekSteps<boolean> } | null;
+	/** What a cold week costs, where the customer is to know. */
+	readonly cost?: { readonly money: WeekMoney; readonly currency: string } | null;
+	/** Its fit, where somebody has it already. */
+	readonly fit?: Pick<ZoneFit, 'chosen'>;
+}
+
+/** Writes the customer's page of a zone of a site; `nowMs` gives the next clock changes. */
 export function customerPage(
 	zone: Zone,
 	profile: ControlProfile,
-	site: string,
-	timeZone: string,
+	{ name, place, timeZone }: Pick<Site, 'name' | 'place' | 'timeZone'>,
 	nowMs: number,
-	choice: CustomerChoice = {},
-	setUpBy: string | null = null,
-	fed: { readonly source: string; readonly may: WeekSteps<boolean> } | null = null,
-	cost: { readonly money: WeekMoney; readonly currency: string } | null = null
+	{ choice = {}, setUpBy = null, fed = null, cost = null, fit = fitZone(zone, profile) }: ForCustomerPage = {}
 ): CustomerPage {
 	const own = allowedOptions(profile, zone.options);
 	const options: ControlOptions = { ...own, unit: choice.unit ?? own.unit, clock: choice.clock ?? own.clock };
-	const { chosen } = fitZone(zone, profile);
-	const { held, heldCool, misfit } = chosen;
+	const { held, heldCool, misfit } = fit.chosen;
 	const say = (c: number) => setpointWithUnit(profile, options, c);
 	const isSwitch = profile.temperature === null;
 	const levels = zone.levels
@@ -152,7 +158,7 @@ export function customerPage(
 		heldInWords(week, profile, options).map(({ name, sentence }) => ({ days: name, sentence }));
 	return {
 		title: `Your heating week: ${zone.name}`,
-		place: site,
+		place: [name, place].filter(Boolean).join(', '),
 		drawing: printedWeek(held, profile, options),
 		narrowDrawing: printedWeek(held, profile, options, NARROW_SPAN),
 		week: days(held),

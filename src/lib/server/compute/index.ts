@@ -1,1 +1,2 @@
-export { beginComputing, Busy, compute, Late, stopComputing, type TaskInput, type TaskName } from './pool';
+export { Busy } from './lane';
+export { askedBy, beginComputing, compute, Late, stopComputing, type TaskInput, type TaskName } from './pool';

@@ -1,28 +1,35 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { existsSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import path from 'node:path';
 import { Piscina } from 'piscina';
+import { Busy, Lane as Queue, type Asker } from './lane';
 import type { Tasks } from './tasks';
 
 export type TaskName = keyof Tasks;
 export type TaskInput<Name extends TaskName> = Parameters<Tasks[Name]>[0];
 type TaskOutput<Name extends TaskName> = Awaited<ReturnType<Tasks[Name]>>;
 
-/** Thrown where more is waiting to be computed than is sensible: the same may be asked again in a moment. */
-export class Busy extends Error {}
 /** Thrown where something takes longer to compute than its deadline. */
 export class Late extends Error {}
 
 /**
  * Lanes, so that neither what anybody may ask the API to compute nor a paper that takes seconds stands before what the pages of the stored
- * sites need. Each lane has a thread of its own that gives way to the one that answers; that of the papers ends when nobody prints.
+ * sites need. Each lane has threads of its own that give way to the one that answers; that of the papers ends when nobody prints. Within a lane it is
+ * shared out by who asked.
  */
 const lanes = {
 	/** For the sites that are stored: a whole import may wait here. */
-	stored: { maxQueue: 4000, nice: 3, deadlineMs: 60_000, stays: true },
+	stored: {
+		nice: 3,
+		deadlineMs: 60_000,
+		stays: true,
+		most: { running: availableParallelism() > 2 ? 2 : 1, waiting: 4000, ofOne: 4000 }
+	},
 	/** For what is sent along with a question. */
-	asked: { maxQueue: 32, nice: 10, deadlineMs: 15_000, stays: true },
+	asked: { nice: 10, deadlineMs: 15_000, stays: true, most: { running: 1, waiting: 64, ofOne: 8 } },
 	/** For what is printed, and for pictures. */
-	papers: { maxQueue: 200, nice: 10, deadlineMs: 60_000, stays: false }
+	papers: { nice: 10, deadlineMs: 60_000, stays: false, most: { running: 1, waiting: 200, ofOne: 40 } }
 } as const;
 type Lane = keyof typeof lanes;
 
@@ -30,7 +37,8 @@ const laneOf: Record<TaskName, Lane> = {
 	standing: 'stored',
 	zoneFit: 'stored',
 	boxCard: 'stored',
-	coldWeekMoney: 'stored',
+	customerPage: 'stored',
+	weekRows: 'stored',
 	pricedFit: 'stored',
 	customerPdf: 'papers',
 	recordPdf: 'papers',
@@ -47,8 +55,17 @@ const laneOf: Record<TaskName, Lane> = {
 };
 
 const pools = new Map<Lane, Piscina>();
-/** What was asked for and has not been answered, the one being computed included. */
-const waiting: Record<Lane, number> = { stored: 0, asked: 0, papers: 0 };
+const queues: Record<Lane, Queue> = {
+	stored: new Queue(lanes.stored.most),
+	asked: new Queue(lanes.asked.most),
+	papers: new Queue(lanes.papers.most)
+};
+
+/** Who asks, known to all that their request brings about. */
+const asking = new AsyncLocalStorage<Asker>();
+/** Does something for somebody: what it has computed counts as theirs. */
+export const askedBy = <T>(asker: Asker, work: () => T): T => asking.run(asker, work);
+const program: Asker = { person: '', place: '' };
 
 /** Where the built program keeps what its threads run; it is not there while it is being developed or tested. */
 const workerFile = () =>
@@ -59,11 +76,11 @@ function poolOf(lane: Lane): Piscina | null {
 	if (had) return had;
 	const filename = workerFile();
 	if (!existsSync(filename)) return null;
-	const { nice, stays } = lanes[lane];
+	const { nice, stays, most } = lanes[lane];
 	const pool = new Piscina({
 		filename,
 		minThreads: stays ? 1 : 0,
-		maxThreads: 1,
+		maxThreads: most.running,
 		idleTimeout: 30_000,
 		workerData: { nice },
 		// a week too large for its thread ends that thread, not the program
@@ -100,13 +117,11 @@ export async function compute<Name extends TaskName>(
 		const { tasks } = await import('./tasks');
 		return (tasks[name] as (given: unknown) => TaskOutput<Name>)(input);
 	}
-	if (waiting[lane] > lanes[lane].maxQueue) throw new Busy(name);
 	const late = AbortSignal.timeout(lanes[lane].deadlineMs);
-	waiting[lane]++;
+	const ended = signal ? AbortSignal.any([signal, late]) : late;
 	try {
-		return (await pool.run(
-			{ name, input },
-			{ signal: signal ? AbortSignal.any([signal, late]) : late }
+		return (await queues[lane].run(asking.getStore() ?? program, ended, () =>
+			pool.run({ name, input }, { signal: ended })
 		)) as TaskOutput<Name>;
 	} catch (error) {
 		if (late.aborted) throw new Late(name);
@@ -114,7 +129,5 @@ export async function compute<Name extends TaskName>(
 		const text = error instanceof Error ? error.message : '';
 		if (/terminating/i.test(text)) throw new Busy(name);
 		throw error;
-	} finally {
-		waiting[lane]--;
 	}
 }

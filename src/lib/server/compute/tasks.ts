@@ -1,10 +1,12 @@
 import { channelsOf, type ControlProfile } from '$core/control';
 import { fitZone, groupingCosts, type ZoneFit } from '$core/fit';
-import { readJobFile } from '$core/formats';
+import { readJobFile, weekRows } from '$core/formats';
+import { heatWeek } from '$core/house';
 import { boxCard, boxStanding, type Notes } from '$core/keying';
 import type { Site, Zone } from '$core/plan';
-import { coldWeekMoney, type Permission } from '$core/thermal';
+import { coldWeekMoney } from '$core/thermal';
 import { pricedFit } from '$core/keying';
+import { customerPage, type CustomerChoice } from '$core/words';
 import type { PrintedPages, PrintedRecord } from '../papers';
 import { onlyPixels } from './picture';
 import { computeSimulate, computeWarmUp } from './room';
@@ -17,10 +19,16 @@ interface OfZone {
 	readonly profile: ControlProfile;
 }
 
-interface OfHouse {
-	readonly site: Pick<Site, 'sources' | 'electricity'>;
-	/** When what feeds the zone heats. */
-	readonly permission: Permission;
+interface ForCustomer extends OfZone {
+	readonly site: Pick<
+		Site,
+		'name' | 'place' | 'timeZone' | 'tellsCost' | 'currency' | 'sources' | 'electricity'
+	>;
+	/** What feeds the zone, and when that heats. */
+	readonly feeding: (Parameters<typeof heatWeek>[0] & { readonly source: string }) | null;
+	readonly choice: CustomerChoice;
+	readonly setUpBy: string | null;
+	readonly nowMs: number;
 }
 
 interface OfBox {
@@ -29,7 +37,7 @@ interface OfBox {
 }
 
 /** How many fits of stored zones a thread keeps. */
-const MOST_FITS = 150;
+const MOST_FITS = 400;
 const fits = new Map<string, ZoneFit>();
 
 /** The fit of a stored zone, made once: what was keyed at it, found there or called has nothing to do with its week. */
@@ -71,8 +79,21 @@ export const tasks = {
 			zones.map((zone) => ({ zone, fit: fitOf({ zone, profile }) })),
 			profile
 		),
-	coldWeekMoney: ({ zone, profile, site, permission }: OfZone & OfHouse) =>
-		coldWeekMoney(zone, profile, fitOf({ zone, profile }).chosen.held, site, permission),
+	/** The page that a customer keeps of a zone. */
+	customerPage({ zone, profile, site, feeding, choice, setUpBy, nowMs }: ForCustomer) {
+		const fit = fitOf({ zone, profile });
+		const permission = feeding && heatWeek(feeding);
+		const money = site.tellsCost ? coldWeekMoney(zone, profile, fit.chosen.held, site, permission) : null;
+		return customerPage(zone, profile, site, nowMs, {
+			choice,
+			setUpBy,
+			fed: feeding,
+			cost: money && { money, currency: site.currency },
+			fit
+		});
+	},
+	/** What a zone brings to the CSV of a site's weeks. */
+	weekRows: (given: OfZone) => weekRows(given.zone, given.profile, fitOf(given)),
 	pricedFit: (given: OfZone) => pricedFit(given.zone, given.profile, fitOf(given)),
 	// the printer with its faces is loaded when somebody prints
 	customerPdf: async (given: PrintedPages) => (await import('../papers')).customerPdf(given),

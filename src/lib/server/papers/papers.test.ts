@@ -18,10 +18,9 @@ const page = (index: number, choice = {}): CustomerPage =>
 	customerPage(
 		job.zones[index]!,
 		profileOf(job.zones[index]!),
-		'Tallow Quay',
-		'Europe/Dublin',
+		{ name: 'Tallow Quay', place: '', timeZone: 'Europe/Dublin' },
 		Date.parse('2026-11-25T09:00:00Z'),
-		choice
+		{ choice }
 	);
 const firm = firmSchema.parse({ name: 'Tilling & Őrsi, heating', telephone: '01 555 0100' });
 const plain = (text: string) => text.replace(/\s+/g, '').replaceAll('→', 'to');
@@ -120,7 +119,7 @@ describe('what is handed over as a file', () => {
 			note: 'secret-note',
 			onSite: onSiteSchema.parse({ lockCode: 'secret-code', foundNote: 'secret-found' })
 		};
-		const sheet = customerPage(zone, profileOf(zone), 'S', 'UTC', 0);
+		const sheet = customerPage(zone, profileOf(zone), { name: 'S', place: '', timeZone: 'UTC' }, 0);
 		expect(JSON.stringify(sheet)).not.toMatch(/secret/);
 	});
 

@@ -9,11 +9,11 @@
 		type ControlOptions,
 		type ControlProfile
 	} from '$core/control';
-	import { fitZone } from '$core/fit';
 	import { exceptionSchema, unitOf, type Absence, type Source, type Zone } from '$core/plan';
 	import { planAbsence } from '$core/run';
 	import { absenceConflictWords, absenceKey } from '$core/words';
 	import { wrongWords } from '$core/schema';
+	import type { WeekSteps } from '$core/week';
 	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
 	import Check from '../kit/Check.svelte';
@@ -29,6 +29,7 @@
 		siteId,
 		zones,
 		sources,
+		held,
 		timeZone,
 		nowMs
 	}: {
@@ -46,6 +47,8 @@
 		}[];
 		/** What makes heat here. */
 		sources: readonly Source[];
+		/** What their controls hold, by the zones’ ids; null while that is being computed. */
+		held: Readonly<Record<string, WeekSteps<number>>> | null;
 		timeZone: string;
 		nowMs: number;
 	} = $props();
@@ -90,10 +93,7 @@
 			return {
 				row,
 				absence,
-				plan:
-					typeof absence === 'string'
-						? null
-						: planAbsence(row.profile, absence, fitZone(row.document, row.profile).chosen.held)
+				plan: typeof absence === 'string' ? null : planAbsence(row.profile, absence, held?.[row.id])
 			};
 		})
 	);
@@ -182,7 +182,9 @@
 							>
 							<TableCell
 								><span class="warm"
-									>{plan.conflicts.map((one) => absenceConflictWords(one, say(row.options))).join(' ')}</span
+									>{held
+										? plan.conflicts.map((one) => absenceConflictWords(one, say(row.options))).join(' ')
+										: '…'}</span
 								></TableCell
 							>
 						</TableRow>

@@ -12,6 +12,9 @@ import {
 } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
+/** As many rooms as come at once: a page for a phone. */
+const AT_ONCE = 12;
+
 export const load = pageLoad(async ({ params, url, setHeaders }: PageServerLoadEvent) => {
 	setHeaders({ 'cache-control': 'no-store', 'x-robots-tag': 'noindex, nofollow' });
 	const db = await database();
@@ -22,11 +25,18 @@ export const load = pageLoad(async ({ params, url, setHeaders }: PageServerLoadE
 	const choice = choiceOf(url.searchParams);
 	const signer = await lastSigner(db, site.id);
 	const zones = await zonesOf(db, site);
+	const asked = Math.floor(Number(url.searchParams.get('from') ?? 0) / AT_ONCE) * AT_ONCE;
+	const from = asked > 0 && asked < zones.length ? asked : 0;
 	return {
 		token: params.token,
 		/** The rooms' names in the order of their pages. */
 		rooms: zones.map(({ zone }) => zone.name),
-		sheets: await Promise.all(zones.map((zone) => customerPageOf(db, zone, site, choice, signer))),
+		sheets: await Promise.all(
+			zones.slice(from, from + AT_ONCE).map((zone) => customerPageOf(db, zone, site, choice, signer))
+		),
+		/** Which rooms these are, from which on, and where others begin. */
+		from,
+		begins: Array.from({ length: Math.ceil(zones.length / AT_ONCE) }, (_, i) => i * AT_ONCE),
 		firm: await readFirm(db),
 		large: choice.large
 	};

@@ -4,6 +4,14 @@
 	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { data } = $props();
+
+	const way = (from: number, large: boolean) =>
+		`?${[from > 0 && `from=${from}`, large && 'large=1'].filter(Boolean).join('&')}`;
+	/** The rooms of a part, by the first and the last of them. */
+	const part = (from: number) => {
+		const rooms = data.rooms.slice(from, data.begins[data.begins.indexOf(from) + 1]);
+		return rooms.length === 1 ? rooms[0]! : `${rooms[0]!} to ${rooms.at(-1)!}`;
+	};
 </script>
 
 <svelte:head>
@@ -13,13 +21,20 @@
 
 <main>
 	<p class="no-print tools">
-		<Button href={data.large ? '?' : '?large=1'}>{data.large ? 'Normal print' : 'Large print'}</Button>
+		<Button href={way(data.from, !data.large)}>{data.large ? 'Normal print' : 'Large print'}</Button>
 		<Button onclick={() => window.print()}>Print</Button>
 	</p>
 	<Report token={data.token} rooms={data.rooms} telephone={data.firm.telephone} />
 	{#each data.sheets as sheet (sheet.title)}
 		<CustomerSheet {sheet} firm={data.firm} large={data.large} />
 	{/each}
+	{#if data.begins.length > 1}
+		<nav class="no-print tools" aria-label="Other rooms">
+			{#each data.begins.filter((from) => from !== data.from) as from (from)}
+				<Button href={way(from, data.large)}>{part(from)}</Button>
+			{/each}
+		</nav>
+	{/if}
 </main>
 
 <style>
@@ -31,6 +46,7 @@
 	}
 	.tools {
 		display: flex;
+		flex-wrap: wrap;
 		gap: 0.75rem;
 		width: 100%;
 		max-width: 210mm;

@@ -241,9 +241,13 @@ export const sites: readonly Operation[] = [
 		text: 'text/csv',
 		async handle(asked) {
 			const site = await siteAsked(asked);
-			const zones = (await zonesOf(asked.db, site)).map(({ zone }) => zone);
+			const rows = await Promise.all(
+				(await zonesOf(asked.db, site)).map(({ zone }) =>
+					compute('weekRows', { zone, profile: profileOf(zone, site.profiles) }, asked)
+				)
+			);
 			// the mark says UTF-8 to spreadsheets that would guess
-			const text = `\uFEFF${writeWeeksCsv(zones, (zone) => profileOf(zone, site.profiles))}`;
+			const text = `\uFEFF${writeWeeksCsv(rows)}`;
 			return fileAnswer(text, 'text/csv; charset=utf-8', 'weeks.csv');
 		}
 	})

@@ -1,5 +1,4 @@
-import { heatWeek } from '$core/house';
-import { customerPage, type CustomerChoice, type CustomerPage } from '$core/words';
+import type { CustomerChoice, CustomerPage } from '$core/words';
 import type { Database } from '../../db';
 import { compute } from '../../compute';
 import type { StoredSite, StoredZone } from '../rows';
@@ -8,31 +7,23 @@ import { zonesOf } from '../siteReads';
 import { visitsOf } from '../visitRows';
 import { feedingOf } from './feeding';
 
-/** The customer's page of a zone as it stands. */
+/** The customer's page of a zone as it stands, written in a worker. */
 export async function customerPageOf(
 	db: Database,
-	stored: StoredZone,
+	{ zone }: StoredZone,
 	of: StoredSite,
 	choice: CustomerChoice = {},
 	setUpBy: string | null = null
 ): Promise<CustomerPage> {
-	const { site, profiles } = of;
-	const { zone } = stored;
-	const profile = profileOf(zone, profiles);
-	const feeding = zone.fedBy === null ? null : await feedingOf(of, await zonesOf(db, of), zone);
-	const permission = feeding && heatWeek(feeding);
-	const money = site.tellsCost ? await compute('coldWeekMoney', { zone, profile, site, permission }) : null;
-	return customerPage(
+	return compute('customerPage', {
 		zone,
-		profile,
-		[site.name, site.place].filter(Boolean).join(', '),
-		site.timeZone,
-		Date.now(),
+		profile: profileOf(zone, of.profiles),
+		site: of.site,
+		feeding: zone.fedBy === null ? null : await feedingOf(of, await zonesOf(db, of), zone),
 		choice,
 		setUpBy,
-		feeding,
-		money && { money, currency: site.currency }
-	);
+		nowMs: Date.now()
+	});
 }
 
 /** Who signed a site's last visit off; null where nobody did. */

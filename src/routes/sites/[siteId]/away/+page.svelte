@@ -1,12 +1,20 @@
 <script lang="ts">
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import type { Zone } from '$core/plan';
+	import type { WeekSteps } from '$core/week';
 	import WholeSiteAway from '$lib/ui/run/WholeSiteAway.svelte';
 	import YearStrip from '$lib/ui/run/YearStrip.svelte';
 	import { stripRow, yearAhead } from '$lib/ui/run/yearStrip';
 
 	let { data } = $props();
 
+	/** What the controls hold: it comes after the page. */
+	let held = $state.raw<Readonly<Record<string, WeekSteps<number>>> | null>(null);
+	$effect(() => {
+		let isOver = false;
+		void data.held.then((now) => isOver || (held = now)).catch(() => undefined);
+		return () => (isOver = true);
+	});
 	const timeZone = $derived(data.site.timeZone);
 	const strip = $derived(yearAhead(timeZone, data.nowMs));
 	const profileOf = (zone: Zone): ControlProfile =>
@@ -41,7 +49,14 @@
 		<span class="swatch stays"></span> on hold, manual or off with no end
 	</p>
 
-	<WholeSiteAway siteId={data.site.id} {zones} sources={data.site.sources} {timeZone} nowMs={data.nowMs} />
+	<WholeSiteAway
+		siteId={data.site.id}
+		{zones}
+		sources={data.site.sources}
+		{held}
+		{timeZone}
+		nowMs={data.nowMs}
+	/>
 </main>
 
 <style>

@@ -22,9 +22,7 @@
 			.map((zone) => ({
 				id: zone.boxId,
 				of: { name: zone.box, place: [data.site.name, data.site.place].filter(Boolean).join(', ') },
-				sheets: onBoxOf(data.zones, zone.boxId).flatMap(({ id }) =>
-					data.sheets.filter((one) => one.id === id)
-				)
+				zones: onBoxOf(data.zones, zone.boxId).map(({ id }) => id)
 			}))
 	);
 	const unkeyed = $derived(data.zones.filter((zone) => zone.summary.left > 0));
@@ -50,7 +48,7 @@
 		<div>
 			<h1>What stays at {data.site.name}</h1>
 			<p class="lead">
-				{#if data.sheets.length === 0}
+				{#if data.zones.length === 0}
 					There is no zone yet to write about.
 				{:else if unkeyed.length === 0}
 					Everything here is keyed: this is what they keep.
@@ -60,7 +58,7 @@
 				{/if}
 			</p>
 		</div>
-		{#if data.sheets.length > 0}
+		{#if data.zones.length > 0}
 			<div class="ways">
 				<Views
 					label="What is printed"
@@ -81,20 +79,29 @@
 		{/if}
 	</div>
 	<Problem sentence={problem} onclose={() => (problem = null)} />
-	{#if data.sheets.length === 0}
+	{#if data.zones.length === 0}
 		<Empty heading="Nothing to hand over yet"><p>Add the first zone on the overview.</p></Empty>
-	{:else if each}
-		{#each pages as { id, of, sheets } (id)}
-			<div class="page">
-				{#if sheets.length === 1}
-					<CustomerSheet sheet={sheets[0]!.sheet} firm={data.firm} large={data.choice.large} />
-				{:else}
-					<HouseSheet {of} zones={sheets} firm={data.firm} one large={data.choice.large} />
-				{/if}
-			</div>
-		{/each}
 	{:else}
-		<HouseSheet of={data.site} zones={data.sheets} firm={data.firm} large={data.choice.large} />
+		{#await data.sheets}
+			<p role="status">Being written …</p>
+		{:then sheets}
+			{#if each}
+				{#each pages as { id, of, zones } (id)}
+					{@const own = zones.flatMap((zone) => sheets.filter((one) => one.id === zone))}
+					<div class="page">
+						{#if own.length === 1}
+							<CustomerSheet sheet={own[0]!.sheet} firm={data.firm} large={data.choice.large} />
+						{:else}
+							<HouseSheet {of} zones={own} firm={data.firm} one large={data.choice.large} />
+						{/if}
+					</div>
+				{/each}
+			{:else}
+				<HouseSheet of={data.site} zones={sheets} firm={data.firm} large={data.choice.large} />
+			{/if}
+		{:catch}
+			<Problem sentence="They could not be written just now: load the page again." />
+		{/await}
 	{/if}
 </main>
 
