@@ -60,6 +60,54 @@ const exec = (file, sql) =>
 		db.exec(sql, (/** @type {Error | null} */ error) => db.close(() => (error ? reject(error) : resolve())));
 	});
 
+/**
+ * What stands in a database beside its pages: tables, indices, triggers and views.
+ * @param {string} file
+ * @returns {Promise<{ type: string, name: string, sql: string | null }[]>}
+ */
+const objectsOf = (file) =>
+	new Promise((resolve, reject) => {
+		const db = new sqlite3.Database(file, sqlite3.OPEN_READONLY);
+		db.all(
+			'SELECT type, name, sql FROM sqlite_master',
+			(
+				/** @type {Error | null} */ error,
+				/** @type {{ type: string, name: string, sql: string | null }[]} */ rows
+			) => db.close(() => (error ? reject(error) : resolve(rows)))
+		);
+	});
+
+/**
+ * Opens the database in a folder with this version of the program, which makes it where there is none and brings it up to date.
+ * @param {string} folder
+ */
+async function open(folder) {
+	const server = await startServer({
+		data: folder,
+		port: await freePort(),
+		quiet: true,
+		env: { HOST: '127.0.0.1', ORIGIN: undefined }
+	});
+	await server.stop();
+	return path.join(folder, 'fond-quarter.sqlite');
+}
+
+/**
+ * What stands in a database that the program itself never put there: it would act by itself with every edit.
+ * @param {string} file
+ * @param {string} own One that the program has just made.
+ */
+async function foreignIn(file, own) {
+	const known = await objectsOf(own);
+	return (await objectsOf(file)).filter(
+		({ type, name, sql }) =>
+			!known.some(
+				(one) =>
+					one.type === type && one.name === name && (type === 'table' || type === 'index' || one.sql === sql)
+			)
+	);
+}
+
 /** @param {string} sentence @returns {never} */
 function leave(sentence) {
 	console.error(`· ${sentence} Nothing was changed.`);
@@ -82,13 +130,14 @@ const trial = mkdtempSync(path.join(data, 'restoring-'));
 const tried = path.join(trial, 'fond-quarter.sqlite');
 try {
 	copyFileSync(copy, tried);
-	const server = await startServer({
-		data: trial,
-		port: await freePort(),
-		quiet: true,
-		env: { HOST: '127.0.0.1', ORIGIN: undefined }
-	});
-	await server.stop();
+	await open(trial);
+	const [foreign] = await foreignIn(tried, await open(path.join(trial, 'own')));
+	if (foreign) {
+		rmSync(trial, { recursive: true, force: true });
+		leave(
+			`${copy} was not put back: it has the ${foreign.type} "${foreign.name}", which is not of this program.`
+		);
+	}
 	// nobody is signed in by an old copy, and no link that has ended since begins again
 	const live = existsSync(file)
 		? `ATTACH '${file.replaceAll("'", "''")}' AS present;

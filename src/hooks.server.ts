@@ -1,6 +1,7 @@
 import type { IncomingMessage } from 'node:http';
 import { building, dev } from '$app/environment';
 import {
+	error,
 	json,
 	redirect,
 	type Handle,
@@ -112,7 +113,11 @@ function roleRefusal(event: RequestEvent): Response | null {
 		if (isApi(event) || (method !== 'GET' && method !== 'HEAD')) return refused(401, 'Sign in first.');
 		redirect(303, `/sign-in?to=${encodeURIComponent(url.pathname)}`);
 	}
-	if (least !== null) return refused(403, roleSentence(least));
+	if (least !== null) {
+		// a page that somebody opens says it on a page
+		if (!isApi(event) && method === 'GET') error(403, roleSentence(least));
+		return refused(403, roleSentence(least));
+	}
 	if (known) return refused(405, 'This cannot be done at this address.');
 	// a route that nobody gave a role: let in is nobody
 	if (route.id !== null) return refused(403, 'Nobody may do this.');

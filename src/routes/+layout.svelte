@@ -42,7 +42,12 @@
 	<!-- a customer's page, or nobody signed in: nothing of the program stands round it -->
 	{@render children()}
 {:else}
-	<Shell theme={data.theme} onpalette={() => (palette = true)} onhelp={() => (keys = true)}>
+	<Shell
+		theme={data.theme}
+		signsOut={data.signsOut}
+		onpalette={() => (palette = true)}
+		onhelp={() => (keys = true)}
+	>
 		<AsOf />
 		{@render children()}
 	</Shell>

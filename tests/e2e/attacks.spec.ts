@@ -6,7 +6,7 @@ import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import { loadDemo, root, startServer, type RunningServer } from '../../scripts/setup.mjs';
 import { operations } from '../../src/lib/server/http/operations';
-import { hardZone } from '../support/hardZone';
+import { hardJob, hardZone } from '../support/hardZone';
 import { rawStatus, signedIn, trySignIn, type Signed } from '../support/signedIn';
 import { seenZone } from '../support/seenZone';
 
@@ -112,7 +112,11 @@ test('a reader learns no lock code: in no page, answer, paper or file', async ()
 	const edits = [
 		{ key: 'lockCode', value: CODE },
 		{ key: 'lockSet', value: true },
-		{ key: 'lockCodeIsFactory', value: true }
+		{ key: 'lockCodeIsFactory', value: true },
+		{
+			key: 'overruled',
+			value: [{ check: 'lock-code', reason: `They want to keep ${CODE}`, at: '2026-11-30T09:00:00.000Z' }]
+		}
 	];
 	const noted = await as.installer(`/api/v1/jobs/${site}/zones/${zone}/on-site`, json({ edits }));
 	expect(noted.status).toBe(200);
@@ -373,6 +377,48 @@ test('what a stranger sends holds nobody up, and what is refused leaves the conn
 	expect(await ask('GET', '/api/health', 0)).toBe(200);
 	expect(performance.now() - first).toBeLessThan(5000);
 	agent.destroy();
+});
+
+test('an installer who opens what is the office’s reads a page, and half a firm wipes nothing', async () => {
+	const page = await as.installer('/firm', { headers: { accept: 'text/html' } });
+	expect([page.status, page.headers.get('content-type')]).toEqual([403, 'text/html']);
+	expect(await page.text()).toContain('<h1>');
+	const before = await (await as.office('/api/v1/firm')).text();
+	const half = await as.office('/api/v1/firm', json({}, 'PUT'));
+	expect(half.status).toBe(422);
+	expect(await (await as.office('/api/v1/firm')).text()).toBe(before);
+});
+
+test('an import of hard weeks, forty hard questions and a table of all weeks hold nobody’s saving up', async () => {
+	test.setTimeout(120_000);
+	const job = (await (await as.office(`/api/v1/jobs/${site}`)).json()) as {
+		controls: unknown[];
+		zones: Record<string, unknown>[];
+	};
+	const hard = hardZone(seenZone(job));
+	const heavy = { ...hardJob(job, 12), visits: [], calls: [] };
+	const gone = new AbortController();
+	const imported = as.office('/api/v1/jobs', { ...json(heavy), signal: gone.signal }).then(
+		({ status }) => status,
+		() => 0
+	);
+	const questions = Array.from({ length: 40 }, () =>
+		as.reader('/api/v1/fit', { ...json({ zone: hard }), signal: gone.signal }).catch(() => null)
+	);
+	const table = as.reader(`/api/v1/jobs/${site}/weeks`, { signal: gone.signal }).catch(() => null);
+	await wait(1500);
+	const saving: number[] = [];
+	for (let turn = 0; turn < 5; turn++) {
+		const began = performance.now();
+		const edits = [{ key: 'roomC', value: 19 + turn / 10 }];
+		const saved = await as.installer(`/api/v1/jobs/${site}/zones/${zone}/on-site`, json({ edits }));
+		expect(saved.status).toBe(200);
+		saving.push(performance.now() - began);
+	}
+	// what is small passes what is large: at most the one that is being computed is waited for
+	expect(Math.max(...saving)).toBeLessThan(4000);
+	gone.abort();
+	await Promise.all([imported, ...questions, table]);
 });
 
 test('a stop answers or refuses what is under way, and stores nothing that it refused', async () => {

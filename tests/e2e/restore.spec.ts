@@ -111,12 +111,17 @@ test('only what this program can open is put back, what was there is kept, and n
 	const later = path.join(elsewhere, 'later.sqlite');
 	copyFileSync(copy, later);
 	await exec(later, "INSERT INTO migrations (name) VALUES ('9999-of-tomorrow')");
+	const acting = path.join(elsewhere, 'acting.sqlite');
+	copyFileSync(copy, acting);
+	await exec(acting, 'CREATE TRIGGER helpful AFTER UPDATE ON zones BEGIN DELETE FROM zones; END');
 	const text = path.join(elsewhere, 'text.sqlite');
 	writeFileSync(text, 'no database');
-	for (const bad of [foreign, later, text, path.join(elsewhere, 'none.sqlite')]) {
+	for (const bad of [foreign, later, acting, text, path.join(elsewhere, 'none.sqlite')]) {
 		const refused = run('scripts/restore.mjs', own, bad);
 		expect(refused.status, bad).toBe(1);
 		expect(refused.said, bad).toContain('Nothing was changed.');
+		if (bad === acting)
+			expect(refused.said).toContain('it has the trigger "helpful", which is not of this program');
 	}
 
 	expect(run('scripts/restore.mjs', own, copy)).toMatchObject({

@@ -2,7 +2,8 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { spawnSync } from 'node:child_process';
-import { loadDemo, root, startServer } from '../../scripts/setup.mjs';
+import { freePort, loadDemo, root, startServer } from '../../scripts/setup.mjs';
+import { signedIn } from '../support/signedIn';
 import { alive, expect, open, test } from './bench';
 
 const OFFICE = 'seven lamps on a quay';
@@ -229,4 +230,81 @@ test('the link is made on the page, and the firm stands on what is handed over',
 	await expect(page.getByText('ended by hand')).toBeVisible();
 	await page.goto(link);
 	await expect(page.getByText('This link has ended.')).toBeVisible();
+});
+
+test('who signs out takes all pages along; what was not sent stays unless it is to be lost; a phone whose session ended says so at once', async ({
+	browser
+}) => {
+	test.setTimeout(120_000);
+	const data = mkdtempSync(path.join(tmpdir(), 'fond-quarter-out-'));
+	const port = await freePort();
+	const first = await startServer({ data, port, quiet: true });
+	await loadDemo(first.url);
+	await first.stop();
+	const env = { FOND_QUARTER_PASSPHRASE: OFFICE };
+	const server = await startServer({ data, port, quiet: true, env });
+	const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+	const office = await signedIn(server.url, OFFICE);
+	const { jobs } = (await (await office('/api/v1/jobs')).json()) as { jobs: { id: string; name: string }[] };
+	const visit = `/sites/${jobs.find((job) => job.name.startsWith('Osier'))!.id}/visit`;
+	const signIn = async () => {
+		await page.getByLabel('Passphrase', { exact: true }).fill(OFFICE);
+		await page.getByRole('button', { name: 'Sign in' }).click();
+	};
+	/** What this browser keeps: pages, notes that wait, anything else of a house. */
+	const kept = () =>
+		page.evaluate(async () => {
+			const names = Object.keys(localStorage);
+			const waits = names.filter((name) => name.startsWith('fond-quarter/outbox/')).length;
+			const heard = names.filter((name) => /\/(heard|visit-at|hand|call|who)/.test(name)).length;
+			return { pages: (await (await caches.open('pages')).keys()).length, waits, heard };
+		});
+	const found = async (words: string) => {
+		await page.getByLabel('What it showed, what was said').fill(words);
+		await page.getByLabel('What it showed, what was said').press('Tab');
+	};
+	try {
+		await page.goto(`${server.url}/sign-in?to=${encodeURIComponent(visit)}`);
+		await signIn();
+		await expect(page.getByText('This visit works without a connection')).toBeVisible({ timeout: 60_000 });
+		await expect.poll(async () => (await kept()).pages).toBeGreaterThan(5);
+
+		// somebody at a desk signs everybody out, and a picture is on its way
+		expect((await office('/api/v1/sessions', { method: 'DELETE' })).status).toBe(204);
+		await page.getByLabel('Pictures to keep').setInputFiles({
+			name: 'found.jpg',
+			mimeType: 'image/jpeg',
+			buffer: Buffer.concat([Buffer.from([0xff, 0xd8, 0xff]), Buffer.alloc(1_500_000, 7)])
+		});
+		await expect(page.getByRole('link', { name: 'Sign in and send it' })).toBeVisible({ timeout: 8000 });
+		await page.getByRole('link', { name: 'Sign in and send it' }).click();
+		await expect(page.getByRole('heading', { name: 'Sign in to Fond Quarter' })).toBeVisible();
+		await expect.poll(kept).toMatchObject({ pages: 0, waits: 1 });
+		await signIn();
+		await expect(page.getByText(/What was noted here|Nothing|noted/).first()).toBeVisible();
+
+		// what cannot be sent is kept
+		await page.route('**/on-site', (route) => route.abort());
+		await found('Lamp green');
+		await expect.poll(async () => (await kept()).waits).toBeGreaterThan(0);
+		await page.getByRole('button', { name: 'Open menu' }).click();
+		await page.getByRole('link', { name: 'Sign out' }).click();
+		const { waits } = await kept();
+		await expect(page.getByText(/made here could not be sent/)).toBeVisible({ timeout: 20_000 });
+		await page.getByRole('button', { name: /^Sign out, keep/ }).click();
+		await expect(page.getByRole('heading', { name: 'Sign in to Fond Quarter' })).toBeVisible();
+		await expect.poll(kept).toEqual({ pages: 0, waits, heard: 0 });
+
+		// and lost only by the key that says so
+		await page.goto(`${server.url}/sign-in`);
+		await signIn();
+		await page.goto(`${server.url}/sign-in`);
+		await page.getByRole('button', { name: /^Sign out and lose/ }).click();
+		await expect(page.getByRole('heading', { name: 'Sign in to Fond Quarter' })).toBeVisible();
+		await expect.poll(kept).toEqual({ pages: 0, waits: 0, heard: 0 });
+	} finally {
+		await page.close();
+		await server.stop();
+		rmSync(data, { recursive: true, force: true });
+	}
 });

@@ -3,7 +3,7 @@
 	import { browser } from '$app/environment';
 	import { onMount } from 'svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import { forgetPages } from '$lib/ui/visit/keptPages.svelte';
+	import { emptyBrowser, forgetHouses, notesWaiting, sendAllWaiting } from '$lib/ui/outbox/signingOut';
 
 	let { data, form } = $props();
 
@@ -12,10 +12,27 @@
 		? (document.querySelector<HTMLInputElement>('input[name="passphrase"]')?.value ?? '')
 		: '';
 
+	/** Notes made here that the server has not; null while they are being sent. */
+	let waiting = $state<number | null>(0);
+	let losing = $state(false);
+
 	onMount(() => {
 		// nothing of a visit stays behind for whoever comes next
-		if (!data.role) void forgetPages();
+		if (!data.role) void forgetHouses();
+		else if (notesWaiting() > 0) {
+			waiting = null;
+			void sendAllWaiting().then((left) => (waiting = left));
+		}
 	});
+	const notes = $derived(waiting === 1 ? '1 note' : `${waiting} notes`);
+
+	/** What this browser keeps is gone before anybody is signed out. */
+	async function leave(event: SubmitEvent & { currentTarget: HTMLFormElement }) {
+		event.preventDefault();
+		const { currentTarget: form } = event;
+		await emptyBrowser({ losing });
+		form.submit();
+	}
 </script>
 
 <svelte:head><title>Sign in · Fond Quarter</title></svelte:head>
@@ -23,7 +40,24 @@
 <main>
 	{#if data.role}
 		<h1>You are signed in as {data.role}</h1>
-		<form method="POST" action="?/out"><Button kind="next" type="submit">Sign out</Button></form>
+		{#if waiting === null}
+			<p role="status">What was noted here is being sent …</p>
+		{:else if waiting > 0}
+			<p class="signal" role="alert">
+				{notes} made here could not be sent. Kept here, {waiting === 1 ? 'it is' : 'they are'} sent when somebody
+				signs in on this device again.
+			</p>
+		{:else}
+			<p>Pages and drafts that this device keeps are taken off it.</p>
+		{/if}
+		<form method="POST" action="?/out" onsubmit={leave}>
+			<Button kind="next" type="submit" disabled={waiting === null} onclick={() => (losing = false)}>
+				{waiting ? `Sign out, keep ${waiting === 1 ? 'it' : 'them'} here` : 'Sign out'}
+			</Button>
+			{#if waiting}
+				<Button kind="danger" type="submit" onclick={() => (losing = true)}>Sign out and lose {notes}</Button>
+			{/if}
+		</form>
 	{:else}
 		<h1>Sign in to Fond Quarter</h1>
 		<p>The passphrase of your firm opens its jobs on this device.</p>

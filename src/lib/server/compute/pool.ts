@@ -1,6 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { existsSync } from 'node:fs';
-import { availableParallelism } from 'node:os';
 import path from 'node:path';
 import { Piscina } from 'piscina';
 import { Busy, Lane as Queue, type Asker } from './lane';
@@ -24,10 +23,10 @@ const lanes = {
 		nice: 3,
 		deadlineMs: 60_000,
 		stays: true,
-		most: { running: availableParallelism() > 2 ? 2 : 1, waiting: 4000, ofOne: 4000 }
+		most: { running: 2, waiting: 4000, ofOne: 4000 }
 	},
 	/** For what is sent along with a question. */
-	asked: { nice: 10, deadlineMs: 15_000, stays: true, most: { running: 1, waiting: 64, ofOne: 8 } },
+	asked: { nice: 10, deadlineMs: 15_000, stays: true, most: { running: 2, waiting: 64, ofOne: 8 } },
 	/** For what is printed, and for pictures. */
 	papers: { nice: 10, deadlineMs: 60_000, stays: false, most: { running: 1, waiting: 200, ofOne: 40 } }
 } as const;
@@ -44,6 +43,7 @@ const laneOf: Record<TaskName, Lane> = {
 	recordPdf: 'papers',
 	picture: 'papers',
 	readJob: 'stored',
+	seenJob: 'stored',
 	fit: 'asked',
 	keyIn: 'asked',
 	resolve: 'asked',
@@ -90,6 +90,10 @@ function poolOf(lane: Lane): Piscina | null {
 	return pool;
 }
 
+/** How long something may take, roughly: a week of many steps takes longest to fit. */
+const weightOf = (input: unknown): number =>
+	(input as { zone?: { wanted?: readonly unknown[] } } | null)?.zone?.wanted?.length ?? 0;
+
 /** Begins the threads, so that the first who asks does not wait for them. */
 export function beginComputing(): void {
 	for (const lane of Object.keys(lanes) as Lane[]) if (lanes[lane].stays) poolOf(lane);
@@ -120,8 +124,11 @@ export async function compute<Name extends TaskName>(
 	const late = AbortSignal.timeout(lanes[lane].deadlineMs);
 	const ended = signal ? AbortSignal.any([signal, late]) : late;
 	try {
-		return (await queues[lane].run(asking.getStore() ?? program, ended, () =>
-			pool.run({ name, input }, { signal: ended })
+		return (await queues[lane].run(
+			asking.getStore() ?? program,
+			ended,
+			() => pool.run({ name, input }, { signal: ended }),
+			weightOf(input)
 		)) as TaskOutput<Name>;
 	} catch (error) {
 		if (late.aborted) throw new Late(name);

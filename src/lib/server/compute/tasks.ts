@@ -1,6 +1,6 @@
 import { channelsOf, type ControlProfile } from '$core/control';
 import { fitZone, groupingCosts, type ZoneFit } from '$core/fit';
-import { readJobFile, weekRows } from '$core/formats';
+import { readJobFile, weekRows, writeJobFile } from '$core/formats';
 import { heatWeek } from '$core/house';
 import { boxCard, boxStanding, type Notes } from '$core/keying';
 import type { Site, Zone } from '$core/plan';
@@ -8,7 +8,8 @@ import { coldWeekMoney } from '$core/thermal';
 import { pricedFit } from '$core/keying';
 import { customerPage, type CustomerChoice } from '$core/words';
 import type { PrintedPages, PrintedRecord } from '../papers';
-import { onlyPixels } from './picture';
+import type { onlyPixels } from './picture';
+import { seenBy } from '../store/sight';
 import { computeSimulate, computeWarmUp } from './room';
 import { computeClock, computeResolve, computeTimeline } from './run';
 import { computeCallback } from './callback';
@@ -95,11 +96,17 @@ export const tasks = {
 	/** What a zone brings to the CSV of a site's weeks. */
 	weekRows: (given: OfZone) => weekRows(given.zone, given.profile, fitOf(given)),
 	pricedFit: (given: OfZone) => pricedFit(given.zone, given.profile, fitOf(given)),
-	// the printer with its faces is loaded when somebody prints
+	// the printer with its faces, and what reads pictures, are loaded by the one thread that needs them, when it does: native code is not loaded by two at once
 	customerPdf: async (given: PrintedPages) => (await import('../papers')).customerPdf(given),
 	recordPdf: async (given: PrintedRecord) => (await import('../papers')).recordPdf(given),
-	picture: onlyPixels,
+	picture: async (file: Parameters<typeof onlyPixels>[0]) => (await import('./picture')).onlyPixels(file),
 	readJob: readJobFile,
+	/** A job file as whoever only reads may see it. */
+	seenJob(text: string) {
+		const read = readJobFile(text);
+		if (!read.ok) throw new Error('a stored site is no job');
+		return writeJobFile(seenBy('reader', read.value));
+	},
 	fit: computeFit,
 	keyIn: computeKeyIn,
 	resolve: computeResolve,

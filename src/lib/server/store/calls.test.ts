@@ -64,7 +64,7 @@ describe('a call', () => {
 	it('goes with the site’s file, with its zone, and not with a copy of its plan', async () => {
 		const { site, zones } = await siteWithZones();
 		await addCall(db, site.id, zones[1]!.id, call({ caller: 'R. Gable', outcome: outcome('left-off') }));
-		const { token } = await createLink(db, site.id, 3);
+		const { token } = (await createLink(db, site.id, 3))!;
 		await reportByLink(db, token, word());
 		const job = (await readSiteAsJob(db, site.id))!;
 		expect(job.calls).toMatchObject([{ zone: 1, caller: 'R. Gable', byCustomer: false }]);
@@ -79,7 +79,7 @@ describe('a call', () => {
 describe('what a customer says by their link', () => {
 	it('waits, bounded and limited in rate, until somebody takes it', async () => {
 		const { site, zones } = await siteWithZones();
-		const { token } = await createLink(db, site.id, 3);
+		const { token } = (await createLink(db, site.id, 3))!;
 		expect(await reportByLink(db, 'x'.repeat(32), word())).toBe('ended');
 		expect(await reportByLink(db, token, word({ room: 99 }))).toBe('room');
 		expect(await reportByLink(db, token, word({ room: 0 }))).toBe('kept');

@@ -3,6 +3,9 @@ import type { Database, Readable } from '../db';
 
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
+/** As many links of a site may open at a time. */
+export const MOST_LINKS = 20;
+
 /** A customer's link as the office sees it; its token is nowhere but with the customer. */
 export interface CustomerLink {
 	readonly id: string;
@@ -12,18 +15,23 @@ export interface CustomerLink {
 	readonly over: boolean;
 }
 
-/** Makes a link to a site's customer pages that nobody can guess, for so many days. The token is returned once. */
+/** Makes a link to a site's customer pages that nobody can guess, for so many days. The token is returned once; null where {@link MOST_LINKS} open already. */
 export async function createLink(
 	db: Database,
 	siteId: string,
 	days: number
-): Promise<{ readonly token: string; readonly id: string; readonly endsAt: string }> {
+): Promise<{ readonly token: string; readonly id: string; readonly endsAt: string } | null> {
 	const token = randomBytes(24).toString('base64url');
 	const now = new Date();
 	const endsAt = new Date(now.getTime() + days * 86_400_000);
 	const hash = hashOf(token);
-	await db.write((tx) => tx.links.create({ hash, siteId, createdAt: now, endsAt, revokedAt: null }));
-	return { token, id: hash.slice(0, 16), endsAt: endsAt.toISOString() };
+	const made = await db.write(async (tx) => {
+		const open = (await linksOf(tx, siteId)).filter((one) => !one.revoked && !one.over);
+		if (open.length >= MOST_LINKS) return false;
+		await tx.links.create({ hash, siteId, createdAt: now, endsAt, revokedAt: null });
+		return true;
+	});
+	return made ? { token, id: hash.slice(0, 16), endsAt: endsAt.toISOString() } : null;
 }
 
 /** The links of a site, the latest first. */

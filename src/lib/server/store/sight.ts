@@ -5,17 +5,26 @@ const hidden: Partial<Record<Role, Readonly<Record<string, unknown>>>> = {
 	reader: { lockCode: '', lockCodeIsFactory: null }
 };
 
-/** Checks that would tell what is hidden, by their id. */
+/** Checks that would tell what is hidden, by their id; the reasons for which they were overruled as well. */
 const telling: Partial<Record<Role, readonly string[]>> = { reader: ['lock-code'] };
 
 function cut(value: unknown, fields: Readonly<Record<string, unknown>>, checks: readonly string[]): unknown {
 	if (Array.isArray(value))
 		return value
-			.filter((one: unknown) => !checks.includes(String((one as { id?: unknown } | null)?.id)))
+			.filter((one: unknown) => {
+				const { id, check } = (one ?? {}) as { id?: unknown; check?: unknown };
+				return !checks.includes(String(id)) && !checks.includes(String(check));
+			})
 			.map((one) => cut(one, fields, checks));
 	if (value === null || typeof value !== 'object') return value;
+	if (value instanceof Promise) {
+		const later = value.then((one: unknown) => cut(one, fields, checks));
+		// what a page waits for may fail before it listens
+		later.catch(() => undefined);
+		return later;
+	}
 	const prototype: unknown = Object.getPrototypeOf(value);
-	// only plain records hold fields; bytes, dates and promises of pages pass as they are
+	// only plain records hold fields; bytes and dates pass as they are
 	if (prototype !== Object.prototype && prototype !== null) return value;
 	return Object.fromEntries(
 		Object.entries(value).map(([key, inner]) => [

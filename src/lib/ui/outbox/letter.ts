@@ -25,7 +25,8 @@ export const letterSchema = z.object({
 });
 export type Letter = z.infer<typeof letterSchema>;
 
-const PREFIX = 'fond-quarter/outbox/';
+/** What the names of all letters begin with; the site's id follows. */
+export const PREFIX = 'fond-quarter/outbox/';
 /** Under which name a letter of a site is kept: each by itself, so that windows take nothing from each other. */
 export const letterKey = (siteId: string, { from, number }: Stamp) => `${PREFIX}${siteId}/${from}/${number}`;
 

@@ -3,7 +3,7 @@ import { z } from 'zod';
 
 let store: UseStore | null = null;
 /** Where the pixels of pictures wait in this browser. */
-const disk = (): UseStore => (store ??= createStore('fond-quarter-pictures', 'waiting'));
+export const disk = (): UseStore => (store ??= createStore('fond-quarter-pictures', 'waiting'));
 /** Those for which there was no room: kept for as long as the window is open. */
 const held = new Map<string, Blob>();
 

@@ -11,6 +11,7 @@
 	import Asleep from 'carbon-icons-svelte/lib/Asleep.svelte';
 	import Contrast from 'carbon-icons-svelte/lib/BrightnessContrast.svelte';
 	import Help from 'carbon-icons-svelte/lib/Help.svelte';
+	import Logout from 'carbon-icons-svelte/lib/Logout.svelte';
 	import Light from 'carbon-icons-svelte/lib/Light.svelte';
 	import Search from 'carbon-icons-svelte/lib/Search.svelte';
 	import type { Snippet } from 'svelte';
@@ -22,11 +23,14 @@
 
 	let {
 		theme,
+		signsOut,
 		onpalette,
 		onhelp,
 		children
 	}: {
 		theme: 'auto' | 'light' | 'dark';
+		/** Whether there is anything to sign out of. */
+		signsOut: boolean;
 		onpalette: () => void;
 		onhelp: () => void;
 		children: Snippet;
@@ -87,13 +91,22 @@
 	<HeaderUtilities>
 		<HeaderGlobalAction icon={Search} iconDescription="Find: Ctrl K" on:click={onpalette} />
 		<HeaderGlobalAction
-			class="theme"
+			class="spare"
 			icon={shown.icon}
 			iconDescription={shown.name}
 			tooltipAlignment="end"
 			on:click={nextTheme}
 		/>
 		<HeaderGlobalAction icon={Help} iconDescription="Help: ?" tooltipAlignment="end" on:click={onhelp} />
+		{#if signsOut}
+			<HeaderGlobalAction
+				class="spare"
+				icon={Logout}
+				iconDescription="Sign out"
+				tooltipAlignment="end"
+				href="/sign-in"
+			/>
+		{/if}
 	</HeaderUtilities>
 </Header>
 {#if site || (width > 0 && width < WIDE_PX)}
@@ -102,7 +115,7 @@
 		ariaLabel={site ? `Places of ${site.name}` : 'Places'}
 		expansionBreakpoint={WIDE_PX}
 	>
-		<SiteNav theme={shown.name} ontheme={nextTheme} />
+		<SiteNav theme={shown.name} {signsOut} ontheme={nextTheme} />
 	</SideNav>
 {/if}
 <div id="content" class="content" class:beside={site !== undefined} tabindex="-1">
@@ -177,7 +190,7 @@
 		}
 		.crumbs :global(li.bx--breadcrumb-item--current),
 		.crumbs :global(li)::after,
-		:global(.bx--header .theme.bx--btn) {
+		:global(.bx--header .spare.bx--btn) {
 			display: none;
 		}
 	}

@@ -7,7 +7,16 @@
 	import { live } from '../zone/live.svelte';
 	import { firmPlaces, sitePlaces } from './places';
 
-	let { theme, ontheme }: { /** How the theme stands. */ theme: string; ontheme: () => void } = $props();
+	let {
+		theme,
+		signsOut,
+		ontheme
+	}: {
+		/** How the theme stands. */
+		theme: string;
+		signsOut: boolean;
+		ontheme: () => void;
+	} = $props();
 
 	interface ZoneInList {
 		readonly id: string;
@@ -40,6 +49,7 @@
 		{#each firmPlaces as place (place.id)}
 			<SideNavLink href={place.href} isSelected={path === place.href}>{place.name}</SideNavLink>
 		{/each}
+		{#if signsOut}<SideNavLink href="/sign-in">Sign out</SideNavLink>{/if}
 		<li class="theme"><Button kind="quiet" onclick={ontheme}>{theme}</Button></li>
 		{#if site}<SideNavDivider />{/if}
 	</div>

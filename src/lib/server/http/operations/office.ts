@@ -16,7 +16,7 @@ import {
 	writeDueCalendar,
 	writeRoundCalendar
 } from '$core/formats';
-import { firmSchema, roundChangesSchema } from '$core/record';
+import { firmSchema, roundChangesSchema, wholeFirmSchema } from '$core/record';
 import { copyForOffice } from '../../backup';
 import { whileUnchanged } from '../../db';
 import { endEverySession } from '../../guard/sessions';
@@ -147,7 +147,7 @@ export const office: readonly Operation[] = [
 		summary:
 			'Change whose name stands on what is handed over; with a revision only where it still stands at that',
 		role: 'office',
-		takes: firmSchema.extend({ revision: z.int().min(0).optional() }),
+		takes: wholeFirmSchema.extend({ revision: z.int().min(0).optional() }),
 		refusals: [409],
 		async handle({ db, body: { revision, ...firm } }) {
 			if (firm.logo !== null && !isPicture(firm.logo))

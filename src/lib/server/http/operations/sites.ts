@@ -6,10 +6,8 @@ import {
 	listResponse,
 	markResponse,
 	newSiteRequest,
-	readJobFile,
 	readWith,
 	weatherResponse,
-	writeJobFile,
 	writeWeeksCsv
 } from '$core/formats';
 import { siteSchema, siteWeatherSchema } from '$core/plan';
@@ -30,7 +28,6 @@ import {
 	weatherOf,
 	zonesOf
 } from '../../store';
-import { seenBy } from '../../store/sight';
 import { fileAnswer, plainName, refuse } from '../answers';
 import { noSite, operation, siteAsked, sitePath, type Operation } from '../operation';
 
@@ -116,8 +113,7 @@ export const sites: readonly Operation[] = [
 			const site = await siteAsked(asked);
 			const job = await jobText(asked.db, site.id);
 			if (!job) return noSite();
-			const read = asked.role === 'reader' ? readJobFile(job.text) : null;
-			const text = read?.ok ? writeJobFile(seenBy(asked.role, read.value)) : job.text;
+			const text = asked.role === 'reader' ? await compute('seenJob', job.text, asked) : job.text;
 			return fileAnswer(text, 'application/json; charset=utf-8', `${plainName(job.name, 'site')}.job.json`, {
 				etag: `"${siteMark(site)}"`
 			});

@@ -23,6 +23,7 @@ import {
 	leftZone,
 	unfedOf,
 	linksOf,
+	MOST_LINKS,
 	noteFields,
 	pictureJpeg,
 	picturesOf,
@@ -258,8 +259,10 @@ export const visits: readonly Operation[] = [
 		created: true,
 		async handle(asked) {
 			const site = await siteAsked(asked);
-			const { token, id, endsAt } = await createLink(asked.db, site.id, asked.body.days);
-			return { path: `/c/${token}`, id, endsAt };
+			const link = await createLink(asked.db, site.id, asked.body.days);
+			if (!link)
+				return refuse(422, `This site has ${MOST_LINKS} links that still open. End one of them first.`);
+			return { path: `/c/${link.token}`, id: link.id, endsAt: link.endsAt };
 		}
 	}),
 	operation({
