@@ -1,20 +1,21 @@
 /**
- * What the others wait while eight of the heaviest allowed requests run all the time and two hundred passphrases are tried at once, again every ten
- * seconds, for SECONDS (30): `/api/health` every 50 ms (p99 of 20 ms asked for), ordinary views one after the other (300 ms). Ratios to the same server
- * with nothing else to do stand beside.
+ * What the others wait while everything hostile that is allowed goes on at once, for SECONDS (30; 300 are asked for): a stranger with megabytes of
+ * nested text, two hundred passphrases every ten seconds, a reader with the table of a hard job and forty hard questions, a customer's link to it, an
+ * importer of it, uploads that are refused, papers. `/api/health` every 50 ms (p99 of 60 ms asked for, longest 250), ordinary views one after
+ * the other (p99 of 400 ms), memory that stays. Ratios to the same server with nothing else to do stand beside.
  */
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensureBuild, loadDemo, startServer } from '../scripts/setup.mjs';
-import { hardZone } from '../tests/support/hardZone';
-import { signedIn, trySignIn } from '../tests/support/signedIn';
-import { seenZone } from '../tests/support/seenZone';
+import { signedIn } from '../tests/support/signedIn';
 
 const SECONDS = Number(process.env.SECONDS ?? 30);
 const passphrases = {
 	FOND_QUARTER_PASSPHRASE: 'seven lamps on a quay',
-	FOND_QUARTER_PASSPHRASE_INSTALLER: 'two spanners and a torch'
+	FOND_QUARTER_PASSPHRASE_INSTALLER: 'two spanners and a torch',
+	FOND_QUARTER_PASSPHRASE_READER: 'only looking, thank you'
 };
 ensureBuild();
 const data = mkdtempSync(path.join(tmpdir(), 'fond-quarter-hostile-'));
@@ -25,31 +26,6 @@ const server = await startServer({ data, port: 4795, quiet: true, env: passphras
 const ask = await signedIn(server.url, passphrases.FOND_QUARTER_PASSPHRASE_INSTALLER);
 const { jobs } = (await (await ask('/api/v1/jobs')).json()) as { jobs: { id: string; name: string }[] };
 const site = jobs.find((job) => job.name.startsWith('Kelter'))!.id;
-const job = JSON.parse(readFileSync('demo/kelter-court.job.json', 'utf8')) as {
-	controls: unknown[];
-	zones: Record<string, unknown>[];
-};
-const heated = seenZone(
-	job,
-	job.zones.findIndex((zone) => zone.room)
-);
-
-const hardest = { zone: hardZone(seenZone(job)) };
-const post = (body: unknown): RequestInit => ({
-	method: 'POST',
-	headers: { 'content-type': 'application/json' },
-	body: JSON.stringify(body)
-});
-const heavy: readonly (() => Promise<Response>)[] = [
-	() => ask('/api/v1/fit', post(hardest)),
-	() => ask('/api/v1/key-in', post(hardest)),
-	() => ask('/api/v1/fit', post(hardest)),
-	() => ask('/api/v1/simulate', post({ zone: heated, outdoorC: 0 })),
-	() => ask('/api/v1/warm-up', post({ zone: heated, outdoorC: 0 })),
-	() => ask(`/api/v1/jobs/${site}/record.pdf`),
-	() => ask(`/api/v1/jobs/${site}/record.pdf`),
-	() => ask('/api/v1/jobs', { ...post(null), body: readFileSync('demo/kelter-court.job.json', 'utf8') })
-];
 const board = await (await ask(`/sites/${site}`)).text();
 const zone = /\/zones\/([0-9a-f-]{36})\/week/.exec(board)![1]!;
 const views = [
@@ -96,35 +72,46 @@ async function watched(seconds: number): Promise<{ health: number[]; seen: numbe
 
 await watched(5);
 const quiet = await watched(Math.min(10, SECONDS));
-let going = true;
-const answers: Record<string, number> = {};
-const count = (key: string) => (answers[key] = (answers[key] ?? 0) + 1);
-const attack = heavy.map(async (one, i) => {
-	while (going)
-		count(
-			`${['fit', 'key-in', 'fit', 'simulate', 'warm-up', 'record', 'record', 'import'][i]} ${(await one()).status}`
-		);
-});
-const guessing = (async () => {
-	while (going) {
-		await Promise.all(Array.from({ length: 200 }, (_, i) => trySignIn(server.url, `guess ${i} of many`)));
-		count('200 guesses');
-		await pause(10_000);
-	}
-})();
+const attackers = spawn(
+	process.execPath,
+	[
+		'--import',
+		'tsx',
+		'bench/attackers.ts',
+		server.url,
+		passphrases.FOND_QUARTER_PASSPHRASE_INSTALLER,
+		passphrases.FOND_QUARTER_PASSPHRASE_READER,
+		site
+	],
+	{ stdio: ['ignore', 'pipe', 'inherit'] }
+);
+let answers = '';
+await new Promise<void>((resolve) =>
+	attackers.stdout.on('data', (said: Buffer) => {
+		answers = said.toString().trim();
+		resolve();
+	})
+);
+const memory: number[] = [];
+const watch = setInterval(
+	() => {
+		const file = `/proc/${server.process.pid}/status`;
+		if (existsSync(file))
+			memory.push(Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(file, 'utf8'))?.[1]) / 1024));
+	},
+	(SECONDS * 1000) / 10
+);
 const busy = await watched(SECONDS);
-going = false;
-await Promise.all([...attack, guessing]);
+clearInterval(watch);
+attackers.kill();
+await new Promise((resolve) => attackers.once('close', resolve));
 const line = (name: string, now: number[], then: number[], most: number) =>
 	console.log(
-		`${name}: p50 ${quantile(now, 0.5).toFixed(1)} ms, p99 ${quantile(now, 0.99).toFixed(1)} ms (${most} asked for); with nothing else ${quantile(then, 0.5).toFixed(1)} and ${quantile(then, 0.99).toFixed(1)} ms, ${now.length} answers`
+		`${name}: p50 ${quantile(now, 0.5).toFixed(1)} ms, p99 ${quantile(now, 0.99).toFixed(1)} ms (${most} asked for), longest ${Math.max(...now).toFixed(0)} ms; with nothing else ${quantile(then, 0.5).toFixed(1)} and ${quantile(then, 0.99).toFixed(1)} ms, ${now.length} answers`
 	);
-line('health', busy.health, quiet.health, 20);
-line('views', busy.seen, quiet.seen, 300);
-console.log(
-	`meanwhile: ${Object.entries(answers)
-		.map(([what, many]) => `${many} × ${what}`)
-		.join(', ')}`
-);
+line('health', busy.health, quiet.health, 60);
+line('views', busy.seen, quiet.seen, 400);
+console.log(`memory of the server over the time, MB: ${memory.join(', ')}`);
+console.log(`meanwhile: ${answers}`);
 await server.stop();
 rmSync(data, { recursive: true, force: true });

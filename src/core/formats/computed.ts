@@ -272,3 +272,16 @@ export const callbackResponse = z.strictObject({
 		.nullable(),
 	mend: z.string()
 });
+
+/** What may be asked to be computed, by the name of the operation: what it takes, and what it gives. */
+export const COMPUTED = {
+	fit: { takes: computeRequest, gives: fitResponse },
+	keyIn: { takes: computeRequest, gives: keyInResponse },
+	resolve: { takes: resolveRequest, gives: resolveResponse },
+	timeline: { takes: timelineRequest, gives: timelineResponse },
+	clock: { takes: clockRequest, gives: clockResponse },
+	warmUp: { takes: roomRequest, gives: warmUpResponse },
+	simulate: { takes: roomRequest, gives: simulateResponse },
+	callback: { takes: callbackRequest, gives: callbackResponse }
+} as const;
+export type Computed = keyof typeof COMPUTED;

@@ -44,14 +44,7 @@ const laneOf: Record<TaskName, Lane> = {
 	picture: 'papers',
 	readJob: 'stored',
 	seenJob: 'stored',
-	fit: 'asked',
-	keyIn: 'asked',
-	resolve: 'asked',
-	timeline: 'asked',
-	clock: 'asked',
-	warmUp: 'asked',
-	simulate: 'asked',
-	callback: 'asked'
+	posted: 'asked'
 };
 
 const pools = new Map<Lane, Piscina>();
@@ -91,8 +84,10 @@ function poolOf(lane: Lane): Piscina | null {
 }
 
 /** How long something may take, roughly: a week of many steps takes longest to fit. */
-const weightOf = (input: unknown): number =>
-	(input as { zone?: { wanted?: readonly unknown[] } } | null)?.zone?.wanted?.length ?? 0;
+function weightOf(input: unknown): number {
+	const { zone, text } = (input ?? {}) as { zone?: { wanted?: readonly unknown[] }; text?: string };
+	return zone?.wanted?.length ?? text?.length ?? 0;
+}
 
 /** Begins the threads, so that the first who asks does not wait for them. */
 export function beginComputing(): void {

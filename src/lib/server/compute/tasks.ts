@@ -9,11 +9,8 @@ import { pricedFit } from '$core/keying';
 import { customerPage, type CustomerChoice } from '$core/words';
 import type { PrintedPages, PrintedRecord } from '../papers';
 import type { onlyPixels } from './picture';
+import { posted } from './posted';
 import { seenBy } from '../store/sight';
-import { computeSimulate, computeWarmUp } from './room';
-import { computeClock, computeResolve, computeTimeline } from './run';
-import { computeCallback } from './callback';
-import { computeFit, computeKeyIn } from './zone';
 
 interface OfZone {
 	readonly zone: Zone;
@@ -107,14 +104,6 @@ export const tasks = {
 		if (!read.ok) throw new Error('a stored site is no job');
 		return writeJobFile(seenBy('reader', read.value));
 	},
-	fit: computeFit,
-	keyIn: computeKeyIn,
-	resolve: computeResolve,
-	timeline: computeTimeline,
-	clock: ({ request, nowMs }: { request: Parameters<typeof computeClock>[0]; nowMs: number }) =>
-		computeClock(request, nowMs),
-	warmUp: computeWarmUp,
-	simulate: computeSimulate,
-	callback: computeCallback
+	posted
 };
 export type Tasks = typeof tasks;

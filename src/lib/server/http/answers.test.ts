@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { answer, bodyBytes, isTangled, readBody, refuse } from './answers';
+import { answer, bodyBytes, readBody, refuse } from './answers';
+import { isTangled } from './document';
 
 const request = (body: BodyInit | null, headers: Record<string, string> = {}) =>
 	new Request('http://127.0.0.1/', {

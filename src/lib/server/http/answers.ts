@@ -1,6 +1,7 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { problemOf, readWith, type Problem, type Read } from '$core/formats';
+import type { Problem } from '$core/formats';
+import { held, readDocument } from './document';
 
 /** A refusal: a sentence and the path of the field it is about. */
 export function refuse(status: number, problem: Problem | string): Response {
@@ -60,27 +61,6 @@ export async function bodyText(
 	return 'refusal' in read ? read : { text: new TextDecoder().decode(read.bytes) };
 }
 
-/** How deep a document may go, and how many values it may hold: more than any that the program takes. */
-const DEEPEST = 40;
-const MOST_VALUES = 100_000;
-
-/** Whether a text is deeper or holds more than anything that is taken, found without parsing it. */
-export function isTangled(text: string): boolean {
-	let [depth, values, quoted] = [0, 0, false];
-	for (let at = 0; at < text.length; at++) {
-		const code = text.charCodeAt(at);
-		if (quoted) {
-			if (code === 92) at++;
-			else if (code === 34) quoted = false;
-		} else if (code === 34) quoted = true;
-		else if (code === 91 || code === 123) {
-			if (++depth > DEEPEST) return true;
-		} else if (code === 93 || code === 125) depth--;
-		else if (code === 44 && ++values > MOST_VALUES) return true;
-	}
-	return false;
-}
-
 /** A request's JSON checked against a schema, or its refusal. */
 export async function readBody<S extends z.ZodType>(
 	request: Request,
@@ -89,26 +69,13 @@ export async function readBody<S extends z.ZodType>(
 ): Promise<{ value: z.output<S> } | { refusal: Response }> {
 	const body = await bodyText(request, most);
 	if ('refusal' in body) return body;
-	if (isTangled(body.text))
-		return {
-			refusal: refuse(422, 'What was sent goes deeper, or holds more, than anything that is read here.')
-		};
-	let document: unknown;
-	try {
-		document = JSON.parse(body.text);
-	} catch {
-		return { refusal: refuse(400, 'What was sent is not JSON.') };
-	}
-	const read: Read<z.output<S>> = readWith(schema, document);
-	return read.ok ? { value: read.value } : { refusal: refuse(422, read.problem) };
+	const read = readDocument(schema, body.text);
+	return 'value' in read ? read : { refusal: refuse(read.status, read.problem) };
 }
 
 /** Answers with a document that has been held against its schema: what the description promises is what is sent. */
 export function answer<S extends z.ZodType>(schema: S, value: z.input<S>, status = 200): Response {
-	const checked = schema.safeParse(value);
-	if (!checked.success)
-		throw new Error(`answer does not fit its schema: ${problemOf(checked.error).sentence}`);
-	return json(checked.data, { status });
+	return json(held(schema, value), { status });
 }
 
 /** A name for a downloaded file that every file system takes. */
