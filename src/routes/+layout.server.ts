@@ -4,7 +4,7 @@ import type { LayoutServerLoadEvent } from './$types';
 
 export const load = pageLoad(({ locals }: LayoutServerLoadEvent) => ({
 	theme: locals.theme,
-	signedIn: locals.role !== null,
+	role: locals.role,
 	/** Whether there is anything to sign out of. */
 	signsOut: locals.role !== null && signInWanted()
 }));

@@ -17,7 +17,7 @@
 	import Shell from '$lib/ui/shell/Shell.svelte';
 
 	let { data, children } = $props();
-	const outside = $derived(page.url.pathname.startsWith('/c/') || !data.signedIn);
+	const outside = $derived(page.url.pathname.startsWith('/c/') || data.role === null);
 	let palette = $state(false);
 	let keys = $state(false);
 

@@ -84,6 +84,6 @@
 	}
 	form > :global(.bx--form-item) {
 		flex: 0 0 auto;
-		width: 8rem;
+		width: 10rem;
 	}
 </style>

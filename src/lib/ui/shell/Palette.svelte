@@ -39,7 +39,8 @@
 				detail: 'zone',
 				to: `/sites/${site!.id}/zones/${other.id}/week`
 			})),
-			...found(firmPlaces, 'all sites')
+			...found(firmPlaces(page.data.role), 'all sites'),
+			...(page.data.signsOut ? [{ label: 'Sign out', detail: 'this device', to: '/sign-in' }] : [])
 		];
 	});
 

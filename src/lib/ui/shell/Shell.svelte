@@ -84,7 +84,7 @@
 	</div>
 	<SavingSaid />
 	<nav class="firm" aria-label="Fond Quarter">
-		{#each firmPlaces as place (place.id)}
+		{#each firmPlaces(page.data.role) as place (place.id)}
 			<a href={place.href} aria-current={isHere(place.href) ? 'page' : undefined}>{place.name}</a>
 		{/each}
 	</nav>

@@ -46,7 +46,7 @@
 
 <SideNavItems>
 	<div class="firm">
-		{#each firmPlaces as place (place.id)}
+		{#each firmPlaces(page.data.role) as place (place.id)}
 			<SideNavLink href={place.href} isSelected={path === place.href}>{place.name}</SideNavLink>
 		{/each}
 		{#if signsOut}<SideNavLink href="/sign-in">Sign out</SideNavLink>{/if}

@@ -7,14 +7,17 @@ export interface Place {
 	readonly also?: string;
 }
 
-/** The places of the firm. */
-export const firmPlaces: readonly Place[] = [
+const FIRM: readonly Place[] = [
 	{ id: 'jobs', name: 'Jobs', href: '/' },
 	{ id: 'due', name: 'Visits due', href: '/due', also: 'clock changes batteries promised round' },
 	{ id: 'controls', name: 'Controls', href: '/controls', also: 'profiles describe a control' },
 	{ id: 'rehearse', name: 'Rehearse', href: '/rehearse', also: 'stand-in practise exercise keys' },
-	{ id: 'firm', name: 'Firm', href: '/firm', also: 'name logo copies backup sign out' }
+	{ id: 'firm', name: 'Firm', href: '/firm', also: 'name logo copies backup everybody out' }
 ];
+
+/** The places of the firm, for whoever may go there: the firm's own page is the office's. */
+export const firmPlaces = (role: unknown): readonly Place[] =>
+	role === 'office' ? FIRM : FIRM.filter(({ id }) => id !== 'firm');
 
 const SITE = [
 	['', 'Overview', 'board zones'],
