@@ -89,7 +89,7 @@ const forty = Array.from({ length: 40 }, (_, i) => {
 	const room = { ...one.room, floorAreaM2: one.room.floorAreaM2 + i / 10 };
 	return { ...one, room, zone: { ...one.zone, room } };
 });
-const hours = permissionOf({ held: fitZone(channel(0), four).chosen.held, isSwitch: true });
+const hours = permissionOf({ held: fitZone(channel(0), four).chosen.held, isSwitch: true, levels: [] });
 const held = forty.map(({ zone, profile }) => fitZone(zone, profile).chosen.held);
 const rooms = (gated: boolean) =>
 	forty.forEach(({ zone, room, profile }, i) =>

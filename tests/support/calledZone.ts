@@ -44,8 +44,9 @@ export const slowRoom = roomSchema.parse({
 });
 
 /** A switch that lets a source run from one minute of every day to another. */
-export const sourceFrom = (from: number, to: number): { isSwitch: true; held: WeekSteps<number> } => ({
+export const sourceFrom = (from: number, to: number): { isSwitch: true; levels: []; held: WeekSteps<number> } => ({
 	isSwitch: true,
+	levels: [],
 	held: buildWeek(
 		ALL.flatMap((d) => [
 			{ at: d * 1440 + from, value: 1 },

@@ -1,5 +1,5 @@
 import type { ControlProfile, Program } from '../control';
-import type { ChainZone } from '../house';
+import type { Asking } from '../house';
 import type { OnSite, Zone } from '../plan';
 import { QUESTIONS, type QuestionId } from './facts';
 import { clockCauses } from './makers/clock';
@@ -68,7 +68,7 @@ export interface CalledZone {
 	readonly program: Program;
 	readonly onSite: OnSite;
 	/** What lets its source run, where a control does; null without. */
-	readonly governor: Pick<ChainZone, 'held' | 'isSwitch'> | null;
+	readonly governor: Asking | null;
 	/** Outside on the days that were spoken of, in °C. */
 	readonly outdoorC: number;
 	/** Minutes by which a clock that is changed by hand, and was not, is ahead by now; 0 where none is missed. */

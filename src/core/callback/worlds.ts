@@ -1,4 +1,4 @@
-import { isWarmth, type ChainZone } from '../house';
+import { isWarmth, type Asking } from '../house';
 import { warmUp } from '../thermal';
 import { valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
 import type { CalledZone } from './causes';
@@ -33,7 +33,7 @@ export function warmthOf(heats: Uint8Array, riseMinutes: number | null): Uint8Ar
 }
 
 /** When a held week asks for warmth, by slot. */
-export function asks(held: WeekSteps<number>, like: Pick<ChainZone, 'held' | 'isSwitch'>): Uint8Array {
+export function asks(held: WeekSteps<number>, like: Asking): Uint8Array {
 	return Uint8Array.from({ length: SLOTS }, (_, i) =>
 		isWarmth(valueAt(held, i * SLOT_MINUTES), like) ? 1 : 0
 	);

@@ -30,7 +30,9 @@ export const levelSchema = z.strictObject({
 	note: shortNote,
 	setpointC: z.number().min(0).max(60).transform(keptSetpoint),
 	/** The setpoint above which to cool, on a control that also cools; null where none is wanted of it. */
-	coolC: z.number().min(10).max(60).transform(keptSetpoint).nullable().default(null)
+	coolC: z.number().min(10).max(60).transform(keptSetpoint).nullable().default(null),
+	/** Whether it asks what feeds its zone for warmth, or is a setback that the room falls to by itself; absent as suggested. */
+	asks: z.boolean().optional()
 });
 export type Level = z.infer<typeof levelSchema>;
 

@@ -359,13 +359,14 @@ export function jobFileOf(job: Job): JobFile {
 				name: zone.name,
 				note: zone.note,
 				on: { control: places.indexOf(hangsOn), channel: zone.channel },
-				levels: zone.levels.map(({ id, letter, name, note, setpointC, coolC }) => ({
+				levels: zone.levels.map(({ id, letter, name, note, setpointC, coolC, asks }) => ({
 					id,
 					letter,
 					name,
 					note,
 					setpointC,
-					coolC
+					coolC,
+					...(asks === undefined ? {} : { asks })
 				})),
 				wanted: zone.wanted,
 				use: zone.use,

@@ -1,10 +1,45 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { sourceSchema } from '../plan';
-import { buildWeek, constantWeek, DAY_MINUTES, valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
-import { asksForWarmth, chainAt, chainFaults, chainsOf, heatWeek, type ChainZone } from '.';
+import { findProfile, type Level } from '../control';
+import { levelOf, newZone, sourceSchema, wantedWeek, withWanted } from '../plan';
+import {
+	buildWeek,
+	constantWeek,
+	DAY_MINUTES,
+	mapWeek,
+	spansOf,
+	valueAt,
+	WEEK_MINUTES,
+	type WeekSteps
+} from '../week';
+import {
+	askingOf,
+	asksForWarmth,
+	chainAt,
+	chainFaults,
+	chainsOf,
+	heatWeek,
+	isWarmth,
+	setbacks,
+	type Asking,
+	type ChainZone
+} from '.';
 
 const boiler = sourceSchema.parse({ id: 'boiler', name: 'Boiler', kind: 'boiler' });
+/** A week of these setpoints as its own levels, the lowest of two or more a setback. */
+function asking(held: WeekSteps<number>, isSwitch = false): Asking {
+	const levels = [...new Set(held.map(({ value }) => value))].map((setpointC) => ({
+		id: `at-${setpointC}`,
+		setpointC
+	}));
+	const wanted = held.map(({ at, value }) => ({ at, level: `at-${value}` }));
+	const resting = setbacks({ levels: levels as Level[], wanted });
+	return {
+		held,
+		isSwitch,
+		levels: levels.map(({ id, setpointC }) => ({ heldC: setpointC, asks: !resting.has(id) }))
+	};
+}
 const zone = (
 	name: string,
 	held: WeekSteps<number>,
@@ -13,8 +48,7 @@ const zone = (
 ): ChainZone => ({
 	id: name,
 	zone: { name, fedBy: null, governs: null, ...more },
-	isSwitch,
-	held,
+	...asking(held, isSwitch),
 	heatsStore: false
 });
 
@@ -54,10 +88,52 @@ describe('the way of the heat', () => {
 		expect(chain!.lostMinutes).toBe(7 * 90);
 	});
 
+	it('is asked for by every level but the setbacks: how far one lies under another tells nothing', () => {
+		const stat = findProfile('six-step-room-stat')!;
+		/** A zone with these levels, as they follow on one another in its every day. */
+		const zoneOf = (name: string, ...steps: readonly (readonly [minute: number, setpointC: number])[]) => {
+			const fresh = newZone(name, stat);
+			const levels = [...new Set(steps.map(([, c]) => c))].map((setpointC, i) => ({
+				...fresh.levels[0]!,
+				id: `at-${setpointC}`.replace('.', '-'),
+				letter: 'ABCDEF'[i]!,
+				setpointC
+			}));
+			const week = daily(...steps);
+			const drawn = { ...fresh, levels };
+			return withWanted(
+				drawn,
+				mapWeek(week, (c) => `at-${c}`.replace('.', '-'))
+			);
+		};
+		const hours = (drawn: ReturnType<typeof zoneOf>) => {
+			const held = mapWeek(wantedWeek(drawn), (id) => levelOf(drawn, id).setpointC);
+			const asked = asksForWarmth(askingOf(drawn, stat, held));
+			return spansOf(asked).reduce((sum, { from, to, value }) => sum + (value ? to - from : 0), 0) / 60;
+		};
+		// a hall at 20 °C from eight till ten at night, with one booked hour of 23.5
+		const hall = zoneOf('Hall', [0, 16], [480, 20], [600, 23.5], [660, 20], [1320, 16]);
+		expect(hours(hall)).toBe(98);
+		expect(hours(zoneOf('Bathroom', [0, 16], [360, 23.5], [480, 20], [1320, 16]))).toBe(7 * 16);
+		expect(hours(zoneOf('Study', [0, 15], [360, 18], [540, 21], [1320, 15]))).toBe(7 * 16);
+		// two levels near one another: the lower is the setback
+		expect(hours(zoneOf('Landing', [0, 17.5], [420, 20], [1320, 17.5]))).toBe(7 * 15);
+		// what a person says of a level holds
+		const said = (asks: boolean, at: string) => ({
+			...hall,
+			levels: hall.levels.map((level) => (level.id === at ? { ...level, asks } : level))
+		});
+		expect(hours(said(true, 'at-16'))).toBe(168);
+		expect(hours(said(false, 'at-20'))).toBe(7);
+		// what is no level of it, as while away: over all setbacks and frost
+		const asking = askingOf(hall, stat, constantWeek(20));
+		expect([7, 12, 16.5, 18].map((c) => isWarmth(c, asking))).toEqual([false, false, true, true]);
+	});
+
 	it('the setback asks for nothing, one level all week asks throughout, frost protection never', () => {
-		expect(valueAt(asksForWarmth({ held: daily([0, 17], [400, 20]), isSwitch: false }), 10)).toBe(false);
-		expect(asksForWarmth({ held: constantWeek(19), isSwitch: false })).toEqual(constantWeek(true));
-		expect(asksForWarmth({ held: constantWeek(7), isSwitch: false })).toEqual(constantWeek(false));
+		expect(valueAt(asksForWarmth(asking(daily([0, 17], [400, 20]))), 10)).toBe(false);
+		expect(asksForWarmth(asking(constantWeek(19)))).toEqual(constantWeek(true));
+		expect(asksForWarmth(asking(constantWeek(7)))).toEqual(constantWeek(false));
 	});
 
 	it('is minute by minute: asks, and may not', () => {
@@ -69,7 +145,7 @@ describe('the way of the heat', () => {
 					zone('B', second, { fedBy: 'boiler' })
 				];
 				const [chain] = chainsOf([boiler], zones);
-				const warmth = [first, second].map((held) => asksForWarmth({ held, isSwitch: false }));
+				const warmth = [first, second].map((held) => asksForWarmth(asking(held)));
 				let lost = 0;
 				const inGap = (gaps: readonly { from: number; to: number; wantedC: number }[], at: number) =>
 					gaps.find((gap) => gap.from <= at && at < gap.to);
@@ -103,10 +179,10 @@ describe('the way of the heat', () => {
 					]
 				);
 				expect(chain!.fed[1]!.gaps).toEqual([]);
-				expect(chain!.asked).toEqual(asksForWarmth({ held: room, isSwitch: false }));
+				expect(chain!.asked).toEqual(asksForWarmth(asking(room)));
 				const heats = heatWeek({ may: chain!.permission, waterFirst: chain!.waterFirst });
 				const always = water.length === 1;
-				const roomAsks = asksForWarmth({ held: room, isSwitch: false });
+				const roomAsks = asksForWarmth(asking(room));
 				for (let at = 0; at < WEEK_MINUTES; at += 5) {
 					// on now, and off or begun within the time that the store takes
 					let on = 0;
@@ -166,7 +242,7 @@ it('at any moment a zone gets heat, waits or rests as its week and its source’
 			expect(at.may).toBe(valueAt(hours, minute) === 1);
 			expect(at.governorHolds).toBe(valueAt(hours, minute));
 			[first, second].forEach((held, i) => {
-				const asks = valueAt(asksForWarmth({ held, isSwitch: false }), minute);
+				const asks = valueAt(asksForWarmth(asking(held)), minute);
 				expect(at.fed[i]).toEqual({
 					id: 'AB'[i],
 					holds: valueAt(held, minute),

@@ -1,13 +1,11 @@
 import type { Source, Zone } from '../plan';
+import { asksForWarmth, isWarmth, type Asking } from './asking';
 import { buildWeek, constantWeek, mapWeek, valueAt, type WeekSteps, wrapWeek, zipSpans } from '../week';
 
 /** A zone as far as the way of the heat goes: its place in the chain, and what its control holds. */
-export interface ChainZone {
+export interface ChainZone extends Asking {
 	readonly id: string;
 	readonly zone: Pick<Zone, 'name' | 'fedBy' | 'governs'>;
-	/** Whether it only switches: its held week is 0 and 1, not °C. */
-	readonly isSwitch: boolean;
-	readonly held: WeekSteps<number>;
 	/** Whether it heats a hot-water store: that lets its source run by itself, whatever lets it run for the rooms. */
 	readonly heatsStore: boolean;
 }
@@ -35,24 +33,8 @@ export interface Chain {
 	readonly lostMinutes: number;
 }
 
-/** At or under this a setpoint protects pipes and asks for no warmth, in °C: common practice. */
-const FROST_C = 12;
-/** So far under the warmest that a week holds a setpoint is a setback, which the room falls to by itself, in K: common practice. */
-const SETBACK_K = 3;
-
-/** Whether a setpoint (on a switch: 1 for on) asks for warmth in a zone that holds this week: not at a setback, nor where only the frost is kept out. */
-export function isWarmth(value: number, { held, isSwitch }: Pick<ChainZone, 'held' | 'isSwitch'>): boolean {
-	if (isSwitch) return value >= 0.5;
-	const warmest = Math.max(...held.map((step) => step.value));
-	return value > FROST_C && value > warmest - SETBACK_K + 1e-9;
-}
-
-/** When a zone asks for warmth; see {@link isWarmth}. */
-export const asksForWarmth = (zone: Pick<ChainZone, 'held' | 'isSwitch'>): WeekSteps<boolean> =>
-	mapWeek(zone.held, (value) => isWarmth(value, zone));
-
 /** When a source may run: in the warm hours of the week that governs it, or at any time without one. */
-export const permissionOf = (governor: Pick<ChainZone, 'held' | 'isSwitch'> | null): WeekSteps<boolean> =>
+export const permissionOf = (governor: Asking | null): WeekSteps<boolean> =>
 	governor ? asksForWarmth(governor) : constantWeek(true);
 
 /** Minutes of a periodic week from one minute of it to another. */
@@ -62,10 +44,7 @@ const minutesTo = (from: number, to: number) => wrapWeek(to - from);
  * When the rooms of a source wait for its hot water: from each beginning of a store's hours for as long as the store takes to be hot, or
  * until its hours end. Never where the source does both at once (null).
  */
-export function waterFirstWeek(
-	heatingMinutes: number | null,
-	stores: readonly Pick<ChainZone, 'held' | 'isSwitch'>[]
-): WeekSteps<boolean> {
+export function waterFirstWeek(heatingMinutes: number | null, stores: readonly Asking[]): WeekSteps<boolean> {
 	const never = constantWeek(false);
 	if (heatingMinutes === null) return never;
 	return stores.reduce<WeekSteps<boolean>>((all, store) => {
@@ -98,7 +77,7 @@ export const heatWeek = ({
 	);
 
 /** The stretches in which a zone asks for warmth and its source may not run; each with one setpoint. */
-export function gapsOf(zone: Pick<ChainZone, 'held' | 'isSwitch'>, permission: WeekSteps<boolean>): Gap[] {
+export function gapsOf(zone: Asking, permission: WeekSteps<boolean>): Gap[] {
 	const asked = zipSpans(asksForWarmth(zone), permission)
 		.filter(({ value: [asks, may] }) => asks && !may)
 		.map(({ from, to }) => ({ from, to }));

@@ -1,1 +1,2 @@
+export * from './asking';
 export * from './chain';

@@ -35,7 +35,7 @@ it('says when the rooms wait for the hot water, only while they ask and nothing 
 			{ at: day * 1440 + 330, value: 21 }
 		])
 	);
-	const zone = { held, isSwitch: false };
+	const zone = { held, isSwitch: false, levels: [{ heldC: 16, asks: false }] };
 	const may = constantWeek(true);
 	expect(waterFirstSentences({ source: 'Boiler', may, waterFirst }, zone)).toEqual([
 		'Tue, Wed 05:15–05:45: Boiler heats the hot water first, the room waits, 30 min a day.'
@@ -74,7 +74,8 @@ it('waits at a moment for what governs its source: for its week, or for what it 
 			{ at: 0, value: 16 },
 			{ at: 300, value: 21 }
 		]),
-		isSwitch: false
+		isSwitch: false,
+		levels: [{ heldC: 16, asks: false }]
 	};
 	// Thursday 1 January 1970: minute 0 of its day
 	const thursday = (minute: number) => minute;

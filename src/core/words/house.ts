@@ -7,7 +7,7 @@ import {
 	type Chain,
 	type ChainFault,
 	type ChainMoment,
-	type ChainZone,
+	type Asking,
 	type Gap,
 	type WayState
 } from '../house';
@@ -87,7 +87,7 @@ export function waterFirstSentences(
 		readonly may: WeekSteps<boolean>;
 		readonly waterFirst: WeekSteps<boolean>;
 	},
-	zone: Pick<ChainZone, 'held' | 'isSwitch'>
+	zone: Asking
 ): string[] {
 	const free = buildWeek(
 		zipSpans(may, waterFirst).map(({ from, value: [run, water] }) => ({ at: from, value: !(run && water) }))
@@ -149,7 +149,7 @@ export function waitsAt(
 		governor,
 		may
 	}: { readonly source: string; readonly governor: string; readonly may: WeekSteps<boolean> },
-	zone: Pick<ChainZone, 'held' | 'isSwitch'>,
+	zone: Asking,
 	setpoint: number | null,
 	governs: {
 		readonly state: { readonly heatC: number | null; readonly by: Layer };

@@ -30,6 +30,7 @@ export function computeCallback(
 		onSite: zone.onSite ?? nothingNoted,
 		governor: fed && {
 			isSwitch: true,
+			levels: [],
 			held: buildWeek(fed.map(({ at, on }) => ({ at, value: on ? 1 : 0 })))
 		},
 		outdoorC,

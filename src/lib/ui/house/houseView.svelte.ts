@@ -1,5 +1,6 @@
 import { allowedOptions, setpointWithUnit, type ControlProfile } from '$core/control';
 import {
+	askingOf,
 	chainAt,
 	chainFaults,
 	chainsOf,
@@ -45,8 +46,8 @@ export function houseView(data: () => HouseData) {
 		data().zones.flatMap(({ id, document }): (ChainZone & { zone: Zone })[] => {
 			const held = data().held[id];
 			const profile = profileOf(document);
-			const isSwitch = profile.temperature === null;
-			return held ? [{ id, zone: document, isSwitch, held, heatsStore: heatsStore(profile, document) }] : [];
+			const store = heatsStore(profile, document);
+			return held ? [{ id, zone: document, ...askingOf(document, profile, held), heatsStore: store }] : [];
 		})
 	);
 	const chains = $derived(chainsOf(data().site.sources, zones));

@@ -34,7 +34,7 @@ const boiler = sourceSchema.parse({ id: 'boiler', name: 'Boiler', kind: 'boiler'
 const { program, held: hours } = fitZone(heating, programmer).chosen;
 const governor = { zone: heating, profile: programmer, program };
 const { held } = fitZone(room, stat).chosen;
-const may = permissionOf({ held: hours, isSwitch: true });
+const may = permissionOf({ held: hours, isSwitch: true, levels: [] });
 const never = constantWeek(false);
 /** Monday 4 January 2027, at a minute of its day, where clocks go by UTC. */
 const monday = (minute: number) => Date.UTC(2027, 0, 4, 0, minute);

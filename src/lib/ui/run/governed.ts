@@ -1,6 +1,6 @@
 import { wallAt, weekdayOfDay } from '$core/civil';
 import { allowedOptions, setpointWithUnit, type ControlProfile, type Program } from '$core/control';
-import { gapsOf, isWarmth } from '$core/house';
+import { askingOf, gapsOf, isWarmth } from '$core/house';
 import { heatsStore, type Source, type Zone } from '$core/plan';
 import { resolve, runOfZone } from '$core/run';
 import { DAY_MINUTES, type WeekSteps } from '$core/week';
@@ -37,7 +37,7 @@ export function waitsForGovernor(
 	const day = Math.floor(wall / DAY_MINUTES);
 	const minute = weekdayOfDay(day) * DAY_MINUTES + (wall - day * DAY_MINUTES);
 	const { zone, profile, held } = fed;
-	const asks = { held, isSwitch: profile.temperature === null };
+	const asks = askingOf(zone, profile, held);
 	const water =
 		setpointC !== null && isWarmth(setpointC, asks)
 			? waterFirstUntil(feeding.source, feeding.waterFirst, minute)

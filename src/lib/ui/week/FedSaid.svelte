@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { setpointWithUnit, type ControlProfile } from '$core/control';
-	import { gapsOf } from '$core/house';
+	import { askingOf, gapsOf } from '$core/house';
 	import type { Zone } from '$core/plan';
 	import type { WeekSteps } from '$core/week';
 	import { gapSentences, sourceOffWords, waterFirstSentences } from '$core/words';
@@ -27,7 +27,7 @@
 		house: string;
 	} = $props();
 
-	const asks = $derived({ held, isSwitch: profile.temperature === null });
+	const asks = $derived(askingOf(zone, profile, held));
 	const sentences = $derived(
 		gapSentences(zone.name, feeding.source, gapsOf(asks, feeding.may), (c) =>
 			setpointWithUnit(profile, zone.options, c)

@@ -12,6 +12,7 @@
 		type ControlProfile,
 		type Level
 	} from '$core/control';
+	import { setbacks } from '$core/house';
 	import { bindingLimits, heldInZone, unitOf, usedLevels, type Zone } from '$core/plan';
 	import Button from '../kit/Button.svelte';
 	import Field from '../kit/Field.svelte';
@@ -32,6 +33,8 @@
 		return `cool above ${displaySetpoint(profile, zone.options, level.coolC)}`;
 	}
 	const used = $derived(usedLevels(zone));
+	/** What asks nothing of its source. */
+	const resting = $derived(setbacks(zone));
 
 	const unit = $derived(unitOf(zone, profile));
 	/** What the control takes instead of a level, and why; null where it takes it as it is. */
@@ -202,6 +205,15 @@
 									.filter(Boolean)
 									.join('; ')}
 						</span>
+						{#if !isSwitch && zone.fedBy !== null}
+							<Button
+								small
+								kind="quiet"
+								aria-pressed={!resting.has(level.id)}
+								onclick={() => change(level.id, { asks: resting.has(level.id) })}
+								>{resting.has(level.id) ? 'A setback: asks for nothing' : 'Asks for warmth'}</Button
+							>
+						{/if}
 					</span>
 					{#if !isSwitch}
 						<span class="figure mono"

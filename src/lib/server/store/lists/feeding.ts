@@ -1,5 +1,5 @@
 import type { Fed } from '$core/checks';
-import { gapsOf, permissionOf, waterFirstWeek } from '$core/house';
+import { askingOf, gapsOf, permissionOf, waterFirstWeek } from '$core/house';
 import { heatsStore, type Zone } from '$core/plan';
 import { isSwitchedOff } from '$core/run';
 import { constantWeek, type WeekSteps } from '$core/week';
@@ -38,7 +38,7 @@ export const governorOf = (site: StoredSite, zones: readonly StoredZone[], zone:
 async function asksOf(zone: Zone, { profiles }: StoredSite) {
 	const profile = profileOf(zone, profiles);
 	const { chosen } = await compute('zoneFit', { zone, profile });
-	return { held: chosen.held, isSwitch: profile.temperature === null };
+	return askingOf(zone, profile, chosen.held);
 }
 
 /**

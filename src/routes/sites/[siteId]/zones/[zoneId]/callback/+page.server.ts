@@ -1,4 +1,5 @@
 import { expandProgram } from '$core/control';
+import { askingOf } from '$core/house';
 import { lastRight } from '$core/run';
 import { offsetAt } from '$core/civil';
 import { compute } from '$lib/server/compute';
@@ -29,13 +30,16 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 			profile,
 			program,
 			onSite: stored.onSite,
-			governor: governs && {
-				isSwitch: governs.profile.temperature === null,
-				held: expandProgram(
-					(await compute('zoneFit', governs)).chosen.program,
-					governs.profile.temperature?.minC ?? 0
-				)
-			},
+			governor:
+				governs &&
+				askingOf(
+					governs.zone,
+					governs.profile,
+					expandProgram(
+						(await compute('zoneFit', governs)).chosen.program,
+						governs.profile.temperature?.minC ?? 0
+					)
+				),
 			/** What a clock that is changed by hand is ahead by, if nobody has changed it since it was last seen right. */
 			missedChangeMinutes:
 				seen && profile.habits.clock.summerTime === 'by-hand'

@@ -13,7 +13,7 @@
 	import YearProof from '$lib/ui/proof/YearProof.svelte';
 	import DescribeRoom from '$lib/ui/zone/DescribeRoom.svelte';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
-	import { gapsOf, heatWeek } from '$core/house';
+	import { askingOf, gapsOf, heatWeek } from '$core/house';
 	import FedSaid from '$lib/ui/week/FedSaid.svelte';
 	import type { HeldProof } from '$lib/workers/proof.worker';
 	import { ProofFollower } from '$lib/workers/proofFollower';
@@ -32,9 +32,7 @@
 	const heats = $derived(data.feeding && heatWeek(data.feeding));
 	/** What is asked while what feeds the zone may not run. */
 	const gaps = $derived(
-		proof && data.feeding
-			? gapsOf({ held: proof.held, isSwitch: profile.temperature === null }, data.feeding.may)
-			: []
+		proof && data.feeding ? gapsOf(askingOf(zone, profile, proof.held), data.feeding.may) : []
 	);
 	let follower = $state.raw<ProofFollower>();
 	onMount(() => {

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { setpointWithUnit } from '$core/control';
-	import { gapsOf, heatWeek } from '$core/house';
+	import { askingOf, gapsOf, heatWeek } from '$core/house';
 	import { followsRoutine, isOneLevel, unitOf } from '$core/plan';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { refresh } from '$lib/ui/refresh';
@@ -48,7 +48,7 @@
 	const calm = $derived(aside.value);
 	/** What is asked while what feeds the zone may not run. */
 	const gaps = $derived(
-		data.feeding ? gapsOf({ held: calm.fit.chosen.held, isSwitch }, data.feeding.may) : []
+		data.feeding ? gapsOf(askingOf(zone, profile, calm.fit.chosen.held), data.feeding.may) : []
 	);
 
 	/** Nobody has drawn here yet: one level all the week. */
