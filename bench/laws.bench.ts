@@ -17,7 +17,7 @@ import {
 	timeConstantHours
 } from '../src/core/thermal';
 import { buildWeek, WEEK_MINUTES } from '../src/core/week';
-import { anyCase, brokenLaws, caseWords } from '../tests/support/roomLaws';
+import { anyCase, brokenLaws, brokenLead, caseWords } from '../tests/support/roomLaws';
 
 const seed = Number(process.env.SEED ?? Date.now() % 1_000_000_007);
 const cases = fc.sample(anyCase, { seed, numRuns: 1000 });
@@ -28,6 +28,12 @@ for (const one of cases) {
 	broken++;
 	console.log(`${caseWords(one)}: ${laws.join('; ')}`);
 }
+const leads = cases.flatMap((one) => {
+	const wrong = brokenLead(one);
+	return wrong === null ? [] : [`${caseWords(one)}: ${wrong}`];
+});
+for (const wrong of leads) console.log(wrong);
+console.log(`leads: ${cases.length} random rooms (seed ${seed}), ${leads.length} wrong`);
 console.log(`laws of heating: ${cases.length} random rooms (seed ${seed}), ${broken} break one`);
 
 const median = (times: number[]) => [...times].sort((a, b) => a - b)[times.length >> 1]!;

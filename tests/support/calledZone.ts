@@ -44,7 +44,10 @@ export const slowRoom = roomSchema.parse({
 });
 
 /** A switch that lets a source run from one minute of every day to another. */
-export const sourceFrom = (from: number, to: number): { isSwitch: true; levels: []; held: WeekSteps<number> } => ({
+export const sourceFrom = (
+	from: number,
+	to: number
+): { isSwitch: true; levels: []; held: WeekSteps<number> } => ({
 	isSwitch: true,
 	levels: [],
 	held: buildWeek(

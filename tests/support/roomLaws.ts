@@ -3,16 +3,30 @@
  * the same code runs over a few in the unit tests and over a thousand in the bench.
  */
 import fc from 'fast-check';
-import { BUILDS, EMITTERS, heatsByFloor, roomSchema, type Room } from '../../src/core/plan';
+import { findProfile } from '../../src/core/control';
 import {
+	BUILDS,
+	EMITTERS,
+	heatsByFloor,
+	newZone,
+	roomSchema,
+	withWanted,
+	type Room,
+	type Zone
+} from '../../src/core/plan';
+import {
+	governedOf,
+	LONGEST_LEAD,
 	outdoorWeek,
 	periodic,
 	readyRoom,
+	risesOf,
 	simulate,
 	timeConstantHours,
+	type RiseLead,
 	type Simulation
 } from '../../src/core/thermal';
-import { DAY_MINUTES, WEEK_MINUTES } from '../../src/core/week';
+import { buildWeek, DAY_MINUTES, WEEK_MINUTES } from '../../src/core/week';
 
 /** A room, its week as two setpoints with their times, and a stretch to raise. */
 export interface Case {
@@ -163,4 +177,60 @@ export function caseWords({ room, outdoorC, comfortC, setbackC }: Case): string 
 	const hours = Math.round(timeConstantHours(readyRoom(room).model));
 	const floor = heatsByFloor(room) ? `, sensor ${sensor}` : '';
 	return `${build}, ${emitter.kind}${floor}, ${regulation.kind}, ${hours} h, ${comfortC}/${setbackC} °C at ${outdoorC} °C`;
+}
+
+export const stat = findProfile('six-step-room-stat')!;
+/** A case as a zone of a stat that takes any of its setpoints. */
+export function zoneOf({ comfortC, setbackC, from, to, days }: Case): Zone {
+	const fresh = newZone('Any', stat);
+	const level = (id: string, letter: string, setpointC: number) => ({
+		...fresh.levels[0]!,
+		id,
+		letter,
+		setpointC
+	});
+	const steps = days.flatMap((day) => [
+		{ at: day * DAY_MINUTES + from, value: 'comfort' },
+		{ at: day * DAY_MINUTES + to, value: 'setback' }
+	]);
+	return withWanted(
+		{ ...fresh, levels: [level('comfort', 'C', comfortC), level('setback', 'S', Math.max(5, setbackC))] },
+		buildWeek(steps)
+	);
+}
+
+/**
+ * What is wrong with the leads of a case; null where they hold. Where a lead is said, a run of the week with all leads in it is at the need within 0.1 K and half
+ * the differential (of a cycling control: half its band) of what is wanted; where none is, a run with the longest lead is not there either.
+ */
+export function brokenLead(one: Case): string | null {
+	const { room, outdoorC, comfortC } = one;
+	const zone = zoneOf(one);
+	const rises = risesOf(zone, room, stat, outdoorC);
+	const ready = readyRoom(room, stat.habits.minimumOffMinutes);
+	const { by } = ready.regulation;
+	const half = (by.kind === 'on-off' ? by.differentialK : by.bandK) / 2;
+	/** What is governed at each need, with these leads in the week. */
+	const atNeeds = (leadOf: (rise: RiseLead) => number) => {
+		const setpointC = weekOf(one);
+		for (const rise of rises)
+			for (let back = 1; back <= Math.min(leadOf(rise), rise.night.minutes); back++)
+				setpointC[(rise.at - back + WEEK_MINUTES) % WEEK_MINUTES] = comfortC;
+		const { air, emitter } = periodic({
+			...ready,
+			outdoorC: outdoorWeek(outdoorC),
+			setpointC,
+			record: true
+		}).run;
+		return rises.map(({ at }) => {
+			const last = (at - 1 + WEEK_MINUTES) % WEEK_MINUTES;
+			return governedOf(ready.model, air[last]!, emitter[last]!);
+		});
+	};
+	const said = atNeeds(({ minutes }) => minutes ?? LONGEST_LEAD);
+	const cold = rises.findIndex(({ minutes }, i) => minutes !== null && said[i]! < comfortC - 0.1 - half);
+	if (cold >= 0) return `${rises[cold]!.minutes} min leave ${said[cold]!.toFixed(2)} of ${comfortC} °C`;
+	const most = atNeeds(() => LONGEST_LEAD);
+	const warm = rises.findIndex(({ minutes }, i) => minutes === null && most[i]! > comfortC - 0.1);
+	return warm >= 0 ? `called not reached, and is ${most[warm]!.toFixed(2)} of ${comfortC} °C` : null;
 }

@@ -95,15 +95,75 @@ export function nightsOf(zone: Zone, profile: ControlProfile): { at: number; nig
 	});
 }
 
-/** How often the leads are found anew from the week that they make. */
-const LEAD_ROUNDS = 2;
+/** How often the leads are found anew from the week that they make, at most, and within how many minutes they stand. */
+const LEAD_ROUNDS = 40;
+const LEAD_STANDS_MINUTES = 0.5;
 const WEEK_STEPS = WEEK_MINUTES / IDEAL_STEP;
+
+/** At a need a room is judged warm within so much of what is wanted, in K, and half of what its control swings by. */
+const JUDGED_K = 0.1;
+/** How often leads are lengthened until a run of the room with its own control is warm at every need. */
+const JUDGED_ROUNDS = 24;
+
+/**
+ * Leads as a run of the room with its own control proves them, in whole steps: one with which the room is not warm at its need is lengthened until it is; null where the
+ * longest does not warm it, or the whole night before it. `ideal` are those of a room regulated ideally: a control that swings, that waits between starts,
+ * and whose sensor lags is later.
+ */
+function judgedLeads(
+	zone: Zone,
+	room: Room,
+	profile: ControlProfile,
+	outdoorC: number,
+	nights: readonly { readonly at: number; readonly night: Night }[],
+	ideal: readonly (number | null)[],
+	step: number
+): (number | null)[] {
+	const { ready, set, closed } = laidOut(zone, room, profile, settableWeek(zone, profile), outdoorC, null);
+	const { by } = ready.regulation;
+	const within = JUDGED_K + (by.kind === 'on-off' ? by.differentialK : by.bandK) / 2;
+	const longest = ({ night }: { readonly night: Night }) =>
+		Math.floor(Math.min(LONGEST_LEAD, night.minutes) / step) * step;
+	/** How far what is governed is under what is wanted at each need, with these leads in the week, in K. */
+	const shortK = (leads: readonly (number | null)[]) => {
+		const setpointC = set.slice();
+		nights.forEach(({ at, night }, i) => {
+			for (let back = 1; back <= Math.min(leads[i] ?? LONGEST_LEAD, night.minutes); back++) {
+				const minute = (at - back + WEEK_MINUTES) % WEEK_MINUTES;
+				setpointC[minute] = Math.max(setpointC[minute]!, night.comfortC);
+			}
+		});
+		const { air, emitter } = closed(setpointC, true).run;
+		return nights.map(({ at, night }) => {
+			const last = (at - 1 + WEEK_MINUTES) % WEEK_MINUTES;
+			return night.comfortC - governedOf(ready.model, air[last]!, emitter[last]!);
+		});
+	};
+	let leads = ideal.map((minutes, i) =>
+		Math.min(longest(nights[i]!), minutes === null ? LONGEST_LEAD : Math.ceil(minutes / step - 1e-9) * step)
+	);
+	let short = shortK(leads);
+	for (let round = 0; round < JUDGED_ROUNDS; round++) {
+		const next = leads.map((lead, i) => {
+			const { night } = nights[i]!;
+			if (short[i]! <= within) return lead;
+			const kPerMinute = (night.comfortC - night.setbackC) / Math.max(lead, step);
+			// what does not come by little steps comes by larger ones
+			const more = Math.max(2 ** Math.floor(round / 6), Math.floor((short[i]! - within) / kPerMinute / step));
+			return Math.min(longest(nights[i]!), lead + more * step);
+		});
+		if (next.every((lead, i) => lead === leads[i])) break;
+		leads = next;
+		short = shortK(leads);
+	}
+	return leads.map((lead, i) => (short[i]! <= within ? lead : null));
+}
 
 /**
  * The lead of every rise on design days of that mean outdoor temperature, rounded up to the control's step, or to five
  * minutes: the latest beginning with which the room is warm at its need. The room is run through its week, closed on itself,
- * with the leads themselves in it, so that a slow room starts from where it really is. None on a switch, which governs no
- * temperature.
+ * with the leads themselves in it, so that a slow room starts from where it really is: they are found anew until they stand, each time half way (a longer
+ * lead makes a warmer room, and that a shorter lead). Not reached (null) where they come to no stand. None on a switch, which governs no temperature.
  */
 export function risesOf(zone: Zone, room: Room, profile: ControlProfile, outdoorC: number): RiseLead[] {
 	if (!profile.temperature) return [];
@@ -118,8 +178,8 @@ export function risesOf(zone: Zone, room: Room, profile: ControlProfile, outdoor
 	if (nights.length === 0) return [];
 	const warmest = Math.max(...plain);
 	let guess: ArrayLike<number> = heldAt(ideal.model, Math.min(warmest, highestC), outdoorC).state;
-	let leads: (number | null)[] = nights.map(() => 0);
-	for (let round = 0; round < LEAD_ROUNDS; round++) {
+	/** The leads that the week with these leads in it asks for. */
+	const askedBy = (leads: readonly (number | null)[]) => {
 		const setpointC = plain.slice();
 		nights.forEach(({ at, night }, i) => {
 			for (let back = 1; back * IDEAL_STEP <= Math.min(leads[i] ?? LONGEST_LEAD, night.minutes); back++) {
@@ -129,7 +189,7 @@ export function risesOf(zone: Zone, room: Room, profile: ControlProfile, outdoor
 		});
 		const week = closeIdeal(ideal, guess, setpointC, outdoorBySteps);
 		guess = stateAt(week, 0).slice();
-		leads = nights.map(({ at, night }) => {
+		return nights.map(({ at, night }) => {
 			const goalC = night.comfortC - REACHED_K;
 			if (highestC < goalC) return null;
 			const steps = Math.min(Math.round(night.minutes / IDEAL_STEP), WEEK_STEPS - 1);
@@ -140,16 +200,26 @@ export function risesOf(zone: Zone, room: Room, profile: ControlProfile, outdoor
 			const track = runIdeal(ideal, stateAt(week, from), ofNight(plain), nightOutdoorC);
 			return leadOfNight(ideal, track, goalC, nightOutdoorC)?.minutes ?? null;
 		});
+	};
+	let leads: readonly (number | null)[] = nights.map(() => 0);
+	for (let round = 0; round < LEAD_ROUNDS; round++) {
+		const before = leads;
+		const asked = askedBy(before);
+		const stands = asked.every(
+			(lead, i) => Math.abs((lead ?? LONGEST_LEAD) - (before[i] ?? LONGEST_LEAD)) <= LEAD_STANDS_MINUTES
+		);
+		// one that was not reached may be, once the room is as warm as that leaves it
+		leads =
+			round === 0
+				? asked
+				: asked.map((lead, i) => {
+						const [now, then] = [lead ?? LONGEST_LEAD, before[i] ?? LONGEST_LEAD];
+						return stands ? lead : (now + then) / 2;
+					});
+		if (stands) break;
 	}
-	return nights.map(({ at, night }, i) => {
-		const minutes = leads[i]!;
-		return {
-			at,
-			night,
-			minutes: minutes === null || minutes > LONGEST_LEAD ? null : Math.ceil(minutes / step - 1e-9) * step,
-			highestC
-		};
-	});
+	const judged = judgedLeads(zone, room, profile, outdoorC, nights, leads, step);
+	return nights.map(({ at, night }, i) => ({ at, night, minutes: judged[i]!, highestC }));
 }
 
 /** The longest night before a rise to the zone's warmest, with its need: the one that the curve is drawn for; null where there is none. */
