@@ -10,7 +10,7 @@ export class StrangersRate {
 	#counted: { readonly place: string; readonly at: number }[] = [];
 
 	/** Counts something sent from an address. Seconds until the next may be sent; 0 where this one may. */
-	waitSeconds(address: string, nowMs = Date.now()): number {
+	waitSeconds(address: string, nowMs = performance.now()): number {
 		this.#counted = this.#counted.filter(({ at }) => nowMs - at < WINDOW_MS);
 		const place = placeOf(address);
 		const own = this.#counted.filter((one) => one.place === place);

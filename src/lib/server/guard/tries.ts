@@ -27,7 +27,7 @@ export class Tries {
 	#computing = { known: false, stranger: false };
 
 	/** Seconds to wait before another try; 0 where one may be made now. */
-	waitSeconds({ known, by }: Trier, nowMs = Date.now()): number {
+	waitSeconds({ known, by }: Trier, nowMs = performance.now()): number {
 		this.#counted = this.#counted.filter((one) => nowMs - one.at < WINDOW_MS);
 		const own = this.#counted.filter((one) => one.known === known && one.who === by);
 		const strangers = this.#counted.filter((one) => !one.known);
@@ -48,7 +48,7 @@ export class Tries {
 	async make<T>(
 		trier: Trier,
 		compute: () => Promise<T | null>,
-		nowMs = Date.now()
+		nowMs = performance.now()
 	): Promise<
 		| { readonly kind: 'right'; readonly found: T }
 		| { readonly kind: 'wrong' | 'busy' }

@@ -90,7 +90,12 @@ describe('what a customer says by their link', () => {
 		expect((await readSiteAsJob(db, site.id))!.calls).toEqual([]);
 		vi.useFakeTimers({ toFake: ['Date'] });
 		try {
-			for (let n = 1; n < 5; n++) {
+			// the machine's clock is set back by a year and forward again: nobody waits for the year to pass
+			const now = Date.now();
+			vi.setSystemTime(now - 365 * 86_400_000);
+			expect(await reportByLink(db, token, word())).toBe('kept');
+			vi.setSystemTime(now);
+			for (let n = 2; n < 5; n++) {
 				vi.setSystemTime(Date.now() + 61_000);
 				expect(await reportByLink(db, token, word())).toBe('kept');
 			}

@@ -190,7 +190,8 @@ export async function reportByLink(db: Database, token: string, report: Report):
 			where: { siteId: site.id, takenAt: null },
 			order: [['at', 'DESC']]
 		});
-		if (waiting[0] && Date.now() - waiting[0].at.getTime() < BETWEEN_REPORTS_MS) return 'soon';
+		// this machine's clock may have been set back since
+		if (waiting.some(({ at }) => Math.abs(Date.now() - at.getTime()) < BETWEEN_REPORTS_MS)) return 'soon';
 		if (waiting.length >= MOST_WAITING || (await tx.calls.count({ takenAt: null })) >= MOST_WAITING_ANYWHERE)
 			return 'full';
 		await tx.calls.create(rowOf(site.id, zone?.id ?? null, call, { byCustomer: true, takenAt: null }));
