@@ -136,96 +136,106 @@ const foldOf = (profile: ControlProfile, done: readonly Note[]): Notes =>
 		.toSorted((a, b) => a.by!.atMs - b.by!.atMs)
 		.reduce((all, note) => withNote(profile, all, note), noNotes(profile));
 
-it(`${STEPS} steps of two windows, two phones and a desk end in one record, whatever the network does`, async () => {
-	console.log(`seed ${SEED}`);
-	const chance = seededChance(SEED);
-	const at = await aControl();
-	const network: Badness = { isDown: false, lost: 15, answerLost: 10, twice: 10, late: 20 };
-	const ask = { ask: through(at.serve, network, chance) };
-	const [desk, ...phones] = [new Browser(), new Browser(), new Browser()];
-	const places = [desk!, desk!, ...phones];
-	const done: Note[] = [];
-	const open1 = async (browser: Browser) => {
-		const window = await open(at, browser, ask);
-		listening(window, done);
-		return window;
-	};
-	const all: Window[] = [];
-	for (const browser of places) all.push(await open1(browser));
-	let checked = 0;
+/** As many steps are taken on one record before another is begun: what was done there is folded anew at each look. */
+const STEPS_OF_ONE = 500;
+const runs = Array.from({ length: Math.ceil(STEPS / STEPS_OF_ONE) }, (_, run) => ({
+	seed: SEED + run,
+	steps: Math.min(STEPS_OF_ONE, STEPS - run * STEPS_OF_ONE)
+}));
 
-	/** Everything is in: nothing waits, and all say the same. */
-	const agree = async (step: number) => {
-		const was = { ...network };
-		Object.assign(network, { isDown: false, lost: 0, answerLost: 0, twice: 0, late: 0 });
-		for (let n = 0; n < 20 && all.some(({ outbox }) => outbox.waiting > 0); n++) {
-			for (const { browser, outbox } of all) browser.as(() => outbox.resume());
-			await passTime(1000);
-		}
-		await passTime(8000);
-		for (const window of all) await window.refresh();
-		const { notes } = await at.record();
-		const kept = notesAt(at.profile, notes);
-		const wanted = foldOf(at.profile, done);
-		expect(
-			saysSame({ ...kept, next: null }, { ...wanted, next: null }),
-			`step ${step}: ${JSON.stringify([kept.acts.length, wanted.acts.length])}`
-		).toBe(true);
-		const standing = standingOf(at.profile, await at.hold(), kept);
-		for (const window of all) {
-			expect(window.outbox.waiting, `step ${step}`).toBe(0);
-			expect(saysSame(shownBy(window), kept), `step ${step}: a window`).toBe(true);
-		}
-		expect(await at.listed(), `step ${step}: listed`).toBe(standing.left);
-		Object.assign(network, was);
-		checked++;
-	};
+it.each(runs)(
+	'$steps steps of two windows, two phones and a desk end in one record, whatever the network does: seed $seed',
+	async ({ seed, steps }) => {
+		const chance = seededChance(seed);
+		const at = await aControl();
+		const network: Badness = { isDown: false, lost: 15, answerLost: 10, twice: 10, late: 20 };
+		const ask = { ask: through(at.serve, network, chance) };
+		const [desk, ...phones] = [new Browser(), new Browser(), new Browser()];
+		const places = [desk!, desk!, ...phones];
+		const done: Note[] = [];
+		const open1 = async (browser: Browser) => {
+			const window = await open(at, browser, ask);
+			listening(window, done);
+			return window;
+		};
+		const all: Window[] = [];
+		for (const browser of places) all.push(await open1(browser));
+		let checked = 0;
 
-	for (let step = 0; step < STEPS; step++) {
-		const n = chance(all.length);
-		const window = all[n]!;
-		const { browser, keying } = window;
-		const does = chance(20);
-		if (does < 9)
-			browser.as(() =>
-				keying.step && keying.session.noted.found
-					? keying.confirm()
-					: keying.say(chance(4) ? 'in-use' : 'as-new')
-			);
-		else if (does === 9) browser.as(() => keying.back());
-		else if (does === 10) browser.as(() => keying.saw((['rest', 'other'] as const)[chance(2)]!));
-		else if (does === 11) {
-			const hold = await at.hold();
-			const groups = allToRead(at.profile, hold);
-			const group = groups[chance(groups.length)]!;
-			const field = group.fields[chance(group.fields.length)]!;
-			const { operated } = cardOf(at.profile, hold, shownBy(window));
-			const { known } = replayed(at.profile, shownBy(window), operated.options);
-			const made = noteOfReading(at.profile, known.memory.options, field, chance(5) ? field.shows : null);
-			if (made) browser.as(() => window.noted.note(made));
-		} else if (does === 12) {
-			window.close();
-			all[n] = await open1(browser);
-		} else if (does === 13) await window.refresh();
-		else if (does === 14) {
-			const warmestC = 19 + chance(6) / 2;
-			await at.plan((wasC, i) => (i === 0 ? warmestC : wasC));
-		} else if (does === 15) network.isDown = !network.isDown && chance(2) === 0;
-		else if (does === 16 && chance(4) === 0) {
-			await passTime(5000);
-			await reopen();
-		} else await passTime(chance(3000));
-		browser.as(() => all[n]!.keying.noted());
-		// all in is said only while it is so by all that is noted here
-		const { keying: now } = all[n]!;
-		const own = shownBy(all[n]!);
-		if (now.step === null && !now.isHeld)
-			expect(leftToKey(at.profile, now.card, own).steps, `step ${step}`).toHaveLength(0);
-		if (step % 25 === 24) await agree(step);
-	}
-	expect(checked).toBe(Math.floor(STEPS / 25));
-	console.log(`${done.length} notes, ${checked} times the same everywhere`);
-}, 3_600_000);
+		/** Everything is in: nothing waits, and all say the same. */
+		const agree = async (step: number) => {
+			const was = { ...network };
+			Object.assign(network, { isDown: false, lost: 0, answerLost: 0, twice: 0, late: 0 });
+			for (let n = 0; n < 20 && all.some(({ outbox }) => outbox.waiting > 0); n++) {
+				for (const { browser, outbox } of all) browser.as(() => outbox.resume());
+				await passTime(1000);
+			}
+			await passTime(8000);
+			for (const window of all) await window.refresh();
+			const { notes } = await at.record();
+			const kept = notesAt(at.profile, notes);
+			const wanted = foldOf(at.profile, done);
+			expect(
+				saysSame({ ...kept, next: null }, { ...wanted, next: null }),
+				`step ${step}: ${JSON.stringify([kept.acts.length, wanted.acts.length])}`
+			).toBe(true);
+			const standing = standingOf(at.profile, await at.hold(), kept);
+			for (const window of all) {
+				expect(window.outbox.waiting, `step ${step}`).toBe(0);
+				expect(saysSame(shownBy(window), kept), `step ${step}: a window`).toBe(true);
+			}
+			expect(await at.listed(), `step ${step}: listed`).toBe(standing.left);
+			Object.assign(network, was);
+			checked++;
+		};
+
+		for (let step = 0; step < steps; step++) {
+			const n = chance(all.length);
+			const window = all[n]!;
+			const { browser, keying } = window;
+			const does = chance(20);
+			if (does < 9)
+				browser.as(() =>
+					keying.step && keying.session.noted.found
+						? keying.confirm()
+						: keying.say(chance(4) ? 'in-use' : 'as-new')
+				);
+			else if (does === 9) browser.as(() => keying.back());
+			else if (does === 10) browser.as(() => keying.saw((['rest', 'other'] as const)[chance(2)]!));
+			else if (does === 11) {
+				const hold = await at.hold();
+				const groups = allToRead(at.profile, hold);
+				const group = groups[chance(groups.length)]!;
+				const field = group.fields[chance(group.fields.length)]!;
+				const { operated } = cardOf(at.profile, hold, shownBy(window));
+				const { known } = replayed(at.profile, shownBy(window), operated.options);
+				const made = noteOfReading(at.profile, known.memory.options, field, chance(5) ? field.shows : null);
+				if (made) browser.as(() => window.noted.note(made));
+			} else if (does === 12) {
+				window.close();
+				all[n] = await open1(browser);
+			} else if (does === 13) await window.refresh();
+			else if (does === 14) {
+				const warmestC = 19 + chance(6) / 2;
+				await at.plan((wasC, i) => (i === 0 ? warmestC : wasC));
+			} else if (does === 15) network.isDown = !network.isDown && chance(2) === 0;
+			else if (does === 16 && chance(4) === 0) {
+				await passTime(5000);
+				await reopen();
+			} else await passTime(chance(3000));
+			browser.as(() => all[n]!.keying.noted());
+			// all in is said only while it is so by all that is noted here
+			const { keying: now } = all[n]!;
+			const own = shownBy(all[n]!);
+			if (now.step === null && !now.isHeld)
+				expect(leftToKey(at.profile, now.card, own).steps, `step ${step}`).toHaveLength(0);
+			if (step % 25 === 24) await agree(step);
+		}
+		expect(checked).toBe(Math.floor(steps / 25));
+		console.log(`seed ${seed}: ${done.length} notes, ${checked} times the same everywhere`);
+	},
+	3_600_000
+);
 
 it('fourteen values keyed, every level raised at the desk, keyed on: phone, record and lists count the same to the end', async () => {
 	const at = await aControl(0, demoJob('osier-lane-reading-room'));

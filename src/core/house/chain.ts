@@ -1,6 +1,6 @@
 import type { Source, Zone } from '../plan';
 import { asksForWarmth, isWarmth, type Asking } from './asking';
-import { buildWeek, constantWeek, mapWeek, valueAt, type WeekSteps, wrapWeek, zipSpans } from '../week';
+import { buildWeek, constantWeek, valueAt, type WeekSteps, wrapWeek, zipSpans } from '../week';
 
 /** A zone as far as the way of the heat goes: its place in the chain, and what its control holds. */
 export interface ChainZone extends Asking {

@@ -183,6 +183,33 @@ describe('commissioning checks', () => {
 				}
 			}
 		],
+		[
+			'stop source-away',
+			'six-step-room-stat',
+			{
+				more: {
+					unfed: {
+						source: 'Boiler',
+						gaps: [],
+						governor: {
+							id: 'g',
+							name: 'Programmer',
+							exceptions: [
+								{
+									kind: 'absence',
+									id: 'a',
+									leave: '2026-12-18T14:00',
+									back: '2027-01-02T12:00',
+									setpointC: 0,
+									note: ''
+								}
+							],
+							leftIn: 'automatic'
+						}
+					}
+				}
+			}
+		],
 		['look misfit', 'six-step-room-stat', { more: { misfit: { coldMinutes: 20, warmMinutes: 0 } } }],
 		['note misfit', 'six-step-room-stat', { more: { misfit: { coldMinutes: 0, warmMinutes: 20 } } }],
 		['look clock', 'six-step-room-stat', { zone: (zone) => ({ ...zone, clockReadings: [] }) }],

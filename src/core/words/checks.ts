@@ -114,6 +114,13 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 			const more = others.length === 0 ? '' : ` And ${others.length} more like it.`;
 			return [`${worst!.text}${more}`, 'See the week'];
 		}
+		case 'source-away': {
+			const [leave, back] = [localWords(one.leave, options), localWords(one.back, options)];
+			return [
+				`${one.governor} is to be away from ${leave} to ${back}: ${one.source} makes no heat then, and frost protection does not work here. Leave ${one.governor} on its week.`,
+				'See the house'
+			];
+		}
 		case 'source-off':
 			return [sourceOffWords(one.source, one.governor), 'See the house'];
 		case 'misfit':

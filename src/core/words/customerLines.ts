@@ -12,13 +12,15 @@ const end = (text: string) => (/[.!?]$/.test(text.trim()) ? text.trim() : `${tex
 
 /**
  * What a customer must know of a control's own ways, in plain words: warmer for a while, going away, when the
- * clocks change, what a power cut or a change of batteries costs. What the control has not is left out.
+ * clocks change, what a power cut or a change of batteries costs. What the control has not is left out. `lets` names the source that its hours let run: that
+ * stays on when everybody is away.
  */
 export function customerLines(
 	profile: ControlProfile,
 	options: ControlOptions,
 	timeZone: string,
-	atMs: number
+	atMs: number,
+	lets: string | null = null
 ): CustomerLines[] {
 	const { habits } = profile;
 	const isSwitch = profile.temperature === null;
@@ -59,23 +61,27 @@ export function customerLines(
 	]);
 	const { holiday } = habits;
 	const away: (string | false)[] =
-		holiday === null
+		lets !== null
 			? [
-					!isSwitch &&
-						'Turn it down before you leave and up when you are back: it has no holiday setting of its own'
+					`Leave this on its week, also in winter: it lets ${lets} run, and without it nothing keeps the pipes from freezing. Turn the controls of the rooms down instead`
 				]
-			: [
-					holiday.how,
-					holiday.by === 'days'
-						? `${holiday.todayCounts ? 'The day you set it counts as the first' : 'The day you set it does not count'}; it ends ${holiday.ends === 'midnight' ? 'at midnight after the last day' : 'at the hour at which you set it'}`
-						: holiday.by === 'return-date'
-							? holiday.ends === 'midnight'
-								? 'Your week goes on from midnight before the day of return'
-								: 'Your week goes on from that hour'
-							: holiday.by === 'periods'
-								? 'Only whole days away are set, and can be set long before'
-								: 'It does not end by itself: the rooms stay cool until you end it'
-				];
+			: holiday === null
+				? [
+						!isSwitch &&
+							'Turn it down before you leave and up when you are back: it has no holiday setting of its own'
+					]
+				: [
+						holiday.how,
+						holiday.by === 'days'
+							? `${holiday.todayCounts ? 'The day you set it counts as the first' : 'The day you set it does not count'}; it ends ${holiday.ends === 'midnight' ? 'at midnight after the last day' : 'at the hour at which you set it'}`
+							: holiday.by === 'return-date'
+								? holiday.ends === 'midnight'
+									? 'Your week goes on from midnight before the day of return'
+									: 'Your week goes on from that hour'
+								: holiday.by === 'periods'
+									? 'Only whole days away are set, and can be set long before'
+									: 'It does not end by itself: the rooms stay cool until you end it'
+					];
 	put('When you go away', away);
 	if (hold) put('If it stays at one temperature', ['It may have been left on hold', hold.how]);
 

@@ -150,6 +150,18 @@ describe('the customer’s page', () => {
 		expect(JSON.stringify(off)).toContain('Sat, Sun, all day: warmer than you asked.');
 	});
 
+	it('tells nobody to switch off what lets the boiler run: the pipes would freeze', () => {
+		const programmer = findProfile('two-channel-programmer')!;
+		const page = (lets: string | null) =>
+			customerPage(newZone('Heating', programmer), programmer, site('S'), NOW, { lets }).right.find(
+				({ title }) => title === 'When you go away'
+			);
+		const said = JSON.stringify(page('the boiler'));
+		expect(said).toMatch(/Leave this on its week, also in winter: it lets the boiler run/);
+		expect(said).not.toMatch(/press/i);
+		expect(JSON.stringify(page(null))).not.toContain('Leave this on its week');
+	});
+
 	it('warns of what hurts, and tells a timer from a thermostat', () => {
 		const words = (id: string, choice = {}) => {
 			const profile = findProfile(id)!;

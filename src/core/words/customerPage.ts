@@ -71,6 +71,8 @@ export interface ForCustomerPage {
 	readonly fed?: { readonly source: string; readonly may: WeekSteps<boolean> } | null;
 	/** What a cold week costs, where the customer is to know. */
 	readonly cost?: { readonly money: WeekMoney; readonly currency: string } | null;
+	/** The source that its week lets run. */
+	readonly lets?: string | null;
 	/** Its fit, where somebody has it already. */
 	readonly fit?: Pick<ZoneFit, 'chosen'>;
 }
@@ -81,7 +83,14 @@ export function customerPage(
 	profile: ControlProfile,
 	{ name, place, timeZone }: Pick<Site, 'name' | 'place' | 'timeZone'>,
 	nowMs: number,
-	{ choice = {}, setUpBy = null, fed = null, cost = null, fit = fitZone(zone, profile) }: ForCustomerPage = {}
+	{
+		choice = {},
+		setUpBy = null,
+		fed = null,
+		cost = null,
+		lets = null,
+		fit = fitZone(zone, profile)
+	}: ForCustomerPage = {}
 ): CustomerPage {
 	const own = allowedOptions(profile, zone.options);
 	const options: ControlOptions = { ...own, unit: choice.unit ?? own.unit, clock: choice.clock ?? own.clock };
@@ -165,11 +174,13 @@ export function customerPage(
 		cooling: heldCool ? days(heldCool) : [],
 		left,
 		good,
-		right: customerLines(profile, options, timeZone, nowMs).map(({ title, sentences }) => ({
-			title,
-			list: false,
-			lines: [text(sentences.join(' '))]
-		})),
+		right: customerLines(profile, options, timeZone, nowMs, isSwitch ? lets : null).map(
+			({ title, sentences }) => ({
+				title,
+				list: false,
+				lines: [text(sentences.join(' '))]
+			})
+		),
 		control: profile.name.toLowerCase(),
 		setUpBy
 	};

@@ -90,6 +90,12 @@ it('waits at a moment for what governs its source: for its week, or for what it 
 	expect(at(300, 0, 'program', 16)).toBeNull();
 	expect(at(600, null, 'off')).toBe('Boiler may not run: Programmer is off. Nothing heats here.');
 	expect(at(600, 0, 'holiday')).toBe('Boiler may not run: Programmer is away. Nothing heats here.');
+	// the room is away too, at 7 °C: no heat would come when it freezes
+	expect(at(600, 0, 'holiday', 7)).toBe(
+		'Boiler may not run: Programmer is away. Frost protection does not work here.'
+	);
+	expect(at(600, 1, 'boost', 7)).toBeNull();
+	expect(at(0, 0, 'program', 7)).toBeNull();
 });
 
 it('tells a customer when a source makes heat, like days together', () => {

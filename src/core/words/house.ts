@@ -141,7 +141,7 @@ export function waitsUntil(source: string, may: WeekSteps<boolean>, weekMinute: 
 
 /**
  * What a zone waits for at a local minute: its setpoint asks for warmth, but what governs its source does not let that run, by its week or
- * because it departs from it. `state` is what the governor holds then. Null where the zone does not wait.
+ * because it departs from it: then nothing keeps the frost out either. `state` is what the governor holds then. Null where the zone does not wait.
  */
 export function waitsAt(
 	{
@@ -157,16 +157,24 @@ export function waitsAt(
 	},
 	wallMinute: number
 ): string | null {
-	if (setpoint === null || !isWarmth(setpoint, zone)) return null;
+	if (setpoint === null) return null;
+	const asks = isWarmth(setpoint, zone);
 	const day = Math.floor(wallMinute / DAY_MINUTES);
 	const weekMinute = weekdayOfDay(day) * DAY_MINUTES + (wallMinute - day * DAY_MINUTES);
 	const { heatC, by } = governs.state;
 	if (by === 'program' || by === 'early-start' || by === 'limits')
-		return valueAt(may, weekMinute) ? null : waitsUntil(source, may, weekMinute);
+		return !asks || valueAt(may, weekMinute) ? null : waitsUntil(source, may, weekMinute);
 	// what departs from the week lets its source run where it is on, or holds more than a frost level
 	const runs = heatC !== null && heatC > (governs.isSwitch ? 0.5 : GOVERNED_FROST_C);
-	return runs ? null : waitsOnGovernor(source, governor, by);
+	if (runs) return null;
+	// a room at its frost level asks for nothing, until it freezes
+	if (!asks) return zone.isSwitch ? null : frostVoid(source, governor, by);
+	return waitsOnGovernor(source, governor, by);
 }
+
+/** That frost protection does nothing at a moment, because what governs its source lets that make no heat. */
+const frostVoid = (source: string, governor: string, by: Layer): string =>
+	`${source} may not run: ${governor} ${governorWords[by]}. Frost protection does not work here.`;
 
 /** Up to this a governing control that departs from its week lets nothing run, in °C: common practice for frost levels. */
 const GOVERNED_FROST_C = 12;

@@ -42,6 +42,14 @@ export type Found =
 	| { readonly id: 'unfed'; readonly source: string; readonly gaps: readonly Gap[] }
 	/** What governs its source is switched off. */
 	| { readonly id: 'source-off'; readonly source: string; readonly governor: string }
+	/** What governs its source is planned to be away, switched off, from a local time to another. */
+	| {
+			readonly id: 'source-away';
+			readonly source: string;
+			readonly governor: string;
+			readonly leave: string;
+			readonly back: string;
+	  }
 	| { readonly id: 'misfit'; readonly coldMinutes: number; readonly warmMinutes: number }
 	| { readonly id: 'clock'; readonly clock: ClockFacts }
 	/** The day of the next change, `YYYY-MM-DD`. */

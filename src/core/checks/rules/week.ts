@@ -1,3 +1,4 @@
+import { localTime, wallAt } from '../../civil';
 import { bindingLimits, leadIsStale, startsEarlyIn } from '../../plan';
 import { isSwitchedOff } from '../../run';
 import { emitterClasses, floorLimitOf } from '../../thermal';
@@ -113,5 +114,24 @@ export const weekRules = {
 					source: unfed.source,
 					governor: unfed.governor.name
 				}
-			: null
+			: null,
+	'source-away': ({ unfed, timeZone, nowMs }) => {
+		const now = localTime(wallAt(timeZone, nowMs));
+		// at nothing a control that lets a source run is off; at a temperature it still calls
+		const away = unfed?.governor.exceptions.find(
+			(one) => one.kind === 'absence' && one.back > now && one.setpointC < 0.5
+		);
+		if (!unfed || away?.kind !== 'absence') return null;
+		const { leave, back } = away;
+		const { source, governor } = unfed;
+		return {
+			id: 'source-away',
+			severity: 'stop',
+			view: 'week',
+			source,
+			governor: governor.name,
+			leave,
+			back
+		};
+	}
 } satisfies Readonly<Record<string, Rule>>;

@@ -86,6 +86,7 @@ export const tasks = {
 			choice,
 			setUpBy,
 			fed: feeding,
+			lets: site.sources.find(({ id }) => id === zone.governs)?.name ?? null,
 			cost: money && { money, currency: site.currency },
 			fit
 		});

@@ -66,7 +66,21 @@
 	let note = $state('');
 	/** What rooms are kept at, in °C; null for each zone’s coolest level. */
 	let keptC = $state<number | null>(null);
-	let left = $state.raw<readonly string[]>([]);
+	/** Those that it is not planned for: to begin with, those that let a source run for rooms that freeze without it. */
+	let left = $state.raw<readonly string[]>(
+		untrack(() =>
+			zones.flatMap((row) =>
+				awayCut(row.document, row.profile, sources, zones) === null ? [] : [leadsOf(zones)[row.id]!]
+			)
+		)
+	);
+	/** Those that are better left on their week, with why. */
+	const stays = $derived(
+		zones.flatMap((row) => {
+			const cut = awayCut(row.document, row.profile, sources, zones);
+			return cut === null || !left.includes(leads[row.id]!) ? [] : [cut];
+		})
+	);
 	let problem = $state<string | null>(null);
 	let said = $state<string | null>(null);
 	let busy = $state(false);
@@ -193,6 +207,7 @@
 			</TableBody>
 		</Table>
 		{#each cuts as words (words)}<p class="signal" role="alert">{words}</p>{/each}
+		{#each stays as words (words)}<p class="soft">{words}</p>{/each}
 		<p class="act">
 			<Button kind="next" disabled={busy || kept.length === 0} onclick={keep}
 				>Plan it for {keptControls === 1 ? nameOf(kept[0]!.row) : `${keptControls} controls`}</Button
