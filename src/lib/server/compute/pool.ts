@@ -20,15 +20,15 @@ export class Late extends Error {}
 const lanes = {
 	/** For the sites that are stored: a whole import may wait here. */
 	stored: {
-		nice: 3,
+		nice: 10,
 		deadlineMs: 60_000,
 		stays: true,
 		most: { running: 2, waiting: 4000, ofOne: 4000 }
 	},
 	/** For what is sent along with a question. */
-	asked: { nice: 10, deadlineMs: 15_000, stays: true, most: { running: 2, waiting: 64, ofOne: 8 } },
+	asked: { nice: 15, deadlineMs: 15_000, stays: true, most: { running: 2, waiting: 64, ofOne: 8 } },
 	/** For what is printed, and for pictures. */
-	papers: { nice: 10, deadlineMs: 60_000, stays: false, most: { running: 1, waiting: 200, ofOne: 40 } }
+	papers: { nice: 15, deadlineMs: 60_000, stays: false, most: { running: 1, waiting: 200, ofOne: 40 } }
 } as const;
 type Lane = keyof typeof lanes;
 
