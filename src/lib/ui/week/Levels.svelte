@@ -15,6 +15,7 @@
 	import { setbacks } from '$core/house';
 	import { bindingLimits, heldInZone, unitOf, usedLevels, type Zone } from '$core/plan';
 	import Button from '../kit/Button.svelte';
+	import Check from '../kit/Check.svelte';
 	import Field from '../kit/Field.svelte';
 	import Term from '../kit/Term.svelte';
 
@@ -206,13 +207,14 @@
 									.join('; ')}
 						</span>
 						{#if !isSwitch && zone.fedBy !== null}
-							<Button
-								small
-								kind="quiet"
-								aria-pressed={!resting.has(level.id)}
-								onclick={() => change(level.id, { asks: resting.has(level.id) })}
-								>{resting.has(level.id) ? 'A setback: asks for nothing' : 'Asks for warmth'}</Button
-							>
+							<Check
+								label="asks for warmth"
+								checked={!resting.has(level.id)}
+								onchange={(asks) => {
+									// told of what it shows anyway, nothing is changed
+									if (asks === resting.has(level.id)) change(level.id, { asks });
+								}}
+							/>
 						{/if}
 					</span>
 					{#if !isSwitch}
