@@ -1,5 +1,5 @@
 import { expandProgram } from '../control';
-import { askingOf, permissionOf } from '../house';
+import { permissionOf } from '../house';
 import { valueAt } from '../week';
 import type { CalledZone, Cause, CauseKind } from './causes';
 import { asks, levelsOf, riseOf, SLOT_MINUTES, SLOTS, USUAL_RISE_MINUTES, warmthOf } from './worlds';
@@ -23,7 +23,7 @@ export type Making = ReturnType<typeof making>;
 export function making(called: CalledZone) {
 	const { zone, profile, program, governor } = called;
 	const held = expandProgram(program, profile.temperature?.minC ?? 0);
-	const like = askingOf(zone, profile, held);
+	const like = { held, isSwitch: profile.temperature === null };
 	/** When warmth is asked for, by slot. */
 	const wanted = asks(held, like);
 	/** Minutes that the room takes as it is outside, and on a mild day. */

@@ -1,4 +1,4 @@
-import { isWarmth, type Asking } from '../house';
+import type { Asking } from '../house';
 import { warmUp } from '../thermal';
 import { valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
 import type { CalledZone } from './causes';
@@ -32,11 +32,18 @@ export function warmthOf(heats: Uint8Array, riseMinutes: number | null): Uint8Ar
 	return warm;
 }
 
-/** When a held week asks for warmth, by slot. */
-export function asks(held: WeekSteps<number>, like: Asking): Uint8Array {
-	return Uint8Array.from({ length: SLOTS }, (_, i) =>
-		isWarmth(valueAt(held, i * SLOT_MINUTES), like) ? 1 : 0
-	);
+/** So far under the warmest of a week, and at so much, a household calls it cold by day, in K and °C: common practice. */
+const [COMFORT_K, FROST_C] = [3, 12];
+
+/**
+ * When a held week is warm as a household calls it, by slot: near the warmest of its week. What of it asks what feeds the zone is another question
+ * (`house/asking.ts`): a study at 18 °C asks, and who works there at 21 calls it cold.
+ */
+export function asks(held: WeekSteps<number>, like: Pick<Asking, 'held' | 'isSwitch'>): Uint8Array {
+	const warmestC = Math.max(...like.held.map(({ value }) => value));
+	const isWarm = (value: number) =>
+		like.isSwitch ? value >= 0.5 : value > FROST_C && value > warmestC - COMFORT_K + 1e-9;
+	return Uint8Array.from({ length: SLOTS }, (_, i) => (isWarm(valueAt(held, i * SLOT_MINUTES)) ? 1 : 0));
 }
 
 /** How warm a held week asks it to be, by slot, against the lowest and highest of the one that was planned. */
