@@ -283,7 +283,8 @@ test('who signs out takes all pages along; what was not sent stays unless it is 
 		await expect(page.getByRole('heading', { name: 'Sign in to Fond Quarter' })).toBeVisible();
 		await expect.poll(kept).toMatchObject({ pages: 0, waits: 1 });
 		await signIn();
-		await expect(page.getByText('This is no picture that can be read')).toBeVisible();
+		// what reads pictures is loaded when the first one comes
+		await expect(page.getByText('This is no picture that can be read')).toBeVisible({ timeout: 30_000 });
 
 		// what cannot be sent is kept
 		await page.route('**/on-site', (route) => route.abort());
