@@ -65,6 +65,16 @@ function checked(
 		...change.more
 	};
 }
+/** A zone that the boiler feeds, by what governs that. */
+const fedBy = (governor: Partial<NonNullable<Checked['unfed']>['governor']>) => ({
+	more: {
+		unfed: {
+			source: 'Boiler',
+			gaps: [],
+			governor: { id: 'g', name: 'Programmer', exceptions: [], leftIn: 'automatic' as const, ...governor }
+		}
+	}
+});
 const levelsAt =
 	(...c: number[]) =>
 	(zone: Zone): Zone => ({
@@ -152,63 +162,27 @@ describe('commissioning checks', () => {
 				}
 			}
 		],
+		['stop source-off', 'six-step-room-stat', fedBy({ leftIn: 'off' })],
 		[
 			'stop source-off',
 			'six-step-room-stat',
-			{
-				more: {
-					unfed: {
-						source: 'Boiler',
-						gaps: [],
-						governor: { id: 'g', name: 'Programmer', exceptions: [], leftIn: 'off' }
-					}
-				}
-			}
-		],
-		[
-			'stop source-off',
-			'six-step-room-stat',
-			{
-				more: {
-					unfed: {
-						source: 'Boiler',
-						gaps: [],
-						governor: {
-							id: 'g',
-							name: 'Programmer',
-							exceptions: [{ kind: 'off', id: 'o', from: '2026-01-01T00:00', until: null }],
-							leftIn: 'automatic'
-						}
-					}
-				}
-			}
+			fedBy({ exceptions: [{ kind: 'off', id: 'o', from: '2026-01-01T00:00', until: null }] })
 		],
 		[
 			'stop source-away',
 			'six-step-room-stat',
-			{
-				more: {
-					unfed: {
-						source: 'Boiler',
-						gaps: [],
-						governor: {
-							id: 'g',
-							name: 'Programmer',
-							exceptions: [
-								{
-									kind: 'absence',
-									id: 'a',
-									leave: '2026-12-18T14:00',
-									back: '2027-01-02T12:00',
-									setpointC: 0,
-									note: ''
-								}
-							],
-							leftIn: 'automatic'
-						}
+			fedBy({
+				exceptions: [
+					{
+						kind: 'absence',
+						id: 'a',
+						leave: '2026-12-18T14:00',
+						back: '2027-01-02T12:00',
+						setpointC: 0,
+						note: ''
 					}
-				}
-			}
+				]
+			})
 		],
 		['look misfit', 'six-step-room-stat', { more: { misfit: { coldMinutes: 20, warmMinutes: 0 } } }],
 		['note misfit', 'six-step-room-stat', { more: { misfit: { coldMinutes: 0, warmMinutes: 20 } } }],
