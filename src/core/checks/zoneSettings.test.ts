@@ -117,6 +117,7 @@ describe('the settings of a zone', () => {
 				otherwise: null,
 				read: 1,
 				toRead: 1,
+				livesHere: [],
 				readBackStops: false,
 				misfit: { coldMinutes: 0, warmMinutes: 0 },
 				timeZone: 'Europe/London',

@@ -199,7 +199,7 @@ export const zoneSettings: readonly ZoneSetting[] = [
 		(room) => room.finish,
 		(room, value) => ({ ...room, finish: value as Room['finish'] })
 	),
-	noted('occupants', 'Who lives or works here', 'Survey', {
+	noted('occupants', 'Who is in this room', 'Survey', {
 		kind: 'several',
 		choices: OCCUPANTS.map((id) => [id, OCCUPANT_WORDS[id]])
 	}),

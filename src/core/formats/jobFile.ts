@@ -314,6 +314,7 @@ export function jobFileOf(job: Job): JobFile {
 			timeZone: job.site.timeZone,
 			dates: job.site.dates,
 			clock: job.site.clock,
+			occupants: job.site.occupants,
 			sources: job.site.sources.map(
 				({ id, name, kind, efficiency, performance, waterFirstMinutes, tariff }) => ({
 					id,

@@ -12,7 +12,8 @@ export const newSiteRequest = z.strictObject({
 	place: siteSchema.shape.place,
 	timeZone: siteSchema.shape.timeZone,
 	dates: siteSchema.shape.dates,
-	clock: siteSchema.shape.clock
+	clock: siteSchema.shape.clock,
+	occupants: siteSchema.shape.occupants
 });
 
 /** A zone to add to a site, copied from none. */

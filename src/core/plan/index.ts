@@ -17,6 +17,7 @@ export * from './zone';
 export * from './room';
 export * from './mark';
 export * from './weather';
+export * from './occupants';
 export * from './onSite';
 export * from './onSiteAsked';
 export * from './weekRead';

@@ -1,10 +1,9 @@
 import { z } from 'zod';
 import { differenceWords, shortNote, temperatureWords, type TemperatureUnit } from '../control';
 import { capital, wrongWords, oneLine, someLines, stampSchema } from '../schema';
+import { OCCUPANT_WORDS, OCCUPANTS } from './occupants';
 import { clockReadingSchema, MOST_READINGS, type ClockReading } from './settings';
 
-/** Who lives or works in a zone, as far as it bears on its settings. */
-export const OCCUPANTS = ['infants', 'elderly', 'ill', 'children', 'tenants', 'hirers'] as const;
 /** What a sensor should not stand in. */
 export const SENSOR_TROUBLES = ['sun', 'draught', 'above-emitter', 'covered'] as const;
 /** What a control was left in. */
@@ -25,7 +24,7 @@ export const onSiteSchema = z.strictObject({
 	controlPlace: z.enum(['in-room', 'other-room', 'outside-bathroom']).nullable().default(null),
 	sensorHeightM: z.number().min(0).max(6).nullable().default(null),
 	sensorTroubles: z.array(z.enum(SENSOR_TROUBLES)).max(4).default([]),
-	occupants: z.array(z.enum(OCCUPANTS)).max(6).default([]),
+	occupants: z.array(z.enum(OCCUPANTS)).max(OCCUPANTS.length).default([]),
 	/** As it was found. */
 	foundIn: z.enum(LEFT_IN).nullable().default(null),
 	foundNote: shortNote.default(''),
@@ -139,14 +138,6 @@ export const PLACE_WORDS = {
 	'other-room': 'in another room',
 	'outside-bathroom': 'outside the bathroom'
 } as const;
-export const OCCUPANT_WORDS: Readonly<Record<(typeof OCCUPANTS)[number], string>> = {
-	infants: 'infants',
-	elderly: 'older people',
-	ill: 'people who are ill',
-	children: 'children',
-	tenants: 'tenants',
-	hirers: 'hirers of the hall'
-};
 export const TROUBLE_WORDS: Readonly<Record<(typeof SENSOR_TROUBLES)[number], string>> = {
 	sun: 'in the sun',
 	draught: 'in a draught',
@@ -168,7 +159,7 @@ export const ON_SITE_WORDS: Readonly<Record<OnSiteKey, string>> = {
 	controlPlace: 'where the control hangs',
 	sensorHeightM: 'the height of the sensor',
 	sensorTroubles: 'what the sensor stands in',
-	occupants: 'who lives or works here',
+	occupants: 'who is in this room',
 	foundIn: 'what it was found in',
 	foundNote: 'what it showed',
 	frostOn: 'frost protection',

@@ -14,6 +14,7 @@ export function notAsked(
 	profile: ControlProfile
 ): string | null {
 	switch (key) {
+		case 'occupants':
 		case 'controlPlace':
 		case 'frostOn':
 		case 'offsetReadings':

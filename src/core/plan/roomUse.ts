@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { limitWords, type Level, type TemperatureUnit } from '../control';
+import { FRAIL_LEAST_C, levelsForFrail } from './occupants';
 
 /** Rooms by use with the setpoint usually wanted in them: advice, never a rule. */
 export interface RoomUse {
@@ -25,9 +26,9 @@ const uses = [
 		name: 'Room of frail or very young people',
 		comfortC: 21,
 		source: (unit) =>
-			`common practice; WHO housing guidelines 2018: never under ${limitWords(unit, 18, 'least')}`,
+			`common practice; WHO housing guidelines 2018: never under ${limitWords(unit, FRAIL_LEAST_C, 'least')}`,
 		care: (unit) =>
-			`Ask those who care for them before letting the room fall under ${limitWords(unit, 18, 'least')}.`
+			`Ask those who care for them before letting the room fall under ${limitWords(unit, FRAIL_LEAST_C, 'least')}.`
 	},
 	{ id: 'bedroom', name: 'Bedroom', comfortC: 20, source: EN12831, care: none },
 	{
@@ -68,7 +69,7 @@ export const SETBACK_K = 4;
 /**
  * A zone's levels with those a use suggests: the warmest becomes its comfort, the setback (the first level at
  * least 3 K under it) 4 K less (never under 5 °C: common practice for frost), the others stay, but never warmer
- * than the setback where they lay below it. Levels of a switch (0/1) are returned as they are.
+ * than the setback where they lay below it; for the frail none that people sit in is under {@link FRAIL_LEAST_C}. Levels of a switch (0/1) are returned as they are.
  */
 export function levelsForUse(levels: readonly Level[], use: RoomUse): Level[] {
 	const ranked = [...levels].sort((a, b) => b.setpointC - a.setpointC);
@@ -76,10 +77,11 @@ export function levelsForUse(levels: readonly Level[], use: RoomUse): Level[] {
 	const warmest = ranked[0]!;
 	const lowered = ranked.find((level) => level.setpointC <= warmest.setpointC - 3);
 	const setbackC = Math.max(5, use.comfortC - SETBACK_K);
-	return levels.map((level) => {
+	const usual = levels.map((level) => {
 		if (level === warmest) return { ...level, setpointC: use.comfortC };
 		if (level === lowered) return { ...level, setpointC: setbackC, note: '' };
 		const below = lowered !== undefined && level.setpointC < lowered.setpointC;
 		return { ...level, setpointC: Math.min(level.setpointC, below ? setbackC : use.comfortC) };
 	});
+	return use.id === 'frail-occupants' ? levelsForFrail(usual) : usual;
 }

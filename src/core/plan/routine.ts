@@ -162,6 +162,14 @@ export function routineOfWeek(week: WeekSteps<string>, setpointOf: (level: strin
 	};
 }
 
+/** The routine of somebody who wants one level all the week. */
+export function allWeek({ id }: Pick<Level, 'id'>): Routine {
+	return {
+		dayTypes: [{ id: 'day-1', name: 'Every day', spans: [], otherwise: id }],
+		week: new Array<string>(WEEK_DAYS).fill('day-1')
+	};
+}
+
 /** A pattern of life to start from. Times are our own examples. */
 export interface RoutineTemplate {
 	readonly id: string;

@@ -3,6 +3,7 @@ import { oneLine } from '../schema';
 import { isTimeZone } from '../civil';
 import { shortName, shortNote } from '../control';
 import { WEEK_MINUTES } from '../week';
+import { OCCUPANTS } from './occupants';
 import { MOST_SOURCES, sourceSchema } from './source';
 import { tariffSchema } from './tariff';
 
@@ -16,6 +17,8 @@ export const siteSchema = z.strictObject({
 	/** In which order dates are written there, and how hours are counted; a control's own display is its own. */
 	dates: z.enum(['dmy', 'mdy', 'ymd']).default('dmy'),
 	clock: z.enum(['24', '12']).default('24'),
+	/** Who lives or works there; of a room more can be noted on site. */
+	occupants: z.array(z.enum(OCCUPANTS)).max(OCCUPANTS.length).default([]),
 	/** What makes its heat; a zone names the one that it is fed by. */
 	sources: z
 		.array(sourceSchema)

@@ -188,6 +188,15 @@ export type ZoneNotice = z.infer<typeof zoneNoticeSchema>;
 /** Whether a zone's week keeps one level throughout, as a new zone's does. */
 export const isOneLevel = (zone: Pick<Zone, 'wanted'>): boolean => zone.wanted.length === 1;
 
+/**
+ * Whether nobody has said yet how people live here: one level throughout, and no routine that wants just that
+ * ({@link allWeek}). Never of a control without a program, which can hold nothing else.
+ */
+export const isUndrawn = (
+	zone: Pick<Zone, 'wanted' | 'routine'>,
+	{ program }: Pick<ControlProfile, 'program'>
+): boolean => zone.routine === null && isOneLevel(zone) && program.form !== 'plain';
+
 /** The wanted week as a step function of level ids. */
 export function wantedWeek(zone: Zone): WeekSteps<string> {
 	return zone.wanted.map((step) => ({ at: step.at, value: step.level }));

@@ -1,12 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { findProfile } from '../control';
 import {
+	allWeek,
+	levelsForUse,
 	newZone,
 	nothingNoted,
 	onSiteSchema,
 	roomSchema,
+	roomUse,
 	TEST_STEPS,
 	type OnSite,
+	withRoutine,
 	withWanted,
 	type Zone
 } from '../plan';
@@ -58,6 +62,7 @@ function checked(
 		otherwise: null,
 		read: 7,
 		toRead: 7,
+		livesHere: [],
 		readBackStops: false,
 		misfit: { coldMinutes: 0, warmMinutes: 0 },
 		timeZone: 'Europe/Dublin',
@@ -89,8 +94,66 @@ describe('commissioning checks', () => {
 			expect(said(checked(control)), control).toEqual([]);
 	});
 
+	it('take one level all week for drawn once somebody said that it is wanted', () => {
+		const only = (zone: Zone) => ({ ...zone, wanted: [zone.wanted[0]!] });
+		const wanted = (zone: Zone) => withRoutine(zone, allWeek(zone.levels[0]!));
+		for (const control of ['six-step-room-stat', 'two-channel-programmer', 'hour-strip-keypad']) {
+			expect(said(checked(control, { zone: only })), control).toContain('stop undrawn');
+			expect(said(checked(control, { zone: wanted })), control).not.toContain('stop undrawn');
+		}
+		expect(said(checked('plain-stat', { zone: only }))).toEqual([]);
+	});
+
+	it('look after the frail of the whole site in every room, level, absence and hold', () => {
+		const plain = (control: string, change: Parameters<typeof checked>[1] = {}) =>
+			checksOf(checked(control, { ...change, more: { livesHere: ['infants', 'tenants'], ...change.more } }))
+				.filter(({ id }) => id === 'frail')
+				.map(({ sentence }) => sentence);
+		const six = 'six-step-room-stat';
+		expect(plain(six, { zone: levelsAt(21, 18) })).toEqual([]);
+		expect(plain(six, { zone: levelsAt(21, 17) })).toEqual([
+			'Infants are in this room, and the week falls to 17.0 °C, under 18 °C.'
+		]);
+		// noted of the room itself: that rules
+		expect(plain(six, { zone: levelsAt(21, 17), onSite: { occupants: ['adults'] } })).toEqual([]);
+		const during = (one: object) => (zone: Zone) =>
+			({ ...levelsAt(21, 18)(zone), exceptions: [{ id: 'x', from: '2026-11-20T08:00', ...one }] }) as Zone;
+		const away = {
+			kind: 'absence',
+			leave: '2026-12-20T08:00',
+			back: '2026-12-27T08:00',
+			setpointC: 12,
+			note: ''
+		};
+		expect(plain(six, { zone: during(away) })[0]).toContain('an absence lets it fall to 12.0 °C');
+		expect(plain(six, { zone: during({ kind: 'hold', until: null, setpointC: 15 }) })[0]).toContain(
+			'held at 15.0 °C'
+		);
+		expect(plain(six, { zone: during({ kind: 'off', until: '2026-12-02T08:00' }) })[0]).toContain(
+			'switched off'
+		);
+		expect(plain(six, { zone: during({ ...away, back: '2026-11-24T08:00' }) })).toEqual([]);
+		// on whole °F a level of 18 °C is 64, and that is under it
+		const inF = (zone: Zone) => ({
+			...levelsAt(21, 18)(zone),
+			options: { ...zone.options, unit: 'F' as const }
+		});
+		expect(plain(six, { zone: inF })[0]).toContain('falls to 64 °F, under 65 °F');
+		// a switch has no room's temperature: it is asked nothing
+		expect(plain('two-channel-programmer')).toEqual([]);
+		for (const use of ['frail-occupants', 'bedroom']) {
+			const room = levelsForUse(checked(six).zone.levels, roomUse(use)!);
+			const lived = room.filter(({ setpointC }) => setpointC > 12);
+			expect(
+				lived.every(({ setpointC }) => setpointC >= 18),
+				use
+			).toBe(use === 'frail-occupants');
+		}
+	});
+
 	const cases: [string, string, Parameters<typeof checked>[1]][] = [
 		['stop keyed-missing', 'six-step-room-stat', { more: { left: 3 } }],
+		['stop undrawn', 'six-step-room-stat', { zone: (zone) => ({ ...zone, wanted: [zone.wanted[0]!] }) }],
 		['look unread', 'six-step-room-stat', { more: { read: 2 } }],
 		['stop unread', 'six-step-room-stat', { more: { read: 0, readBackStops: true } }],
 		['stop test-missing', 'six-step-room-stat', { onSite: { test: [] } }],

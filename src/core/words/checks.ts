@@ -10,7 +10,7 @@ import { findingsOf, type Checked, type Finding, type MendView, type Severity } 
 import { LEFT_WORDS, OCCUPANT_WORDS, TEST_WORDS, TROUBLE_WORDS, unitOf } from '../plan';
 import { capital } from '../schema';
 import { gapSentences, sourceOffWords } from './house';
-import { clockStanding, endlessWords, fitWords } from './standing';
+import { clockStanding, endlessWords, fitWords, NOT_DRAWN } from './standing';
 
 /** Something that was forgotten or is out of the usual, said, and where it is mended. */
 export interface Check {
@@ -21,6 +21,19 @@ export interface Check {
 	/** What to do, and the view of the zone where it is done. */
 	readonly mend: { readonly words: string; readonly view: MendView };
 }
+
+/** How a plan brings a room to a setpoint. */
+const FRAIL_BY: Readonly<Record<(Finding & { id: 'frail' })['by'], string>> = {
+	week: 'the week falls to',
+	absence: 'an absence lets it fall to',
+	'special-day': 'a special day falls to',
+	override: 'by hand it is to go to',
+	advance: 'it is to go on to',
+	hold: 'it is to be held at',
+	boost: 'it is boosted to',
+	manual: 'by hand it is to stay at',
+	off: 'it is to be off at'
+};
 
 /** What is found, and what to do about it. */
 function findingWords(one: Finding, checked: Checked): readonly [sentence: string, mend: string] {
@@ -71,6 +84,8 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 				`The ${one.what === 'unit' ? 'unit' : 'day grouping'} was changed after it was keyed: on many controls that wipes the program.`,
 				'Key in again'
 			];
+		case 'undrawn':
+			return [`Its week is ${NOT_DRAWN}: one level throughout.`, 'Draw the week'];
 		case 'floor-limit':
 			return [
 				`The floor is set to ${set(one.setC)}, above the ${limit(one.limitC, 'most')} that its finish bears.`,
@@ -97,11 +112,14 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 				`The high limit of ${set(one.limitC)} lies under a level in use (${set(one.setC)}): ${one.binds ? 'the program is held down to it' : 'it binds a change by hand only'}.`,
 				'Change the limit'
 			];
-		case 'frail':
+		case 'frail': {
+			const who = capital(one.who.map((who) => OCCUPANT_WORDS[who]).join(' and '));
+			const falls = one.setC === null ? 'it is to be switched off' : `${FRAIL_BY[one.by]} ${set(one.setC)}`;
 			return [
-				`${capital(one.who.map((who) => OCCUPANT_WORDS[who]).join(' and '))} live here, and the week falls to ${set(one.setC)}, under ${limit(one.leastC, 'least')}.`,
-				'Raise the level'
+				`${who} are in this room, and ${falls}, under ${limit(one.leastC, 'least')}.`,
+				one.by === 'week' ? 'Raise the level' : 'See what is planned'
 			];
+		}
 		case 'double-lead':
 			return [
 				'The control starts early by itself and a lead is typed too: warm twice too soon.',

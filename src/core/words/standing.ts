@@ -10,6 +10,9 @@ export interface Missed {
 	readonly warmMinutes: number;
 }
 
+/** Said of a week that nobody has drawn. */
+export const NOT_DRAWN = 'not drawn yet';
+
 /**
  * How well a control holds the week, in one phrase: "20 min too cold", of a switch "6 h on too long", "exact" where nothing
  * is missed. Too cold is said before too warm.

@@ -2,7 +2,7 @@ import type { ControlProfile } from '../../control';
 import type { Misfit } from '../../fit';
 import type { Gap } from '../../house';
 import type { KeyingStanding } from '../../keying';
-import { usedLevels, type OnSite, type Zone } from '../../plan';
+import { usedLevels, type Exception, type Occupant, type OnSite, type Zone } from '../../plan';
 import type { AwayFacts, ClockFacts } from '../../run';
 
 /** How much a check weighs: it stops the sign-off, wants a look, or is worth knowing. */
@@ -24,7 +24,7 @@ export type Found =
 	| { readonly id: 'left-in'; readonly leftIn: OnSite['leftIn'] }
 	| { readonly id: 'left-standing'; readonly away: Extract<AwayFacts, { kind: 'endless' }> }
 	| { readonly id: 'unpaired' | 'control-outside' | 'lock-code' | 'lock-missing' | 'fan' | 'stored-program' }
-	| { readonly id: 'floor-finish' | 'double-lead' | 'lead-stale' }
+	| { readonly id: 'undrawn' | 'floor-finish' | 'double-lead' | 'lead-stale' }
 	| { readonly id: 'settings-changed'; readonly what: 'unit' | 'grouping' }
 	| { readonly id: 'floor-limit'; readonly setC: number; readonly limitC: number }
 	| { readonly id: 'setback'; readonly depthK: number }
@@ -35,7 +35,10 @@ export type Found =
 	| {
 			readonly id: 'frail';
 			readonly who: OnSite['occupants'];
-			readonly setC: number;
+			/** What of its plan goes there. */
+			readonly by: 'week' | Exception['kind'];
+			/** Null where it is switched off. */
+			readonly setC: number | null;
 			readonly leastC: number;
 	  }
 	/** The stretches in which it asks for warmth and its source may not run. */
@@ -83,6 +86,8 @@ export interface Checked extends KeyingStanding {
 	readonly zone: Zone;
 	readonly profile: ControlProfile;
 	readonly onSite: OnSite;
+	/** Who lives or works on its site. */
+	readonly livesHere: readonly Occupant[];
 	/** Whether this firm signs off only what was read back. */
 	readonly readBackStops: boolean;
 	readonly misfit: Pick<Misfit, 'coldMinutes' | 'warmMinutes'>;

@@ -1,24 +1,30 @@
 import { localTime, wallAt } from '../../civil';
-import { bindingLimits, leadIsStale, startsEarlyIn } from '../../plan';
+import {
+	bindingLimits,
+	FRAIL_LEAST_C,
+	frailIn,
+	FROST_LEVEL_C,
+	heldInZone,
+	isUndrawn,
+	leadIsStale,
+	startsEarlyIn
+} from '../../plan';
 import { isSwitchedOff } from '../../run';
 import { emitterClasses, floorLimitOf } from '../../thermal';
-import { type Rule, used } from './check';
+import { type Found, type Rule, used } from './check';
 
 /** Half a control's step: a setback rounded to it is still the usual one. */
 const HALF_STEP_K = 0.28;
-
-/** Levels at or under this protect pipes, not people: common practice. */
-const FROST_C = 12;
 
 /** Above this comfort is out of the usual, in °C: common practice. */
 const COMFORT_MOST_C = 24;
 /** Under this pipes can freeze, in °C: common practice. */
 const PIPES_LEAST_C = 5;
-/** Under this the frail are at risk, and for them more may be needed, in °C: WHO housing guidelines 2018. */
-const FRAIL_LEAST_C = 18;
 
 /** The levels and times that the program holds, against people, pipes and floors. Figures are common practice unless another source stands beside them: docs/domain.md §11. */
 export const weekRules = {
+	undrawn: ({ zone, profile }) =>
+		isUndrawn(zone, profile) ? { id: 'undrawn', severity: 'stop', view: 'week' } : null,
 	'floor-limit': (checked) => {
 		const { room } = checked.zone;
 		const limitC = room && floorLimitOf(room);
@@ -36,7 +42,7 @@ export const weekRules = {
 		const comfort = levels[0];
 		const lower = levels.filter((c) => comfort !== undefined && c < comfort);
 		// a frost level beside a setback is for absences; where it is the only lower level, it is the setback
-		const setback = lower.filter((c) => c > FROST_C).at(-1) ?? lower[0];
+		const setback = lower.filter((c) => c > FROST_LEVEL_C).at(-1) ?? lower[0];
 		if (comfort === undefined || setback === undefined) return null;
 		const depthK = comfort - setback;
 		return depthK >= 2 - HALF_STEP_K && depthK <= 8 + HALF_STEP_K
@@ -77,12 +83,29 @@ export const weekRules = {
 			: null;
 	},
 	frail: (checked) => {
-		const who = checked.onSite.occupants.filter(
-			(one) => one === 'infants' || one === 'elderly' || one === 'ill'
-		);
-		const setC = used(checked).find((c) => c < FRAIL_LEAST_C);
-		return who.length > 0 && setC !== undefined
-			? { id: 'frail', severity: 'look', view: 'week', who, setC, leastC: FRAIL_LEAST_C }
+		const { zone, profile, onSite, livesHere, timeZone, nowMs } = checked;
+		const who = frailIn(livesHere, onSite.occupants, zone.use);
+		if (who.length === 0 || !profile.temperature) return null;
+		const now = localTime(wallAt(timeZone, nowMs));
+		type Low = Pick<Found & { id: 'frail' }, 'by' | 'setC'>;
+		const planned = zone.exceptions.flatMap((one): Low[] => {
+			const until = one.kind === 'absence' ? one.back : 'until' in one ? (one.until ?? '9') : now;
+			if (one.kind === 'off') return until > now ? [{ by: one.kind, setC: null }] : [];
+			return 'setpointC' in one && until > now ? [{ by: one.kind, setC: one.setpointC }] : [];
+		});
+		// what a control shows is what it holds: a level of 18 °C is 64 °F on one that shows whole ones
+		const low = [...used(checked).map((setC): Low => ({ by: 'week', setC })), ...planned]
+			.filter(({ setC }) => setC === null || heldInZone(zone, profile, setC) < FRAIL_LEAST_C - 1e-9)
+			.sort((a, b) => (a.setC ?? -1) - (b.setC ?? -1))[0];
+		return low
+			? {
+					id: 'frail',
+					severity: 'look',
+					view: low.by === 'week' ? 'week' : 'away',
+					who,
+					...low,
+					leastC: FRAIL_LEAST_C
+				}
 			: null;
 	},
 	'double-lead': ({ zone, profile }) =>

@@ -270,5 +270,17 @@ export const migrations: readonly Migration[] = [
 		async down(q) {
 			await q.dropTable('heard');
 		}
+	},
+	{
+		name: '0014-who-lives-here',
+		async up(q) {
+			// who was ticked at any control, a programmer in the hall too, lives on its site
+			await q.sequelize.query(`UPDATE sites SET document = json_set(document, '$.occupants', json((
+				SELECT json_group_array(DISTINCT o.value) FROM zones z, json_each(z.onSite, '$.occupants') o WHERE z.siteId = sites.id)))
+				WHERE EXISTS (SELECT 1 FROM zones z, json_each(z.onSite, '$.occupants') o WHERE z.siteId = sites.id)`);
+		},
+		async down(q) {
+			await q.sequelize.query(`UPDATE sites SET document = json_remove(document, '$.occupants')`);
+		}
 	}
 ];

@@ -30,6 +30,7 @@ export function checksOfZone(
 		profile,
 		onSite,
 		...summary,
+		livesHere: site.site.occupants,
 		readBackStops,
 		misfit: summary,
 		unfed: unfed[stored.id],

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import type { ControlProfile } from '$core/control';
-	import { newZone, onBox, boxOf } from '$core/plan';
+	import { boxOf, frailIn, levelsForFrail, newZone, onBox, type Occupant } from '$core/plan';
 	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
@@ -12,11 +12,14 @@
 
 	let {
 		siteId,
+		livesHere,
 		profiles,
 		zones,
 		first
 	}: {
 		siteId: string;
+		/** Who lives or works there: for the frail no level is proposed that is too low. */
+		livesHere: readonly Occupant[];
 		profiles: readonly ControlProfile[];
 		/** The zones that are there, for their controls. */
 		zones: readonly ListedZone[];
@@ -38,7 +41,9 @@
 	async function add(event: SubmitEvent) {
 		event.preventDefault();
 		busy = true;
-		const fresh = newZone(name.trim(), profile);
+		const plain = newZone(name.trim(), profile);
+		const fresh =
+			frailIn(livesHere, [], null).length > 0 ? { ...plain, levels: levelsForFrail(plain.levels) } : plain;
 		const options = { ...fresh.options, channel: beside?.channel ?? 0 };
 		const answer = await call<{ id: string }>('POST', `/api/v1/jobs/${siteId}/zones`, {
 			zone: beside ? onBox({ ...fresh, options }, boxOf(beside.zone)) : fresh,

@@ -13,6 +13,8 @@
 		readonly control: string;
 		readonly revision: number;
 		readonly isSwitch: boolean;
+		/** Whether nobody has drawn its week yet. */
+		readonly undrawn: boolean;
 		readonly wanted: readonly { at: number; level: string }[];
 		readonly levels: readonly { id: string; setpointC: number }[];
 		readonly document: Zone;
@@ -41,7 +43,7 @@
 	} from 'carbon-components-svelte';
 	import Draggable from 'carbon-icons-svelte/lib/Draggable.svelte';
 	import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
-	import { fitWords, leftWords } from '$core/words';
+	import { fitWords, leftWords, NOT_DRAWN } from '$core/words';
 	import MiniWeek from './MiniWeek.svelte';
 
 	let {
@@ -135,8 +137,8 @@
 					</td>
 					<td class="when-wide"><a href="{base}/clock" class:signal={row.clock.bad}>{row.clock.words}</a></td>
 					<td>
-						<a href="{base}/week" class:signal={row.summary.coldMinutes > 0}
-							>{fitWords(row.summary, row.isSwitch)}</a
+						<a href="{base}/week" class:signal={row.undrawn || row.summary.coldMinutes > 0}
+							>{row.undrawn ? NOT_DRAWN : fitWords(row.summary, row.isSwitch)}</a
 						>
 						{#if row.clock.bad}<a class="signal when-narrow" href="{base}/clock">Clock {row.clock.words}</a
 							>{/if}

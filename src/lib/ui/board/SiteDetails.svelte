@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { timeZones } from '$core/civil';
+	import type { Occupant } from '$core/plan';
 	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
@@ -8,6 +9,7 @@
 	import Field from '../kit/Field.svelte';
 	import Pick from '../kit/Pick.svelte';
 	import Problem from '../kit/Problem.svelte';
+	import LivesHere from '../site/LivesHere.svelte';
 	import { refresh } from '../refresh';
 
 	interface Site {
@@ -19,6 +21,7 @@
 		readonly timeZone: string;
 		readonly dates: DateOrder;
 		readonly clock: HourClock;
+		readonly occupants: Occupant[];
 	}
 
 	let { site, onclose }: { site: Site; onclose: () => void } = $props();
@@ -32,7 +35,7 @@
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
 		busy = true;
-		const { revision, name, place, note, timeZone, dates, clock } = draft;
+		const { revision, name, place, note, timeZone, dates, clock, occupants } = draft;
 		const answer = await call('PATCH', `/api/v1/jobs/${site.id}`, {
 			revision,
 			name,
@@ -40,7 +43,8 @@
 			note,
 			timeZone,
 			dates,
-			clock
+			clock,
+			occupants
 		});
 		busy = false;
 		problem = answer.ok ? null : answer.sentence;
@@ -49,7 +53,7 @@
 	}
 </script>
 
-<Dialog heading="Name, notes, place" open {onclose}>
+<Dialog heading="Name, place, who lives here" open {onclose}>
 	<form onsubmit={save}>
 		<Field label="Name" maxlength={80} required bind:value={draft.name} />
 		<Field label="Place" maxlength={120} bind:value={draft.place} />
@@ -79,6 +83,7 @@
 			]}
 			onchange={(clock) => (draft.clock = clock)}
 		/>
+		<LivesHere bind:value={draft.occupants} />
 		<Problem sentence={problem} onclose={() => (problem = null)} />
 		<div class="acts">
 			<Button kind="next" type="submit" disabled={busy}>Save</Button>

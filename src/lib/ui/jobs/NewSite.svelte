@@ -2,16 +2,19 @@
 	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { timeZones } from '$core/civil';
+	import type { Occupant } from '$core/plan';
 	import { summerTimeSentences } from '$core/words';
 	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
 	import Field from '../kit/Field.svelte';
 	import Pick from '../kit/Pick.svelte';
 	import Problem from '../kit/Problem.svelte';
+	import LivesHere from '../site/LivesHere.svelte';
 	import { deviceManner } from './deviceManner';
 
 	let name = $state('');
 	let place = $state('');
+	let occupants = $state<Occupant[]>([]);
 	/** The time zone of the new site: this device's until another is chosen, and seen before anything is made. */
 	let timeZone = $state('UTC');
 	/** Four hundred names: written where they are chosen from, not with every page that is sent. */
@@ -36,6 +39,7 @@
 			name,
 			place,
 			timeZone,
+			occupants,
 			...deviceManner()
 		});
 		busy = false;
@@ -53,6 +57,7 @@
 		options={zones.map((zone) => ({ value: zone, text: zone.replaceAll('_', ' ') }))}
 		onchange={(zone) => (timeZone = zone)}
 	/>
+	<LivesHere bind:value={occupants} />
 	{#if changes}<p class="soft" role="status">{changes}</p>{/if}
 	<Problem sentence={problem} onclose={() => (problem = null)} />
 	<Button kind="next" type="submit" disabled={busy || name.trim() === ''}>Add site</Button>

@@ -55,12 +55,14 @@
 		onchange={(value) => set('sensorHeightM', value)}
 	/>
 {/if}
-<Several
-	label="Who lives or works here"
-	choices={entries(OCCUPANT_WORDS)}
-	value={onSite.occupants}
-	onchange={(value) => set('occupants', value)}
-/>
+{#if asked('occupants')}
+	<Several
+		label="Who is in this room"
+		choices={entries(OCCUPANT_WORDS)}
+		value={onSite.occupants}
+		onchange={(value) => set('occupants', value)}
+	/>
+{/if}
 <Degrees label="Room, measured" {unit} value={onSite.roomC} onchange={(value) => set('roomC', value)} />
 <Degrees label="Floor, measured" {unit} value={onSite.floorC} onchange={(value) => set('floorC', value)} />
 <Degrees label="Supply, measured" {unit} value={onSite.supplyC} onchange={(value) => set('supplyC', value)} />

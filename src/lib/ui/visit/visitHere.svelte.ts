@@ -250,6 +250,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 				profile: known,
 				onSite: noted,
 				...keying[one.id]!,
+				livesHere: data.site.occupants,
 				readBackStops: data.readBackStops,
 				misfit: one.summary,
 				unfed: fedNow(data.unfed[one.id]),

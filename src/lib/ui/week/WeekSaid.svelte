@@ -1,11 +1,18 @@
 <script lang="ts">
 	import { setpointWithUnit, type ControlProfile } from '$core/control';
 	import { type ZoneFit } from '$core/fit';
-	import { isOneLevel, levelOf, type Zone } from '$core/plan';
+	import { allWeek, isUndrawn, levelOf, withRoutine, type Zone } from '$core/plan';
 	import Button from '../kit/Button.svelte';
-	import { misfitSentences } from '$core/words';
+	import { misfitSentences, NOT_DRAWN } from '$core/words';
 
-	let { zone, profile, fit }: { zone: Zone; profile: ControlProfile; fit: ZoneFit } = $props();
+	let {
+		zone,
+		profile,
+		fit,
+		onchange
+	}: { zone: Zone; profile: ControlProfile; fit: ZoneFit; onchange: (zone: Zone) => void } = $props();
+
+	const only = $derived(levelOf(zone, zone.wanted[0]!.level));
 
 	let all = $state(false);
 	const say = $derived((c: number) => {
@@ -18,8 +25,11 @@
 </script>
 
 <p class="lead" aria-live="polite">
-	{#if sentences.length === 0 && zone.routine === null && isOneLevel(zone) && profile.program.form !== 'plain'}
-		{levelOf(zone, zone.wanted[0]!.level).name} all week so far: begin with a routine, or draw.
+	{#if isUndrawn(zone, profile)}
+		The week is {NOT_DRAWN}: begin with a routine, or draw.
+		<Button kind="quiet" small onclick={() => onchange(withRoutine(zone, allWeek(only)))}
+			>{only.name} all week is what they want</Button
+		>
 	{:else if sentences.length === 0}
 		This control holds the week exactly, programmed as {grouping}.
 	{:else}

@@ -1,7 +1,7 @@
 import { onMount } from 'svelte';
 import type { ControlProfile } from '$core/control';
 import type { PricedFit } from '$core/keying';
-import type { Zone } from '$core/plan';
+import { isUndrawn, type Zone } from '$core/plan';
 import type { Permission } from '$core/thermal';
 import { FitFollower } from '$lib/workers/fitFollower';
 import type { Felt } from '$core/words';
@@ -76,7 +76,8 @@ export function followWeek(model: ZoneModel, firstFit: PricedFit, may: () => Per
 	$effect(() => {
 		const { coldMinutes, warmMinutes } = fit.chosen.misfit;
 		// the tab and the navigation follow when it is let go
-		if (!model.editor.dragged) live.show(model.id, { coldMinutes, warmMinutes });
+		if (!model.editor.dragged)
+			live.show(model.id, { coldMinutes, warmMinutes, undrawn: isUndrawn(model.zone, model.profile) });
 	});
 
 	return {

@@ -24,7 +24,7 @@
 	let problem = $state<string | null>(null);
 	/** Counts the answers: what they are kept in tells nobody of a change. */
 	let asked = $state(0);
-	const behind = $derived(asked >= 0 ? leftBehind(model.id, zone, zones) : []);
+	const behind = $derived(asked >= 0 ? leftBehind(model.id, zone, zones, model.profile) : []);
 	const names = $derived(
 		behind.length < 3
 			? behind.map((one) => one.name).join(' and ')

@@ -18,11 +18,11 @@ const listed = (id: string, document = drawn(id, 360)) => ({ id, name: id, revis
 it('those that lived the same week are left behind by a change, until they follow or it was answered', () => {
 	const zones = [listed('a'), listed('b'), listed('c', drawn('c', 400)), listed('d')];
 	noteBefore('a', zones[0]!.document);
-	expect(leftBehind('a', zones[0]!.document, zones)).toEqual([]);
+	expect(leftBehind('a', zones[0]!.document, zones, stat)).toEqual([]);
 	const changed = { ...drawn('a', 330), grouping: '5+2', note: 'Mind the step.' };
 	// the page is seen again after the change: how it stood stays
 	noteBefore('a', changed);
-	const behind = leftBehind('a', changed, zones);
+	const behind = leftBehind('a', changed, zones, stat);
 	expect(behind.map(({ id }) => id)).toEqual(['b', 'd']);
 
 	const [first] = followed(changed, behind, stat);
@@ -30,11 +30,11 @@ it('those that lived the same week are left behind by a change, until they follo
 	expect(first!.zone.wanted).toEqual(changed.wanted);
 
 	answered('a', changed);
-	expect(leftBehind('a', changed, zones)).toEqual([]);
+	expect(leftBehind('a', changed, zones, stat)).toEqual([]);
 });
 
 it('nobody is asked to follow a week that nobody had drawn', () => {
 	const fresh = newZone('e', stat);
 	noteBefore('e', fresh);
-	expect(leftBehind('e', drawn('e', 360), [listed('f', newZone('f', stat))])).toEqual([]);
+	expect(leftBehind('e', drawn('e', 360), [listed('f', newZone('f', stat))], stat)).toEqual([]);
 });

@@ -1,5 +1,5 @@
 import type { ControlProfile } from '$core/control';
-import { isOneLevel, plannedAlike, takeWeek, type Zone } from '$core/plan';
+import { isUndrawn, plannedAlike, takeWeek, type Zone } from '$core/plan';
 
 /** A zone of the site's list, whole, as it stands at its revision. */
 export interface ZoneInList {
@@ -23,9 +23,14 @@ export function answered(id: string, zone: Zone): void {
 }
 
 /** The zones that were planned just as a zone was before it was changed here; none where it was not changed, or nobody had drawn it. */
-export function leftBehind(id: string, zone: Zone, zones: readonly ZoneInList[]): readonly ZoneInList[] {
+export function leftBehind(
+	id: string,
+	zone: Zone,
+	zones: readonly ZoneInList[],
+	profile: ControlProfile
+): readonly ZoneInList[] {
 	const was = before.get(id);
-	if (!was || (isOneLevel(was) && was.routine === null) || plannedAlike(was, zone)) return [];
+	if (!was || isUndrawn(was, profile) || plannedAlike(was, zone)) return [];
 	return zones.filter((one) => one.id !== id && plannedAlike(one.document, was));
 }
 

@@ -6,6 +6,8 @@ export interface LiveZone extends Partial<KeyingStanding> {
 	/** Minutes of the week that are too cold and too warm. */
 	readonly coldMinutes?: number;
 	readonly warmMinutes?: number;
+	/** Whether nobody has drawn its week yet. */
+	readonly undrawn?: boolean;
 	/** Whether the plan was changed here and what follows from it has not been read again yet. */
 	readonly changed?: boolean;
 }

@@ -1,4 +1,4 @@
-import { fitWords, leftWords } from '$core/words';
+import { fitWords, leftWords, NOT_DRAWN } from '$core/words';
 import type { ZoneView } from '../shell/places';
 import type { LiveZone } from './live.svelte';
 
@@ -23,8 +23,8 @@ export function tabStates(
 		control: plain('how it is set'),
 		clock: zone?.clock ?? plain('–'),
 		week: {
-			words: zone ? fitWords(zone.known, zone.isSwitch) : '–',
-			bad: (zone?.known.coldMinutes ?? 0) > 0
+			words: zone ? (zone.known.undrawn ? NOT_DRAWN : fitWords(zone.known, zone.isSwitch)) : '–',
+			bad: zone !== null && (zone.known.undrawn || zone.known.coldMinutes > 0)
 		},
 		away: zone?.away ?? plain('–'),
 		proof: of(() => zone!.proof),

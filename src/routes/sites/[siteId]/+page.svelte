@@ -7,6 +7,7 @@
 	import BoardTable, { type BoardZone } from '$lib/ui/board/BoardTable.svelte';
 	import DueStrip from '$lib/ui/board/DueStrip.svelte';
 	import SiteDetails from '$lib/ui/board/SiteDetails.svelte';
+	import SiteSaid from '$lib/ui/board/SiteSaid.svelte';
 	import OpenCalls from '$lib/ui/callback/OpenCalls.svelte';
 	import { call, type Answer } from '$lib/ui/call';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -24,10 +25,9 @@
 	let editing = $state(false);
 
 	const api = $derived(`/api/v1/jobs/${data.site.id}`);
-	const missed = (row: BoardZone) => row.summary.coldMinutes + row.summary.warmMinutes;
-	const exact = $derived(data.zones.filter((row) => missed(row) === 0).length);
-	const next = $derived(data.zones.find((row) => row.summary.left > 0));
-	const valuesLeft = $derived(data.zones.reduce((sum, { summary }) => sum + summary.left, 0));
+	const undrawn = $derived(data.zones.find((row) => row.undrawn));
+	/** What is keyed next: never a week that nobody has drawn. */
+	const next = $derived(data.zones.find((row) => row.summary.left > 0 && !row.undrawn));
 
 	async function act<T>(answer: Promise<Answer<T>>): Promise<Answer<T>> {
 		busy = true;
@@ -74,21 +74,17 @@
 	<div class="top">
 		<div>
 			<h1>Where {data.site.name} stands</h1>
-			<p class="lead">
-				{#if data.zones.length === 0}
-					A new site: add its first room below.
-				{:else if next}
-					{exact} of {data.zones.length} zones hold their week exactly; {valuesLeft} values are left to key.
-				{:else}
-					Every zone is keyed; {exact} of {data.zones.length} hold their week exactly.
-				{/if}
-			</p>
+			<SiteSaid zones={data.zones} />
 			{#if data.site.note || data.site.place}
 				<p class="soft">{[data.site.place, data.site.note].filter(Boolean).join(' · ')}</p>
 			{/if}
 		</div>
 		<div class="acts">
-			{#if next}
+			{#if undrawn}
+				<Button kind="next" href="/sites/{data.site.id}/zones/{undrawn.id}/week"
+					>Draw the week of {undrawn.name}</Button
+				>
+			{:else if next}
 				<Button kind="next" href="/sites/{data.site.id}/zones/{next.id}/key-in"
 					>Key in {next.name}, {leftWords(next.summary)}</Button
 				>
@@ -96,7 +92,7 @@
 				<Button kind="next" href="/sites/{data.site.id}/visit">To the visit</Button>
 			{/if}
 			<OverflowMenu flipped aria-label="More for this site" iconDescription="More for this site">
-				<OverflowMenuItem text="Name, notes, place" on:click={() => (editing = true)} />
+				<OverflowMenuItem text="Name, place, who lives here" on:click={() => (editing = true)} />
 				{#if next}<OverflowMenuItem text="Print all cards" href="/sites/{data.site.id}/cards" />{/if}
 				<OverflowMenuItem text="Duplicate" on:click={duplicate} />
 				<OverflowMenuItem text="Export job file" href={api} />
@@ -118,11 +114,25 @@
 			oncopy={copy}
 			onremove={(row) => act(call('DELETE', `${api}/zones/${row.id}`))}
 		/>
-		<AddZone siteId={data.site.id} profiles={data.profiles} zones={data.zones} first={false} />
+		<AddZone
+			siteId={data.site.id}
+			livesHere={data.site.occupants}
+			profiles={data.profiles}
+			zones={data.zones}
+			first={false}
+		/>
 	{:else}
 		<Empty heading="The first room">
 			<p>A zone is a room, a loop or a radiator with the control that governs it. Its week is drawn next.</p>
-			<div><AddZone siteId={data.site.id} profiles={data.profiles} zones={data.zones} first /></div>
+			<div>
+				<AddZone
+					siteId={data.site.id}
+					livesHere={data.site.occupants}
+					profiles={data.profiles}
+					zones={data.zones}
+					first
+				/>
+			</div>
 		</Empty>
 	{/if}
 

@@ -3,7 +3,7 @@ import type { ControlProfile } from '$core/control';
 import { database, type Database } from '../../db';
 import { whileUntouched } from '../untouched';
 import { byChannel } from '$core/keying';
-import { leadIsStale } from '$core/plan';
+import { isUndrawn, leadIsStale } from '$core/plan';
 import { awayStanding, boxWords, channelName, clockStanding } from '$core/words';
 import type { StoredSite, StoredZone } from '../rows';
 import { findSite, findZone, zonesOf } from '../siteReads';
@@ -38,6 +38,7 @@ function zoneInList(stored: StoredZone, site: StoredSite) {
 		box: boxWords(zone, profile),
 		channel: channelName(zone, profile),
 		isSwitch: profile.temperature === null,
+		undrawn: isUndrawn(zone, profile),
 		levels: zone.levels.map((level) => ({ id: level.id, setpointC: level.setpointC })),
 		wanted: zone.wanted,
 		/** The whole zone as it stands at `revision`, for renaming and copying it. */

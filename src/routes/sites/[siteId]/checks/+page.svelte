@@ -47,7 +47,9 @@
 <main>
 	<h1>{data.site.name}: checks before the sign-off</h1>
 	<p class="answer" aria-live="polite">
-		{#if stops > 0}
+		{#if data.checked.length === 0}
+			There is nothing to sign off yet: no zone is planned here.
+		{:else if stops > 0}
 			{things(stops)} must be done before the sign-off{looks > 0
 				? `; ${looks} more ${looks === 1 ? 'is' : 'are'} worth a look`
 				: ''}.
@@ -58,7 +60,13 @@
 		{/if}
 		{#if overruled > 0}<span class="soft">{overruled} overruled with a reason.</span>{/if}
 	</p>
-	<p><Button kind="next" href="/sites/{data.site.id}/visit">Go on with the visit</Button></p>
+	<p>
+		{#if data.checked.length === 0}
+			<Button kind="next" href="/sites/{data.site.id}">Add the first zone</Button>
+		{:else}
+			<Button kind="next" href="/sites/{data.site.id}/visit">Go on with the visit</Button>
+		{/if}
+	</p>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	<CheckList checked={data.checked} siteId={data.site.id} onoverrule={overrule} />
 </main>

@@ -19,7 +19,9 @@
 	const view = $derived(page.url.pathname.split('/').at(-1) ?? 'week');
 	const here = $derived(data.zones.find((zone) => zone.id === data.zone.id));
 	const states = $derived(
-		tabStates(here ? { ...here, known: { ...here.summary, ...live.of(here.id) } } : null)
+		tabStates(
+			here ? { ...here, known: { ...here.summary, undrawn: here.undrawn, ...live.of(here.id) } } : null
+		)
 	);
 
 	/** What is read anew is another object each time: only another zone makes another model. */

@@ -2,7 +2,7 @@
 	import { untrack } from 'svelte';
 	import { setpointWithUnit } from '$core/control';
 	import { askingOf, gapsOf, heatWeek } from '$core/house';
-	import { followsRoutine, isOneLevel, unitOf } from '$core/plan';
+	import { followsRoutine, isUndrawn, unitOf } from '$core/plan';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import Balance from '$lib/ui/week/Balance.svelte';
@@ -51,8 +51,7 @@
 		data.feeding ? gapsOf(askingOf(zone, profile, calm.fit.chosen.held), data.feeding.may) : []
 	);
 
-	/** Nobody has drawn here yet: one level all the week. */
-	const untouched = $derived(zone.routine === null && isOneLevel(zone));
+	const untouched = $derived(isUndrawn(zone, profile));
 	/** What stands open above the drawing: on an untouched week the routine it can be made from. */
 	let open = $state<'table' | 'routine' | null>(untrack(() => (untouched ? 'routine' : null)));
 	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 405) / 7))));
@@ -74,7 +73,7 @@
 				{/if}
 			</div>
 		</div>
-		<WeekSaid zone={calm.zone} {profile} fit={calm.fit} />
+		<WeekSaid zone={calm.zone} {profile} fit={calm.fit} onchange={model.change} />
 		<Followers {model} zone={calm.zone} zones={data.zones} />
 		{#if data.feeding}
 			<FedSaid
