@@ -94,7 +94,7 @@ export const dueResponse = z.strictObject({
 	due: z.array(
 		z.strictObject({
 			on: z.iso.date(),
-			kind: z.enum(['clock', 'batteries', 'left-on', 'promised']),
+			kind: z.enum(['clock', 'batteries', 'left-on', 'absence', 'by-hand', 'promised']),
 			sentence: z.string(),
 			zoneId: z.string(),
 			zoneName: z.string(),

@@ -1,6 +1,7 @@
 import { dateOfDay, dayNumber, wallMinute, weekdayOfDay } from '../civil';
 import { buildWeek, DAY_MINUTES, WEEK_DAYS, type WeekSteps } from '../week';
 import type { Booking } from './exceptions';
+import { leadAt, noLead, type Lead } from './lead';
 
 /** Stretches of one day in minutes from its midnight, in order, apart from one another. */
 export type DayStretches = readonly (readonly [from: number, to: number])[];
@@ -10,6 +11,8 @@ export interface BookedDay {
 	readonly date: string;
 	readonly weekday: number;
 	readonly stretches: DayStretches;
+	/** When it has to be warm for them: from the lead before each. */
+	readonly warm: DayStretches;
 	readonly names: readonly string[];
 }
 
@@ -24,16 +27,24 @@ function merged(stretches: readonly (readonly [number, number])[]): DayStretches
 	return result;
 }
 
-/** Every date of the weeks in which something is booked. Bookings past midnight reach into the next day. */
-export function bookedDays(bookings: readonly Booking[]): BookedDay[] {
+/**
+ * Every date of the weeks in which something is booked. Bookings past midnight reach into the next day, and so does the
+ * lead of one that begins soon after it into the day before.
+ */
+export function bookedDays(bookings: readonly Booking[], lead: Lead = noLead): BookedDay[] {
 	if (bookings.length === 0) return [];
-	const byDay = new Map<number, { stretches: [number, number][]; names: string[] }>();
+	type Stretches = [number, number][];
+	const byDay = new Map<number, { stretches: Stretches; warm: Stretches; names: string[] }>();
 	for (const { name, from, to } of bookings) {
 		const [start, end] = [wallMinute(from), wallMinute(to)];
-		for (let day = Math.floor(start / DAY_MINUTES); day * DAY_MINUTES < end; day++) {
+		const first = Math.floor(start / DAY_MINUTES);
+		const early = start - leadAt(lead, weekdayOfDay(first) * DAY_MINUTES + start - first * DAY_MINUTES);
+		for (let day = Math.floor(early / DAY_MINUTES); day * DAY_MINUTES < end; day++) {
 			const base = day * DAY_MINUTES;
-			const entry = byDay.get(day) ?? { stretches: [], names: [] };
-			entry.stretches.push([Math.max(start - base, 0), Math.min(end - base, DAY_MINUTES)]);
+			const entry = byDay.get(day) ?? { stretches: [], warm: [], names: [] };
+			const within = (minute: number) => Math.min(Math.max(minute - base, 0), DAY_MINUTES);
+			entry.warm.push([within(early), within(end)]);
+			if (within(start) < within(end)) entry.stretches.push([within(start), within(end)]);
 			if (!entry.names.includes(name)) entry.names.push(name);
 			byDay.set(day, entry);
 		}
@@ -50,6 +61,7 @@ export function bookedDays(bookings: readonly Booking[]): BookedDay[] {
 			date: dateOfDay(day),
 			weekday: weekdayOfDay(day),
 			stretches: merged(entry?.stretches ?? []),
+			warm: merged(entry?.warm ?? []),
 			names: entry?.names ?? []
 		};
 	});
@@ -61,6 +73,21 @@ export function daysApart(wanted: DayStretches, had: DayStretches): { missing: n
 	let both = 0;
 	for (const [a, b] of wanted) for (const [c, d] of had) both += Math.max(0, Math.min(b, d) - Math.max(a, c));
 	return { missing: length(wanted) - both, spare: length(had) - both };
+}
+
+/** Stretches of `wanted` that `had` leaves out. */
+export function stretchesMissing(wanted: DayStretches, had: DayStretches): DayStretches {
+	return wanted.flatMap(([from, to]) => {
+		const left: [number, number][] = [];
+		let at = from;
+		for (const [a, b] of merged(had)) {
+			if (b <= at || a >= to) continue;
+			if (a > at) left.push([at, a]);
+			at = Math.max(at, b);
+		}
+		if (at < to) left.push([at, to]);
+		return left;
+	});
 }
 
 /** Warm minutes of a day without a booking that are let pass: a control's step rounds a booking's ends. */

@@ -30,7 +30,11 @@ export const exceptionSchema = z
 			leave: localDateTime,
 			back: localDateTime,
 			setpointC,
-			note: shortNote.default('')
+			note: shortNote.default(''),
+			/** Who keys it: left out, the household. */
+			keyedBy: z.enum(['household', 'installer']).optional(),
+			/** Whether it is keyed by now. */
+			keyed: z.boolean().optional()
 		}),
 		/** A date that runs another weekday's program (0 = Monday), or one level all day. */
 		z.strictObject({

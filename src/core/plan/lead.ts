@@ -54,6 +54,13 @@ export interface Target {
 /** Minutes from one week minute forward to another, round Sunday. */
 const ahead = (from: number, to: number) => wrapWeek(to - from);
 
+/** The minutes by which a rise that is needed at a week minute comes before it. */
+export function leadAt(lead: Lead, at: number): number {
+	if (lead.school === 'fixed') return lead.minutes;
+	if (lead.school !== 'computed' || !lead.computed) return 0;
+	return lead.computed.leads.find((one) => one.at === at)?.minutes ?? lead.minutes;
+}
+
 /**
  * The target week of a wanted week of level ids. A rise wanted at t begins `minutes` before it, but
  * never before the last fall: there the setback is dropped and the lead reported as short. Leads that
@@ -65,11 +72,7 @@ export function applyLead(
 	lead: Lead,
 	setpointOf: (level: string) => number
 ): Target {
-	const minutesAt = (at: number): number => {
-		if (lead.school === 'fixed') return lead.minutes;
-		if (lead.school !== 'computed' || !lead.computed) return 0;
-		return lead.computed.leads.find((one) => one.at === at)?.minutes ?? lead.minutes;
-	};
+	const minutesAt = (at: number) => leadAt(lead, at);
 	const leads = wanted.some((step) => minutesAt(step.at) > 0);
 	if (wanted.length < 2 || (!leads && lead.stopMinutes === 0)) return { week: wanted, short: [] };
 	const before = (i: number) => wanted[(i + wanted.length - 1) % wanted.length]!;

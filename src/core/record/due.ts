@@ -1,8 +1,17 @@
 import { dateOfDay, wallAt } from '../civil';
 import type { ControlProfile } from '../control';
 import { dueOf } from '../checks';
-import type { OnSiteNotice, ZoneNotice } from '../plan';
-import { awayFacts, changeStands, lastRightMs, nextTransitions, type AwayFacts } from '../run';
+import type { Absence, OnSiteNotice, ZoneNotice } from '../plan';
+import {
+	awayFacts,
+	changeStands,
+	lastRightMs,
+	nextTransitions,
+	planAbsence,
+	type AbsencePlan,
+	type AwayFacts,
+	type DayByHand
+} from '../run';
 
 /** What it is that somebody must come or call for. */
 export type DueWhat =
@@ -15,6 +24,15 @@ export type DueWhat =
 	| { readonly kind: 'left-on'; readonly endless: Extract<AwayFacts, { kind: 'endless' }> }
 	/** What it was left in on the last visit, where that is not its program. */
 	| { readonly kind: 'left-on'; readonly leftIn: NonNullable<OnSiteNotice['leftIn']> }
+	/** A planned absence that is to be keyed, or that somebody must end on return. */
+	| {
+			readonly kind: 'absence';
+			readonly act: 'key' | 'end';
+			readonly absence: Absence;
+			readonly plan: AbsencePlan;
+	  }
+	/** A booking that stays cold unless somebody sets the control on that day. */
+	| { readonly kind: 'by-hand'; readonly day: DayByHand }
 	| { readonly kind: 'promised'; readonly promised: string };
 
 /** Something that somebody must come or call for. */
@@ -33,6 +51,8 @@ export interface DueZone {
 	readonly zone: ZoneNotice;
 	readonly onSite: OnSiteNotice;
 	readonly profile: ControlProfile;
+	/** The dates on which bookings stay cold unless somebody sets it. */
+	readonly byHand?: readonly DayByHand[];
 }
 
 /** What was promised to somebody who called, until when. */
@@ -50,7 +70,7 @@ export const DUE_DAYS = 400;
 
 /**
  * What is due at a site, soonest first: clocks changed by hand (missed ones too, until a reading says that the clock was
- * set after them), batteries, holidays and holds left on, promised returns, those to who called among them.
+ * set after them), batteries, holidays and holds left on, planned holidays, bookings that are set by hand, promised returns, those to who called among them.
  */
 export function dueFacts(
 	zones: readonly DueZone[],
@@ -61,7 +81,7 @@ export function dueFacts(
 	const dateAt = (ms: number) => dateOfDay(Math.floor(wallAt(timeZone, ms) / 1440));
 	const today = dateAt(nowMs);
 	const last = dateAt(nowMs + DUE_DAYS * 86_400_000);
-	const all = zones.flatMap(({ id, zone, onSite, profile }): DueFact[] => {
+	const all = zones.flatMap(({ id, zone, onSite, profile, byHand = [] }): DueFact[] => {
 		const due: DueFact[] = [];
 		const put = (on: string, what: DueWhat) => {
 			if (on <= last) due.push({ on, what, zoneId: id, zoneName: zone.name, late: on < today });
@@ -84,6 +104,17 @@ export function dueFacts(
 		if (away.kind === 'endless') put(today, { kind: 'left-on', endless: away });
 		if (onSite.leftIn !== null && onSite.leftIn !== 'automatic')
 			put(today, { kind: 'left-on', leftIn: onSite.leftIn });
+		for (const one of zone.exceptions) {
+			if (one.kind !== 'absence') continue;
+			const plan = planAbsence(profile, one);
+			const [leave, back] = [one.leave.slice(0, 10), one.back.slice(0, 10)];
+			// whether a household keyed it nobody hears
+			const stands = one.keyedBy === 'installer' ? back > today : leave >= today;
+			if (!one.keyed && stands) put(leave, { kind: 'absence', act: 'key', absence: one, plan });
+			if (plan.toWall === null && back >= today)
+				put(back, { kind: 'absence', act: 'end', absence: one, plan });
+		}
+		for (const day of byHand) if (day.date >= today) put(day.date, { kind: 'by-hand', day });
 		if (onSite.promisedBy !== null) put(onSite.promisedBy, { kind: 'promised', promised: onSite.promised });
 		return due;
 	});

@@ -153,6 +153,52 @@ describe('what is due', () => {
 		expect(done[0]).toMatchObject({ on: '2026-10-25', sentence: 'Set its clock 60 min back, by hand.' });
 	});
 
+	it('a planned holiday by who keys it and on which day, until it is keyed; and bookings left to a hand', () => {
+		const away = {
+			kind: 'absence',
+			id: 'x',
+			leave: '2026-12-20T14:00',
+			back: '2027-01-02T18:00',
+			setpointC: 7,
+			note: ''
+		} as const;
+		const said = (control: string, of: object, now = '2026-12-01T12:00:00Z') => {
+			const profile = findProfile(control)!;
+			const day = {
+				date: '2026-12-18',
+				names: ['Ball'],
+				level: 'Comfort',
+				stretches: [[990, 1140]] as [number, number][]
+			};
+			return dueAt(
+				[
+					{
+						id: 'a',
+						zone: { ...newZone('Z', profile), exceptions: [{ ...away, ...of }] },
+						onSite: onSiteSchema.parse({}),
+						profile,
+						byHand: [day]
+					}
+				],
+				'Europe/Dublin',
+				Date.parse(now)
+			)
+				.filter(({ kind }) => kind === 'absence' || kind === 'by-hand')
+				.map(({ on, sentence }) => `${on} ${sentence}`);
+		};
+		const [ball, ...days] = said('six-step-room-stat', {});
+		expect(ball).toBe('2026-12-18 By hand: Comfort 16:30–19:00 (Ball).');
+		expect(days).toEqual(['2026-12-20 Away until Sat 2 Jan 18:00; the household: key 13 days on leaving.']);
+		expect(said('six-step-room-stat', { keyed: true })).toHaveLength(1);
+		// the household's is past once they left; ours stands until they are back
+		expect(said('six-step-room-stat', {}, '2026-12-22T12:00:00Z')).toEqual([]);
+		expect(said('six-step-room-stat', { keyedBy: 'installer' }, '2026-12-22T12:00:00Z')).toHaveLength(1);
+		// what does not end by itself is to be ended on return
+		const byHand = said('plain-stat', { keyedBy: 'installer' });
+		expect(byHand[1]).toContain('turn it down by hand on leaving');
+		expect(byHand[2]).toBe('2027-01-02 End its holiday: back Sat 2 Jan 18:00.');
+	});
+
 	it('nothing of clocks where they do not change, or change by themselves', () => {
 		expect(due({}, {}, '2026-03-01T00:00:00Z', 'Asia/Tokyo')).toEqual([]);
 		expect(

@@ -1,6 +1,11 @@
 import { dateOfDay, localTime } from '../civil';
-import type { AbsenceClash, AbsenceConflict, AbsencePlan } from '../run';
+import { localWords, type ControlOptions, type ControlProfile } from '../control';
+import { awayKeys } from '../keying';
+import { isOperable } from '../machine';
+import type { Absence } from '../plan';
+import { planAbsence, type AbsenceClash, type AbsenceConflict, type AbsencePlan } from '../run';
 import { DAY_MINUTES, duration } from '../week';
+import { keysSaid, strokesSaid } from './gestures';
 
 /** Puts a local time `YYYY-MM-DDTHH:MM`, or a date, into a control's format. */
 type Say = (local: string) => string;
@@ -56,4 +61,37 @@ export function absenceClashWords(clash: AbsenceClash, say: Say): string {
 		case 'one-at-a-time':
 			return 'This control keeps one holiday at a time: key the next when the first is over.';
 	}
+}
+
+/** A planned absence for the household: when, what to key on which day, and its keys one by one. */
+export function absenceForHousehold(
+	absence: Absence,
+	profile: ControlProfile,
+	options: ControlOptions
+): string[] {
+	const say = (local: string) => localWords(local, options);
+	const plan = planAbsence(profile, absence);
+	const keys = isOperable(profile) ? awayKeys(profile, options, { ...absence, ...plan }) : null;
+	const from = `You planned to be away from ${say(absence.leave)} to ${say(absence.back)}`;
+	if (absence.keyed) return [`${from}: that is set already`];
+	if (absence.keyedBy === 'installer') return [`${from}: we set it for you`];
+	const when = plan.when === 'on leaving' ? 'when you leave' : 'on any day before';
+	const does =
+		plan.by === 'by-hand'
+			? 'turn it down'
+			: plan.by === 'until-ended'
+				? 'start it'
+				: `set ${absenceKey(plan, say)}`;
+	const panel = isOperable(profile) ? profile.panel : null;
+	return [
+		`${from}: ${does} ${when}${plan.toWall === null ? ', and end it when you are back' : ''}`,
+		...(keys && panel
+			? [
+					...keys.values.map((value) =>
+						keysSaid(panel, value.keys, value.keys.way, `${value.shows}${value.unit && ` ${value.unit}`}`)
+					),
+					...(keys.leave.length > 0 ? [strokesSaid(panel, keys.leave)] : [])
+				]
+			: [])
+	];
 }

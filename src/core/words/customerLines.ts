@@ -1,6 +1,7 @@
 import { modeSentence, OPTION_IDS, type ControlOptions, type ControlProfile } from '../control';
+import type { Absence } from '../plan';
 import { duration } from '../week';
-import { clockChanges, reserveSentence } from '.';
+import { absenceForHousehold, clockChanges, reserveSentence } from '.';
 
 /** A heading of the customer's page and what stands under it. */
 export interface CustomerLines {
@@ -13,14 +14,15 @@ const end = (text: string) => (/[.!?]$/.test(text.trim()) ? text.trim() : `${tex
 /**
  * What a customer must know of a control's own ways, in plain words: warmer for a while, going away, when the
  * clocks change, what a power cut or a change of batteries costs. What the control has not is left out. `lets` names the source that its hours let run: that
- * stays on when everybody is away.
+ * stays on when everybody is away. `planned` are its absences ahead.
  */
 export function customerLines(
 	profile: ControlProfile,
 	options: ControlOptions,
 	timeZone: string,
 	atMs: number,
-	lets: string | null = null
+	lets: string | null = null,
+	planned: readonly Absence[] = []
 ): CustomerLines[] {
 	const { habits } = profile;
 	const isSwitch = profile.temperature === null;
@@ -82,7 +84,10 @@ export function customerLines(
 									? 'Only whole days away are set, and can be set long before'
 									: 'It does not end by itself: the rooms stay cool until you end it'
 					];
-	put('When you go away', away);
+	put('When you go away', [
+		...away,
+		...(lets === null ? planned.flatMap((one) => absenceForHousehold(one, profile, options)) : [])
+	]);
 	if (hold) put('If it stays at one temperature', ['It may have been left on hold', hold.how]);
 
 	const changes = clockChanges(profile, options, timeZone, atMs, 2);

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findProfile, fahrenheitToCelsius, shippedProfiles, type ControlProfile } from '../control';
 import { fitZone } from '../fit';
-import { newZone, roomSchema, withWanted, type Zone } from '../plan';
+import { newZone, roomSchema, withWanted, type Absence, type Zone } from '../plan';
 import { buildWeek, valueAt } from '../week';
 import { customerPage } from './customerPage';
 import { NARROW_SPAN } from './printedWeek';
@@ -148,6 +148,31 @@ describe('the customer’s page', () => {
 			choice: { clock: '12' }
 		});
 		expect(JSON.stringify(off)).toContain('Sat, Sun, all day: warmer than you asked.');
+	});
+
+	it('says what is planned with its keys, and whose act it is', () => {
+		const away = {
+			kind: 'absence',
+			id: 'x',
+			leave: '2027-02-07T14:00',
+			back: '2027-02-14T18:00',
+			setpointC: 7,
+			note: ''
+		} as const;
+		const said = (control: string, of: Partial<Absence>, now = '2027-02-01T12:00:00Z') => {
+			const profile = findProfile(control)!;
+			const zone = { ...newZone('Z', profile), exceptions: [{ ...away, ...of }] };
+			const { right } = customerPage(zone, profile, site('S'), Date.parse(now));
+			return right.find(({ title }) => title === 'When you go away')?.lines[0]!.text ?? '';
+		};
+		for (const { id, temperature, habits } of shippedProfiles) {
+			const text = said(id, {});
+			expect(text, id).toContain('You planned to be away from');
+			if (temperature && habits.holiday?.by === 'days')
+				expect(text, id).toMatch(/: set \d days when you leave\. \S/);
+			expect(said(id, { keyedBy: 'installer' }), id).toMatch(/we set it for you\.$/);
+			expect(said(id, {}, '2027-02-15T12:00:00Z'), id).not.toContain('You planned');
+		}
 	});
 
 	it('tells nobody to switch off what lets the boiler run: the pipes would freeze', () => {

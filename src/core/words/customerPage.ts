@@ -8,10 +8,11 @@ import {
 	type ControlOptions,
 	type ControlProfile
 } from '../control';
+import { localTime, wallAt } from '../civil';
 import { fitZone, type ZoneFit } from '../fit';
 import { customerCostWords, customerLines, heatHours, heldInWords, misfitSentences } from '.';
 import { COLD_WEEK_C, type WeekMoney } from '../thermal';
-import { heatsStore, heldInZone, type Site, type Zone } from '../plan';
+import { heatsStore, heldInZone, type Absence, type Site, type Zone } from '../plan';
 import { DAY_MINUTES, dayRange, duration, type WeekSteps } from '../week';
 import { NARROW_SPAN, printedWeek, type PrintedWeekDrawing } from './printedWeek';
 
@@ -121,6 +122,8 @@ export function customerPage(
 				})
 		)
 	];
+	const now = localTime(wallAt(timeZone, nowMs));
+	const ahead = zone.exceptions.filter((one): one is Absence => one.kind === 'absence' && one.back > now);
 	const hours = fed && heatHours(fed.source, fed.may, options);
 	const good = [
 		...(hours ? [hours] : []),
@@ -174,7 +177,7 @@ export function customerPage(
 		cooling: heldCool ? days(heldCool) : [],
 		left,
 		good,
-		right: customerLines(profile, options, timeZone, nowMs, isSwitch ? lets : null).map(
+		right: customerLines(profile, options, timeZone, nowMs, isSwitch ? lets : null, ahead).map(
 			({ title, sentences }) => ({
 				title,
 				list: false,

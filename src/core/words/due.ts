@@ -1,6 +1,27 @@
+import { allowedOptions, displayTime, localWords } from '../control';
 import { LEFT_WORDS } from '../plan';
 import { dueFacts, type DueFact, type DueWhat, type DueZone, type Promised } from '../record';
+import { absenceKey } from './absence';
 import { endlessWords } from './standing';
+
+/** The kinds of what is due, with what a list of them is headed. */
+export const DUE_KINDS = {
+	clock: 'Clock changes',
+	batteries: 'Batteries',
+	'left-on': 'On with no end',
+	absence: 'Holidays',
+	'by-hand': 'Bookings by hand',
+	promised: 'Promised'
+} as const satisfies Readonly<Record<DueWhat['kind'], string>>;
+/** The view of a zone where what is due is seen to. */
+export const DUE_VIEW = {
+	clock: 'clock',
+	batteries: 'clock',
+	'left-on': 'away',
+	absence: 'away',
+	'by-hand': 'away',
+	promised: 'week'
+} as const satisfies Readonly<Record<DueWhat['kind'], string>>;
 
 /** Something that somebody must come or call for, said. */
 export interface Due extends Omit<DueFact, 'what'> {
@@ -8,7 +29,9 @@ export interface Due extends Omit<DueFact, 'what'> {
 	readonly sentence: string;
 }
 
-function dueSentence(what: DueWhat): string {
+function dueSentence(what: DueWhat, { zone, profile }: DueZone): string {
+	const options = allowedOptions(profile, zone.options);
+	const say = (local: string) => localWords(local, options);
 	switch (what.kind) {
 		case 'clock':
 			return what.missed
@@ -20,6 +43,27 @@ function dueSentence(what: DueWhat): string {
 			return 'endless' in what
 				? `It is ${endlessWords(what.endless)}.`
 				: `It was left in ${LEFT_WORDS[what.leftIn]}.`;
+		case 'absence': {
+			const { act, absence, plan } = what;
+			const until = say(absence.back);
+			const ours = absence.keyedBy === 'installer';
+			if (act === 'end')
+				return ours ? `End its holiday: back ${until}.` : `The household ends its holiday: back ${until}.`;
+			const key = absenceKey(plan, say);
+			const does =
+				plan.by === 'by-hand'
+					? 'turn it down by hand'
+					: plan.by === 'until-ended'
+						? 'start its holiday'
+						: `key ${key}`;
+			const when = plan.when === 'on leaving' ? 'on leaving' : 'before that day';
+			const who = ours ? '' : 'the household: ';
+			return `Away until ${until}; ${who}${does} ${when}.`;
+		}
+		case 'by-hand':
+			return `By hand: ${what.day.level} ${what.day.stretches
+				.map((ends) => ends.map((minute) => displayTime(minute, options.clock)).join('–'))
+				.join(', ')}${what.day.names.length > 0 ? ` (${what.day.names.join(', ')})` : ''}.`;
 		default:
 			return what.promised === '' ? 'Come back, as promised.' : `Promised: ${what.promised}`;
 	}
@@ -35,5 +79,8 @@ export const dueAt = (
 	dueFacts(zones, timeZone, nowMs, promises).map(({ what, ...due }) => ({
 		...due,
 		kind: what.kind,
-		sentence: dueSentence(what)
+		sentence: dueSentence(
+			what,
+			zones.find(({ id }) => id === due.zoneId)!
+		)
 	}));

@@ -129,15 +129,12 @@ describe('dates that bookings leave to a hand', () => {
 		{ name: 'Lecture', from: '2026-03-12T19:30', to: '2026-03-12T21:30' },
 		{ name: 'Ball', from: '2026-03-14T18:00', to: '2026-03-14T23:00' }
 	];
-	const dates = (most: number, since = '2026-03-01') =>
+	const dates = (most: number, since = '2026-03-01', zone: Partial<Zone> = {}) =>
 		bookedDates(
+			{ ...newZone('Z', hall), bookings, ...zone },
 			{ ...hall, habits: { ...hall.habits, specialDays: most === 0 ? null : { most, how: '' } } },
-			allowedOptions(hall, newZone('Z', hall).options),
 			held,
-			bookings,
-			levels[0]!,
-			levels[1]!,
-			since
+			{ warm: levels[0]!, rest: levels[1]!, since }
 		);
 
 	it('take a special day where one of its weekdays fits, the rest are said with their hours', () => {
@@ -150,9 +147,57 @@ describe('dates that bookings leave to a hand', () => {
 		]);
 		expect(dates(0).map((date) => date.sentence)).toEqual([
 			'2 h warm by the week with nobody there: by hand: Eco',
-			'booked 19:30–21:30, 2 h of it cold by the week: by hand: Comfort 19:30–21:30',
-			'booked 18:00–23:00, 5 h of it cold by the week: by hand: Comfort 18:00–23:00'
+			'booked 19:30–21:30, 2 h with its warm-up cold by the week: by hand: Comfort 19:30–21:30',
+			'booked 18:00–23:00, 5 h with its warm-up cold by the week: by hand: Comfort 18:00–23:00'
 		]);
+	});
+
+	it('are done only when nothing is missing: the rest of a special day is by hand, and what is kept takes no place twice', () => {
+		const like = { kind: 'special-day', id: 'a', date: '2026-03-14', runs: { like: 1 }, note: '' } as const;
+		const ball = (exceptions: Zone['exceptions'], most = 1) =>
+			dates(most, '2026-03-13', { exceptions }).map(({ sentence, done, kept }) => [sentence, done, kept]);
+		const rest = 'special day, run as Tuesday, and by hand: Comfort 18:00–19:30, 21:30–23:00';
+		expect(ball([])).toEqual([
+			[`booked 18:00–23:00, 5 h with its warm-up cold by the week: ${rest}`, false, false]
+		]);
+		expect(ball([like])).toEqual([[`booked 18:00–23:00, 3 h cold on its special day: ${rest}`, false, true]]);
+		// a control full of special days has none to propose, and one that is past takes no place
+		const elsewhere = { ...like, date: '2026-04-14' };
+		expect(ball([elsewhere])[0]![0]).not.toContain('special day');
+		expect(ball([{ ...like, date: '2026-03-01' }])[0]![0]).toContain('special day');
+		// one that serves its date is nothing to be said
+		const thursday = { ...like, date: '2026-03-12' };
+		expect(dates(6, '2026-03-11', { exceptions: [thursday] }).map(({ date }) => date)).toEqual([
+			'2026-03-14'
+		]);
+	});
+
+	it('want their warm-up: in the week, on special days, by hand', () => {
+		const lead = { school: 'fixed', minutes: 25, stopMinutes: 0, computed: null } as const;
+		const led = dates(6, '2026-03-01', { lead });
+		expect(led.map(({ date, byHand }) => [date, byHand])).toEqual([
+			['2026-03-03', [[1145, 1170]]],
+			['2026-03-10', []],
+			['2026-03-12', [[1145, 1170]]],
+			[
+				'2026-03-14',
+				[
+					[1055, 1170],
+					[1290, 1380]
+				]
+			]
+		]);
+		// soon after midnight it begins the day before
+		const early = dates(0, '2026-03-01', {
+			lead,
+			bookings: [{ name: 'x', from: '2026-03-07T00:10', to: '2026-03-07T02:00' }]
+		});
+		expect(early.filter(({ byHand }) => byHand.length > 0).map(({ date, byHand }) => [date, byHand])).toEqual(
+			[
+				['2026-03-06', [[1425, 1440]]],
+				['2026-03-07', [[0, 120]]]
+			]
+		);
 	});
 
 	it('go to the coldest dates first where there are few, and leave out what is past', () => {

@@ -1,13 +1,13 @@
 import { pageLoad } from '$lib/server/pages';
 import { dateOfDay, wallAt } from '$core/civil';
-import { type Due } from '$core/words';
+import { DUE_KINDS, type Due } from '$core/words';
 import { database } from '$lib/server/db';
 import { dueCounts, dueList, roundDates } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 /** How many entries are sent at once; the others when they are asked for. */
 const AT_ONCE = 150;
-const KINDS = ['clock', 'batteries', 'left-on', 'promised'] as const satisfies readonly Due['kind'][];
+const KINDS = Object.keys(DUE_KINDS) as Due['kind'][];
 
 export const load = pageLoad(async ({ url }: PageServerLoadEvent) => {
 	const db = await database();

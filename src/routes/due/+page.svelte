@@ -1,17 +1,12 @@
 <script lang="ts">
 	import { dateWords } from '$core/civil';
-	import { type Due } from '$core/words';
+	import { DUE_KINDS, DUE_VIEW, type Due } from '$core/words';
 	import Button from '$lib/ui/kit/Button.svelte';
 
 	let { data } = $props();
 
 	type Kind = Due['kind'];
-	const kinds: readonly (readonly [Kind, string])[] = [
-		['clock', 'Clock changes'],
-		['batteries', 'Batteries'],
-		['left-on', 'On with no end'],
-		['promised', 'Promised']
-	];
+	const kinds = Object.entries(DUE_KINDS) as [Kind, string][];
 	interface Day {
 		readonly on: string;
 		readonly late: boolean;
@@ -39,7 +34,6 @@
 		return found;
 	});
 	const roundOf = (on: string) => data.rounds.find((round) => round.on === on && round.sites > 1);
-	const view = { clock: 'clock', batteries: 'clock', 'left-on': 'away', promised: 'week' } as const;
 </script>
 
 <svelte:head><title>Visits due · Fond Quarter</title></svelte:head>
@@ -93,7 +87,7 @@
 							<p>
 								{group.sentence}
 								{#each group.zones as zone, i (zone.id)}{i > 0 ? ', ' : ' '}<a
-										href="/sites/{site.siteId}/zones/{zone.id}/{view[group.kind]}">{zone.name}</a
+										href="/sites/{site.siteId}/zones/{zone.id}/{DUE_VIEW[group.kind]}">{zone.name}</a
 									>{/each}{group.kind === 'clock' && group.zones.length > 1 ? '. ' : ''}
 								{#if group.kind === 'clock' && group.zones.length > 1}<a href="/sites/{site.siteId}/clocks"
 										>The round of its clocks</a

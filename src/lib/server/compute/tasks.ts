@@ -4,6 +4,7 @@ import { readJobFile, weekRows, writeJobFile } from '$core/formats';
 import { heatWeek } from '$core/house';
 import { boxCard, boxStanding, type Notes } from '$core/keying';
 import type { Site, Zone } from '$core/plan';
+import { daysByHand } from '$core/run';
 import { coldWeekMoney } from '$core/thermal';
 import { pricedFit } from '$core/keying';
 import { customerPage, type CustomerChoice } from '$core/words';
@@ -63,6 +64,7 @@ function standing(given: OfZone & { readonly notes: Notes }) {
 		coldMinutes,
 		warmMinutes,
 		...boxStanding([{ zone, fit }], profile, notes),
+		byHand: daysByHand(zone, profile, chosen.held),
 		costs
 	};
 }

@@ -10,6 +10,7 @@ import {
 	type Zone
 } from '$core/plan';
 import type { Notes } from '$core/keying';
+import { dayByHandSchema } from '$core/run';
 import type { SiteRow } from '../db';
 import type { Seen } from './boxes';
 import { profileOf } from './profileOf';
@@ -64,10 +65,12 @@ export interface NoticeRow {
 	/** What was noted of the zone itself, and of its control. */
 	readonly zoneOnSite: string;
 	readonly onSite: string;
+	/** Of its summary the dates left to a hand; null where it is made anew. */
+	readonly byHand: string | null;
 }
 const part = (column: string, name: string) => `'${name}', json(coalesce(${column} -> '$.${name}', 'null'))`;
 /** What is selected for a {@link NoticeRow}: the database takes the documents apart, which are long. */
-export const NOTICE_SELECT = `SELECT z.id, z.siteId, z.onSite AS zoneOnSite, b.onSite, json_object(${[
+export const NOTICE_SELECT = `SELECT z.id, z.siteId, z.onSite AS zoneOnSite, b.onSite, z.summary -> '$.byHand' AS byHand, json_object(${[
 	...['name', 'exceptions'].map((name) => part('z.document', name)),
 	...['control', 'options', 'clockReadings'].map((name) => part('b.document', name))
 ].join(', ')}) AS zone FROM zones z JOIN boxes b ON b.id = z.boxId`;
@@ -77,11 +80,12 @@ const said = (json: string) =>
 	Object.fromEntries(Object.entries(JSON.parse(json) as object).filter(([, value]) => value !== null));
 
 /** A zone for the lists of all sites; see {@link NoticeRow}. */
-export function noticeFromRow({ id, zone: document, zoneOnSite, onSite: noted }: NoticeRow) {
+export function noticeFromRow({ id, zone: document, zoneOnSite, onSite: noted, byHand }: NoticeRow) {
 	const planned = zoneNoticeSchema.parse(said(document));
 	const onSite = onSiteNoticeSchema.parse({ ...said(noted), ...said(zoneOnSite) });
 	const clockReadings = joinReadings(planned.clockReadings, onSite.clockReadings);
-	return { id, zone: { ...planned, clockReadings }, onSite };
+	const days = z.array(dayByHandSchema).safeParse(JSON.parse(byHand ?? '[]'));
+	return { id, zone: { ...planned, clockReadings }, onSite, byHand: days.data ?? [] };
 }
 
 export async function zoneFromSeen(

@@ -3,10 +3,11 @@ import { z } from 'zod';
 import type { ControlProfile } from '$core/control';
 import { notesAt, type Notes } from '$core/keying';
 import { groupingCostSchema, type Zone } from '$core/plan';
+import { dayByHandSchema } from '$core/run';
 import { compute } from '../compute';
 
 /** Raised whenever the computation behind a summary changes, so that stored ones are made anew. */
-export const SUMMARY_VERSION = 6;
+export const SUMMARY_VERSION = 7;
 
 /** Where a zone stands, for lists: kept beside the zone and recomputed when either changes. */
 export const summarySchema = z.strictObject({
@@ -25,6 +26,8 @@ export const summarySchema = z.strictObject({
 	/** Groups of days read back from the display as planned, and groups in all. */
 	read: z.int(),
 	toRead: z.int(),
+	/** The dates on which its bookings stay cold unless somebody sets it. */
+	byHand: z.array(dayByHandSchema),
 	/** What each day grouping costs it, on a control of several channels; null on one that it has to itself. */
 	costs: z.record(z.string(), groupingCostSchema).nullable()
 });

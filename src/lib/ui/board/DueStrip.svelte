@@ -1,10 +1,8 @@
 <script lang="ts">
 	import { dateWords } from '$core/civil';
-	import { type Due } from '$core/words';
+	import { DUE_VIEW, type Due } from '$core/words';
 
 	let { siteId, due, more }: { siteId: string; due: readonly Due[]; more: number } = $props();
-
-	const VIEW = { clock: 'clock', batteries: 'clock', 'left-on': 'away', promised: 'week' } as const;
 </script>
 
 {#if due.length > 0}
@@ -13,7 +11,7 @@
 		<ul>
 			{#each due as one, i (i)}
 				<li>
-					<a href="/sites/{siteId}/zones/{one.zoneId}/{VIEW[one.kind]}">
+					<a href="/sites/{siteId}/zones/{one.zoneId}/{DUE_VIEW[one.kind]}">
 						<strong class:signal={one.late}>{dateWords(one.on, 'short')}</strong>
 						<span>{one.zoneName}: {one.sentence}</span>
 					</a>

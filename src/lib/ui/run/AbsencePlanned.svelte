@@ -9,7 +9,10 @@
 	import { instantOf, localTime, wallAt, wallMinute } from '$core/civil';
 	import type { Absence, Zone } from '$core/plan';
 	import { planAbsence, runOfZone, timeline } from '$core/run';
+	import { awayKeys } from '$core/keying';
+	import { isOperable } from '$core/machine';
 	import { absenceConflictWords, absenceKey } from '$core/words';
+	import AwayStrokes from './AwayStrokes.svelte';
 
 	let {
 		zone,
@@ -45,6 +48,7 @@
 		const first = after.find((span) => (span.heatC ?? 0) >= warmest && (span.heatC ?? 0) > keptC);
 		return first ? localTime(wallAt(timeZone, first.fromMs)) : null;
 	});
+	const keys = $derived(isOperable(profile) ? awayKeys(profile, options, { ...absence, ...plan }) : null);
 	const resumes = $derived(plan.toWall === null ? null : localTime(plan.toWall));
 </script>
 
@@ -53,6 +57,8 @@
 		<span class="soft">{plan.by === 'by-hand' ? 'Do' : 'Key'} {plan.when}</span>
 		<strong>{absenceKey(plan, say)}</strong>
 	</p>
+	{#if keys && isOperable(profile)}<AwayStrokes {keys} panel={profile.panel} />
+	{:else if profile.habits.holiday}<p class="soft">{profile.habits.holiday.how}</p>{/if}
 	<p>
 		{#if resumes}
 			In force until <strong>{say(resumes)}</strong>{#if warm}; asks for warmth again {warm === resumes

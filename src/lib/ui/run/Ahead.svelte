@@ -1,11 +1,26 @@
 <script lang="ts">
-	import { allowedOptions, localWords } from '$core/control';
-	import type { Exception } from '$core/plan';
+	import { allowedOptions, localWords, type Program } from '$core/control';
+	import type { Absence, Exception } from '$core/plan';
 	import { exceptionWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
+	import Check from '../kit/Check.svelte';
+	import AbsencePlanned from './AbsencePlanned.svelte';
 	import type { ZoneModel } from '../zone/zoneModel.svelte';
 
-	let { model, today }: { model: ZoneModel; /** The first date that counts. */ today: string } = $props();
+	let {
+		model,
+		program,
+		timeZone,
+		nowMs,
+		today
+	}: {
+		model: ZoneModel;
+		program: Program;
+		timeZone: string;
+		nowMs: number;
+		/** The first date that counts. */
+		today: string;
+	} = $props();
 
 	const { zone, profile } = $derived(model);
 	const options = $derived(allowedOptions(profile, zone.options));
@@ -23,16 +38,24 @@
 			.map((one) => ({
 				one,
 				from: localWords(startOf(one), options),
-				words: exceptionWords(one, zone, profile)
+				words:
+					one.kind === 'absence'
+						? `away until ${localWords(one.back, options)}`
+						: exceptionWords(one, zone, profile)
 			}))
 	);
+	const change = (id: string, what: Partial<Absence>) =>
+		model.change({
+			...zone,
+			exceptions: zone.exceptions.map((one) => (one.id === id ? ({ ...one, ...what } as Exception) : one))
+		});
 	const remove = (id: string) =>
 		model.change({ ...zone, exceptions: zone.exceptions.filter((one) => one.id !== id) });
 </script>
 
-<h2>Ahead</h2>
+<h2>Planned</h2>
 {#if listed.length === 0}
-	<p class="soft">Nothing planned yet.</p>
+	<p class="soft">Nothing yet.</p>
 {:else}
 	<ul>
 		{#each listed as { one, from, words } (one.id)}
@@ -42,6 +65,16 @@
 					>{words}{#if 'note' in one && one.note}<span class="soft">, {one.note}</span>{/if}</span
 				>
 				<Button small aria-label="Remove {from}, {words}" onclick={() => remove(one.id)}>Remove</Button>
+				{#if one.kind === 'absence'}
+					<div class="absence">
+						<AbsencePlanned {zone} {profile} {program} {timeZone} {nowMs} absence={one} />
+						<Check checked={one.keyed ?? false} onchange={(keyed) => change(one.id, { keyed })}>
+							Keyed{one.keyed
+								? ''
+								: `: until then ${one.keyedBy === 'installer' ? 'we are' : 'the household is'} to key it`}
+						</Check>
+					</div>
+				{/if}
 			</li>
 		{/each}
 	</ul>
@@ -58,6 +91,12 @@
 		align-items: center;
 		min-height: 44px;
 		border-bottom: 1px solid var(--rule);
+	}
+	.absence {
+		display: grid;
+		grid-column: 1 / -1;
+		gap: 0.4rem;
+		padding-bottom: 0.6rem;
 	}
 	@media (max-width: 860px) {
 		li {

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { dateWords } from '$core/civil';
-	import { allowedOptions } from '$core/control';
-	import { bookedDates } from '$core/run';
+	import { bookedDates, bookingLevels } from '$core/run';
 	import type { WeekSteps } from '$core/week';
 	import Button from '../kit/Button.svelte';
 	import type { ZoneModel } from '../zone/zoneModel.svelte';
@@ -19,25 +18,14 @@
 	} = $props();
 
 	const { zone, profile } = $derived(model);
-	const ranked = $derived([...zone.levels].sort((a, b) => a.setpointC - b.setpointC));
-	const warmest = $derived(ranked.at(-1)!);
-	const resting = $derived(ranked.findLast((one) => one.setpointC <= warmest.setpointC - 3) ?? ranked[0]!);
-	/** What the bookings kept here still want beyond the week and its special days: left to a hand. */
-	const byHand = $derived(
-		bookedDates(
-			{ ...profile, habits: { ...profile.habits, specialDays: null } },
-			allowedOptions(profile, zone.options),
-			held,
-			zone.bookings,
-			warmest,
-			resting,
-			today
-		).filter(
-			(date) =>
-				!profile.habits.specialDays ||
-				!zone.exceptions.some((one) => one.kind === 'special-day' && one.date === date.date)
-		)
+	/** What the bookings kept here still want beyond the week and its special days. */
+	const left = $derived(
+		bookedDates(zone, { ...profile, habits: { ...profile.habits, specialDays: null } }, held, {
+			...bookingLevels(zone.levels),
+			since: today
+		})
 	);
+	const cold = $derived(left.filter((date) => date.byHand.length > 0).length);
 </script>
 
 <section>
@@ -45,15 +33,21 @@
 		Bookings, {zone.bookings.length}
 		<Button small onclick={() => model.change({ ...zone, bookings: [] })}>Forget them</Button>
 	</h2>
-	{#if byHand.length === 0}
+	{#if left.length === 0}
 		<p>The week and its special days serve every booking from today on.</p>
 	{:else}
 		<p>
-			<strong>{byHand.length === 1 ? 'One date' : `${byHand.length} dates`} to be set by hand:</strong> the week
-			does not serve them.
+			{#if cold > 0}
+				<strong class="signal"
+					>{cold === 1 ? 'One date is' : `${cold} dates are`} cold unless it is set by hand</strong
+				>
+				that day: Visits due has {cold === 1 ? 'it' : 'them'}.
+			{:else}
+				Nobody is cold; {left.length === 1 ? 'one date is' : `${left.length} dates are`} heated for nobody.
+			{/if}
 		</p>
 		<ul>
-			{#each byHand as date (date.date)}
+			{#each left as date (date.date)}
 				<li>
 					<strong>{dateWords(date.date, 'short')}</strong>
 					<span><span class="soft">{date.names.join(', ')}</span> {date.sentence}</span>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
-	import { allowedOptions, type ControlProfile } from '$core/control';
+	import type { ControlProfile } from '$core/control';
 	import { dateWords } from '$core/civil';
 	import { fitZone } from '$core/fit';
 	import { LARGEST_CALENDAR, type CalendarContent, readText } from '$core/formats';
@@ -12,7 +12,7 @@
 		type Exception,
 		type Zone
 	} from '$core/plan';
-	import { bookedDates } from '$core/run';
+	import { bookedDates, bookingLevels } from '$core/run';
 	import { DAY_NAMES } from '$core/week';
 	import Running from '$lib/ui/Running.svelte';
 	import { calendarInWorker, type CalendarRun } from '$lib/workers/calendarInWorker';
@@ -47,13 +47,9 @@
 	const ranked = $derived([...zone.levels].sort((a, b) => b.setpointC - a.setpointC));
 	let warmId = $state<string | null>(null);
 	let restId = $state<string | null>(null);
-	const warm = $derived(ranked.find((level) => level.id === warmId) ?? ranked[0]!);
-	const rest = $derived(
-		ranked.find((level) => level.id === restId) ??
-			// the setback: the first level well under the warmest
-			ranked.find((level) => level.setpointC <= warm.setpointC - 3) ??
-			ranked.at(-1)!
-	);
+	const meant = $derived(bookingLevels(zone.levels));
+	const warm = $derived(ranked.find((level) => level.id === warmId) ?? meant.warm);
+	const rest = $derived(ranked.find((level) => level.id === restId) ?? meant.rest);
 	let ticked = $state.raw<readonly string[]>([]);
 	let runsAs = $state('rest');
 
@@ -95,17 +91,12 @@
 	const planned = $derived.by(() => {
 		if (!content || content.bookings.length === 0) return null;
 		const week = weekOfBookings(content.bookings, warm.id, rest.id, today);
-		const led = withWanted({ ...zone, routine: null, grouping: null }, week);
-		const { chosen } = fitZone({ ...led, lead: { ...led.lead, school: 'at-need', stopMinutes: 0 } }, profile);
-		const dates = bookedDates(
-			profile,
-			allowedOptions(profile, zone.options),
-			chosen.held,
-			content.bookings,
-			warm,
-			rest,
-			today
-		);
+		const led = {
+			...withWanted({ ...zone, routine: null, grouping: null }, week),
+			bookings: [...content.bookings]
+		};
+		const { chosen } = fitZone(led, profile);
+		const dates = bookedDates(led, profile, chosen.held, { warm, rest, since: today });
 		return {
 			zone: led,
 			dates,
@@ -113,20 +104,15 @@
 			grouping: chosen.grouping.name
 		};
 	});
-	const special = $derived(planned?.dates.filter((date) => date.runs !== null) ?? []);
-	const byHand = $derived(planned?.dates.filter((date) => date.runs === null) ?? []);
+	const special = $derived(planned?.dates.filter((date) => date.runs !== null && !date.kept) ?? []);
+	const byHand = $derived(planned?.dates.filter((date) => !date.done) ?? []);
 
 	function takeWeek() {
 		if (!planned || !content) return;
-		const dates = new Set(special.map((date) => date.date));
-		const kept: Exception[] = zone.exceptions.filter(
-			(one) => one.kind !== 'special-day' || !dates.has(one.date)
-		);
 		onchange({
 			...planned.zone,
-			bookings: [...content.bookings],
 			exceptions: [
-				...kept,
+				...zone.exceptions,
 				...special.map((date): Exception => ({
 					kind: 'special-day',
 					id: crypto.randomUUID(),
@@ -236,7 +222,7 @@
 			{#if planned.dates.length > 0}
 				<ul class="dates" aria-label="Dates to set">
 					{#each planned.dates as date (date.date)}
-						<li class:hand={date.runs === null}>
+						<li class:hand={!date.done}>
 							<strong>{dateWords(date.date, 'short')}</strong>
 							<span class="soft">{date.names.join(', ')}</span>
 							<span>{date.sentence}</span>

@@ -1,30 +1,17 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
-	import { allowedOptions, setpointWithUnit, type Program } from '$core/control';
-	import { awayKeys } from '$core/keying';
-	import { isOperable } from '$core/machine';
+	import { allowedOptions, localWords, setpointWithUnit } from '$core/control';
 	import { exceptionSchema, type Absence } from '$core/plan';
 	import { planAbsence } from '$core/run';
 	import { wrongWords } from '$core/schema';
+	import { absenceKey } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import MomentField from '../kit/MomentField.svelte';
 	import type { ZoneModel } from '../zone/zoneModel.svelte';
-	import AbsencePlanned from './AbsencePlanned.svelte';
-	import AwayStrokes from './AwayStrokes.svelte';
 
-	let {
-		model,
-		program,
-		timeZone,
-		nowMs
-	}: {
-		model: ZoneModel;
-		program: Program;
-		timeZone: string;
-		nowMs: number;
-	} = $props();
+	let { model, timeZone, nowMs }: { model: ZoneModel; timeZone: string; nowMs: number } = $props();
 
 	const { zone, profile } = $derived(model);
 	const options = $derived(allowedOptions(profile, zone.options));
@@ -54,21 +41,18 @@
 		return { problem: `${field} ${wrongWords(read.error)}.` };
 	});
 
-	const keys = $derived(
-		'absence' in draft && isOperable(profile)
-			? awayKeys(profile, options, { ...draft.absence, ...planAbsence(profile, draft.absence) })
-			: null
-	);
+	const planned = $derived('absence' in draft ? planAbsence(profile, draft.absence) : null);
+	let keyedBy = $state<NonNullable<Absence['keyedBy']>>('household');
 
 	function plan() {
 		if (!('absence' in draft)) return;
-		const exceptions = [...zone.exceptions, { ...draft.absence, id: crypto.randomUUID() }];
+		const exceptions = [...zone.exceptions, { ...draft.absence, keyedBy, id: crypto.randomUUID() }];
 		model.change({ ...zone, exceptions });
 	}
 </script>
 
 <section>
-	<h2>Going away</h2>
+	<h2>Plan a holiday</h2>
 	<div class="fields">
 		<MomentField label="Leaving" value={leave} onchange={(local) => (leave = local)} />
 		<MomentField label="Back" value={back} onchange={(local) => (back = local)} />
@@ -81,11 +65,23 @@
 			}))}
 			onchange={(id) => (level = id)}
 		/>
+		<Choice
+			label="Keyed by"
+			value={keyedBy}
+			options={[
+				{ value: 'household', text: 'the household, on leaving' },
+				{ value: 'installer', text: 'us: it stands on Visits due' }
+			]}
+			onchange={(who) => (keyedBy = who as typeof keyedBy)}
+		/>
 	</div>
 	{#if 'absence' in draft}
-		<AbsencePlanned {zone} {profile} {program} {timeZone} {nowMs} absence={draft.absence} />
-		{#if keys && isOperable(profile)}<AwayStrokes {keys} panel={profile.panel} />
-		{:else if profile.habits.holiday}<p class="soft">{profile.habits.holiday.how}</p>{/if}
+		<p class="soft" role="status">
+			Not planned yet. Planned, it would be {planned!.by === 'by-hand' ? 'done' : 'keyed'}: {absenceKey(
+				planned!,
+				(local) => localWords(local, options)
+			)}.
+		</p>
 		{#if !isSwitch && kept.setpointC < 12}
 			<p class="soft">{words} protects pipes, not people or pets; cold corners freeze first.</p>
 		{/if}

@@ -5,7 +5,7 @@ import { dateOfDay, dateWords, wallAt } from '$core/civil';
 import { findProfile, type ControlProfile } from '$core/control';
 import { fitZone } from '$core/fit';
 import { boxStanding, leftToKey, notesAt, settingsCard, type KeyingStanding, type Notes } from '$core/keying';
-import { joinReadings, testStanding, unitOf, type OnSite, type Zone } from '$core/plan';
+import { joinReadings, testStanding, unitOf, type OnSite, type Site, type Zone } from '$core/plan';
 import { type Missed, checksOf } from '$core/words';
 import { keep, keepJson, kept as keptText, keptJson } from '../browserStore';
 import { call, UNREACHABLE, WHO } from '../call';
@@ -29,7 +29,7 @@ import {
 
 /** What the page of a visit read from the server. */
 export interface VisitData {
-	readonly site: { readonly id: string; readonly timeZone: string };
+	readonly site: { readonly id: string; readonly timeZone: string; readonly occupants: Site['occupants'] };
 	readonly mark: string;
 	readonly readAtMs: number;
 	readonly nowMs: number;

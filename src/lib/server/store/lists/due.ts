@@ -1,6 +1,6 @@
 import { Op } from 'sequelize';
 import { lastRightMs } from '$core/run';
-import { dueAt, type Due } from '$core/words';
+import { dueAt, DUE_KINDS, type Due } from '$core/words';
 import { whileUnchanged, type Database } from '../../db';
 import { NOTICE_SELECT, noticeFromRow, siteFromRow, type NoticeRow, type StoredSite } from '../rows';
 import { profileOf } from '../profileOf';
@@ -180,7 +180,10 @@ export function dueCounts(db: Database, nowMs = Date.now()): Promise<DueCounts> 
 		db,
 		'due counts',
 		async () => {
-			const kinds: Record<Due['kind'], number> = { clock: 0, batteries: 0, 'left-on': 0, promised: 0 };
+			const kinds = Object.fromEntries(Object.keys(DUE_KINDS).map((kind) => [kind, 0])) as Record<
+				Due['kind'],
+				number
+			>;
 			let late = 0;
 			let next: DueOnSite | null = null;
 			for (const one of await dueList(db, nowMs)) {

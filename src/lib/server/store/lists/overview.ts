@@ -4,6 +4,7 @@ import { database, type Database } from '../../db';
 import { whileUntouched } from '../untouched';
 import { byChannel } from '$core/keying';
 import { isUndrawn, leadIsStale } from '$core/plan';
+import { without } from '$core/schema';
 import { awayStanding, boxWords, channelName, clockStanding } from '$core/words';
 import type { StoredSite, StoredZone } from '../rows';
 import { findSite, findZone, zonesOf } from '../siteReads';
@@ -43,7 +44,7 @@ function zoneInList(stored: StoredZone, site: StoredSite) {
 		wanted: zone.wanted,
 		/** The whole zone as it stands at `revision`, for renaming and copying it. */
 		document: zone,
-		summary,
+		summary: without(summary, 'byHand'),
 		clock: clockStanding(zone, profile, timeZone, nowMs),
 		proof: zone.room === null ? 'room not described' : leadIsStale(zone) ? 'lead out of date' : 'computed',
 		away: awayStanding(zone, profile, timeZone, nowMs),

@@ -85,11 +85,11 @@
 	{/if}
 
 	<div class="two">
-		<GoingAway {model} program={data.program} {timeZone} nowMs={data.nowMs} />
 		<section>
-			<Ahead {model} {today} />
+			<Ahead {model} program={data.program} {timeZone} nowMs={data.nowMs} {today} />
 			<SpecialDays {model} {today} />
 		</section>
+		<GoingAway {model} {timeZone} nowMs={data.nowMs} />
 	</div>
 	{#if zone.bookings.length > 0}<BookingsLeft {model} held={data.held} {today} />{/if}
 </main>
