@@ -253,10 +253,12 @@ test('away nine nights: what each control is given, and when it goes on', async 
 		await open(page, to(link, 'away'));
 		await moment(page, 'Leaving', '2027-01-08', '14:00');
 		await moment(page, 'Back', '2027-01-17', '18:00');
-		await expect(page.locator('.key strong')).toHaveText(key);
-		await expect(page.locator('.plan')).toContainText(words);
+		// a proposal says that it is one; its keys come with the plan
+		const proposal = page.locator('.plan.proposed');
+		await expect(proposal.locator('.would')).toHaveText(key);
+		await expect(proposal).toContainText(words);
 	}
-	await expect(page.locator('.plan')).toContainText('somebody must end it on return');
+	await expect(page.locator('.plan.proposed')).toContainText('somebody must end it on return');
 
 	// a return before the departure; then kept, and the moment of coming back shows what goes on
 	await open(page, to(kelter.get('Boiler, heating')!, 'away'));
@@ -266,6 +268,15 @@ test('away nine nights: what each control is given, and when it goes on', async 
 	await moment(page, 'Back', '2027-01-17', '18:00');
 	await page.getByRole('button', { name: 'Plan this holiday' }).click();
 	await saved(page);
+	const ahead = page.locator('.absence', { hasText: 'return Sun 17 Jan 18:00' });
+	await expect(ahead.locator('.key strong')).toHaveText('return Sun 17 Jan 18:00');
+	await expect(
+		ahead.getByRole('checkbox', { name: /^Keyed: until then the household is to key it/ })
+	).toBeVisible();
+	await open(page, '/due?kind=absence');
+	await expect(
+		page.getByText(/until Sun 17 Jan 18:00; the household: key return Sun 17 Jan 18:00 on leaving/)
+	).toBeVisible();
 	await open(page, `${to(kelter.get('Boiler, heating')!, 'moment')}?at=2027-01-12T07:00`);
 	await expect(page.locator('.sentence')).toContainText('holiday until Sun 18:00, then');
 
@@ -361,7 +372,7 @@ test('a hall’s calendar of forty bookings becomes a wanted week and a list of 
 	await page.getByRole('button', { name: 'Take as the wanted week' }).click();
 	await saved(page);
 	await expect(page.getByText('Bookings, 40')).toBeVisible();
-	await expect(page.getByText(/to be set by hand:/)).toBeVisible();
+	await expect(page.getByText(/cold unless it is set by hand|heated for nobody/)).toBeVisible();
 	await page.getByRole('link', { name: /^Week/ }).first().click();
 	await expect(page.getByRole('slider', { name: 'Tuesday, change 1', exact: true })).toHaveAttribute(
 		'aria-valuetext',

@@ -292,7 +292,7 @@ test('rooms alike: one card is keyed and ticked for each of them, and what diffe
 	await expect(page.getByText(/^\w+ room and \d more had this same week\./)).toBeVisible();
 	await saved(page);
 	await page.getByRole('button', { name: 'Let them follow' }).click();
-	const said = page.getByText(/^\d zones followed\.$/);
+	const said = page.getByText(/^\d zones followed; one undo/);
 	await expect(said).toBeVisible();
 	const followed = Number((await said.innerText()).split(' ')[0]);
 	const { zones } = (await (

@@ -79,15 +79,51 @@ test('one zone’s week is given to others together, or to none when another win
 	await other.getByLabel('New name of Iris room').fill('Iris suite');
 	await other.getByRole('button', { name: 'Save' }).click();
 	await expect(other.locator('tbody').getByRole('link', { name: /^Iris suite/ })).toBeVisible();
-	await dialog.getByRole('button', { name: 'Copy it to 2 zones' }).click();
+	await dialog.getByRole('button', { name: 'Give it to 2 zones' }).click();
 	await expect(dialog.getByRole('alert')).toContainText('has been changed or removed in another window');
 	expect((await weeks()).map((zone) => zone.wanted)).toEqual(before.map((zone) => zone.wanted));
 
-	await dialog.getByRole('button', { name: 'Copy it to 2 zones' }).click();
-	await expect(dialog.getByText('2 zones have the week of Fennel room now.')).toBeVisible();
+	await dialog.getByRole('button', { name: 'Give it to 2 zones' }).click();
+	await expect(dialog.getByText(/2 zones have the week of Fennel room now/)).toBeVisible();
 	const after = await weeks();
 	const wanted = (name: string) => after.find((zone) => zone.name === name)!.wanted;
 	expect(wanted('Apple room')).toEqual(wanted('Fennel room'));
 	expect(wanted('Iris suite')).toEqual(wanted('Fennel room'));
 	expect(wanted('Elder room')).not.toEqual(wanted('Fennel room'));
+
+	// one temperature everywhere is an act of its own: no week is touched, and one undo takes back all of it
+	const levels = async () =>
+		(
+			(await (await page.request.get(job)).json()) as {
+				zones: { name: string; levels: { id: string; setpointC: number }[] }[];
+			}
+		).zones;
+	const warm = (all: Awaited<ReturnType<typeof levels>>) =>
+		Object.fromEntries(
+			all.map((zone) => [zone.name, zone.levels.find(({ id }) => id === 'comfort')?.setpointC])
+		);
+	await page.keyboard.press('Escape');
+	await expect(dialog).toBeHidden();
+	await page.getByRole('button', { name: 'Change the levels' }).click();
+	const setpoint = page.getByLabel('Setpoint of Comfort', { exact: true });
+	const was = warm(await levels());
+	const next = Number(await setpoint.inputValue()) + 1;
+	await setpoint.fill(String(next));
+	await setpoint.press('Enter');
+	await saved(page);
+	await page.getByRole('button', { name: 'Other zones' }).click();
+	await expect(dialog.getByText('has a week of its own, which is replaced').first()).toBeVisible();
+	await dialog.getByLabel('Or give other zones').selectOption({ value: 'comfort' });
+	await expect(dialog.getByText(/becomes .*; its week stays/).first()).toBeVisible();
+	await dialog.getByRole('button', { name: 'All', exact: true }).click();
+	await dialog.getByRole('button', { name: /^Give it to \d+ zones/ }).click();
+	await expect(dialog.getByText(/one undo takes it back everywhere/)).toBeVisible();
+	const given = await levels();
+	expect(Object.values(warm(given)).filter((c) => c === next).length).toBeGreaterThan(3);
+	expect((await weeks()).map((zone) => zone.wanted)).toEqual(after.map((zone) => zone.wanted));
+	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await expect(page.getByText(/^Undone in \d+ other zones too\.$/)).toBeVisible();
+	await saved(page);
+	expect(warm(await levels())).toEqual(was);
 });

@@ -359,6 +359,7 @@ export function jobFileOf(job: Job): JobFile {
 			return {
 				name: zone.name,
 				note: zone.note,
+				dwelling: zone.dwelling,
 				on: { control: places.indexOf(hangsOn), channel: zone.channel },
 				levels: zone.levels.map(({ id, letter, name, note, setpointC, coolC, asks }) => ({
 					id,

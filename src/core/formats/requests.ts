@@ -59,7 +59,11 @@ export const endVisitRequest = visitSchema.pick({ who: true, note: true, signedO
 });
 
 /** A customer's link: for how many days. */
-export const linkRequest = z.strictObject({ days: z.int().min(1).max(1500) });
+export const linkRequest = z.strictObject({
+	days: z.int().min(1).max(1500),
+	/** The dwelling whose pages it shows; empty: the house itself. */
+	dwelling: zoneSchema.shape.dwelling
+});
 
 /** What was done at a control, in its order. */
 export const notesRequest = z.strictObject({ notes: z.array(noteSchema).min(1).max(400) });

@@ -128,7 +128,8 @@ export const linksResponse = z.strictObject({
 			createdAt: z.iso.datetime(),
 			endsAt: z.iso.datetime(),
 			revoked: z.boolean(),
-			over: z.boolean()
+			over: z.boolean(),
+			dwelling: z.string()
 		})
 	)
 });

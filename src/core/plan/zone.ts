@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { without } from '../schema';
+import { oneLine, without } from '../schema';
 import {
 	controlOptionsSchema,
 	factoryOptions,
@@ -114,6 +114,8 @@ export const zoneSchema = z
 	.strictObject({
 		name: shortName,
 		note: shortNote.default(''),
+		/** The dwelling that it belongs to, by its name: a flat of a landlord's house. Empty: the house itself. */
+		dwelling: oneLine(80).default(''),
 		/** What its control is called and where it hangs. */
 		box: boxNameSchema.prefault({}),
 		/** The id of the control profile. */
@@ -196,6 +198,11 @@ export const isUndrawn = (
 	zone: Pick<Zone, 'wanted' | 'routine'>,
 	{ program }: Pick<ControlProfile, 'program'>
 ): boolean => zone.routine === null && isOneLevel(zone) && program.form !== 'plain';
+
+/** The dwellings of a site's zones, in the order of their first; the house itself ('') among them. */
+export const dwellingsOf = (zones: readonly Pick<Zone, 'dwelling'>[]): string[] => [
+	...new Set(zones.map(({ dwelling }) => dwelling))
+];
 
 /** The wanted week as a step function of level ids. */
 export function wantedWeek(zone: Zone): WeekSteps<string> {
@@ -283,6 +290,7 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 		{
 			name,
 			note: '',
+			dwelling: '',
 			box: boxNameSchema.parse({}),
 			control: profile.id,
 			options: factoryOptions(profile),

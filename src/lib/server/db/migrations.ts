@@ -282,5 +282,18 @@ export const migrations: readonly Migration[] = [
 		async down(q) {
 			await q.sequelize.query(`UPDATE sites SET document = json_remove(document, '$.occupants')`);
 		}
+	},
+	{
+		name: '0015-links-of-a-dwelling',
+		async up(q) {
+			await q.addColumn('links', 'dwelling', {
+				type: DataTypes.STRING(80),
+				allowNull: false,
+				defaultValue: ''
+			});
+		},
+		async down(q) {
+			await q.removeColumn('links', 'dwelling');
+		}
 	}
 ];

@@ -89,6 +89,8 @@ export interface PictureRow {
 export interface LinkRow {
 	hash: string;
 	siteId: string;
+	/** The dwelling whose pages it shows. */
+	dwelling: string;
 	createdAt: Date;
 	endsAt: Date;
 	revokedAt: Date | null;

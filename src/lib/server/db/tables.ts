@@ -152,6 +152,7 @@ const columns: { readonly [Name in keyof Rows]: () => Record<keyof Rows[Name], C
 	links: () => ({
 		hash: keyed(64),
 		siteId: text(36),
+		dwelling: text(80),
 		createdAt: date(),
 		endsAt: date(),
 		revokedAt: maybe(date())

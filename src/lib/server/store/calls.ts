@@ -5,7 +5,7 @@ import type { Database, Readable, Tx } from '../db';
 import type { CallRow } from '../db/rows';
 import { change, changeWithin, refusal, type Changeable, type Changed } from './change';
 import { siteOf, touchSite } from './documents';
-import { siteOfLink } from './links';
+import { zonesOfLink } from './links';
 import { settingOf } from './settings';
 import { findSite, zonesOf } from './siteReads';
 
@@ -177,10 +177,9 @@ export type Reported = 'kept' | 'ended' | 'room' | 'full' | 'soon';
 
 /** Keeps what a customer says by their link: marked as theirs, bounded, and changing nothing until somebody of the firm takes it. */
 export async function reportByLink(db: Database, token: string, report: Report): Promise<Reported> {
-	const siteId = await siteOfLink(db, token);
-	const site = siteId === null ? null : await findSite(db, siteId);
-	if (!site || site.deletedAt) return 'ended';
-	const zones = await zonesOf(db, site);
+	const opened = await zonesOfLink(db, token);
+	if (!opened) return 'ended';
+	const { site, zones } = opened;
 	const zone = report.room === null ? null : zones[report.room];
 	if (zone === undefined) return 'room';
 	const { said, caller, facts } = report;

@@ -9,26 +9,32 @@
 
 	let {
 		siteId,
+		dwelling,
 		links
 	}: {
 		siteId: string;
+		/** The dwelling of which they are. */
+		dwelling: string;
 		links: readonly {
 			readonly id: string;
 			readonly createdAt: string;
 			readonly endsAt: string;
 			readonly revoked: boolean;
 			readonly over: boolean;
+			readonly dwelling: string;
 		}[];
 	} = $props();
 
 	let days = $state('365');
 	let made = $state<string | null>(null);
 	let problem = $state<string | null>(null);
-	const open = $derived(links.filter((link) => !link.revoked && !link.over));
+	const own = $derived(links.filter((link) => link.dwelling === dwelling));
+	const open = $derived(own.filter((link) => !link.revoked && !link.over));
 
 	async function make() {
 		const answer = await call<{ path: string }>('POST', `/api/v1/jobs/${siteId}/links`, {
-			days: Number(days)
+			days: Number(days),
+			dwelling
 		});
 		problem = answer.ok ? null : answer.sentence;
 		made = answer.ok ? `${location.origin}${answer.data.path}` : null;
@@ -43,9 +49,10 @@
 </script>
 
 <div class="no-print links">
-	<More title="A link for the customer{open.length > 0 ? `, ${open.length} open` : ''}">
+	<More title="A link for {dwelling || 'the customer'}{open.length > 0 ? `, ${open.length} open` : ''}">
 		<p class="soft">
-			It shows only the customer's pages of this site: no notes, no lock codes, no days away.
+			It shows only the customer's pages of {dwelling || 'this site'}: no other dwelling's, no notes, no lock
+			codes.
 		</p>
 		<div class="row">
 			<Choice
@@ -66,7 +73,7 @@
 				<Field label="The link" readonly value={made} help="Copy it now: it is not kept here." />
 			</div>
 		{/if}
-		{#each links as link (link.id)}
+		{#each own as link (link.id)}
 			<p class="row">
 				<span
 					>Made {link.createdAt.slice(0, 10)}, {link.revoked

@@ -18,7 +18,18 @@
 		onclose?: () => void;
 		children: Snippet;
 	} = $props();
+
+	function close() {
+		open = false;
+		onclose?.();
+	}
+	/** Escape closes it also where what had the focus is gone: a button that is disabled by being pressed. */
+	function onkeydown(event: KeyboardEvent) {
+		if (open && event.key === 'Escape' && event.target === document.body) close();
+	}
 </script>
+
+<svelte:window {onkeydown} />
 
 {#if open}
 	<Modal
@@ -28,10 +39,7 @@
 		modalHeading={heading}
 		iconDescription="Close"
 		selectorPrimaryFocus={focus}
-		on:close={() => {
-			open = false;
-			onclose?.();
-		}}
+		on:close={close}
 	>
 		{@render children()}
 	</Modal>

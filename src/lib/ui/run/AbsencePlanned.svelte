@@ -20,7 +20,8 @@
 		program,
 		timeZone,
 		nowMs,
-		absence
+		absence,
+		proposed = false
 	}: {
 		zone: Zone;
 		profile: ControlProfile;
@@ -28,6 +29,8 @@
 		timeZone: string;
 		nowMs: number;
 		absence: Absence;
+		/** Whether it is only thought of: what is keyed belongs to what is planned. */
+		proposed?: boolean;
 	} = $props();
 
 	const options = $derived(allowedOptions(profile, zone.options));
@@ -52,13 +55,20 @@
 	const resumes = $derived(plan.toWall === null ? null : localTime(plan.toWall));
 </script>
 
-<div class="plan">
-	<p class="key">
-		<span class="soft">{plan.by === 'by-hand' ? 'Do' : 'Key'} {plan.when}</span>
-		<strong>{absenceKey(plan, say)}</strong>
-	</p>
-	{#if keys && isOperable(profile)}<AwayStrokes {keys} panel={profile.panel} />
-	{:else if profile.habits.holiday}<p class="soft">{profile.habits.holiday.how}</p>{/if}
+<div class="plan" class:proposed>
+	{#if proposed}
+		<p>
+			<strong>Not planned yet.</strong> It would be {plan.by === 'by-hand' ? 'done' : 'keyed'}
+			{plan.when}: <span class="would">{absenceKey(plan, say)}</span>.
+		</p>
+	{:else}
+		<p class="key">
+			<span class="soft">{plan.by === 'by-hand' ? 'Do' : 'Key'} {plan.when}</span>
+			<strong>{absenceKey(plan, say)}</strong>
+		</p>
+		{#if keys && isOperable(profile)}<AwayStrokes {keys} panel={profile.panel} />
+		{:else if profile.habits.holiday}<p class="soft">{profile.habits.holiday.how}</p>{/if}
+	{/if}
 	<p>
 		{#if resumes}
 			In force until <strong>{say(resumes)}</strong>{#if warm}; asks for warmth again {warm === resumes
@@ -77,6 +87,9 @@
 	.plan {
 		padding-left: 0.75rem;
 		border-left: 4px solid var(--ink);
+	}
+	.proposed {
+		border-left-color: var(--rule);
 	}
 	.key {
 		display: flex;

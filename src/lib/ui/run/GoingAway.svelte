@@ -1,17 +1,26 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
-	import { allowedOptions, localWords, setpointWithUnit } from '$core/control';
+	import { allowedOptions, setpointWithUnit, type Program } from '$core/control';
 	import { exceptionSchema, type Absence } from '$core/plan';
-	import { planAbsence } from '$core/run';
 	import { wrongWords } from '$core/schema';
-	import { absenceKey } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import MomentField from '../kit/MomentField.svelte';
+	import AbsencePlanned from './AbsencePlanned.svelte';
 	import type { ZoneModel } from '../zone/zoneModel.svelte';
 
-	let { model, timeZone, nowMs }: { model: ZoneModel; timeZone: string; nowMs: number } = $props();
+	let {
+		model,
+		program,
+		timeZone,
+		nowMs
+	}: {
+		model: ZoneModel;
+		program: Program;
+		timeZone: string;
+		nowMs: number;
+	} = $props();
 
 	const { zone, profile } = $derived(model);
 	const options = $derived(allowedOptions(profile, zone.options));
@@ -41,7 +50,6 @@
 		return { problem: `${field} ${wrongWords(read.error)}.` };
 	});
 
-	const planned = $derived('absence' in draft ? planAbsence(profile, draft.absence) : null);
 	let keyedBy = $state<NonNullable<Absence['keyedBy']>>('household');
 
 	function plan() {
@@ -76,12 +84,7 @@
 		/>
 	</div>
 	{#if 'absence' in draft}
-		<p class="soft" role="status">
-			Not planned yet. Planned, it would be {planned!.by === 'by-hand' ? 'done' : 'keyed'}: {absenceKey(
-				planned!,
-				(local) => localWords(local, options)
-			)}.
-		</p>
+		<AbsencePlanned {zone} {profile} {program} {timeZone} {nowMs} absence={draft.absence} proposed />
 		{#if !isSwitch && kept.setpointC < 12}
 			<p class="soft">{words} protects pipes, not people or pets; cold corners freeze first.</p>
 		{/if}

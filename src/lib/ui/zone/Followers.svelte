@@ -1,10 +1,9 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import type { Zone } from '$core/plan';
-	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
-	import { refresh } from '../refresh';
 	import { answered, followed, leftBehind, noteBefore, type ZoneInList } from './followers';
+	import { together } from './together.svelte';
 	import type { ZoneModel } from './zoneModel.svelte';
 
 	let {
@@ -38,13 +37,10 @@
 
 	async function follow() {
 		const changes = followed(zone, behind, model.profile);
-		const answer = await call('POST', `/api/v1/jobs/${model.siteId}/zones/apply`, { changes });
-		problem = answer.ok ? null : answer.sentence;
-		if (answer.ok) {
-			said = `${changes.length === 1 ? changes[0]!.zone.name : `${changes.length} zones`} followed.`;
-			leave();
-		}
-		await refresh('fq:site');
+		problem = await together.give(model.siteId, { id: model.id, zone }, changes, () => zones);
+		if (problem) return;
+		said = `${changes.length === 1 ? changes[0]!.zone.name : `${changes.length} zones`} followed; one undo takes it back everywhere.`;
+		leave();
 	}
 </script>
 

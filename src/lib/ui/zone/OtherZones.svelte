@@ -1,15 +1,17 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { Modal, ProgressBar } from 'carbon-components-svelte';
-	import { findProfile, type ControlProfile } from '$core/control';
-	import { takeWeek, type Zone } from '$core/plan';
+	import { ProgressBar } from 'carbon-components-svelte';
+	import { findProfile, setpointWithUnit, type ControlProfile } from '$core/control';
+	import { isUndrawn, takeWeek, wantedWeek, type Zone } from '$core/plan';
+	import { sameWeek } from '$core/week';
 	import { fitWords } from '$core/words';
 	import { fitMany, type ManyFits, type Outcome } from '$lib/workers/fitMany';
-	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
 	import Check from '../kit/Check.svelte';
 	import Choice from '../kit/Choice.svelte';
+	import Dialog from '../kit/Dialog.svelte';
 	import type { ZoneInList } from './followers';
+	import { together } from './together.svelte';
 
 	let {
 		zone,
@@ -18,7 +20,6 @@
 		zones,
 		profiles,
 		ontake,
-		ongiven,
 		onclose
 	}: {
 		zone: Zone;
@@ -27,7 +28,6 @@
 		zones: readonly ZoneInList[];
 		profiles: readonly ControlProfile[];
 		ontake: (zone: Zone) => void;
-		ongiven: () => Promise<void>;
 		onclose: () => void;
 	} = $props();
 
@@ -55,25 +55,59 @@
 		return () => running?.stop();
 	});
 
+	/** What is given: the id of one level, or nothing for the whole week. */
+	let what = $state('');
+	const level = $derived(zone.levels.find(({ id }) => id === what) ?? null);
+	const said = (of: Zone, c: number) => setpointWithUnit(profileOf(of), of.options, c);
+
+	/** How another zone's week stands to this one: what would be lost is said before anything is taken. */
+	function standing(one: ZoneInList): 'undrawn' | 'same' | 'own' {
+		if (isUndrawn(one.document, profileOf(one.document))) return 'undrawn';
+		return sameWeek(wantedWeek(one.document), wantedWeek(zone)) ? 'same' : 'own';
+	}
+	const own = $derived(others.filter((one) => standing(one) === 'own'));
+	/** The level of another zone that this one gives its setpoint to. */
+	const sameLevel = (one: ZoneInList) =>
+		(profileOf(one.document).temperature === null) === (profileOf(zone).temperature === null)
+			? one.document.levels.find(({ id }) => id === what)
+			: undefined;
+
 	function words(one: ZoneInList): string {
+		if (level) {
+			const theirs = sameLevel(one);
+			if (!theirs) return `has no ${level.name}`;
+			const [from, to] = [said(one.document, theirs.setpointC), said(one.document, level.setpointC)];
+			return from === to
+				? `${level.name} is ${to} already`
+				: `${theirs.name} ${from} becomes ${to}; its week stays`;
+		}
 		const outcome = outcomes[one.id];
 		if (!outcome) return '';
 		return `${outcome.grouping}, ${fitWords(outcome, profileOf(one.document).temperature === null)}, ${outcome.values} values`;
 	}
+	const takes = (one: ZoneInList) => level === null || sameLevel(one) !== undefined;
+	const mark = (zones: readonly ZoneInList[]) =>
+		(chosen = Object.fromEntries(zones.filter(takes).map((one) => [one.id, true])));
 
 	async function give() {
-		const changes = picked.map((one) => ({
+		const changes = picked.filter(takes).map((one) => ({
 			id: one.id,
 			revision: one.revision,
-			zone: takeWeek(one.document, zone, profileOf(one.document), profileOf(zone))
+			zone: level
+				? {
+						...one.document,
+						levels: one.document.levels.map((theirs) =>
+							theirs.id === level.id ? { ...theirs, setpointC: level.setpointC } : theirs
+						)
+					}
+				: takeWeek(one.document, zone, profileOf(one.document), profileOf(zone))
 		}));
-		const answer = await call('POST', `/api/v1/jobs/${siteId}/zones/apply`, { changes });
-		problem = answer.ok ? null : answer.sentence;
-		if (answer.ok) {
-			given = `${changes.length === 1 ? changes[0]!.zone.name : `${changes.length} zones`} ${changes.length === 1 ? 'has' : 'have'} the week of ${zone.name} now.`;
-			chosen = {};
-		}
-		await ongiven();
+		problem = await together.give(siteId, { id: zoneId, zone }, changes, () => zones);
+		if (problem) return;
+		const those = changes.length === 1 ? changes[0]!.zone.name : `${changes.length} zones`;
+		const have = changes.length === 1 ? 'has' : 'have';
+		given = `${those} ${have} ${level ? `${level.name} at ${said(zone, level.setpointC)}` : `the week of ${zone.name}`} now; one undo takes it back everywhere.`;
+		chosen = {};
 	}
 
 	function take(id: string) {
@@ -84,7 +118,7 @@
 	}
 </script>
 
-<Modal open passiveModal modalHeading="The week of {zone.name} and the other zones" on:close={onclose}>
+<Dialog heading="{zone.name} and the other zones" open large {onclose}>
 	<Choice
 		label="Copy the week of another zone here"
 		value=""
@@ -94,7 +128,23 @@
 		]}
 		onchange={take}
 	/>
-	<h3>Copy this week, its levels and its lead to</h3>
+	<div class="what">
+		<Choice
+			label="Or give other zones"
+			value={what}
+			options={[
+				{ value: '', text: 'this week, its levels and its lead' },
+				...zone.levels.map(({ id, name, setpointC }) => ({
+					value: id,
+					text: `only the temperature of ${name}, ${said(zone, setpointC)}`
+				}))
+			]}
+			onchange={(id) => {
+				what = id;
+				chosen = {};
+			}}
+		/>
+	</div>
 	{#if running}
 		<div class="running">
 			<ProgressBar labelText="Fitting {others.length} zones" value={done} max={others.length} />
@@ -104,9 +154,16 @@
 	<ul>
 		{#each others as one (one.id)}
 			<li>
-				<Check checked={chosen[one.id] ?? false} onchange={(on) => (chosen = { ...chosen, [one.id]: on })}>
+				<Check
+					checked={chosen[one.id] ?? false}
+					disabled={!takes(one)}
+					onchange={(on) => (chosen = { ...chosen, [one.id]: on })}
+				>
 					<span class="name">{one.name}</span>
-					<span class="soft">{words(one)}</span>
+					{#if !level && standing(one) === 'own'}<span class="signal"
+							>has a week of its own, which is replaced</span
+						>
+					{/if}<span class="soft">{words(one)}</span>
 				</Check>
 			</li>
 		{/each}
@@ -114,21 +171,26 @@
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{#if given}<p role="status">{given}</p>{/if}
 	<div class="keys">
-		<Button onclick={() => (chosen = Object.fromEntries(others.map((one) => [one.id, true])))}>All</Button>
+		{#if level || own.length === 0}
+			<Button onclick={() => mark(others)}>All</Button>
+		{:else}
+			<Button onclick={() => mark(others.filter((one) => standing(one) !== 'own'))}
+				>All without a week of their own</Button
+			>
+		{/if}
 		<Button kind="next" disabled={picked.length === 0} onclick={give}
-			>Copy it to {picked.length === 0
+			>Give it to {picked.length === 0
 				? 'those marked'
 				: picked.length === 1
 					? picked[0]!.name
 					: `${picked.length} zones`}</Button
 		>
 	</div>
-</Modal>
+</Dialog>
 
 <style>
-	h3 {
-		margin: 1.25rem 0 0.25rem;
-		font-size: 1rem;
+	.what {
+		margin: 1.25rem 0 0.5rem;
 	}
 	ul {
 		margin: 0 0 1rem;

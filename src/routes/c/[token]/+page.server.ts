@@ -1,15 +1,7 @@
 import { pageLoad } from '$lib/server/pages';
 import { error } from '@sveltejs/kit';
 import { database } from '$lib/server/db';
-import {
-	choiceOf,
-	customerPageOf,
-	findSite,
-	lastSigner,
-	readFirm,
-	siteOfLink,
-	zonesOf
-} from '$lib/server/store';
+import { choiceOf, customerPageOf, lastSigner, readFirm, zonesOfLink } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 /** As many rooms as come at once: a page for a phone. */
@@ -18,13 +10,11 @@ const AT_ONCE = 12;
 export const load = pageLoad(async ({ params, url, setHeaders }: PageServerLoadEvent) => {
 	setHeaders({ 'cache-control': 'no-store', 'x-robots-tag': 'noindex, nofollow' });
 	const db = await database();
-	const siteId = await siteOfLink(db, params.token);
-	const site = siteId ? await findSite(db, siteId) : null;
-	if (!site || site.deletedAt)
-		error(404, 'This link has ended. Ask whoever set up your heating for a new one.');
+	const opened = await zonesOfLink(db, params.token);
+	if (!opened) error(404, 'This link has ended. Ask whoever set up your heating for a new one.');
+	const { site, zones } = opened;
 	const choice = choiceOf(url.searchParams);
 	const signer = await lastSigner(db, site.id);
-	const zones = await zonesOf(db, site);
 	const asked = Math.floor(Number(url.searchParams.get('from') ?? 0) / AT_ONCE) * AT_ONCE;
 	const from = asked > 0 && asked < zones.length ? asked : 0;
 	return {

@@ -6,14 +6,13 @@
 	import AddZone from '$lib/ui/board/AddZone.svelte';
 	import BoardTable, { type BoardZone } from '$lib/ui/board/BoardTable.svelte';
 	import DueStrip from '$lib/ui/board/DueStrip.svelte';
+	import NameZone from '$lib/ui/board/NameZone.svelte';
 	import SiteDetails from '$lib/ui/board/SiteDetails.svelte';
 	import SiteSaid from '$lib/ui/board/SiteSaid.svelte';
 	import OpenCalls from '$lib/ui/callback/OpenCalls.svelte';
 	import { call, type Answer } from '$lib/ui/call';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import Dialog from '$lib/ui/kit/Dialog.svelte';
 	import Empty from '$lib/ui/kit/Empty.svelte';
-	import Field from '$lib/ui/kit/Field.svelte';
 	import Problem from '$lib/ui/kit/Problem.svelte';
 	import { refresh } from '$lib/ui/refresh';
 
@@ -21,7 +20,7 @@
 
 	let problem = $state<string | null>(null);
 	let busy = $state(false);
-	let renaming = $state<{ zone: BoardZone; name: string } | null>(null);
+	let renaming = $state<BoardZone | null>(null);
 	let editing = $state(false);
 
 	const api = $derived(`/api/v1/jobs/${data.site.id}`);
@@ -46,15 +45,6 @@
 			name: `${row.name.slice(0, 72)} (copy)`
 		};
 		await act(call('POST', `${api}/zones`, { zone, after: row.id }));
-	}
-
-	/** Saved on the revision on screen: a zone changed in another window meanwhile is not overwritten. */
-	async function rename(event: SubmitEvent) {
-		event.preventDefault();
-		if (!renaming) return;
-		const { id, revision, document } = renaming.zone;
-		const zone = { ...document, name: renaming.name.trim() };
-		if ((await act(call('PUT', `${api}/zones/${id}`, { revision, zone }))).ok) renaming = null;
 	}
 
 	const order = async (ids: string[]) => void (await act(call('PUT', `${api}/zones/order`, { order: ids })));
@@ -110,7 +100,7 @@
 			zones={data.zones}
 			nextId={next?.id ?? null}
 			onorder={order}
-			onrename={(zone) => (renaming = { zone, name: zone.name })}
+			onrename={(zone) => (renaming = zone)}
 			oncopy={copy}
 			onremove={(row) => act(call('DELETE', `${api}/zones/${row.id}`))}
 		/>
@@ -153,12 +143,7 @@
 
 {#if editing}<SiteDetails site={data.site} onclose={() => (editing = false)} />{/if}
 {#if renaming}
-	<Dialog heading="Rename {renaming.zone.name}" focus="input" open onclose={() => (renaming = null)}>
-		<form onsubmit={rename}>
-			<Field label="New name of {renaming.zone.name}" maxlength={80} required bind:value={renaming.name} />
-			<Button kind="next" type="submit">Save</Button>
-		</form>
-	</Dialog>
+	<NameZone siteId={data.site.id} row={renaming} zones={data.zones} onclose={() => (renaming = null)} />
 {/if}
 
 <style>
@@ -187,10 +172,5 @@
 		max-width: 36rem;
 		padding: 0.3rem 0;
 		border-bottom: 1px solid var(--rule);
-	}
-	form {
-		display: grid;
-		gap: 0.9rem;
-		justify-items: start;
 	}
 </style>

@@ -17,7 +17,7 @@ import {
 	removeCall,
 	reportByLink,
 	saveCall,
-	siteOfLink,
+	linkOpened,
 	type StoredCall
 } from '../../store';
 import { refuse } from '../answers';
@@ -119,7 +119,7 @@ export const calls: readonly Operation[] = [
 		role: 'anyone',
 		takes: reportRequest,
 		refusals: [429],
-		door: async ({ db, params }) => ((await siteOfLink(db, params.token!)) === null ? linkEnded() : null),
+		door: async ({ db, params }) => ((await linkOpened(db, params.token!)) === null ? linkEnded() : null),
 		async handle({ db, params, body }) {
 			const came = await reportByLink(db, params.token!, body);
 			if (came === 'ended') return linkEnded();

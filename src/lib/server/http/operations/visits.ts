@@ -259,9 +259,9 @@ export const visits: readonly Operation[] = [
 		created: true,
 		async handle(asked) {
 			const site = await siteAsked(asked);
-			const link = await createLink(asked.db, site.id, asked.body.days);
+			const link = await createLink(asked.db, site.id, asked.body.days, asked.body.dwelling);
 			if (!link)
-				return refuse(422, `This site has ${MOST_LINKS} links that still open. End one of them first.`);
+				return refuse(422, `This dwelling has ${MOST_LINKS} links that still open. End one of them first.`);
 			return { path: `/c/${link.token}`, id: link.id, endsAt: link.endsAt };
 		}
 	}),

@@ -16,6 +16,7 @@ export const load = pageLoad(async ({ params, url, depends }: PageServerLoadEven
 		zones.map(async (zone) => ({
 			id: zone.id,
 			name: zone.zone.name,
+			dwelling: zone.zone.dwelling,
 			sheet: await customerPageOf(db, zone, stored, choice, setUpBy)
 		}))
 	);

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
+	import { dwellingsOf } from '$core/plan';
 	import CustomerSheet from '$lib/ui/handover/CustomerSheet.svelte';
 	import HouseSheet from '$lib/ui/handover/HouseSheet.svelte';
 	import { call } from '$lib/ui/call';
@@ -25,6 +26,8 @@
 				zones: onBoxOf(data.zones, zone.boxId).map(({ id }) => id)
 			}))
 	);
+	/** A sheet belongs to a dwelling, and shows no other's rooms. */
+	const dwellings = $derived(dwellingsOf(data.zones.map(({ document }) => document)));
 	const unkeyed = $derived(data.zones.filter((zone) => zone.summary.left > 0));
 
 	function choose(view: 'house' | 'each') {
@@ -97,7 +100,18 @@
 					</div>
 				{/each}
 			{:else}
-				<HouseSheet of={data.site} zones={sheets} firm={data.firm} large={data.choice.large} />
+				{#each dwellings as dwelling (dwelling)}
+					<div class="page">
+						<HouseSheet
+							of={dwelling === ''
+								? data.site
+								: { name: dwelling, place: [data.site.name, data.site.place].filter(Boolean).join(', ') }}
+							zones={sheets.filter((one) => one.dwelling === dwelling)}
+							firm={data.firm}
+							large={data.choice.large}
+						/>
+					</div>
+				{/each}
 			{/if}
 		{:catch}
 			<Problem sentence="They could not be written just now: load the page again." />

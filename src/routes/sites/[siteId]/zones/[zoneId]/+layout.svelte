@@ -10,6 +10,7 @@
 	import { zonePlaces } from '$lib/ui/shell/places';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
 	import { live } from '$lib/ui/zone/live.svelte';
+	import { together } from '$lib/ui/zone/together.svelte';
 	import { tabStates } from '$lib/ui/zone/tabs';
 	import { zoneCommands } from '$lib/ui/zone/zoneCommands';
 	import { giveZone, openZone } from '$lib/ui/zone/zoneModel.svelte';
@@ -60,10 +61,22 @@
 		if (editor.refusal || editor.conflict) event.preventDefault();
 	}
 
+	/** One step back, here and in the zones that were given the same in that step. */
+	let undone = $state<string | null>(null);
+	async function undo() {
+		const given = together.lastOf(model.id, editor.document);
+		undone = null;
+		if (given) {
+			const came = await together.takeBack(data.site.id, given, data.zones);
+			undone = came.said;
+		}
+		editor.undo();
+	}
+
 	function onkeydown(event: KeyboardEvent) {
 		if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, textarea')) return;
 		const key = event.key.toLowerCase();
-		if (key === 'z' && !event.shiftKey) editor.undo();
+		if (key === 'z' && !event.shiftKey) void undo();
 		else if (key === 'y' || (key === 'z' && event.shiftKey)) editor.redo();
 		else return;
 		event.preventDefault();
@@ -97,8 +110,8 @@
 			icon={Undo}
 			iconLabel="Undo"
 			tip="end"
-			disabled={!editor.canUndo}
-			onclick={() => editor.undo()}
+			disabled={!editor.canUndo && !together.lastOf(model.id, editor.document)}
+			onclick={() => void undo()}
 		/>
 		<Button
 			kind="quiet"
@@ -110,6 +123,7 @@
 		/>
 	</div>
 </div>
+{#if undone}<p class="refused" role="status">{undone}</p>{/if}
 {#if editor.refusal}
 	<p class="signal refused" role="alert">Not saved. {editor.refusal}</p>
 {/if}

@@ -89,7 +89,7 @@
 			<Ahead {model} program={data.program} {timeZone} nowMs={data.nowMs} {today} />
 			<SpecialDays {model} {today} />
 		</section>
-		<GoingAway {model} {timeZone} nowMs={data.nowMs} />
+		<GoingAway {model} program={data.program} {timeZone} nowMs={data.nowMs} />
 	</div>
 	{#if zone.bookings.length > 0}<BookingsLeft {model} held={data.held} {today} />{/if}
 </main>

@@ -79,7 +79,7 @@
 			<Button kind="next" onclick={() => window.print()}>Print</Button>
 		</div>
 	</div>
-	<CustomerLinks siteId={data.site.id} links={data.links} />
+	<CustomerLinks siteId={data.site.id} dwelling={here?.document.dwelling ?? ''} links={data.links} />
 	<CustomerSheet sheet={data.sheet} firm={data.firm} large={data.choice.large} />
 </div>
 

@@ -164,7 +164,6 @@
 			zones={data.zones}
 			profiles={data.profiles}
 			ontake={model.change}
-			ongiven={() => refresh('fq:site')}
 			onclose={() => (giving = false)}
 		/>
 	{/await}

@@ -1,0 +1,63 @@
+<script lang="ts">
+	import { dwellingsOf } from '$core/plan';
+	import { call } from '../call';
+	import Button from '../kit/Button.svelte';
+	import Dialog from '../kit/Dialog.svelte';
+	import Field from '../kit/Field.svelte';
+	import Problem from '../kit/Problem.svelte';
+	import { refresh } from '../refresh';
+	import type { BoardZone } from './BoardTable.svelte';
+
+	let {
+		siteId,
+		row,
+		zones,
+		onclose
+	}: { siteId: string; row: BoardZone; zones: readonly BoardZone[]; onclose: () => void } = $props();
+
+	// what was opened
+	// svelte-ignore state_referenced_locally
+	let name = $state(row.name);
+	// svelte-ignore state_referenced_locally
+	let dwelling = $state(row.document.dwelling);
+	let problem = $state<string | null>(null);
+	const named = $derived(dwellingsOf(zones.map(({ document }) => document)).filter(Boolean));
+
+	/** Saved on the revision on screen: a zone changed in another window meanwhile is not overwritten. */
+	async function save(event: SubmitEvent) {
+		event.preventDefault();
+		const zone = { ...row.document, name: name.trim(), dwelling: dwelling.trim() };
+		const answer = await call('PUT', `/api/v1/jobs/${siteId}/zones/${row.id}`, {
+			revision: row.revision,
+			zone
+		});
+		problem = answer.ok ? null : answer.sentence;
+		await refresh('fq:site');
+		if (answer.ok) onclose();
+	}
+</script>
+
+<Dialog heading="Name and dwelling of {row.name}" focus="input" open {onclose}>
+	<form onsubmit={save}>
+		<Field label="New name of {row.name}" maxlength={80} required bind:value={name} />
+		<Field
+			label="Its dwelling"
+			placeholder="Flat 2; empty: the house itself"
+			maxlength={80}
+			help="A link and a sheet show the rooms of one dwelling, and no other's.{named.length > 0
+				? ` Named here: ${named.join(', ')}.`
+				: ''}"
+			bind:value={dwelling}
+		/>
+		<Problem sentence={problem} onclose={() => (problem = null)} />
+		<Button kind="next" type="submit">Save</Button>
+	</form>
+</Dialog>
+
+<style>
+	form {
+		display: grid;
+		gap: 0.9rem;
+		justify-items: start;
+	}
+</style>
