@@ -80,11 +80,13 @@ describe('the way through a visit', () => {
 							continue;
 						}
 						expect(test.raiseC).toBeLessThanOrEqual(most);
-						if (test.tooWarm) expect(said('raise')).toMatch(/Let it cool first\.$/);
+						if (test.raiseBy === 'sensed') expect(said('raise')).toMatch(/it cannot be tested now\.$/);
 						else {
-							expect(test.raiseC).toBeGreaterThan(shownC);
+							expect(test.raiseC! - shownC).toBeGreaterThanOrEqual(1);
 							expect(test.raiseC! - shownC).toBeLessThan(4.5);
 						}
+						if (test.lowerBy === 'sensed') expect(said('lower')).toMatch(/cannot be set far enough below/);
+						else expect(shownC - test.lowerC!).toBeGreaterThanOrEqual(1);
 						expect(said('raise')).not.toContain(unit === 'F' ? '°C' : '°F');
 						expect(said('lower')).not.toContain(unit === 'F' ? '°C' : '°F');
 					}
@@ -100,6 +102,47 @@ describe('the way through a visit', () => {
 		expect(words('automatic', 18)).toBe('Put it back on its program.');
 		// a hot emitter is touched with care
 		expect(words('warm', null)).toMatch(/with care: it may be hot/);
+	});
+
+	it('makes a call, and ends one, near the limits too: by a limit moved for the test, or by what is sensed', () => {
+		const stat = findProfile('six-step-room-stat')!;
+		const said = (step: 'raise' | 'lower' | 'automatic', roomC: number, settings: object) => {
+			const zone = newZone('Z', stat);
+			return testWords(step, { ...zone, settings: { ...zone.settings, ...settings } }, stat, {
+				...nothingNoted,
+				roomC
+			}).does.replaceAll('\u00a0', ' ');
+		};
+		// 0.1 K over what is shown is no call on a good control
+		expect(said('raise', 20.9, { highLimitC: 21 })).toBe(
+			'Its high limit is 21.0 °C, which makes it uncertain: put that limit up to 24.0 °C for the test. Set it to 24.0 °C, above the 20.9 °C of the room.'
+		);
+		expect(said('automatic', 20.9, { highLimitC: 21 })).toBe(
+			'Put it back on its program. Put its high limit back to 21.0 °C.'
+		);
+		expect(said('lower', 16.5, { lowLimitC: 16 })).toContain('Its low limit is 16.0 °C');
+		expect(said('lower', 16.5, { lowLimitC: 16 })).toContain('Set it to 13.5 °C, below the 16.5 °C');
+		expect(said('automatic', 18, { lowLimitC: 12, highLimitC: 24 })).toBe('Put it back on its program.');
+		// at 4 °C the lowest setting never stops it
+		expect(said('raise', 4, {})).toBe('Set it to 7.0 °C, above the 4.0 °C of the room.');
+		expect(said('lower', 4, {})).toContain(
+			'Set that, and warm its sensor with your hand until the call ends.'
+		);
+		const narrow = { kind: 'on-off', differentialK: 2.5 } as const;
+		const room = roomSchema.parse({
+			floorAreaM2: 12,
+			heightM: 2.4,
+			build: 'medium',
+			loss: { by: 'figure', wattsPerKelvin: 30 },
+			emitter: { kind: 'radiator', ratedW: 1200 },
+			regulation: narrow
+		});
+		const wide = { ...newZone('Z', stat), room };
+		const test = testSetpoints({ ...wide, settings: { ...wide.settings, highLimitC: 20 } }, stat, {
+			...nothingNoted,
+			roomC: 18
+		})!;
+		expect(test.raiseBy).toBe('limit');
 	});
 
 	it('waits out what a control holds back after its setpoint was raised', () => {

@@ -75,10 +75,41 @@ function setWords(side: 'raise' | 'lower', zone: Zone, profile: ControlProfile, 
 		return side === 'raise'
 			? `Set it ${few} above what the ${test.governs} shows now, at most ${limit}.`
 			: `Set it ${few} below what the ${test.governs} shows now.`;
-	const shows = temperatureWords(options.unit, test.shownC);
-	if (side === 'raise' && test.tooWarm)
-		return `The ${test.governs} is at ${shows} already; it may be set to ${limit}. Let it cool first.`;
-	return `Set it to ${say(side === 'raise' ? test.raiseC! : test.lowerC!)}, ${way} the ${shows} of the ${test.governs}.`;
+	const shows = `${temperatureWords(options.unit, test.shownC)} of the ${test.governs}`;
+	const reached = side === 'raise' ? test.raiseBy : test.lowerBy;
+	const setC = side === 'raise' ? test.raiseC! : test.lowerC!;
+	const set = `Set it to ${say(setC)}, ${way} the ${shows}.`;
+	switch (reached) {
+		case 'set':
+			return set;
+		case 'limit':
+			return `${limitMoved(side, zone, say)}, which makes it uncertain: put that limit ${side === 'raise' ? 'up' : 'down'} to ${say(setC)} for the test. ${set}`;
+		case 'sensed':
+			if (side === 'raise')
+				return `The ${test.governs} is too warm for a certain call: it is at ${temperatureWords(options.unit, test.shownC)}, and it may be set to ${limit}. Let it cool first; it cannot be tested now.`;
+			return test.governs === 'floor'
+				? `It cannot be set far enough below the ${shows}: its lowest is ${say(test.leastC)}. Leave it heating, and look again when the floor is warmer.`
+				: `It cannot be set far enough below the ${shows}: its lowest is ${say(test.leastC)}. Set that, and warm its sensor with your hand until the call ends.`;
+	}
+}
+
+/** The limit that is moved for one side of the test. */
+function limitMoved(side: 'raise' | 'lower', zone: Zone, say: (c: number) => string): string {
+	const { highLimitC, lowLimitC } = zone.settings;
+	return side === 'raise' ? `Its high limit is ${say(highLimitC!)}` : `Its low limit is ${say(lowLimitC!)}`;
+}
+
+/** The limits that were moved for the test, to be put back; empty where none were. */
+function limitsBack(zone: Zone, profile: ControlProfile, onSite: OnSite): string {
+	const test = testSetpoints(zone, profile, onSite);
+	const options = allowedOptions(profile, zone.options);
+	const say = (c: number) => setpointWithUnit(profile, options, c);
+	return [
+		test?.raiseBy === 'limit' && ` Put its high limit back to ${say(zone.settings.highLimitC!)}.`,
+		test?.lowerBy === 'limit' && ` Put its low limit back to ${say(zone.settings.lowLimitC!)}.`
+	]
+		.filter(Boolean)
+		.join('');
 }
 
 /** What a person does at one step of the functional test, with which keys, and what they should then see. */
@@ -109,10 +140,12 @@ export function testWords(
 			return words(setWords('lower', zone, profile, onSite), 'The display shows it.');
 		case 'ends':
 			return words('Wait for the call to end.', 'The lamp or sign goes out.');
-		case 'automatic':
+		case 'automatic': {
+			const back = limitsBack(zone, profile, onSite);
 			return formInUse(profile, allowedOptions(profile, zone.options)).form === 'plain'
-				? { ...words('Set it back to what was agreed.', 'The display shows it.'), keys: null }
-				: words('Put it back on its program.', 'It shows that the program runs.');
+				? { ...words(`Set it back to what was agreed.${back}`, 'The display shows it.'), keys: null }
+				: words(`Put it back on its program.${back}`, 'It shows that the program runs.');
+		}
 	}
 }
 
