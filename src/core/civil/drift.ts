@@ -1,4 +1,4 @@
-import { offsetAt, transitionsBetween } from './offsets';
+import { transitionsBetween } from './offsets';
 
 /** How far a clock was off when it was read, and when. */
 export interface ClockError {
@@ -30,29 +30,44 @@ export interface Drift {
 	readonly worstAtMs: number | null;
 }
 
-/** A clock change explains an error that lies within this share of it, rather than drift. */
+/** More than this a quartz clock hardly gains or loses, in seconds a day: common practice. */
+const PLAUSIBLE_SECONDS_A_DAY = 10;
+/** A clock change explains what moved where it leaves less than this share of it as drift. */
 const EXPLAINED_SHARE = 0.25;
 const YEAR_MS = 366 * DAY_MS;
 
-/** Seconds by which clock changes can have moved a clock between two readings: a change missed, or one made up for later. */
-function explainedSeconds(timeZone: string, fromMs: number, toMs: number, movedSeconds: number): number {
-	const between = (offsetAt(timeZone, fromMs) - offsetAt(timeZone, toMs)) * 60;
-	const shifts = transitionsBetween(timeZone, fromMs - YEAR_MS, toMs).map(
-		(change) => (change.afterMinutes - change.beforeMinutes) * 60
+/**
+ * Seconds by which changes of clocks that a hand should have made have moved a clock between two readings: some of them missed, or one that was
+ * missed before made up for. A clock that changes by itself has none, unless no drift could move it so far.
+ */
+function explainedSeconds(timeZone: string, before: ClockError, last: ClockError, follows: boolean): number {
+	const from = before.set ? 0 : before.errorSeconds;
+	const moved = last.errorSeconds - from;
+	const seconds = (fromMs: number, toMs: number) =>
+		transitionsBetween(timeZone, fromMs, toMs).map(
+			(change) => (change.afterMinutes - change.beforeMinutes) * 60
+		);
+	// a missed change leaves the clock off by it the other way
+	const missed = seconds(before.atMs, last.atMs).map((shift) => -shift);
+	const made = seconds(before.atMs - YEAR_MS, before.atMs).filter(
+		(shift) => Math.abs(from + shift) <= EXPLAINED_SHARE * Math.abs(shift)
 	);
-	return (
-		[between, ...shifts].find(
-			(seconds) => seconds !== 0 && Math.abs(movedSeconds - seconds) <= EXPLAINED_SHARE * Math.abs(seconds)
-		) ?? 0
+	const all = missed.reduce((a, b) => a + b, 0);
+	const best = [...missed, ...made, all].reduce(
+		(a, b) => (Math.abs(moved - b) < Math.abs(moved - a) ? b : a),
+		0
 	);
+	const isDrift = Math.abs(moved) <= ((last.atMs - before.atMs) / DAY_MS) * PLAUSIBLE_SECONDS_A_DAY;
+	if (!isDrift) return best;
+	return !follows && Math.abs(moved - best) <= EXPLAINED_SHARE * Math.abs(moved) ? best : 0;
 }
 
 /**
  * The drift between the last two readings of a clock; after one at which it was set it counts from right. What a clock
- * change explains, missed or made up for between the two, is no drift. Null with fewer than two readings, less than a day
+ * change explains, missed or made up for between the two, is no drift; `follows` says that it changes without a hand. Null with fewer than two readings, less than a day
  * apart, or an error above two hours, which is no drift but a wrong setting.
  */
-export function driftOf(readings: readonly ClockError[], timeZone: string): Drift | null {
+export function driftOf(readings: readonly ClockError[], timeZone: string, follows = false): Drift | null {
 	const [before, last] = [...readings].sort((a, b) => a.atMs - b.atMs).slice(-2);
 	if (!before || !last) return null;
 	const days = (last.atMs - before.atMs) / DAY_MS;
@@ -60,7 +75,7 @@ export function driftOf(readings: readonly ClockError[], timeZone: string): Drif
 	const from = before.set ? 0 : before.errorSeconds;
 	if (Math.abs(from) > 7200 || Math.abs(last.errorSeconds) > 7200) return null;
 	const moved = last.errorSeconds - from;
-	const secondsPerDay = (moved - explainedSeconds(timeZone, before.atMs, last.atMs, moved)) / days;
+	const secondsPerDay = (moved - explainedSeconds(timeZone, before, last, follows)) / days;
 	const now = last.set ? 0 : last.errorSeconds;
 	const left = WORST_ERROR_SECONDS - Math.sign(secondsPerDay) * now;
 	if (secondsPerDay === 0 || left <= 0) return { secondsPerDay, worstAtMs: null };

@@ -88,6 +88,22 @@ describe('the clock of a control', () => {
 		expect(hours([look('2026-04-10', -3600), look('2026-04-30', 20)])).toBeCloseTo(1, 2);
 		expect(hours([look('2026-03-01', 0, true), look('2026-05-10', 1800)], 'Australia/Lord_Howe')).toBe(0);
 		expect(hours([look('2026-03-01', 0, true), look('2026-05-10', 1800)], 'Asia/Tokyo')).toBeGreaterThan(20);
+		// a yearly look: a clock that changes by itself drifted all of it; one changed by hand that missed the spring did not
+		const itself = driftOf(
+			[look('2025-11-20', 0, true), look('2026-11-20', 8 * 365)],
+			'Europe/Berlin',
+			true
+		)!;
+		expect(itself.secondsPerDay).toBeCloseTo(8, 6);
+		const days = (at('2026-08-01T12:00') - at('2026-01-01T12:00')) / 86_400_000;
+		expect(hours([look('2026-01-01', 0, true), look('2026-08-01', 5 * days - 3600)])).toBeCloseTo(5, 6);
+		// two winters on, a spring missed is no slow clock; and both changes missed are nothing
+		expect(hours([look('2025-01-01', 0, true), look('2026-08-01', -3600)])).toBe(0);
+		expect(hours([look('2026-01-01', 0, true), look('2026-12-01', 334)])).toBeCloseTo(1, 1);
+		// one that changes by itself and is an hour off after a month did not change
+		expect(
+			driftOf([look('2026-03-10', 0, true), look('2026-04-10', -3600)], 'Europe/Berlin', true)!.secondsPerDay
+		).toBe(0);
 	});
 
 	it('stands on the board: never looked at, off, left behind by a change, lost', () => {

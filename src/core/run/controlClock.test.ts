@@ -39,7 +39,7 @@ describe('the clock of a control', () => {
 		expect(byItself.habits.clock.summerTime).not.toBe('by-hand');
 		// two minutes behind after sixty days: two seconds a day, four minutes after another sixty
 		const readings = [look('2026-01-01', 500, true), look('2026-03-02', -120)];
-		expect(driftOfReadings(readings, BERLIN)!.secondsPerDay).toBeCloseTo(-2, 6);
+		expect(driftOfReadings(byItself, readings, BERLIN)!.secondsPerDay).toBeCloseTo(-2, 6);
 		const clock = clockFromReadings(byItself, readings, BERLIN, at('2026-03-02T12:00'));
 		const late = (local: string) =>
 			(showsAt(clock, local, '2026-01-01T12:00', '2026-06-01T00:00') - at(local)) / 1000;
@@ -59,7 +59,7 @@ describe('the clock of a control', () => {
 		);
 		// one that had lost its time tells no drift
 		expect(
-			driftOfReadings([look('2026-01-01', 0, true), look('2026-03-02', 0, false, true)], BERLIN)
+			driftOfReadings(byItself, [look('2026-01-01', 0, true), look('2026-03-02', 0, false, true)], BERLIN)
 		).toBeNull();
 	});
 

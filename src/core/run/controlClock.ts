@@ -17,23 +17,30 @@ export interface ControlClock {
 	readonly driftSecondsPerDay: number;
 }
 
+/** Whether a control's clock changes for summer time without a hand. */
+const changesItself = ({ habits }: ControlProfile) => habits.clock.summerTime !== 'by-hand';
+
 /** A clock that is right at an instant and was set then. */
 export function rightClock(profile: ControlProfile, atMs: number): ControlClock {
-	const { summerTime } = profile.habits.clock;
 	return {
-		follows: summerTime !== 'by-hand',
+		follows: changesItself(profile),
 		anchors: [{ atMs, errorSeconds: 0 }],
 		driftSecondsPerDay: 0
 	};
 }
 
 /** The drift that the last two looks at a clock tell; null where they tell none. See {@link driftOf}. */
-export function driftOfReadings(readings: readonly ClockReading[], timeZone: string): Drift | null {
+export function driftOfReadings(
+	profile: ControlProfile,
+	readings: readonly ClockReading[],
+	timeZone: string
+): Drift | null {
 	return driftOf(
 		readings
 			.filter((reading) => !reading.lost)
 			.map((reading) => ({ ...reading, atMs: Date.parse(reading.at) })),
-		timeZone
+		timeZone,
+		changesItself(profile)
 	);
 }
 
@@ -50,9 +57,9 @@ export function clockFromReadings(
 		errorSeconds: reading.set ? 0 : reading.errorSeconds + reading.daysAhead * 86_400
 	}));
 	return {
-		follows: profile.habits.clock.summerTime !== 'by-hand',
+		follows: changesItself(profile),
 		anchors: anchors.sort((a, b) => a.atMs - b.atMs),
-		driftSecondsPerDay: driftOfReadings(readings, timeZone)?.secondsPerDay ?? 0
+		driftSecondsPerDay: driftOfReadings(profile, readings, timeZone)?.secondsPerDay ?? 0
 	};
 }
 

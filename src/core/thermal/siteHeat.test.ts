@@ -67,7 +67,7 @@ describe('a site on one supply', () => {
 		const zones = ['A', 'B', 'C', 'D', 'E', 'F'].map((name) => panel(name, 2000));
 		expect(siteLoad(zones, limit(10500), 8).overMinutes).toBeGreaterThan(0);
 		const stagger = staggerStarts(zones, limit(10500), 8);
-		expect(stagger.under).toBe(true);
+		expect(stagger.meanUnder).toBe(true);
 		const load = siteLoad(given(zones, stagger, 8), limit(10500), 8);
 		expect(load.peakW).toBeLessThanOrEqual(10500);
 		expect(load.zones.map(({ late }) => late)).toEqual(zones.map(() => []));
@@ -92,7 +92,7 @@ describe('a site on one supply', () => {
 			[4800, -2],
 			[3300, 5]
 		] as const) {
-			if (staggerStarts(zones, limit(limitW), outdoorC).under) continue;
+			if (staggerStarts(zones, limit(limitW), outdoorC).meanUnder) continue;
 			lost++;
 			const base = staggerStarts(zones, limit(null), outdoorC);
 			for (const a of hours)
@@ -115,7 +115,7 @@ describe('a site on one supply', () => {
 		const stagger = staggerStarts(zones, limit(4600), 0);
 		expect(given(zones, stagger, 0)[0]!.zone.lead).toEqual(self.zone.lead);
 		expect(stagger.zones[0]!.rises.every((rise) => rise.earlier === 0)).toBe(true);
-		expect(staggerStarts([panel('A', 2000), panel('B', 2000)], limit(900), 0).under).toBe(false);
+		expect(staggerStarts([panel('A', 2000), panel('B', 2000)], limit(900), 0).meanUnder).toBe(false);
 	});
 
 	it('tells the mean from the worst instant, and an interlock keeps even that under the limit, for earlier starts', () => {

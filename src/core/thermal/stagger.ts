@@ -35,8 +35,8 @@ export interface StaggeredRise {
 /** The starts of a site's zones under its limit. */
 export interface Stagger {
 	readonly zones: readonly { readonly id: string; readonly rises: readonly StaggeredRise[] }[];
-	/** Whether nothing is over the limit any more. */
-	readonly under: boolean;
+	/** Whether the mean over the window is nowhere over the limit any more; single minutes may be. */
+	readonly meanUnder: boolean;
 	/** How many settings were tried by running them. */
 	readonly tried: number;
 }
@@ -231,7 +231,7 @@ export function staggerStarts(
 	}
 	onprogress(1);
 	return {
-		under: now === 0,
+		meanUnder: now === 0,
 		tried,
 		zones: zones.map(({ id }, z) => ({
 			id,

@@ -1,6 +1,14 @@
 import { expect, it } from 'vitest';
 import { buildWeek, constantWeek } from '../week';
-import { gapSentences, heatHours, waitsAt, waitsUntil, waterFirstSentences, waterFirstUntil } from '.';
+import {
+	gapSentences,
+	heatHours,
+	waitsAt,
+	waitsUntil,
+	waterFirstSentences,
+	waterFirstUntil,
+	loadWords
+} from '.';
 
 it('says the same hours of several days once, each in its own time of day, the worst first', () => {
 	const at = (day: number, from: number, to: number) => ({
@@ -109,4 +117,14 @@ it('tells a customer when a source makes heat, like days together', () => {
 	);
 	expect(heatHours('The boiler', may, { clock: '12' })).toContain('from 5:30 am to 10:00 pm');
 	expect(heatHours('The boiler', constantWeek(true), { clock: '24' })).toBeNull();
+});
+
+it('a load says which of its two limits it keeps, both figures side by side', () => {
+	const load = { peakW: 5900, peakAt: 420, worstW: 8400, worstAt: 395, overMinutes: 0 };
+	const limit = { limitW: 6000, windowMinutes: 15 };
+	const both = 'mean over 15 min 5.9 kW, Mon 07:00; any one minute 8.4 kW, Mon 06:35';
+	expect(loadWords(load, limit)).toBe(`Under 6.0 kW as a mean, over it at single minutes: ${both}`);
+	expect(loadWords({ ...load, worstW: 6000 }, limit)).toMatch(/^Under 6.0 kW always: /);
+	expect(loadWords({ ...load, overMinutes: 25 }, limit)).toMatch(/^Over 6.0 kW for 25 min of the week: /);
+	expect(loadWords(load, { ...limit, limitW: null })).toBe(`At most: ${both}`);
 });

@@ -1,6 +1,7 @@
 import { weekdayOfDay } from '../civil';
 import { capital } from '../schema';
 import type { Layer } from '../run';
+import type { Limit, SiteLoad } from '../thermal';
 import {
 	gapsOf,
 	isWarmth,
@@ -252,4 +253,34 @@ export function chainFaultWords(fault: ChainFault): string {
 		case 'circle':
 			return `Heat goes in a circle: ${fault.sources.join(' and ')} wait for one another.`;
 	}
+}
+
+const kilowatts = (w: number) => `${(w / 1000).toFixed(1)} kW`;
+
+/**
+ * What a source is asked for, against its limit: the highest mean over the window and the worst minute side by side, and which of the two
+ * keeps it. A fuse or a demand meter sees the mean; a supply that trips at once sees the minute.
+ */
+export function loadWords(
+	{
+		peakW,
+		peakAt,
+		worstW,
+		worstAt,
+		overMinutes
+	}: Pick<SiteLoad, 'peakW' | 'peakAt' | 'worstW' | 'worstAt' | 'overMinutes'>,
+	{ limitW, windowMinutes }: Limit
+): string {
+	const at = (minute: number) => `${DAY_SHORT[dayOf(minute)]} ${clockTime(minuteOfDay(minute))}`;
+	const mean = `mean over ${windowMinutes} min ${kilowatts(peakW)}, ${at(peakAt)}`;
+	const minute = `any one minute ${kilowatts(worstW)}, ${at(worstAt)}`;
+	if (limitW === null) return `At most: ${mean}; ${minute}`;
+	const allowed = kilowatts(limitW);
+	const [meanKept, minuteKept] = [overMinutes === 0, worstW <= limitW];
+	const kept = meanKept
+		? minuteKept
+			? `Under ${allowed} always`
+			: `Under ${allowed} as a mean, over it at single minutes`
+		: `Over ${allowed} for ${duration(overMinutes)} of the week`;
+	return `${kept}: ${mean}; ${minute}`;
 }

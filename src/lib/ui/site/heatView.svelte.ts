@@ -10,7 +10,7 @@ import {
 	type SiteLoad,
 	type Source
 } from '$core/thermal';
-import { clockTime, DAY_SHORT, dayOf, duration, minuteOfDay } from '$core/week';
+import { loadWords } from '$core/words';
 import {
 	LoadFollower,
 	staggerInWorker,
@@ -118,7 +118,6 @@ export function heatView(read: () => HeatData) {
 	);
 	const outside = (c: number) => roundTemperatureWords(unit, c);
 	const kW = (w: number) => `${(w / 1000).toFixed(1)} kW`;
-	const at = (minute: number) => `${DAY_SHORT[dayOf(minute)]} ${clockTime(minuteOfDay(minute))}`;
 	const shown = $derived<SiteLoad | null>(
 		(view === 'staggered' ? staggered?.load : null) ?? now?.load ?? null
 	);
@@ -134,20 +133,13 @@ export function heatView(read: () => HeatData) {
 		if (heated.length === 0) return 'No room here is described yet: what it draws is not known.';
 		if (!shown) return 'Computing …';
 		const staggeredNow = shown === staggered?.load;
-		const most = peakOfDay(shown, day);
-		const peak = `${kW(most.w)} at most as a mean over ${limit.windowMinutes} min, ${at(most.at)}`;
-		const over =
-			limit.limitW === null
-				? ''
-				: shown.overMinutes > 0
-					? `, over the ${kW(limit.limitW)} allowed for ${duration(shown.overMinutes)} of the week`
-					: `, under the ${kW(limit.limitW)} allowed`;
-		return `${staggeredNow ? 'Staggered: ' : ''}${peak}${over}; ${lateWords(shown)}.`;
+		const { w, at: when } = peakOfDay(shown, day);
+		return `${staggeredNow ? 'Staggered: ' : ''}${loadWords({ ...shown, peakW: w, peakAt: when }, limit)}; ${lateWords(shown)}.`;
 	});
 	/** What is drawn at the worst minute, which a mean does not show. */
 	const instant = $derived(
 		shown
-			? `At one minute up to ${shown.atOnce} of ${heated.length} heat together, ${kW(shown.worstW)}${limit.limitW !== null && shown.worstW > limit.limitW ? `: over the ${kW(limit.limitW)} at that minute, which only an interlock rules out` : ''}.`
+			? `At one minute up to ${shown.atOnce} of ${heated.length} heat together${limit.limitW !== null && shown.worstW > limit.limitW ? ': only an interlock rules that out' : ''}.`
 			: null
 	);
 	const canLock = $derived(

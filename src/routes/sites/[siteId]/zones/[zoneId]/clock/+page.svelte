@@ -34,7 +34,7 @@
 
 	const values = $derived(clockValues(profile, options, timeZone, time.ms));
 	const standing = $derived(clockStanding(zone, profile, timeZone, time.ms));
-	const drift = $derived(driftOfReadings(zone.clockReadings, timeZone));
+	const drift = $derived(driftOfReadings(profile, zone.clockReadings, timeZone));
 
 	let problem = $state<string | null>(null);
 
