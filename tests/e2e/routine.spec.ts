@@ -104,8 +104,8 @@ test('one zone’s week is given to others together, or to none when another win
 		);
 	await page.keyboard.press('Escape');
 	await expect(dialog).toBeHidden();
-	await page.getByRole('button', { name: 'Change the levels' }).click();
-	const setpoint = page.getByLabel('Setpoint of Comfort', { exact: true });
+	await page.getByRole('button', { name: 'Change', exact: true }).click();
+	const setpoint = page.getByLabel(/^Setpoint of Comfort/);
 	const was = warm(await levels());
 	const next = Number(await setpoint.inputValue()) + 1;
 	await setpoint.fill(String(next));

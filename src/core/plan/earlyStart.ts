@@ -31,3 +31,7 @@ export function startsEarlyIn(
 	if (byHand === undefined && asked !== null) return asked === 'on';
 	return choices[Math.round(byHand ?? entry.factory)]?.is !== 'off';
 }
+
+/** How early a control that starts by itself may begin at most, in minutes: as it was set, else as its kind allows. */
+export const mostOwnStart = ({ settings }: Pick<Zone, 'settings'>, { habits }: ControlProfile): number =>
+	Math.min(settings.earlyStartMinutes ?? habits.earlyStartMostMinutes, habits.earlyStartMostMinutes);

@@ -2,7 +2,8 @@ import type { ControlProfile } from '../control';
 import { priceAt, type Room, type Site, type Source, type Tariff, type Zone } from '../plan';
 import { DAY_MINUTES, type WeekSteps } from '../week';
 import { emitterClasses } from './classes';
-import { proofOf, type Permission } from './proof';
+import type { Permission } from './leads';
+import { proofOf } from './proof';
 import { designDay, DAILY_RANGE_K } from './weather';
 
 const KELVIN = 273.15;

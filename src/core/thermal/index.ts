@@ -6,6 +6,15 @@ export * from './warmUp';
 export * from './weather';
 export { LOG_STEP_MINUTES, type EvenLog } from './loggedRoom';
 export * from './measure';
+export {
+	gatedBy,
+	LONGEST_LEAD,
+	nightsOf,
+	risesOf,
+	setpointForRun,
+	type Permission,
+	type RiseLead
+} from './leads';
 export * from './proof';
 export {
 	dayOfPeak,

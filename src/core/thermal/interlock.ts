@@ -1,6 +1,6 @@
 import { WEEK_MINUTES, type WeekSteps } from '../week';
 import { startsEarlyIn, targetWeek, withComputedLead, type Zone } from '../plan';
-import { LONGEST_LEAD, nightsOf, risesOf, setpointForRun, type RiseLead } from './proof';
+import { LONGEST_LEAD, nightsOf, risesOf, setpointForRun, type RiseLead } from './leads';
 import { governedOf, sourcePower, surfaceOf } from './roomModel';
 import { byMinute, COLD_TOLERANCE_K } from './simulate';
 import { allOf, draw, mostOf, prepare, type HeatedZone, type Limit } from './siteLoad';

@@ -7,6 +7,7 @@ import {
 	newZone,
 	roomSchema,
 	target,
+	withComputedLead,
 	withWanted,
 	zoneSchema,
 	type Room,
@@ -99,6 +100,73 @@ describe('a proof', () => {
 		expect(a.words.setback).toMatch(/^Set it back/);
 		expect(b.words.setback).toMatch(/^(Leave it nearly steady|Keep the setback small)/);
 		expect(b.words.low).toMatch(/changes nothing|holds it/);
+	});
+
+	it('says of every cold what mends it, and the mend followed takes that cold away', () => {
+		const gate = buildWeek(
+			[0, 1, 2, 3, 4, 5, 6].flatMap((day) => [
+				{ at: day * 1440 + 540, value: true },
+				{ at: day * 1440 + 1200, value: false }
+			])
+		);
+		const seen = new Set<string | null>();
+		const run = (
+			id: string,
+			of: Room,
+			change: (zone: Zone) => Zone,
+			may: typeof gate | null,
+			outdoorC = 0
+		) => {
+			const profile = findProfile(id)!;
+			const fresh = newZone('Z', profile);
+			const zone = change({
+				...withWanted(fresh, buildWeek(plain.wanted.map(({ at, level }) => ({ at, value: level })))),
+				room: of
+			});
+			const proof = proofOf(zone, of, profile, fitZone(zone, profile).chosen.held, outdoorC, may);
+			const words = proofWords(proof, zone, of, profile, 'Boiler');
+			const { cold, ways } = proof;
+			expect(cold.sourceMinutes + cold.weekMinutes + cold.leadMinutes + cold.restMinutes).toBe(
+				ways.programmed.coldMinutes
+			);
+			// no red headline without a mend, and none where nothing is cold
+			expect(words.mend === null).toBe(words.warm);
+			if (words.mend === 'source') expect(words.answer).toContain('Boiler may not run then');
+			seen.add(words.mend);
+			return { proof, words, zone, profile };
+		};
+		const same = (zone: Zone) => zone;
+		const fair = room({ build: 'medium', loss: { by: 'figure', wattsPerKelvin: 35 } });
+		const late = run('six-step-room-stat', light, same, null);
+		expect(late.words.mend).toBe('leads');
+		const leads = late.proof.rises.map(({ at, minutes }) => ({ at, minutes: minutes!, earlier: 0 }));
+		const led = run('six-step-room-stat', light, (zone) => withComputedLead(zone, 0, leads), null);
+		expect(led.proof.cold.leadMinutes).toBeLessThanOrEqual(1);
+		const gated = run('six-step-room-stat', light, (zone) => withComputedLead(zone, 0, leads), gate);
+		expect(gated.words.mend).toBe('source');
+		expect(gated.proof.ways.programmed.coldMinutes - gated.proof.cold.sourceMinutes).toBe(
+			led.proof.ways.programmed.coldMinutes
+		);
+		// a control that finds its own start is in time with no lead typed; with too short a start it says so
+		const own = run('line-voltage-stat', fair, same, null);
+		expect(own.words.mend).toBeNull();
+		const short = run(
+			'line-voltage-stat',
+			fair,
+			(zone) => ({ ...zone, settings: { ...zone.settings, earlyStartMinutes: 10 } }),
+			null
+		);
+		expect(short.words.mend).toBe('own-start');
+		expect(short.words.answer).toContain('it may begin 10 min early');
+		const ownGated = run('line-voltage-stat', fair, same, gate);
+		expect(ownGated.words.mend).toBe('source');
+		// what is left with every lead is the swing of its control: a little of it is no cold room, much of it is
+		expect(led.words.answer).toMatch(/^Warm in time .* between starts it dips for/);
+		const wide = { ...light, regulation: { kind: 'on-off', differentialK: 3 } } as Room;
+		const swinging = run('six-step-room-stat', wide, (zone) => withComputedLead(zone, 0, leads), null);
+		expect(swinging.words.mend).toBe('regulation');
+		expect(run('six-step-room-stat', light, same, null, -40).words.mend).toBe('room');
+		expect([...seen].sort()).toEqual(['leads', 'own-start', 'regulation', 'room', 'source', null].sort());
 	});
 
 	it('feels for each held week what its proof calls cold, and a heavy floor hardly what a light room does', () => {

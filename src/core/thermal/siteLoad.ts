@@ -5,7 +5,7 @@ import { emitterClasses } from './classes';
 import { periodic } from './periodic';
 import { governedOf, heldAt, sourcePower } from './roomModel';
 import { byMinute, COLD_TOLERANCE_K, readyRoom, simulate, type Simulation } from './simulate';
-import { nightsOf, setpointForRun } from './proof';
+import { nightsOf, setpointForRun } from './leads';
 import { outdoorWeek } from './weather';
 
 /** A zone of a site whose room is described. */

@@ -1,7 +1,7 @@
 import { timeStep, type ControlProfile } from '../control';
 import { leadInputs, mark, startsEarlyIn, targetWeek, withComputedLead, type Lead, type Zone } from '../plan';
 import { minuteOfDay, WEEK_MINUTES } from '../week';
-import { LONGEST_LEAD, risesOf, type RiseLead } from './proof';
+import { LONGEST_LEAD, risesOf, type RiseLead } from './leads';
 import {
 	allOf,
 	draw,

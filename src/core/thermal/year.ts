@@ -2,7 +2,8 @@ import type { ControlProfile } from '../control';
 import { levelOf, wantedWeek, YEAR_HOURS, type Room, type Zone } from '../plan';
 import { mapWeek, WEEK_MINUTES, type WeekSteps } from '../week';
 import { periodic } from './periodic';
-import { frostBetween, gatedBy, hoursOf, setpointForRun, warmestHeld, type Permission } from './proof';
+import { gatedBy, setpointForRun, type Permission } from './leads';
+import { frostBetween, hoursOf, warmestHeld } from './proof';
 import { byMinute, outdoorByMinute, readyRoom, simulate, type Simulation } from './simulate';
 import { hourly } from './weather';
 

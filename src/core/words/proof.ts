@@ -8,15 +8,20 @@ import {
 	type ControlProfile,
 	type TemperatureUnit
 } from '../control';
-import { bindingLimits, levelOf, unitOf, type Room, type Zone } from '../plan';
+import { bindingLimits, levelOf, mostOwnStart, startsEarlyIn, unitOf, type Room, type Zone } from '../plan';
 import { DAY_MINUTES, DAY_SHORT, dayOf, duration, minuteOfDay } from '../week';
 import { LONGEST_LEAD, yearSaved, type Proof, type RiseLead, type YearProof } from '../thermal';
+
+/** What mends a room that is cold: its room and limits, the hours of its source, its week, its leads, how early its control may start, its limit. */
+export type ProofMend = 'room' | 'source' | 'week' | 'leads' | 'own-start' | 'limit' | 'regulation';
 
 /** What a proof says, in sentences for an installer. */
 export interface ProofWords {
 	/** Will it be warm in time? */
 	readonly answer: string;
 	readonly warm: boolean;
+	/** What mends what the answer says; null where nothing is cold. */
+	readonly mend: ProofMend | null;
 	/** What of the fixed half hour, and what to allow instead. */
 	readonly halfHour: string;
 	/** Whether to set back at all, and why. */
@@ -30,6 +35,9 @@ export interface ProofWords {
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
+/** Minutes of a week in which a control may let a room go under by its swing, before that is called cold: half an hour a day. */
+const SWING_MINUTES = 7 * 30;
+
 /** A saving under this is not worth a cold morning. */
 const SMALL_SAVING = 0.05;
 /** A room that takes longer than this to come back is better kept near its comfort. */
@@ -39,8 +47,14 @@ const SLOW_MINUTES = 180;
 const warmestWanted = (zone: Zone) =>
 	Math.max(...zone.wanted.map((step) => levelOf(zone, step.level).setpointC));
 
-/** The sentences of a proof. The outdoor temperature is the mean of the day. */
-export function proofWords(proof: Proof, zone: Zone, room: Room, profile: ControlProfile): ProofWords {
+/** The sentences of a proof. The outdoor temperature is the mean of the day; `source` names what feeds the room. */
+export function proofWords(
+	proof: Proof,
+	zone: Zone,
+	room: Room,
+	profile: ControlProfile,
+	source = 'its source'
+): ProofWords {
 	const { ways, curve, night, rises, outdoorC } = proof;
 	const unit = unitOf(zone, profile);
 	const say = (c: number) => temperatureWords(unit, c);
@@ -50,13 +64,35 @@ export function proofWords(proof: Proof, zone: Zone, room: Room, profile: Contro
 	const it = floor ? 'the floor' : 'the room';
 	const never = rises.filter((rise) => rise.minutes === null);
 	const longest = Math.max(0, ...rises.map((rise) => rise.minutes ?? 0));
-	const cold = ways.programmed.coldMinutes;
 	const limit = bindingLimits(zone, profile)?.highC ?? null;
 	const held = limit !== null && warmestWanted(zone) > limit + 1e-9 ? limit : null;
-	const heldDown =
+	const own = startsEarlyIn(zone, profile);
+	const all = ways.programmed.coldMinutes;
+	/** The cause of most of the cold, and what mends it. */
+	const { sourceMinutes, weekMinutes, leadMinutes, restMinutes } = proof.cold;
+	const causes: readonly (readonly [number, ProofMend, string])[] = [
+		[sourceMinutes, 'source', `${source} may not run then`],
+		[weekMinutes, 'week', 'the control cannot hold the week that is wanted'],
+		[
+			leadMinutes,
+			own ? 'own-start' : 'leads',
+			own
+				? `it may begin ${duration(mostOwnStart(zone, profile))} early, and ${it} needs up to ${duration(longest)}`
+				: 'the setpoint rises too late'
+		],
 		held === null
-			? ''
-			: ` The high limit of ${setpointWithUnit(profile, { ...zone.options, unit }, held)} holds it down.`;
+			? [restMinutes, 'regulation', 'its control lets it swing that far']
+			: [
+					restMinutes,
+					'limit',
+					`the high limit of ${setpointWithUnit(profile, { ...zone.options, unit }, held)} holds it down`
+				]
+	];
+	const worst = causes.reduce((a, b) => (b[0] > a[0] ? b : a));
+	// any control that switches on and off lets the room go a little under now and then
+	const swings = worst[1] === 'regulation' && all <= SWING_MINUTES;
+	const cold = swings ? 0 : all;
+	const because = worst[0] === cold ? worst[2] : `${duration(worst[0])} of it because ${worst[2]}`;
 	const drawn = new Set(zone.wanted.map((step) => step.level)).size > 1;
 	const answer =
 		proof.governs === 'nothing'
@@ -68,10 +104,10 @@ export function proofWords(proof: Proof, zone: Zone, room: Room, profile: Contro
 							: `, but not within ${duration(LONGEST_LEAD)}`
 					}.`
 				: cold > 0
-					? `${floor ? 'The floor is cold' : 'Cold'} for ${duration(cold)} of the week ${at} while warmth is wanted.${heldDown}`
+					? `${floor ? 'The floor is cold' : 'Cold'} for ${duration(cold)} of the week ${at} while warmth is wanted: ${because}.`
 					: !drawn
 						? `No warm time is drawn yet: ${it} is kept at ${say(warmestWanted(zone))} all week.`
-						: `${floor ? 'The floor is warm' : 'Warm'} in time ${at}, all week.`;
+						: `${floor ? 'The floor is warm' : 'Warm'} in time ${at}, all week${all > 0 ? `; between starts it dips for ${duration(all)} in all` : ''}.`;
 	// one fact, one figure: what is allowed here is what the rises below ask for after a usual night
 	const usual = rises.filter((rise) => rise.night.minutes <= DAY_MINUTES);
 	const need =
@@ -93,7 +129,7 @@ export function proofWords(proof: Proof, zone: Zone, room: Room, profile: Contro
 					: down === curve[0]!.outdoorC
 						? `Half an hour is enough down to ${outside(down)} and below`
 						: `Half an hour is enough down to ${outside(down)} outside`
-			}; ${at} ${need === null ? 'it is not reached at all' : need === 0 ? `no lead is needed: ${it} does not fall` : `allow ${duration(need)}${longer}`}.`;
+			}; ${proof.days.may ? `while ${source} may run, ` : ''}${at} ${need === null ? 'it is not reached at all' : need === 0 ? `no lead is needed: ${it} does not fall` : `allow ${duration(need)}${longer}`}.`;
 	const saving = ways.steady.kWhPerDay > 0 ? 1 - ways.programmed.kWhPerDay / ways.steady.kWhPerDay : 0;
 	const low = proof.overnightLowC;
 	const slow = longest > SLOW_MINUTES || never.length > 0;
@@ -104,7 +140,7 @@ export function proofWords(proof: Proof, zone: Zone, room: Room, profile: Contro
 				? `Leave it nearly steady: the program saves ${percent(saving)} against one temperature, because ${it} hardly falls (time constant ${Math.round(proof.timeConstantHours)} h).`
 				: slow
 					? `Keep the setback small: the program saves ${percent(saving)}, but ${it} takes ${never.length > 0 ? 'too long' : duration(longest)} to come back.`
-					: `Set it back: the program saves ${percent(saving)} against one temperature, and ${it} is back in ${duration(longest)}.`;
+					: `Set it back: the program saves ${percent(saving)} against one temperature, and ${it} is back in ${duration(longest)}${proof.cold.sourceMinutes > 0 ? ` once ${source} may run` : ''}.`;
 	const lowWords =
 		low === null || !night
 			? 'There is no night to look at.'
@@ -114,6 +150,7 @@ export function proofWords(proof: Proof, zone: Zone, room: Room, profile: Contro
 	return {
 		answer,
 		warm: never.length === 0 && cold === 0,
+		mend: never.length > 0 ? 'room' : cold > 0 ? worst[1] : null,
 		halfHour,
 		setback,
 		low: lowWords,

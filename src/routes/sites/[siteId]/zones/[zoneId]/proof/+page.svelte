@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { differenceWords, roundTemperatureWords } from '$core/control';
-	import { leadIsStale, unitOf, withComputedLead } from '$core/plan';
+	import { leadIsStale, startsEarlyIn, unitOf, withComputedLead } from '$core/plan';
 	import { costGivens, LONGEST_LEAD } from '$core/thermal';
 	import { costWords, proofWords } from '$core/words';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -40,7 +40,7 @@
 		return () => follower?.stop();
 	});
 	$effect(() => follower?.request(zone, profile, outdoorC, heats));
-	const words = $derived(proof && room ? proofWords(proof, zone, room, profile) : null);
+	const words = $derived(proof && room ? proofWords(proof, zone, room, profile, data.feeding?.source) : null);
 
 	const givens = $derived(room && costGivens(zone, room, data.site));
 	const cost = $derived(proof && room && givens ? costWords(proof, room, givens, data.site.currency) : null);
@@ -95,13 +95,21 @@
 					bind:value={outdoorC}
 				/>
 			</div>
-			{#if words?.floor?.stops || words?.frost}
+			{#if words?.floor?.stops || words?.frost || words?.mend === 'room'}
 				<Button kind="next" href="{base}/room">Correct the room and its limits</Button>
-			{:else if gaps.length > 0}
+			{:else if gaps.length > 0 || words?.mend === 'source'}
 				<Button kind="next" href="/sites/{data.site.id}/house"
 					>Mend the hours of {data.feeding?.source}</Button
 				>
-			{:else if profile.startsEarly && profile.temperature}
+			{:else if words?.mend === 'week'}
+				<Button kind="next" href="{base}/week">See what the week cannot hold</Button>
+			{:else if words?.mend === 'own-start'}
+				<Button kind="next" href="{base}/control">Let it begin earlier</Button>
+			{:else if words?.mend === 'limit'}
+				<Button kind="next" href="{base}/control">Raise the high limit</Button>
+			{:else if words?.mend === 'regulation'}
+				<Button kind="next" href="{base}/room">Correct how its control regulates</Button>
+			{:else if startsEarlyIn(zone, profile) && profile.temperature}
 				<p>
 					This control starts early by itself: leave the typed lead at none, or it is warm twice too soon.
 				</p>
