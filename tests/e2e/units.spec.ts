@@ -90,6 +90,7 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 
 		await open(page, `${zone}/proof`);
 		await page.getByRole('button', { name: 'A radiator, block walls' }).click();
+		await page.getByRole('button', { name: 'Describe it so' }).click();
 		await expect(page.locator('.answer')).not.toHaveText(/Computing/);
 		await saved(page);
 		for (const more of await page.locator('.bx--accordion__heading').all()) await more.click();

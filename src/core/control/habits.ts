@@ -92,6 +92,8 @@ export const habitsSchema = z.strictObject({
 		.default(null),
 	/** Whether a high and a low limit can be set, and whether they bind the program as well as the hand. */
 	limits: z.strictObject({ bindProgram: z.boolean() }).nullable().default(null),
+	/** Whether it comes with a sensor that lies in the floor, and governs that. */
+	floorSensor: z.boolean().default(false),
 	/** The most minutes by which a control that starts early does so. */
 	earlyStartMostMinutes: minutes(480).default(120),
 	/** What its fan can be set to; null where it drives none. */

@@ -15,6 +15,7 @@ export * from './tariff';
 export * from './ownScale';
 export * from './zone';
 export * from './room';
+export * from './roomStart';
 export * from './mark';
 export * from './weather';
 export * from './occupants';

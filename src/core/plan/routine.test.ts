@@ -1,11 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { findProfile, startingLevels } from '../control';
+import { findProfile, shippedProfiles, startingLevels } from '../control';
 import { buildWeek, clockTime, DAY_MINUTES, sameWeek, splitByDay, valueAt, WEEK_MINUTES } from '../week';
 import {
+	FLOOR_MOST_W_M2,
 	followsRoutine,
 	levelsForUse,
 	newZone,
+	ROOM_STARTS,
+	roomBegun,
 	roomUse,
 	roomUses,
 	routineFromTemplate,
@@ -15,6 +18,8 @@ import {
 	routineWeek,
 	SETBACK_K,
 	takeWeek,
+	usualAreaM2,
+	wattsPerM2,
 	withRoutine,
 	withWanted,
 	zoneSchema,
@@ -223,5 +228,32 @@ describe('the same week as another zone', () => {
 		).toBe('on');
 		expect(taken.routine).toBeNull();
 		expect(zoneSchema.safeParse(taken).success).toBe(true);
+	});
+});
+
+describe('a room to begin with', () => {
+	const start = (words: string) => ROOM_STARTS.find((one) => one.words === words)!;
+
+	it('is as large as its use says, a bathroom small, and never a floor that no floor gives', () => {
+		expect(usualAreaM2('bathroom', 'x')).toBe(6);
+		expect(usualAreaM2(null, 'Bath under the roof')).toBe(6);
+		expect(usualAreaM2(null, 'Parlour')).toBe(20);
+		for (const { id } of roomUses)
+			for (const one of ROOM_STARTS) {
+				const areaM2 = usualAreaM2(id, '');
+				const room = roomBegun(one, { areaM2, ratedW: areaM2 * one.wattsPerM2, floorSensor: true });
+				expect(wattsPerM2(room)).toBeLessThanOrEqual(FLOOR_MOST_W_M2);
+			}
+	});
+
+	it('has its sensor in the floor where its control measures the floor and the floor heats', () => {
+		const given = { areaM2: 6, ratedW: 900 };
+		const cable = start('A floor cable');
+		expect(roomBegun(cable, { ...given, floorSensor: true }).sensor).toBe('floor');
+		expect(roomBegun(cable, { ...given, floorSensor: false }).sensor).toBe('air');
+		expect(roomBegun(start('A towel rail'), { ...given, floorSensor: true }).sensor).toBe('air');
+		const floors = shippedProfiles.filter(({ habits }) => habits.floorSensor).map(({ id }) => id);
+		expect(floors).toHaveLength(4);
+		expect(floors.every((id) => id.includes('floor'))).toBe(true);
 	});
 });

@@ -35,6 +35,7 @@ const NAMES: Readonly<Record<string, string>> = {
 	batteriesOn: 'date of the batteries',
 	beforeFirst: 'what rules before the first step',
 	beforeFirstC: 'setpoint before the first step',
+	floorSensor: 'whether its sensor lies in the floor',
 	bindProgram: 'whether limits bind the program',
 	boilerStartsPerDay: 'starts of the boiler a day',
 	boilerW: 'power of the boiler',

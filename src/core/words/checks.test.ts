@@ -154,6 +154,20 @@ describe('commissioning checks', () => {
 	const cases: [string, string, Parameters<typeof checked>[1]][] = [
 		['stop keyed-missing', 'six-step-room-stat', { more: { left: 3 } }],
 		['stop undrawn', 'six-step-room-stat', { zone: (zone) => ({ ...zone, wanted: [zone.wanted[0]!] }) }],
+		[
+			'stop power-density',
+			'four-step-floor-stat',
+			{
+				zone: (zone) => ({
+					...zone,
+					room: {
+						...floorRoom({ finish: 'tile' }),
+						floorAreaM2: 6,
+						emitter: { ...floorRoom({}).emitter, ratedW: 1600 }
+					}
+				})
+			}
+		],
 		['look unread', 'six-step-room-stat', { more: { read: 2 } }],
 		['stop unread', 'six-step-room-stat', { more: { read: 0, readBackStops: true } }],
 		['stop test-missing', 'six-step-room-stat', { onSite: { test: [] } }],

@@ -91,6 +91,11 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 				`The floor is set to ${set(one.setC)}, above the ${limit(one.limitC, 'most')} that its finish bears.`,
 				'Lower it'
 			];
+		case 'power-density':
+			return [
+				`The floor would give ${Math.round(one.isWattsPerM2)} W/m²; floors are made for ${one.mostWattsPerM2} at most: its area or its power is wrong.`,
+				'Correct the room'
+			];
 		case 'floor-finish':
 			return ['The floor heats, but its finish is not noted: the limit is a guess.', 'Say what lies on it'];
 		case 'setback':

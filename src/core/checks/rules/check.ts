@@ -26,6 +26,7 @@ export type Found =
 	| { readonly id: 'unpaired' | 'control-outside' | 'lock-code' | 'lock-missing' | 'fan' | 'stored-program' }
 	| { readonly id: 'undrawn' | 'floor-finish' | 'double-lead' | 'lead-stale' }
 	| { readonly id: 'settings-changed'; readonly what: 'unit' | 'grouping' }
+	| { readonly id: 'power-density'; readonly isWattsPerM2: number; readonly mostWattsPerM2: number }
 	| { readonly id: 'floor-limit'; readonly setC: number; readonly limitC: number }
 	| { readonly id: 'setback'; readonly depthK: number }
 	| { readonly id: 'comfort-high'; readonly setC: number; readonly mostC: number }

@@ -1,13 +1,15 @@
 import { localTime, wallAt } from '../../civil';
 import {
 	bindingLimits,
+	FLOOR_MOST_W_M2,
 	FRAIL_LEAST_C,
 	frailIn,
 	FROST_LEVEL_C,
 	heldInZone,
 	isUndrawn,
 	leadIsStale,
-	startsEarlyIn
+	startsEarlyIn,
+	wattsPerM2
 } from '../../plan';
 import { isSwitchedOff } from '../../run';
 import { emitterClasses, floorLimitOf } from '../../thermal';
@@ -33,6 +35,16 @@ export const weekRules = {
 			? { id: 'floor-limit', severity: 'stop', view: 'week', setC, limitC }
 			: null;
 	},
+	'power-density': ({ zone: { room } }) =>
+		room && emitterClasses[room.emitter.kind].floor && wattsPerM2(room) > FLOOR_MOST_W_M2
+			? {
+					id: 'power-density',
+					severity: 'stop',
+					view: 'proof',
+					isWattsPerM2: wattsPerM2(room),
+					mostWattsPerM2: FLOOR_MOST_W_M2
+				}
+			: null,
 	'floor-finish': ({ zone: { room } }) =>
 		room && emitterClasses[room.emitter.kind].floor && room.finish === null
 			? { id: 'floor-finish', severity: 'look', view: 'proof' }

@@ -75,6 +75,7 @@ export const emitterStats: readonly ProfileInput[] = [
 			}
 		},
 		habits: {
+			floorSensor: true,
 			override: { ends: 'next-change', how: 'Press Up or Down.' },
 			hold: { until: ['ended'], how: 'Hold Up until it says held.' },
 			holiday: {
@@ -151,6 +152,7 @@ export const emitterStats: readonly ProfileInput[] = [
 			}
 		},
 		habits: {
+			floorSensor: true,
 			override: { ends: 'after-minutes', minutes: 120, how: 'Touch Up or Down: it lasts two hours.' },
 			hold: { until: ['ended', 'time'], how: 'Touch Up or Down, then Stay; set a time or leave it open.' },
 			holiday: { by: 'until-ended', how: 'Touch Away; touch it again on coming back.' },
@@ -178,6 +180,7 @@ export const emitterStats: readonly ProfileInput[] = [
 		keying: { ...programKey, eventOrder: 'temperature-first', timeoutSeconds: 25 },
 		operation: { options: { grouping: { wipes: 'program', onlyWhenOff: true } } },
 		habits: {
+			floorSensor: true,
 			manual: { how: 'Press Way until it shows Day, Night or Guard; each keeps a temperature of its own.' },
 			holiday: {
 				by: 'days',
@@ -215,6 +218,7 @@ export const emitterStats: readonly ProfileInput[] = [
 			}
 		},
 		habits: {
+			floorSensor: true,
 			override: { ends: 'next-change', how: 'Press + or −.' },
 			hold: { until: ['ended'], how: 'Hold OK 5 s until it says held.' },
 			off: { keepsC: 5, how: '' },

@@ -127,6 +127,7 @@
 		</div>
 	{/each}
 	{#if draft.temperature}
+		{@render tick('Its sensor lies in the floor', habits.floorSensor, (floorSensor) => set({ floorSensor }))}
 		{@render tick('High and low limit', habits.limits !== null, (has) =>
 			set({ limits: has ? { bindProgram: true } : null })
 		)}
