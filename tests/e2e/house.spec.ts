@@ -133,8 +133,12 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 	await add('Bathroom floor', 'Four-step floor stat');
 	await add('Towel rail', 'Switch timer');
 	const heating = await add('Heating', 'Two-channel programmer');
-	// its other channel is offered with the control that is there
-	const water = await add('Hot water', 'Hot water of Two-channel programmer');
+	// its hot water came with it, on the same control
+	await open(page, site);
+	await page.locator('tbody').getByRole('link', { name: /^Hot water/ }).first().click();
+	await expect(page.getByRole('heading', { name: 'Hot water, the week' })).toBeVisible();
+	await expect(page.getByLabel('Room used as')).toHaveCount(0);
+	const water = new URL(page.url()).pathname.replace(/\/week$/, '');
 	await page
 		.getByRole('navigation', { name: 'Steps of the work' })
 		.getByRole('link', { name: /^Control/ })

@@ -18,6 +18,7 @@ import {
 	routineWeek,
 	SETBACK_K,
 	takeWeek,
+	templatesFor,
 	usualAreaM2,
 	wattsPerM2,
 	withRoutine,
@@ -229,6 +230,20 @@ describe('the same week as another zone', () => {
 		expect(taken.routine).toBeNull();
 		expect(zoneSchema.safeParse(taken).success).toBe(true);
 	});
+});
+
+it('a store of hot water has hours of its own: none is first heated when everybody has washed', () => {
+	expect(templatesFor(false).some(({ id }) => id === 'out-all-day')).toBe(true);
+	for (const template of templatesFor(true)) {
+		const days = splitByDay(
+			routineWeek(
+				routineFromTemplate(template, startingLevels(findProfile('two-channel-programmer')!)),
+				() => 0
+			)
+		);
+		for (const day of days) expect(day.find(({ value }) => value === 'on')!.from).toBeLessThanOrEqual(7 * 60);
+	}
+	expect(templatesFor(true).length + templatesFor(false).length).toBe(routineTemplates.length);
 });
 
 describe('a room to begin with', () => {

@@ -181,6 +181,8 @@ export interface RoutineTemplate {
 		readonly on: readonly number[];
 		readonly warm: readonly (readonly [number, number])[];
 	}[];
+	/** What it heats: a room, or a store of hot water, which is warm an hour after it is begun. */
+	readonly heats?: 'water';
 	/** What rules outside: the level under the warmest, or the coolest of all. */
 	readonly rest: 'setback' | 'coolest';
 }
@@ -279,8 +281,53 @@ export const routineTemplates: readonly RoutineTemplate[] = [
 			{ name: 'Empty', on: [0, 2, 4, 5], warm: [] }
 		],
 		rest: 'coolest'
+	},
+	{
+		id: 'water-morning-evening',
+		name: 'Morning and evening',
+		words: 'hot when they get up, and for baths and dishes at night',
+		days: [
+			{
+				name: 'Working day',
+				on: weekdays,
+				warm: [
+					[5.5, 7],
+					[17, 19]
+				]
+			},
+			{
+				name: 'Day off',
+				on: weekend,
+				warm: [
+					[7, 8.5],
+					[17, 19]
+				]
+			}
+		],
+		heats: 'water',
+		rest: 'coolest'
+	},
+	{
+		id: 'water-once',
+		name: 'Once a day',
+		words: 'a large store, heated through before they get up',
+		days: [{ name: 'Every day', on: whole, warm: [[4.5, 7]] }],
+		heats: 'water',
+		rest: 'coolest'
+	},
+	{
+		id: 'water-all-day',
+		name: 'All day',
+		words: 'a small store, or many people',
+		days: [{ name: 'Every day', on: whole, warm: [[5.5, 22]] }],
+		heats: 'water',
+		rest: 'coolest'
 	}
 ];
+
+/** The templates for what a zone heats: a room, or a store of hot water. */
+export const templatesFor = (heatsWater: boolean): readonly RoutineTemplate[] =>
+	routineTemplates.filter(({ heats }) => (heats === 'water') === heatsWater);
 
 /** A template as a routine of a zone's own levels: its warmest for warm, the next or its coolest for the rest. */
 export function routineFromTemplate(template: RoutineTemplate, levels: readonly Level[]): Routine {

@@ -51,3 +51,12 @@ export function priceAt(tariff: Tariff, minuteOfDay: number): number {
 			return tariff.perKWh[Math.floor(minuteOfDay / 30)]!;
 	}
 }
+
+/** The mean price of a kilowatt-hour over an hour from a minute of the day on, minute by minute: an hour in which the price changes at a quarter past costs a quarter of the one and three of the other. */
+export function priceOfHour(tariff: Tariff, fromMinute: number): number {
+	if (tariff.kind === 'flat') return tariff.perKWh;
+	let sum = 0;
+	for (let minute = fromMinute; minute < fromMinute + 60; minute++)
+		sum += priceAt(tariff, minute % DAY_MINUTES);
+	return sum / 60;
+}

@@ -48,6 +48,8 @@ export interface DueFact {
 /** A zone of which is asked what is due. */
 export interface DueZone {
 	readonly id: string;
+	/** The control that it hangs on: what is due at that is due once. */
+	readonly boxId?: string;
 	readonly zone: ZoneNotice;
 	readonly onSite: OnSiteNotice;
 	readonly profile: ControlProfile;
@@ -81,10 +83,15 @@ export function dueFacts(
 	const dateAt = (ms: number) => dateOfDay(Math.floor(wallAt(timeZone, ms) / 1440));
 	const today = dateAt(nowMs);
 	const last = dateAt(nowMs + DUE_DAYS * 86_400_000);
-	const all = zones.flatMap(({ id, zone, onSite, profile, byHand = [] }): DueFact[] => {
+	const all = zones.flatMap(({ id, boxId, zone, onSite, profile, byHand = [] }): DueFact[] => {
 		const due: DueFact[] = [];
+		const on = boxId === undefined ? [] : zones.filter((one) => one.boxId === boxId);
+		const isFirst = on.length === 0 || on[0]!.id === id;
+		const boxName = on.length > 1 ? on.map((one) => one.zone.name).join(' and ') : zone.name;
 		const put = (on: string, what: DueWhat) => {
-			if (on <= last) due.push({ on, what, zoneId: id, zoneName: zone.name, late: on < today });
+			const ofBox = what.kind === 'clock' || what.kind === 'batteries' || 'leftIn' in what;
+			if (on > last || (ofBox && !isFirst)) return;
+			due.push({ on, what, zoneId: id, zoneName: ofBox ? boxName : zone.name, late: on < today });
 		};
 		if (profile.habits.clock.summerTime === 'by-hand') {
 			const right = lastRightMs(zone.clockReadings);

@@ -199,6 +199,25 @@ describe('what is due', () => {
 		expect(byHand[2]).toBe('2027-01-02 End its holiday: back Sat 2 Jan 18:00.');
 	});
 
+	it('a control of two channels has one clock and one set of batteries, whatever hangs on it', () => {
+		const one = (id: string, boxId: string) => ({
+			id,
+			boxId,
+			zone: { ...newZone(`Zone ${id}`, radio), clockReadings: [reading('2026-01-10T10:00:00.000Z')] },
+			onSite: onSiteSchema.parse({ batteriesOn: '2024-10-01', leftIn: 'holiday' }),
+			profile: radio
+		});
+		const all = dueAt(
+			[one('a', 'x'), one('b', 'x'), one('c', 'y')],
+			'Europe/Dublin',
+			Date.parse('2026-03-28T12:00:00Z')
+		);
+		for (const kind of ['clock', 'batteries', 'left-on'])
+			expect(new Set(all.filter((due) => due.kind === kind).map(({ zoneName }) => zoneName)), kind).toEqual(
+				new Set(['Zone a and Zone b', 'Zone c'])
+			);
+	});
+
 	it('nothing of clocks where they do not change, or change by themselves', () => {
 		expect(due({}, {}, '2026-03-01T00:00:00Z', 'Asia/Tokyo')).toEqual([]);
 		expect(

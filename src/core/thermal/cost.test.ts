@@ -56,6 +56,23 @@ it('money is each hour’s energy at that hour’s price, whatever the tariff', 
 	);
 });
 
+it('an hour in which the price changes at a quarter past is charged to the quarter', () => {
+	const tariff: Tariff = {
+		kind: 'day-night',
+		dayPerKWh: 0.4,
+		nightPerKWh: 0.1,
+		nightFrom: 1395,
+		nightTo: 375
+	};
+	const hours = (hour: number) => Array.from({ length: 168 }, (_, i) => (i === hour ? 2 : 0));
+	const money = (hour: number) => weekCost(hours(hour), radiators, 0, { source: null, tariff })!.money!;
+	// night to 06:15, from 23:15: a quarter of the one hour, three quarters of the other
+	expect(money(6)).toBeCloseTo(2 * (0.25 * 0.1 + 0.75 * 0.4), 9);
+	expect(money(23)).toBeCloseTo(2 * (0.75 * 0.1 + 0.25 * 0.4), 9);
+	expect(money(5)).toBeCloseTo(0.2, 9);
+	expect(money(7)).toBeCloseTo(0.8, 9);
+});
+
 it('a night tariff covers the day over midnight; one that does not is refused with a sentence', () => {
 	expect([
 		priceAt(night, 1319),

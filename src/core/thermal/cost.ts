@@ -1,5 +1,5 @@
 import type { ControlProfile } from '../control';
-import { priceAt, type Room, type Site, type Source, type Tariff, type Zone } from '../plan';
+import { priceOfHour, type Room, type Site, type Source, type Tariff, type Zone } from '../plan';
 import { DAY_MINUTES, type WeekSteps } from '../week';
 import { emitterClasses } from './classes';
 import type { Permission } from './leads';
@@ -109,14 +109,14 @@ export function heatCost(
 	};
 	let inputKWh = 0;
 	let money = 0;
+	const prices: number[] = [];
 	hoursKWh.forEach((kWh, hour) => {
 		if (kWh <= 0) return;
 		const input = kWh / ratio(kWh, hour);
 		inputKWh += input;
 		if (!tariff) return;
-		// both halves of the hour, for prices by half-hours
-		const minute = (hour * 60) % DAY_MINUTES;
-		money += (input / 2) * (priceAt(tariff, minute) + priceAt(tariff, minute + 30));
+		const hourOfDay = hour % (DAY_MINUTES / 60);
+		money += input * (prices[hourOfDay] ??= priceOfHour(tariff, hourOfDay * 60));
 	});
 	return { inputKWh, money: tariff ? money : null };
 }

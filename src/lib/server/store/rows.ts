@@ -61,6 +61,7 @@ export function siteFromRow(row: SiteRow): StoredSite {
 export interface NoticeRow {
 	readonly id: string;
 	readonly siteId: string;
+	readonly boxId: string;
 	readonly zone: string;
 	/** What was noted of the zone itself, and of its control. */
 	readonly zoneOnSite: string;
@@ -70,7 +71,7 @@ export interface NoticeRow {
 }
 const part = (column: string, name: string) => `'${name}', json(coalesce(${column} -> '$.${name}', 'null'))`;
 /** What is selected for a {@link NoticeRow}: the database takes the documents apart, which are long. */
-export const NOTICE_SELECT = `SELECT z.id, z.siteId, z.onSite AS zoneOnSite, b.onSite, z.summary -> '$.byHand' AS byHand, json_object(${[
+export const NOTICE_SELECT = `SELECT z.id, z.siteId, z.boxId, z.onSite AS zoneOnSite, b.onSite, z.summary -> '$.byHand' AS byHand, json_object(${[
 	...['name', 'exceptions'].map((name) => part('z.document', name)),
 	...['control', 'options', 'clockReadings'].map((name) => part('b.document', name))
 ].join(', ')}) AS zone FROM zones z JOIN boxes b ON b.id = z.boxId`;
@@ -80,12 +81,12 @@ const said = (json: string) =>
 	Object.fromEntries(Object.entries(JSON.parse(json) as object).filter(([, value]) => value !== null));
 
 /** A zone for the lists of all sites; see {@link NoticeRow}. */
-export function noticeFromRow({ id, zone: document, zoneOnSite, onSite: noted, byHand }: NoticeRow) {
+export function noticeFromRow({ id, boxId, zone: document, zoneOnSite, onSite: noted, byHand }: NoticeRow) {
 	const planned = zoneNoticeSchema.parse(said(document));
 	const onSite = onSiteNoticeSchema.parse({ ...said(noted), ...said(zoneOnSite) });
 	const clockReadings = joinReadings(planned.clockReadings, onSite.clockReadings);
 	const days = z.array(dayByHandSchema).safeParse(JSON.parse(byHand ?? '[]'));
-	return { id, zone: { ...planned, clockReadings }, onSite, byHand: days.data ?? [] };
+	return { id, boxId, zone: { ...planned, clockReadings }, onSite, byHand: days.data ?? [] };
 }
 
 export async function zoneFromSeen(

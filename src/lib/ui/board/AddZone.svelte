@@ -1,9 +1,11 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import type { ControlProfile } from '$core/control';
+	import { channelsOf, type ControlProfile } from '$core/control';
+	import { capital } from '$core/schema';
 	import { boxOf, frailIn, levelsForFrail, newZone, onBox, type Occupant } from '$core/plan';
 	import { call } from '../call';
 	import Button from '../kit/Button.svelte';
+	import Check from '../kit/Check.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
 	import Problem from '../kit/Problem.svelte';
@@ -38,6 +40,11 @@
 		beside?.profile ?? profiles.find((candidate) => candidate.id === chosen) ?? profiles[0]!
 	);
 
+	/** The other channels of a control that is added anew. */
+	const others = $derived(beside ? [] : (channelsOf(profile)?.slice(1) ?? []));
+	let wanted = $state(true);
+	const asked = $derived(wanted ? others : []);
+
 	async function add(event: SubmitEvent) {
 		event.preventDefault();
 		busy = true;
@@ -50,8 +57,19 @@
 			after: null,
 			beside: beside?.zoneId ?? null
 		});
+		// its other channels hang on the same control: one card, one clock
+		let failed = answer.ok ? null : answer.sentence;
+		for (const [i, channelName] of (answer.ok ? asked : []).entries()) {
+			const zone = { ...newZone(capital(channelName), profile), box: fresh.box };
+			const also = await call('POST', `/api/v1/jobs/${siteId}/zones`, {
+				zone: { ...zone, options: { ...fresh.options, channel: i + 1 } },
+				after: answer.ok ? answer.data.id : null,
+				beside: answer.ok ? answer.data.id : null
+			});
+			failed ??= also.ok ? null : also.sentence;
+		}
 		busy = false;
-		problem = answer.ok ? null : answer.sentence;
+		problem = failed;
 		await refresh('fq:site');
 		if (!answer.ok) return;
 		name = '';
@@ -73,6 +91,11 @@
 	<Button kind={first ? 'next' : 'plain'} type="submit" disabled={busy || name.trim() === ''}>Add zone</Button
 	>
 </form>
+{#if others.length > 0}
+	<Check checked={wanted} onchange={(on) => (wanted = on)}>
+		And its {others.join(' and ')}, as {others.length === 1 ? 'a zone' : 'zones'} on the same control
+	</Check>
+{/if}
 <p class="soft">
 	{beside ? 'On the same control: one card, one clock, one day grouping for both.' : profile.summary}
 </p>

@@ -10,6 +10,7 @@
 	export interface BoardZone {
 		readonly id: string;
 		readonly name: string;
+		readonly boxId: string;
 		readonly control: string;
 		readonly revision: number;
 		readonly isSwitch: boolean;
@@ -79,6 +80,11 @@
 		})
 	);
 
+	/** For each zone the first one on its control, which has said their clock. */
+	const clockOf = $derived(
+		rows.map((row, i) => rows.find((one) => one.boxId === row.boxId && rows.indexOf(one) < i)?.name ?? null)
+	);
+
 	async function move(row: BoardZone, by: 1 | -1) {
 		const order = rows.map((zone) => zone.id);
 		const from = order.indexOf(row.id);
@@ -135,12 +141,18 @@
 							{#if sameAs[i]}<span class="soft">as {sameAs[i]}</span>{/if}
 						</a>
 					</td>
-					<td class="when-wide"><a href="{base}/clock" class:signal={row.clock.bad}>{row.clock.words}</a></td>
+					<td class="when-wide">
+						{#if clockOf[i]}<span class="soft">as {clockOf[i]}</span>{:else}<a
+								href="{base}/clock"
+								class:signal={row.clock.bad}>{row.clock.words}</a
+							>{/if}
+					</td>
 					<td>
 						<a href="{base}/week" class:signal={row.undrawn || row.summary.coldMinutes > 0}
 							>{row.undrawn ? NOT_DRAWN : fitWords(row.summary, row.isSwitch)}</a
 						>
-						{#if row.clock.bad}<a class="signal when-narrow" href="{base}/clock">Clock {row.clock.words}</a
+						{#if row.clock.bad && !clockOf[i]}<a class="signal when-narrow" href="{base}/clock"
+								>Clock {row.clock.words}</a
 							>{/if}
 						{#if row.away.bad}<a class="signal when-narrow" href="{base}/away">It is {row.away.words}</a>{/if}
 					</td>

@@ -4,6 +4,7 @@
 	import {
 		isOneLevel,
 		followsRoutine,
+		heatsStore,
 		levelOf,
 		levelsForUse,
 		roomUse,
@@ -12,6 +13,7 @@
 		routineOfWeek,
 		routineSchema,
 		routineTemplates,
+		templatesFor,
 		unitOf,
 		wantedWeek,
 		withRoutine,
@@ -33,6 +35,8 @@
 	/** What was typed in a line and could not be taken, by day type: it stays to be mended. */
 	let refused = $state<Record<string, string>>({});
 
+	/** A store of hot water is no room: it has neither its uses nor its hours. */
+	const water = $derived(heatsStore(profile, zone));
 	const routine = $derived(zone.routine);
 	const follows = $derived(followsRoutine(zone));
 	const use = $derived(roomUse(zone.use));
@@ -102,21 +106,23 @@
 
 <section aria-label="The routine behind the week">
 	<div class="tools">
-		<Choice
-			label="Room used as"
-			value={zone.use ?? ''}
-			options={[
-				{ value: '', text: 'not said' },
-				...roomUses.map((one) => ({ value: one.id, text: one.name }))
-			]}
-			onchange={(id) => onchange({ ...zone, use: (id || null) as Zone['use'] })}
-		/>
+		{#if !water}
+			<Choice
+				label="Room used as"
+				value={zone.use ?? ''}
+				options={[
+					{ value: '', text: 'not said' },
+					...roomUses.map((one) => ({ value: one.id, text: one.name }))
+				]}
+				onchange={(id) => onchange({ ...zone, use: (id || null) as Zone['use'] })}
+			/>
+		{/if}
 		<Choice
 			label="Start from"
 			value=""
 			options={[
-				{ value: '', text: 'how they live here …' },
-				...routineTemplates.map((one) => ({ value: one.id, text: `${one.name}: ${one.words}` }))
+				{ value: '', text: water ? 'when they need hot water …' : 'how they live here …' },
+				...templatesFor(water).map((one) => ({ value: one.id, text: `${one.name}: ${one.words}` }))
 			]}
 			onchange={fromTemplate}
 		/>

@@ -74,7 +74,9 @@ function digestOf(
 			siteName: name,
 			place
 		})),
-		clocksByHand: zones.flatMap(({ id: zoneId, zone, profile }): ClockByHand[] => {
+		clocksByHand: zones.flatMap(({ id: zoneId, boxId, zone, profile }, i): ClockByHand[] => {
+			// a control has one clock, whatever hangs on it
+			if (zones.findIndex((one) => one.boxId === boxId) !== i) return [];
 			const { summerTime, how } = profile.habits.clock;
 			if (summerTime !== 'by-hand') return [];
 			return [{ zoneId, name: zone.name, how, rightMs: lastRightMs(zone.clockReadings) }];
