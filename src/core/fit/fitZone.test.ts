@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { findProfile, type ControlProfile } from '../control';
 import { movedLevels, newZone, onOwnScale, withWanted, zoneSchema } from '../plan';
 import { buildWeek, constantWeek } from '../week';
-import { defaultWeights, fitZone, misfitOf, nearestWeightStop, weightStops } from '.';
-import { misfitSentences } from '../words';
+import { defaultWeights, fitZone, misfitOf, nearestWeightStop, tieOf, weightStops } from '.';
+import { groupingCostWords, misfitSentences } from '../words';
 
 const [stat, keypad, timer] = ['six-step-room-stat', 'hour-strip-keypad', 'switch-timer'].map((id) =>
 	findProfile(id)!
@@ -29,6 +29,76 @@ describe('the words of a misfit', () => {
 			c.toFixed(1)
 		);
 		expect(words.map((one) => one.text)).toEqual(['Mon, Tue 13:10–14:00, 50 min at 17.0 instead of 20.5']);
+	});
+});
+
+describe('what a grouping costs', () => {
+	/** Weekdays warm from seven to nine; one of them at noon too, for so long. */
+	const noon = (minutes: number, weights = defaultWeights) => ({
+		...withWanted(
+			newZone('Loft', stat),
+			buildWeek(
+				[0, 1, 2, 3, 4].flatMap((day) => [
+					{ at: day * 1440 + 420, value: 'comfort' },
+					{ at: day * 1440 + 540, value: 'eco' },
+					...(day === 2
+						? [
+								{ at: day * 1440 + 720, value: 'comfort' },
+								{ at: day * 1440 + 720 + minutes, value: 'eco' }
+							]
+						: [])
+				])
+			)
+		),
+		weights,
+		grouping: '5-2'
+	});
+	const words = (zone: ReturnType<typeof noon>) => {
+		const fit = fitZone(zone, stat);
+		const tie = tieOf(zone, stat, fit);
+		return { fit, tie, said: groupingCostWords(fit.chosen, tie, (c) => c.toFixed(1)) };
+	};
+
+	it('names the program that misses as much and is warm instead of cold', () => {
+		// one day in five without its hour is four times as cold as the other four with it are warm
+		const { fit, tie, said } = words(noon(60));
+		expect([fit.chosen.misfit.coldMinutes, fit.chosen.misfit.warmMinutes]).toEqual([60, 0]);
+		expect([tie!.coldMinutes, tie!.warmMinutes]).toEqual([0, 240]);
+		expect(tie!.weighted > 0).toBe(true);
+		expect(said).toContain(
+			'By your weights as good: 0 min too cold and 4 h too warm, instead of 1 h and 0 min'
+		);
+		// followed: with cold weighed more that is what is held
+		const followed = fitZone(noon(60, { cold: 16, warm: 1 }), stat).chosen.misfit;
+		expect([followed.coldMinutes, followed.warmMinutes]).toEqual([0, 240]);
+		expect(words(noon(60, { cold: 3, warm: 1 })).tie).toBeNull();
+		expect(words(noon(60, { cold: 16, warm: 1 })).tie).toBeNull();
+	});
+
+	it('says a little of a little only', () => {
+		const late = (minutes: number) =>
+			groupingCostWords(
+				{
+					lost: [],
+					misfit: misfitOf(
+						buildWeek([
+							{ at: 0, value: 17 },
+							{ at: 420, value: 20 },
+							{ at: 900, value: 17 }
+						]),
+						buildWeek([
+							{ at: 0, value: 17 },
+							{ at: 420 + minutes, value: 20 },
+							{ at: 900, value: 17 }
+						]),
+						defaultWeights
+					)
+				},
+				null,
+				String
+			);
+		expect(late(20)).toBe('Every period is there; some begin or end a little early or late.');
+		expect(late(180)).toBe('Every period is there; some begin or end early or late, by up to 3 h.');
 	});
 });
 

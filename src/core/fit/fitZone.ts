@@ -1,6 +1,7 @@
 import { allowedOptions, wantedCooling, type ControlProfile } from '../control';
 import { bindingLimits, coolingTargetWeek, onOwnScale, targetWeek, type Zone } from '../plan';
-import { fitAll, suggestedGrouping, type Fit } from './fit';
+import { fitAll, fitGrouping, suggestedGrouping, type Fit, type FitRequest } from './fit';
+import type { Misfit } from './misfit';
 
 /** A zone's fits: one for each grouping, and which of them counts. */
 export interface ZoneFit {
@@ -10,10 +11,10 @@ export interface ZoneFit {
 	readonly suggested: string;
 }
 
-/** Fits a zone's target week, on its control's own scale and within the limits that bind its program, in every grouping; the zone's own choice of grouping wins over the suggestion. */
-export function fitZone(planned: Zone, profile: ControlProfile): ZoneFit {
+/** What is fitted of a zone: its target week, on its control's own scale and within the limits that bind its program. */
+function requestOf(planned: Zone, profile: ControlProfile): FitRequest {
 	const zone = onOwnScale(planned, profile);
-	const fits = fitAll({
+	return {
 		profile,
 		options: allowedOptions(profile, zone.options),
 		setpointsC: zone.levels.map((level) => level.setpointC),
@@ -28,12 +29,39 @@ export function fitZone(planned: Zone, profile: ControlProfile): ZoneFit {
 					}
 				}
 			: {})
-	});
+	};
+}
+
+/** Fits a zone's week in every grouping; the zone's own choice of grouping wins over the suggestion. */
+export function fitZone(zone: Zone, profile: ControlProfile): ZoneFit {
+	const fits = fitAll(requestOf(zone, profile));
 	const suggested = suggestedGrouping(fits, zone.otherChannels);
 	const wanted = zone.grouping ?? suggested;
 	const chosen =
 		fits.find((fit) => fit.grouping.id === wanted) ?? fits.find((fit) => fit.grouping.id === suggested)!;
 	return { fits, chosen, suggested };
+}
+
+/** The largest weight of a fit whose costs are still whole numbers that a double holds exactly. */
+const MOST_WEIGHT = 500_000;
+
+/**
+ * A program that misses as much as the chosen one by the zone's weights, and is less cold and warmer for it (735 K·min too cold weigh as much as
+ * 4 × 735 too warm): what it misses; null where there is none, or where the chosen one is not proved the best. Found by weighing cold a very little more.
+ */
+export function tieOf(zone: Zone, profile: ControlProfile, { chosen }: ZoneFit): Misfit | null {
+	const { misfit, grouping, couldGain } = chosen;
+	if (misfit.coldMinutes === 0 || couldGain > 0) return null;
+	const request = requestOf(zone, profile);
+	const { cold, warm } = request.weights;
+	const times = Math.floor(MOST_WEIGHT / Math.max(cold, warm));
+	const other = fitGrouping(
+		{ ...request, weights: { cold: cold * times + 1, warm: warm * times } },
+		grouping
+	);
+	const less = misfit.coldKelvinMinutes - other.misfit.coldKelvinMinutes;
+	const same = cold * less - warm * (other.misfit.warmKelvinMinutes - misfit.warmKelvinMinutes);
+	return less > 1e-6 && Math.abs(same) < 1e-6 ? other.misfit : null;
 }
 
 /** The stops of the slider between "never waste" and "never cold": cold and warm weights. */

@@ -1,11 +1,13 @@
 import { allowedOptions, type ControlProfile } from '../control';
-import { fitZone, type ZoneFit } from '../fit';
+import { fitZone, tieOf, type Misfit, type ZoneFit } from '../fit';
 import { keyingPrice, type KeyingPrice } from './price';
 import type { Zone } from '../plan';
 
 /** A zone's fits with what keying each of them takes, in the same order. */
 export interface PricedFit extends ZoneFit {
 	readonly prices: readonly KeyingPrice[];
+	/** What misses as much as the chosen one, less cold and warmer; see {@link tieOf}. */
+	readonly tie: Misfit | null;
 }
 
 /** Fits a zone and prices every grouping: what a page that shows them side by side needs. */
@@ -17,6 +19,7 @@ export function pricedFit(
 	const options = allowedOptions(profile, zone.options);
 	return {
 		...fit,
+		tie: tieOf(zone, profile, fit),
 		prices: fit.fits.map((one) => keyingPrice(profile, options, one.grouping, one.program))
 	};
 }

@@ -61,6 +61,7 @@ describe('what changed between two versions of a zone', () => {
 			...zone,
 			name: 'N',
 			note: 'a note',
+			dwelling: 'Flat 2',
 			box: { name: 'Programmer', place: '', note: '' },
 			otherChannels: null,
 			control: 'radio-stat',

@@ -1,5 +1,5 @@
-import { isShort, weightedOf, type Misfit, type MisfitSpan, type Weights } from '../fit';
-import { clockTime, DAY_MINUTES, dayOf, dayRange, duration, minuteOfDay } from '../week';
+import { isShort, weightedOf, type Fit, type Misfit, type MisfitSpan, type Weights } from '../fit';
+import { clockTime, DAY_MINUTES, DAY_NAMES, dayOf, dayRange, duration, minuteOfDay } from '../week';
 
 /** What the side of a misfit is called where it is the cooling that does not hold. */
 const coolingWords = (span: MisfitSpan): string =>
@@ -48,4 +48,27 @@ export function misfitSentences(
 			};
 		})
 		.sort((a, b) => b.weighted - a.weighted);
+}
+
+/** Up to this a period that begins or ends early or late does so by a little, in minutes: a control's step and what people forgive. */
+const LITTLE_MINUTES = 30;
+
+/** What a grouping costs, in a sentence: periods that are not held at all, or by how much they begin and end early or late; and what would be as good. */
+export function groupingCostWords(
+	{ lost, misfit }: Pick<Fit, 'lost' | 'misfit'>,
+	tie: Misfit | null,
+	say: (setpointC: number) => string
+): string {
+	if (misfit.spans.length === 0) return 'Nothing is lost.';
+	const first = lost[0];
+	const longest = Math.max(...misfit.spans.map((span) => span.to - span.from));
+	const more = lost.length === 1 ? '' : ` and ${lost.length - 1} more`;
+	const what = first
+		? `Not held at all: ${DAY_NAMES[first.day]} ${clockTime(first.from)}–${clockTime(first.to)} at ${say(first.wantedC)}${more}.`
+		: longest <= LITTLE_MINUTES
+			? 'Every period is there; some begin or end a little early or late.'
+			: `Every period is there; some begin or end early or late, by up to ${duration(longest)}.`;
+	return tie
+		? `${what} By your weights as good: ${duration(tie.coldMinutes)} too cold and ${duration(tie.warmMinutes)} too warm, instead of ${duration(misfit.coldMinutes)} and ${duration(misfit.warmMinutes)}; weigh cold more to have it.`
+		: what;
 }

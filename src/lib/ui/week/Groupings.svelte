@@ -1,8 +1,8 @@
 <script lang="ts">
 	import type { ControlProfile } from '$core/control';
 	import { routeMinutes, type PricedFit } from '$core/keying';
-	import { DAY_NAMES, clockTime, duration } from '$core/week';
-	import { feltWords, type Felt } from '$core/words';
+	import { duration } from '$core/week';
+	import { feltWords, groupingCostWords, type Felt } from '$core/words';
 	import { ownPace } from '../keyin/pace.svelte';
 	import Tiles from '../kit/Tiles.svelte';
 	import Why from '../kit/Why.svelte';
@@ -45,14 +45,7 @@
 				fit.fits.map(({ grouping }, i) => ({ ...grouping, values: fit.prices[i]!.values }))
 			)
 	);
-	const cost = $derived.by(() => {
-		const { lost, misfit } = chosen;
-		if (misfit.spans.length === 0) return 'Nothing is lost.';
-		const first = lost[0];
-		if (!first) return 'Every period is there; some begin or end a little early or late.';
-		const more = lost.length === 1 ? '' : ` and ${lost.length - 1} more`;
-		return `Not held at all: ${DAY_NAMES[first.day]} ${clockTime(first.from)}–${clockTime(first.to)} at ${say(first.wantedC)}${more}.`;
-	});
+	const cost = $derived(groupingCostWords(chosen, fit.tie, say));
 </script>
 
 <div class="groupings">
