@@ -244,6 +244,47 @@ describe('a room measured', () => {
 		}
 	});
 
+	it('says of a log in five minutes that its control cycles faster, and fits it without that column', () => {
+		let refused = 0;
+		for (const wattsPerKelvin of [28, 42, 50, 61]) {
+			const real = roomSchema.parse({
+				...base,
+				build: 'medium',
+				loss: { by: 'figure', wattsPerKelvin },
+				regulation: { kind: 'cycling', perHour: 9, bandK: 1.5 }
+			});
+			const n = 4 * 1440;
+			const outdoorC = outdoorByMinute(designDay(2, 7), n);
+			const setpointC = Float64Array.from({ length: n }, (_, m) =>
+				m % 1440 < 400 || m % 1440 > 1320 ? 15 : 20.5
+			);
+			const run = simulate({ ...readyRoom(real), outdoorC, setpointC, record: true });
+			const text = lines(
+				...Array.from({ length: n / 5 - 1 }, (_, i) => {
+					const m = 5 * i;
+					return `${stamp(m)};${run.air[m]!.toFixed(2)};${outdoorC[m]!.toFixed(1)};${run.heating[m + 1]}`;
+				})
+			);
+			const of = (heating: 'told' | 'column') => {
+				const opened = openLog(text);
+				if (!opened.ok) throw new Error(opened.problem.sentence);
+				const { guess } = opened.value;
+				const log = readLog(opened.value, heating === 'told' ? { ...guess, heating: null } : guess, {
+					outdoorC: 2
+				});
+				if (!log.ok) throw new Error(log.problem.sentence);
+				return measureRoom(survey('medium'), log.value.log);
+			};
+			const column = of('column');
+			if ('kind' in column) expect([++refused > 0, column.kind]).toEqual([true, 'cycles-faster']);
+			else expect(Math.abs(column.wattsPerKelvin / wattsPerKelvin - 1)).toBeLessThan(0.06);
+			const told = of('told');
+			if ('kind' in told) throw new Error(told.kind);
+			expect(Math.abs(told.wattsPerKelvin / wattsPerKelvin - 1)).toBeLessThan(0.2);
+		}
+		expect(refused).toBeGreaterThan(0);
+	});
+
 	it('made by another model comes near the truth, and its intervals hold it', () => {
 		// a few of the two hundred of bench/measure
 		let held = 0;

@@ -28,6 +28,8 @@ export type LogRefusal =
 	| { readonly kind: 'still'; readonly spanK: number }
 	/** The model stays so far off it. */
 	| { readonly kind: 'other-room'; readonly offK: number }
+	/** It heated in shorter spells than the log was written in: of each reading the column tells one moment, and not how long it ran. */
+	| { readonly kind: 'cycles-faster' }
 	/** Its last third lies so far from what the rest says. */
 	| { readonly kind: 'not-foretold'; readonly offK: number };
 
@@ -126,6 +128,27 @@ export function measureRoom(room: Room, whole: EvenLog): Measured | LogRefusal {
 	const refusal = logRefusal(whole);
 	if (refusal) return refusal;
 	const log = latest(whole);
+	const made = measuredFrom(room, log);
+	return 'kind' in made && cyclesFaster(log) ? { kind: 'cycles-faster' } : made;
+}
+
+/** A column of states that turns over at so large a share of its readings tells one moment of each: common practice of sampling asks for two readings a cycle at least. */
+const TURNS_OVER = 0.2;
+
+/** Whether a log's heating goes on and off from reading to reading. */
+function cyclesFaster({ heating }: EvenLog): boolean {
+	let [pairs, turns] = [0, 0];
+	for (let i = 1; i < heating.length; i++) {
+		const apart = Math.abs(heating[i]! - heating[i - 1]!);
+		if (Number.isNaN(apart)) continue;
+		pairs++;
+		if (apart > 0.99) turns++;
+	}
+	return turns > TURNS_OVER * pairs;
+}
+
+/** The latest part of a log fitted; see {@link measureRoom}. */
+function measuredFrom(room: Room, log: EvenLog): Measured | LogRefusal {
 	const surveyedLoss = roomModel(room).airOutside / AIR_LOSS_SHARE;
 	const problem = problemOf(room, surveyedLoss, log);
 	const models = weighed(problem);

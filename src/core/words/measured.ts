@@ -13,6 +13,8 @@ export function logRefusalWords(refusal: LogRefusal): string {
 			return `The room moved by ${refusal.spanK.toFixed(1)} K only: too little to tell anything from.`;
 		case 'other-room':
 			return `The log does not look like this room: the model stays ${refusal.offK.toFixed(1)} K off it. Is the emitter right, and the column of the heating?`;
+		case 'cycles-faster':
+			return 'The heating goes on and off from one reading to the next: its column tells one moment of each, and not how long it ran. Fit the log without that column, or log every minute.';
 		case 'far-from-survey':
 			return 'The log points to a room many times lighter, heavier or leakier than surveyed: check the emitter and its power first.';
 		case 'not-foretold':

@@ -40,6 +40,8 @@
 	} = $props();
 
 	let problem = $state<string | null>(null);
+	/** Whether the log may say more without its column of the heating. */
+	let without = $state(false);
 	let busy = $state(false);
 	let name = $state('');
 	let table = $state.raw<LogTable | null>(null);
@@ -73,6 +75,7 @@
 	/** Reads and fits the log by what its columns are chosen for. */
 	async function take(next: LogChoice) {
 		choice = next;
+		without = false;
 		problem = null;
 		file = measured = null;
 		if (!table) return;
@@ -89,6 +92,7 @@
 		busy = false;
 		if ('kind' in found) {
 			problem = `${name}: ${logRefusalWords(found)}`;
+			without = found.kind === 'cycles-faster' && next.heating !== null;
 			return;
 		}
 		file = result.value;
@@ -200,6 +204,9 @@
 	{/if}
 	{#if busy}<p role="status">Fitting the room to {name} …</p>{/if}
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
+	{#if without && choice}
+		<Button onclick={() => take({ ...choice!, heating: null })}>Fit it without that column</Button>
+	{/if}
 	{#if measured && file}
 		<p role="status">
 			{#if measured.warmUpMinutes}
