@@ -135,7 +135,11 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 	const heating = await add('Heating', 'Two-channel programmer');
 	// its hot water came with it, on the same control
 	await open(page, site);
-	await page.locator('tbody').getByRole('link', { name: /^Hot water/ }).first().click();
+	await page
+		.locator('tbody')
+		.getByRole('link', { name: /^Hot water/ })
+		.first()
+		.click();
 	await expect(page.getByRole('heading', { name: 'Hot water, the week' })).toBeVisible();
 	await expect(page.getByLabel('Room used as')).toHaveCount(0);
 	const water = new URL(page.url()).pathname.replace(/\/week$/, '');

@@ -110,7 +110,7 @@ test('from a new site to the customer’s page, to a file and back, without a mo
 	const download = page.waitForEvent('download');
 	await tabTo(page, page.getByRole('button', { name: 'More for this site' }));
 	await page.keyboard.press('Enter');
-	await expect(page.getByRole('menuitem', { name: 'Name, notes, place' })).toBeFocused();
+	await expect(page.getByRole('menuitem', { name: 'Name, place, who lives here' })).toBeFocused();
 	for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown');
 	await expect(page.getByRole('menuitem', { name: 'Export job file' })).toBeFocused();
 	await page.keyboard.press('Enter');

@@ -109,14 +109,17 @@
 				<Button kind="next" href="{base}/control">Raise the high limit</Button>
 			{:else if words?.mend === 'regulation'}
 				<Button kind="next" href="{base}/room">Correct how its control regulates</Button>
-			{:else if startsEarlyIn(zone, profile) && profile.temperature}
+			{/if}
+			{#if startsEarlyIn(zone, profile) && profile.temperature}
 				<p>
 					This control starts early by itself: leave the typed lead at none, or it is warm twice too soon.
 				</p>
 			{:else if proof && proof.rises.length > 0 && !taken}
-				<Button kind="next" onclick={takeLead}>Take these leads for {outside(outdoorC)}</Button>
+				<Button kind={words?.mend && words.mend !== 'leads' ? 'plain' : 'next'} onclick={takeLead}
+					>Take these leads for {outside(outdoorC)}</Button
+				>
 			{:else if taken}
-				<Button kind="next" href="{base}/key-in">Key it in</Button>
+				<Button kind={words?.mend ? 'plain' : 'next'} href="{base}/key-in">Key it in</Button>
 				<p class="soft">
 					The leads for {outside(outdoorC)} are taken into the <a href="{base}/week">week</a>.
 				</p>
