@@ -6,7 +6,14 @@ import { quoted, type Read } from '../schema';
 import { brokenLine, lineOf } from './calendarLines';
 import { dateOf, isCancelled, nameOf, seriesOf, uidOf, type LeftOut } from './calendarSeries';
 import { UTC, wallOf, zonesOfCalendar } from './calendarZones';
-import { occurrences, OutOfBudget, readRule, type Budget } from './recurrence';
+import {
+	endOfRule,
+	occurrences,
+	OutOfBudget,
+	readRule,
+	type Budget,
+	type RecurrenceRule
+} from './recurrence';
 
 /** The largest calendar read, in characters: above 20 000 events. */
 export const LARGEST_CALENDAR = 16_000_000;
@@ -40,11 +47,19 @@ const refused = (sentence: string): Read<never> => ({ ok: false, problem: { path
 
 class Refused extends Error {}
 
+/** The rules of events under names of their own, so that they come as they are written: one that cannot be read is no reason to refuse the file. */
+const rulesAside = (text: string) =>
+	text.replace(/^BEGIN:VEVENT[\s\S]*?^END:VEVENT/gim, (event) =>
+		event.replace(/^(RRULE|EXRULE)(?=[;:])/gim, 'X-AS-WRITTEN-$1')
+	);
+const rulesOf = (event: ICAL.Component, name: 'rrule' | 'exrule') =>
+	event.getAllProperties(`x-as-written-${name}`).map((property) => String(property.getFirstValue()));
+
 /**
  * What a calendar (RFC 5545) holds from one local date to another (not included), in local time at the site.
  * Recurrences are expanded, also endless ones, with their exclusions, additions and changed occurrences. Times
- * without a zone are taken as local at the site, and that is said. Refused with the line: broken folding, an end
- * without its beginning, a zone that is neither known nor described, a file that is no calendar or too large.
+ * without a zone are taken as local at the site, and that is said. What cannot be taken, an event marked as free, one without an end, one whose rule has parts that are not known, is listed with why; a zone that is neither known nor described is told. Refused with the line: broken folding, an end
+ * without its beginning, a file that is no calendar or too large.
  * Nothing is taken of a file that is refused. Recurrences have one budget for the whole file, so that no file keeps anybody waiting for
  * long; `onshare` hears how much of it is read.
  */
@@ -57,14 +72,15 @@ export function readCalendar(
 ): Read<CalendarContent> {
 	if (text.length > LARGEST_CALENDAR)
 		return refused(`The calendar is too large: at most ${LARGEST_CALENDAR / 1e6} MB are read.`);
-	const plain = text.replace(/^\uFEFF/, '');
+	// old programs end lines in their own way
+	const plain = text.replace(/^\uFEFF/, '').replace(/\r\n?|\n/g, '\r\n');
 	if (!/^\s*BEGIN:VCALENDAR/i.test(plain))
 		return refused('Line 1: a calendar file begins with BEGIN:VCALENDAR.');
 	const broken = brokenLine(plain);
 	if (broken) return refused(`Line ${broken.line} ${broken.words}.`);
 	let roots: ICAL.Component[];
 	try {
-		const parsed: unknown = ICAL.parse(plain.replace(/^\s*$/gm, '').trim());
+		const parsed: unknown = ICAL.parse(rulesAside(plain.replace(/^\s*$/gm, '').trim()));
 		const every = Array.isArray((parsed as unknown[])[0]) ? (parsed as unknown[]) : [parsed];
 		roots = every.map((one) => new ICAL.Component(one as string));
 	} catch (error) {
@@ -98,12 +114,9 @@ function contentOf(
 	const leftOut: LeftOut[] = [];
 
 	const [fromDay, toDay] = [dayNumber(fromDate), dayNumber(toDate)];
-	const zoneOf = zonesOfCalendar(all('vtimezone'), siteZone, (tzid) => {
-		const line = lineOf(text, `TZID=${tzid}`) ?? lineOf(text, tzid);
-		throw new Refused(
-			`${line ? `Line ${line}` : 'An event'} names the time zone "${tzid.slice(0, 60)}", which is neither known nor described in the file.`
-		);
-	});
+	/** Zones that are not known, each with what is in it. */
+	const strange = new Map<string, Set<string>>();
+	const zoneOf = zonesOfCalendar(all('vtimezone'), siteZone, (tzid) => strange.set(tzid, new Set()));
 	const place = (property: ICAL.Property, time: ICAL.Time) =>
 		time.isDate ? Math.floor(wallOf(time) / DAY_MINUTES) : zoneOf(property, time).instant(wallOf(time));
 
@@ -144,7 +157,7 @@ function contentOf(
 		}
 		if (end <= start) {
 			if (start >= from && start < to)
-				leaveOut(name, localTime(wallAt(siteZone, start)).slice(0, 10), 'it has no length');
+				leaveOut(name, localTime(wallAt(siteZone, start)).slice(0, 10), 'it has no end');
 		} else if (start < to && end > from)
 			bookings.push({
 				name,
@@ -175,6 +188,11 @@ function contentOf(
 		const start = startProperty.getFirstValue() as ICAL.Time;
 		const allDay = start.isDate;
 		const zone = zoneOf(startProperty, start);
+		strange.get(String(startProperty.getFirstParameter('tzid') ?? ''))?.add(name);
+		if (String(event.getFirstPropertyValue('transp') ?? '').toUpperCase() === 'TRANSPARENT' && !allDay) {
+			leaveOut(name, dateOf(event), 'it is marked as free: it keeps nothing busy');
+			continue;
+		}
 		if (zone.floating && !allDay) floating++;
 		const first = wallOf(start);
 		const endProperty = event.getFirstProperty('dtend');
@@ -223,7 +241,16 @@ function contentOf(
 			seen.add(wall);
 			occur(wall, end);
 		};
-		const rules = event.getAllProperties('rrule').map((property) => property.getFirstValue() as ICAL.Recur);
+		const rules = rulesOf(event, 'rrule');
+		const against = rulesOf(event, 'exrule');
+		const wrong = [...rules, ...against].flatMap((text) => {
+			const rule = readRule(text);
+			return 'wrong' in rule ? [rule.wrong] : [];
+		});
+		if (wrong.length > 0) {
+			leaveOut(name, dateOf(event), wrong[0]!);
+			continue;
+		}
 		if (rules.length === 0) once(first);
 		/** The longest that an occurrence reaches back: what begins before the time asked for may still reach into it. */
 		const reach = allDay
@@ -235,20 +262,21 @@ function contentOf(
 		);
 		const slack = 2 * DAY_MINUTES;
 		const [later, earlier] = [Math.max(0, ...shifts), Math.max(0, ...others.map((one) => -one.shift))];
-		for (const recur of rules) {
-			const until = recur.until;
+		const low = fromDay * DAY_MINUTES - Math.max(reach, later) - slack;
+		const high = toDay * DAY_MINUTES + earlier + slack;
+		const walls = (text: string) => {
+			const until = endOfRule(text);
 			// an end given in UTC is brought to the event's own wall clock, on which the series runs
 			const last = !until
 				? Infinity
-				: !until.isDate && until.zone === ICAL.Timezone.utcTimezone && !allDay
-					? zone.wall(UTC.instant(wallOf(until)))
-					: wallOf(until) + (until.isDate ? DAY_MINUTES - 1 : 0);
-			const rule = readRule(recur.toString().replace(/;?UNTIL=[^;]*/i, ''));
-			if ('wrong' in rule) throw new Refused(`${quoted(name)} cannot be read: ${rule.wrong}.`);
-			const low = fromDay * DAY_MINUTES - Math.max(reach, later) - slack;
-			const high = toDay * DAY_MINUTES + earlier + slack;
-			for (const wall of occurrences(rule, first, last, low, high, budget)) once(wall);
-		}
+				: until.utc && !allDay
+					? zone.wall(UTC.instant(until.wall))
+					: until.wall + (until.day ? DAY_MINUTES - 1 : 0);
+			return occurrences(readRule(text) as RecurrenceRule, first, last, low, high, budget);
+		};
+		// what an old rule (EXRULE, RFC 2445) leaves out
+		for (const text of against) for (const wall of walls(text)) excluded.add(beginOf(wall));
+		for (const text of rules) for (const wall of walls(text)) once(wall);
 		for (const property of event.getAllProperties('rdate'))
 			for (const value of property.getValues())
 				if (value instanceof ICAL.Time)
@@ -267,6 +295,11 @@ function contentOf(
 		notes.push(
 			`${floating === 1 ? 'One event has' : `${floating} events have`} no time zone: taken as local time here.`
 		);
+	for (const [tzid, names] of strange)
+		if (names.size > 0)
+			notes.push(
+				`The time zone ${quoted(tzid)} is neither known nor described in the file: what is in it (${[...names].slice(0, 5).join(', ')}${names.size > 5 ? ' …' : ''}) is taken as local time here.`
+			);
 	const byTime =
 		<T>(key: (one: T) => string) =>
 		(a: T, b: T) =>

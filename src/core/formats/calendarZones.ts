@@ -63,12 +63,12 @@ function describedBy(own: ICAL.Timezone): CalendarZone {
 }
 
 /**
- * The time zones of a file: which one a written time is in. `unknown` hears of a name that is neither known nor described, and throws.
+ * The time zones of a file: which one a written time is in. `unknown` hears of a name that is neither known nor described: times in it are taken as local at the site.
  */
 export function zonesOfCalendar(
 	descriptions: readonly ICAL.Component[],
 	siteZone: string,
-	unknown: (tzid: string) => never
+	unknown: (tzid: string) => void
 ): (property: ICAL.Property, time: ICAL.Time) => CalendarZone {
 	const described = new Map(
 		descriptions.map((component) => {
@@ -86,7 +86,8 @@ export function zonesOfCalendar(
 		if (had) return had;
 		const name = zoneNamed(tzid);
 		const own = described.get(tzid);
-		const zone = name ? named(name) : own ? describedBy(own) : unknown(tzid);
+		if (!name && !own) unknown(tzid);
+		const zone = name ? named(name) : own ? describedBy(own) : named(siteZone);
 		known.set(tzid, zone);
 		return zone;
 	};

@@ -21,6 +21,17 @@ export interface RecurrenceRule {
 	readonly weekStart: number;
 }
 
+/** The parts of a rule (RFC 5545 §3.3.10); seconds say nothing here. */
+const KNOWN_PARTS = new Set([
+	'FREQ',
+	'UNTIL',
+	'COUNT',
+	'INTERVAL',
+	'WKST',
+	...['SECOND', 'MINUTE', 'HOUR', 'DAY', 'MONTHDAY', 'YEARDAY', 'WEEKNO', 'MONTH', 'SETPOS'].map(
+		(by) => `BY${by}`
+	)
+]);
 const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 
 /** A rule as it is written, or what is wrong with it in words. Its end (UNTIL) is read by whoever knows the zone it is in. */
@@ -31,6 +42,9 @@ export function readRule(text: string): RecurrenceRule | { readonly wrong: strin
 		if (value === undefined || value === '') return { wrong: `"${part.slice(0, 40)}" says nothing` };
 		parts.set(name!.trim(), value.trim());
 	}
+	const strange = [...parts.keys()].find((name) => !KNOWN_PARTS.has(name));
+	if (strange !== undefined)
+		return { wrong: `its rule has a part that is not known: ${strange.slice(0, 20)}` };
 	const frequency = parts.get('FREQ');
 	if (frequency === 'SECONDLY') return { wrong: 'it recurs every second' };
 	if (!frequency || !['YEARLY', 'MONTHLY', 'WEEKLY', 'DAILY', 'HOURLY', 'MINUTELY'].includes(frequency))
@@ -74,6 +88,17 @@ export function readRule(text: string): RecurrenceRule | { readonly wrong: strin
 	if (rule.bySetPos.length > 0 && (frequency === 'HOURLY' || frequency === 'MINUTELY'))
 		wrong ??= 'BYSETPOS within an hour';
 	return wrong === null ? rule : { wrong };
+}
+
+/** The end of a rule (UNTIL) as it is written: its wall minute, and whether that is UTC, or a day; null where it has none. */
+export function endOfRule(
+	text: string
+): { readonly wall: number; readonly utc: boolean; readonly day: boolean } | null {
+	const until = /(?:^|;)UNTIL=(\d{4})(\d{2})(\d{2})(?:T(\d{2})(\d{2})\d{2}(Z)?)?/i.exec(text);
+	if (!until) return null;
+	const [year, month, day, hour, minute] = until.slice(1, 6).map((part) => Number(part ?? 0));
+	const wall = daysFromDate({ year: year!, month: month!, day: day! }) * DAY_MINUTES + hour! * 60 + minute!;
+	return { wall, utc: until[6] !== undefined, day: until[4] === undefined };
 }
 
 /** How much may be computed of a whole file: looked at or counted. Running out of it throws {@link OutOfBudget}. */

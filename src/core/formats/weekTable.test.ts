@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shippedProfiles, startingLevels } from '../control';
-import { buildWeek, WEEK_MINUTES } from '../week';
+import { buildWeek, splitByDay, WEEK_MINUTES } from '../week';
 import { daysOf, readWeekTable, timeOfDay, writeWeekTable } from '.';
 
 const levels = startingLevels(shippedProfiles[0]!);
@@ -41,6 +41,24 @@ describe('a week as a table', () => {
 		expect(read.value.at(-1)).toEqual({ at: 7200, value: 'frost' });
 	});
 
+	it('takes days as people shorten them, and the parts of a day that spreadsheets keep for times', () => {
+		const on = (text: string) => daysOf(text);
+		expect(on('Weds')).toEqual([2]);
+		expect(on('Fridays')).toEqual([4]);
+		expect(on('M/T/W')).toEqual([0, 1, 2]);
+		expect(on('M/T/W/T/F')).toEqual([0, 1, 2, 3, 4]);
+		expect(on('M/W/F')).toEqual([0, 2, 4]);
+		expect(on('S/S')).toBeNull();
+		// a T by itself is Tuesday or Thursday
+		for (const unsure of ['T', 'T/F', 'M/T/S', 'S', 'X']) expect(on(unsure), unsure).toBeNull();
+		const table = 'Day,From,To,Level\nMon-Sun,0,0.270833333,Eco\n,0.270833333,0.9375,Comfort\n,0.9375,1,Eco';
+		const read = readWeekTable(table, levels);
+		expect(read.ok && splitByDay(read.value)[3]!.map(({ from }) => from)).toEqual([0, 390, 1350]);
+		// half an hour is half an hour where nothing says otherwise
+		const hours = readWeekTable('Day,From,To,Level\nMon-Sun,0,0.5,Eco\n,0.5,24,Comfort', levels);
+		expect(hours.ok && splitByDay(hours.value)[3]!.map(({ from }) => from)).toEqual([0, 30]);
+	});
+
 	it('is read with a title, a named separator, merged day cells, lists of days, other languages, units and 23:59', () => {
 		const warm = levels.find((level) => level.id === 'comfort')!;
 		const eco = levels.find((level) => level.id === 'eco')!;
@@ -66,8 +84,8 @@ describe('a week as a table', () => {
 			)
 		);
 		// the line is that of the file
-		expect(readWeekTable(table.replace('Di & Do', 'Dienstags'), levels, ['de'])).toMatchObject({
-			problem: { sentence: 'Line 6, column Day: "Dienstags" names no day.' }
+		expect(readWeekTable(table.replace('Di & Do', 'Dinstag'), levels, ['de'])).toMatchObject({
+			problem: { sentence: 'Line 6, column Day: "Dinstag" names no day.' }
 		});
 		expect(readWeekTable('"Mon, Tue",0:00,24:00,Eco\nWed-Sun,0:00,24:00,Eco', levels)).toMatchObject({
 			ok: true

@@ -69,6 +69,21 @@ function pointed(plain: string): RegExpExecArray | null {
 	return ambiguous ? null : found;
 }
 
+/** A time as a part of a day, as spreadsheets keep it: 0.270833 is 06:30. Null where it is no whole minute. */
+function partOfDay(text: string): number | null {
+	const plain = /^([01])(?:[.,](\d+))?$/.exec(text.trim());
+	const minutes = plain ? Number(`${plain[1]}.${plain[2] ?? 0}`) * DAY_MINUTES : NaN;
+	const whole = Math.round(minutes);
+	return Math.abs(minutes - whole) < 0.1 && whole <= DAY_MINUTES ? whole : null;
+}
+
+/** How the times of a table are read: as parts of a day where one of them can be nothing else and all can be that, else as {@link timeOfDay} takes them. */
+function timesOf(cells: readonly string[]): (text: string) => number | null {
+	const written = cells.filter((cell) => cell !== '');
+	const certain = written.some((cell) => /^0[.,]\d{3,}$/.test(cell));
+	return certain && written.every((cell) => partOfDay(cell) !== null) ? partOfDay : timeOfDay;
+}
+
 /** Names of the days in a language, as its calendars write them: long and short, without points. */
 function dayNamesIn(language: string): readonly (readonly string[])[] {
 	try {
@@ -97,8 +112,14 @@ export function daysOf(text: string, languages: readonly string[] = []): number[
 	if (/^(all|daily|every ?day)$/.test(plain)) return [0, 1, 2, 3, 4, 5, 6];
 	if (/^weekdays?$/.test(plain)) return [0, 1, 2, 3, 4];
 	if (/^weekends?$/.test(plain)) return [5, 6];
-	const one = (word: string) => {
+	/** The day of a letter: T and S are told only where the day before went before them, as in M/T/W. */
+	const letter = (word: string, before: number | undefined) => {
+		const of = DAY_NAMES.flatMap((name, day) => (name.toLowerCase().startsWith(word) ? [day] : []));
+		return of.length === 1 ? of[0]! : (of.find((day) => day === (before ?? NaN) + 1) ?? null);
+	};
+	const one = (word: string, before?: number): number | null => {
 		if (word.length < 1) return null;
+		if (word.length === 1) return letter(word, before);
 		const found = DAY_NAMES.findIndex((name) => word.length >= 2 && name.toLowerCase().startsWith(word));
 		if (found >= 0) return found;
 		for (const names of spoken) {
@@ -109,12 +130,13 @@ export function daysOf(text: string, languages: readonly string[] = []): number[
 			);
 			if (alike.length === 1) return alike[0]!;
 		}
-		return null;
+		// Weds, Fridays
+		return word.length > 2 && word.endsWith('s') ? one(word.slice(0, -1)) : null;
 	};
 	const days: number[] = [];
 	for (const part of plain.split(/\s*(?:[+/&,;]|\band\b)\s*/).filter((one) => one !== '')) {
 		const [first, last, more] = part.split(/\s*(?:-|–|—|to)\s*/);
-		const from = one(first ?? '');
+		const from = one(first ?? '', days.at(-1));
 		const to = last === undefined ? from : one(last);
 		if (from === null || to === null || more !== undefined) return null;
 		for (let day = from; ; day = (day + 1) % 7) {
@@ -229,6 +251,11 @@ export function readWeekTable(
 		readonly to: number | null;
 		readonly level: string;
 	}
+	const timeAt = timesOf(
+		lines.flatMap(({ cells }) =>
+			[columns.from, columns.to].map((at) => (at < 0 ? '' : (cells[at] ?? '').trim()))
+		)
+	);
 	const days: Row[][] = Array.from({ length: 7 }, () => []);
 	let dayCell = '';
 	for (const { cells, line } of lines) {
@@ -237,12 +264,11 @@ export function readWeekTable(
 		dayCell = cell(columns.day) || dayCell;
 		const on = daysOf(dayCell, languages);
 		if (!on) return refuse(line, 'Day', `${quoted(dayCell)} names no day.`);
-		const from = timeOfDay(cell(columns.from));
+		const from = timeAt(cell(columns.from));
 		if (from === null || from === DAY_MINUTES)
 			return refuse(line, 'From', `${quoted(cell(columns.from))} is no certain time; write it like 06:30.`);
 		const toText = columns.to < 0 ? '' : cell(columns.to);
-		let to =
-			toText === '' ? null : timeOfDay(toText.replace(/:59$/, (end) => (toText.length > 5 ? '' : end)));
+		let to = toText === '' ? null : timeAt(toText.replace(/:59$/, (end) => (toText.length > 5 ? '' : end)));
 		if (toText !== '' && to === null)
 			return refuse(line, 'To', `${quoted(toText)} is no certain time; write it like 06:30.`);
 		// 00:00 as an end is the end of the day

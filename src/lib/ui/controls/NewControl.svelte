@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { blankProfile, findProfile, type ControlProfile, type ProgramForm } from '$core/control';
-	import { LARGEST_CONTROL_FILE, readControlFile } from '$core/formats';
+	import { LARGEST_CONTROL_FILE, readControlFile, readText } from '$core/formats';
 	import type { Answer } from '../call';
 	import Button from '../kit/Button.svelte';
 	import Field from '../kit/Field.svelte';
@@ -41,7 +41,8 @@
 			onproblem(`${file.name} is too large for a control file. Nothing was imported.`);
 			return;
 		}
-		const read = readControlFile(await file.text());
+		const text = readText(new Uint8Array(await file.arrayBuffer()));
+		const read = text.ok ? readControlFile(text.value) : text;
 		if (!read.ok) {
 			onproblem(`${file.name}: ${read.problem.sentence} Nothing was imported.`);
 			return;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { LARGEST_JOB_FILE } from '$core/formats';
+	import { LARGEST_JOB_FILE, readText } from '$core/formats';
 	import { call } from '../call';
 	import FilePicker from '../kit/FilePicker.svelte';
 
@@ -25,7 +25,13 @@
 			return;
 		}
 		reading = true;
-		const answer = await call<{ id: string; note: string | null }>('POST', '/api/v1/jobs', await file.text());
+		const text = readText(new Uint8Array(await file.arrayBuffer()));
+		if (!text.ok) {
+			reading = false;
+			onproblem(`${file.name}: ${text.problem.sentence} Nothing was imported.`);
+			return;
+		}
+		const answer = await call<{ id: string; note: string | null }>('POST', '/api/v1/jobs', text.value);
 		reading = false;
 		if (!answer.ok) onproblem(`${file.name}: ${answer.sentence} Nothing was imported.`);
 		else onimported(answer.data);
