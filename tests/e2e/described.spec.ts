@@ -30,11 +30,11 @@ test('a timer that asks for on or off after each time, its days set only while i
 		await known.getByText(grouping, { exact: true }).click();
 	await part(page, 'Its keys');
 	await page.getByRole('button', { name: 'Start with the usual keys' }).click();
-	await write(page, 'Its keys, by the words on them', 'Go, Forth, Nod, Back, Day; Lever: Run / Rest');
+	await write(page, 'Its keys, by the words on them', '▲, ▼, Nod, Back, Day; Lever: Run / Rest');
 	await write(page, 'Its modes, the first when new', 'Run, Rest');
 	await expect(page.getByLabel('To Rest', { exact: true })).toHaveValue('Lever to Rest');
 	await page.getByLabel('Which of them is off').selectOption('Rest');
-	await write(page, 'The way to menu 1', 'Go 3 s');
+	await write(page, 'The way to menu 1', '▲ 3 s');
 	await page.getByText('Only while it is off').first().click();
 	await expect(panel(page)).toBeVisible();
 	await saved(page);

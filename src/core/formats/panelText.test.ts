@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { shippedProfiles, type Panel, type PanelGesture } from '../control';
+import { profileSchema, shippedProfiles, startingPanel, type Panel, type PanelGesture } from '../control';
 import { readGesture, readKeys, readWay, writeKeys, writeWay } from '.';
 
 /** Every way of a panel. */
@@ -49,6 +49,40 @@ it('keys are named as they are printed; another word on a key is no other key', 
 	expect(keysOf('OK, OK')).toBe('Two keys are called OK.');
 	expect(keysOf(' ; ')).toMatch(/^Name its keys/);
 	expect(keysOf('Switch: Run')).toMatch(/name its positions/);
+});
+
+it('any signs are keys of their own, whatever is printed on them, and ways press the very key', () => {
+	for (const text of [
+		'▲, ▼, OK',
+		'<, >',
+		'←, →, ↑, ↓',
+		'☀, ☾, Menu',
+		'Ä, A, a',
+		'上, 下',
+		'+, −, ▲, ▼, key, key-2'
+	]) {
+		const keys = keysOf(text) as Panel['keys'];
+		expect(new Set(keys.map(({ id }) => id)).size, text).toBe(keys.length);
+		for (const { id, print } of keys) {
+			expect(id).toMatch(/^[a-z0-9]+(-[a-z0-9]+)*$/);
+			expect(readWay({ keys }, `press ${print}`), print).toMatchObject({ value: [{ do: 'press', key: id }] });
+		}
+		// an edit keeps every key that is still there
+		const more = keysOf(`${text}, Extra`, keys) as Panel['keys'];
+		expect(more.slice(0, keys.length)).toEqual(keys);
+		const profile = { ...shippedProfiles.find(({ panel }) => panel)! };
+		const described = {
+			...profile,
+			panel: {
+				...startingPanel(profile)!,
+				keys: [
+					...startingPanel(profile)!.keys,
+					...keys.filter(({ id }) => !startingPanel(profile)!.keys.some((one) => one.id === id))
+				]
+			}
+		};
+		expect(profileSchema.safeParse(described).success, text).toBe(true);
+	}
 });
 
 it('a way is read as people write it, and what it cannot be is said', () => {

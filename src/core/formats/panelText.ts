@@ -7,8 +7,14 @@ export type Read<T> =
 
 const WORDS: Readonly<Record<string, string>> = { '+': 'plus', '-': 'minus', '\u2212': 'minus' };
 
-/** A key's name in the file, from the word on it. */
-const idOf = (print: string) => WORDS[print] ?? slugOf(print).slice(0, 24).replace(/-+$/, '');
+/** A key's name in the file, from the word on it; `taken` are those of the keys before it: a sign that has no letters, ▲ or ☀, gets one of its own. */
+function idOf(print: string, taken: ReadonlySet<string>): string {
+	const base =
+		WORDS[print] ?? (/[\p{L}\p{N}]/u.test(print) ? slugOf(print).slice(0, 24).replace(/-+$/, '') : 'key');
+	let id = base;
+	for (let n = 2; taken.has(id); n++) id = `${base}-${n}`;
+	return id;
+}
 /** A minus, however it was typed, as it is printed. */
 const printed = (text: string) => (text === '-' || text === '\u2013' ? '\u2212' : text);
 
@@ -43,13 +49,13 @@ export function readKeys(text: string, before: readonly PanelKey[] = []): Read<P
 					ok: false,
 					sentence: `“${part}”: name its positions with a stroke between, as in Switch: Run / Off.`
 				};
-			keys.push({ id: idOf(slide[1]!.trim()), print: slide[1]!.trim(), kind: 'slide', positions });
+			keys.push({ id: '', print: slide[1]!.trim(), kind: 'slide', positions });
 			continue;
 		}
 		const marked = /^(.*)\((pin|touch)\)$/.exec(part);
 		const kind = marked?.[2] === 'pin' ? 'recessed' : marked?.[2] === 'touch' ? 'field' : 'key';
 		for (const word of (marked?.[1] ?? part).split(',').map((one) => printed(one.trim())))
-			if (word !== '') keys.push({ id: idOf(word), print: word, kind, positions: [] });
+			if (word !== '') keys.push({ id: '', print: word, kind, positions: [] });
 	}
 	if (keys.length === 0)
 		return { ok: false, sentence: 'Name its keys with commas between, as in Menu, +, −, OK.' };
@@ -63,13 +69,18 @@ export function readKeys(text: string, before: readonly PanelKey[] = []): Read<P
 	const taken = new Set(keys.flatMap(({ print }) => known.get(print) ?? []));
 	const like = (all: readonly PanelKey[], { kind }: PanelKey) =>
 		all.filter((one) => (one.kind === 'slide') === (kind === 'slide'));
+	const kept = keys.map((key) => {
+		const [now, then] = [like(keys, key), like(before, key)];
+		const was = now.length === then.length ? then[now.indexOf(key)]?.id : undefined;
+		return known.get(key.print) ?? (was !== undefined && !taken.has(was) ? was : undefined);
+	});
+	const named = new Set(kept.flatMap((id) => id ?? []));
 	return {
 		ok: true,
-		value: keys.map((key) => {
-			const [now, then] = [like(keys, key), like(before, key)];
-			const was = now.length === then.length ? then[now.indexOf(key)]?.id : undefined;
-			const renamed = was !== undefined && !taken.has(was) ? was : undefined;
-			return { ...key, id: known.get(key.print) ?? renamed ?? key.id };
+		value: keys.map((key, i) => {
+			const id = kept[i] ?? idOf(key.print, named);
+			named.add(id);
+			return { ...key, id };
 		})
 	};
 }
@@ -96,8 +107,9 @@ export function writeWay(panel: Pick<Panel, 'keys'>, way: readonly PanelGesture[
 /** The way that {@link writeWay} writes: keys by the words on them, with commas between. An empty text is no way at all. */
 export function readWay(panel: Pick<Panel, 'keys'>, text: string): Read<PanelGesture[]> {
 	const keyOf = (word: string) => {
-		const plain = printed(word.trim()).toLowerCase();
-		return panel.keys.find(({ print }) => print.toLowerCase() === plain);
+		const plain = printed(word.trim());
+		const exact = panel.keys.find(({ print }) => print === plain);
+		return exact ?? panel.keys.find(({ print }) => print.toLowerCase() === plain.toLowerCase());
 	};
 	const unknown = (word: string) => ({
 		ok: false as const,

@@ -83,7 +83,10 @@
 			{/if}
 			<OverflowMenu flipped aria-label="More for this site" iconDescription="More for this site">
 				<OverflowMenuItem text="Name, place, who lives here" on:click={() => (editing = true)} />
-				{#if next}<OverflowMenuItem text="Print all cards" href="/sites/{data.site.id}/cards" />{/if}
+				{#if data.zones.length > 0}<OverflowMenuItem
+						text="Print all cards"
+						href="/sites/{data.site.id}/cards"
+					/>{/if}
 				<OverflowMenuItem text="Duplicate" on:click={duplicate} />
 				<OverflowMenuItem text="Export job file" href={api} />
 				<OverflowMenuItem danger text="Delete" on:click={remove} />
