@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { sampleZone } from '../../src/core/checks';
+import { shippedProfiles } from '../../src/core/control';
 import { readControlFile } from '../../src/core/formats';
 import { cardAsNew, zoneCard } from '../../src/core/keying';
 import { isOperable } from '../../src/core/machine';
@@ -9,6 +10,11 @@ import { formatPages } from '../../scripts/formatDocs';
 describe('the pages about files', () => {
 	it.each(Object.entries(formatPages()))('docs/formats/%s says what the schema says', (name, text) => {
 		expect(readFileSync(`docs/formats/${name}`, 'utf8')).toBe(text);
+	});
+
+	it('say how many kinds of control ship', () => {
+		for (const page of ['README.md', 'docs/domain.md'])
+			expect(readFileSync(page, 'utf8'), page).toMatch(new RegExp(`^${shippedProfiles.length} kinds`, 'm'));
 	});
 
 	it('show a control file that is read', () => {
