@@ -127,3 +127,31 @@ test('one zone’s week is given to others together, or to none when another win
 	await saved(page);
 	expect(warm(await levels())).toEqual(was);
 });
+
+test('a week that nobody drew is a state of its own, and one level all week is drawn once somebody says that it is wanted', async ({
+	page
+}) => {
+	await makeSite(page, 'Plover Yard');
+	const home = new URL(page.url()).pathname;
+	await page.goto(`${home}/checks`);
+	await expect(page.getByText('There is nothing to sign off yet: no zone is planned here.')).toBeVisible();
+	await open(page, home);
+	await addZone(page, 'Store', 'Six-step room stat');
+	await open(page, home);
+	await addZone(page, 'Kitchen', 'Hour-strip keypad');
+	await open(page, home);
+	await expect(page.getByText('No week is drawn yet.')).toBeVisible();
+	await expect(page.getByRole('row', { name: /Store/ })).toContainText('not drawn yet');
+	await page.getByRole('link', { name: 'Draw the week of Store' }).click();
+	await alive(page);
+	await expect(page.getByText(/^The week is not drawn yet: begin with a routine, or draw\./)).toBeVisible();
+	await page.getByRole('button', { name: 'Eco all week is what they want' }).click();
+	await saved(page);
+	await expect(page.getByText('This control holds the week exactly', { exact: false })).toBeVisible();
+	await open(page, home);
+	await expect(
+		page.getByText(/^Kitchen: not drawn yet\. 1 of 1 drawn holds its week exactly\.$/)
+	).toBeVisible();
+	await page.goto(`${home}/checks`);
+	await expect(page.getByText('Its week is not drawn yet: one level throughout.')).toHaveCount(1);
+});
