@@ -142,10 +142,9 @@
 						</a>
 					</td>
 					<td class="when-wide">
-						{#if clockOf[i]}<span class="soft">as {clockOf[i]}</span>{:else}<a
-								href="{base}/clock"
-								class:signal={row.clock.bad}>{row.clock.words}</a
-							>{/if}
+						<a href="{base}/clock" class:signal={row.clock.bad && !clockOf[i]}
+							>{clockOf[i] ? `as ${clockOf[i]}` : row.clock.words}</a
+						>
 					</td>
 					<td>
 						<a href="{base}/week" class:signal={row.undrawn || row.summary.coldMinutes > 0}

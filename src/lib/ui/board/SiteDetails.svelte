@@ -57,6 +57,7 @@
 	<form onsubmit={save}>
 		<Field label="Name" maxlength={80} required bind:value={draft.name} />
 		<Field label="Place" maxlength={120} bind:value={draft.place} />
+		<LivesHere bind:value={draft.occupants} />
 		<Field label="Note" maxlength={400} bind:value={draft.note} />
 		<Pick
 			label="Time zone"
@@ -83,7 +84,6 @@
 			]}
 			onchange={(clock) => (draft.clock = clock)}
 		/>
-		<LivesHere bind:value={draft.occupants} />
 		<Problem sentence={problem} onclose={() => (problem = null)} />
 		<div class="acts">
 			<Button kind="next" type="submit" disabled={busy}>Save</Button>

@@ -52,6 +52,10 @@
 
 	let keyedBy = $state<NonNullable<Absence['keyedBy']>>('household');
 
+	const isPlanned = $derived(
+		zone.exceptions.some((one) => one.kind === 'absence' && one.leave === leave && one.back === back)
+	);
+
 	function plan() {
 		if (!('absence' in draft)) return;
 		const exceptions = [...zone.exceptions, { ...draft.absence, keyedBy, id: crypto.randomUUID() }];
@@ -77,13 +81,15 @@
 			label="Keyed by"
 			value={keyedBy}
 			options={[
-				{ value: 'household', text: 'the household, on leaving' },
-				{ value: 'installer', text: 'us: it stands on Visits due' }
+				{ value: 'household', text: 'the household' },
+				{ value: 'installer', text: 'us' }
 			]}
 			onchange={(who) => (keyedBy = who as typeof keyedBy)}
 		/>
 	</div>
-	{#if 'absence' in draft}
+	{#if isPlanned}
+		<p class="soft">These days are planned: what is keyed for them stands with what is planned.</p>
+	{:else if 'absence' in draft}
 		<AbsencePlanned {zone} {profile} {program} {timeZone} {nowMs} absence={draft.absence} proposed />
 		{#if !isSwitch && kept.setpointC < 12}
 			<p class="soft">{words} protects pipes, not people or pets; cold corners freeze first.</p>

@@ -161,9 +161,8 @@
 				>
 					<span class="name">{one.name}</span>
 					{#if !level && standing(one) === 'own'}<span class="signal"
-							>has a week of its own, which is replaced</span
-						>
-					{/if}<span class="soft">{words(one)}</span>
+							>has a week of its own, which is replaced.</span
+						>{/if}<span class="soft">{words(one)}</span>
 				</Check>
 			</li>
 		{/each}
@@ -196,6 +195,9 @@
 		margin: 0 0 1rem;
 		max-height: 45vh;
 		overflow: auto;
+	}
+	.signal {
+		margin-right: 0.5rem;
 	}
 	.name {
 		font-weight: 700;
