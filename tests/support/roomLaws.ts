@@ -212,7 +212,8 @@ export function brokenLead(one: Case): string | null {
 	const half = (by.kind === 'on-off' ? by.differentialK : by.bandK) / 2;
 	/** What is governed at each need, with these leads in the week. */
 	const atNeeds = (leadOf: (rise: RiseLead) => number) => {
-		const setpointC = weekOf(one);
+		// under its range a control holds the lowest that it can
+		const setpointC = weekOf({ ...one, setbackC: Math.max(one.setbackC, stat.temperature!.minC) });
 		for (const rise of rises)
 			for (let back = 1; back <= Math.min(leadOf(rise), rise.night.minutes); back++)
 				setpointC[(rise.at - back + WEEK_MINUTES) % WEEK_MINUTES] = comfortC;

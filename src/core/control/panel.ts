@@ -168,7 +168,10 @@ export const panelSchema = z.strictObject({
 			next: gestureSchema.nullable().default(null),
 			/** The way to each mode, in the order of the names, where no one gesture goes through them. */
 			each: z.array(way).max(6).default([]),
-			/** What it keeps while it is in a mode: the entry of its own menus that holds the figure, or `kept`, the setpoint that it keeps without a program. */
+			/**
+			 * What it holds while it is in a mode, apart from its whole program: the entry of its own menus that holds the figure; `kept`, the setpoint that it keeps
+			 * without a program; `setpoint-1` and on, a setpoint kept for the week, warmest first; `on`; or `heat-only` and `cool-only`, one side of its program.
+			 */
 			figures: z.partialRecord(z.string().max(16), keyId).default({})
 		})
 		.nullable()
@@ -195,13 +198,14 @@ export const panelSchema = z.strictObject({
 		})
 		.nullable()
 		.default(null),
-	/** What somebody of the household does at rest: heat now for a while (once more for another step), stay as it is until it is ended, go on to the next change, be away until it is ended. */
+	/** What somebody of the household does at rest: heat now for a while (once more for another step), stay as it is until it is ended, go on to the next change, be away until it is ended; on a switch, on or off until the next change. */
 	hand: z
 		.strictObject({
 			boost: way.optional(),
 			hold: way.optional(),
 			advance: way.optional(),
-			away: way.optional()
+			away: way.optional(),
+			toggle: way.optional()
 		})
 		.prefault({}),
 	/** What it holds as new; null where that is blank. */

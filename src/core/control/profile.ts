@@ -25,6 +25,9 @@ export const slug = z
 	.max(60)
 	.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'must be lower-case letters and figures joined by hyphens');
 
+/** What a mode can hold that is no entry of the control's menus; see the panel's modes. */
+const MODE_HOLDS = /^(kept|on|heat-only|cool-only|setpoint-[1-6])$/;
+
 const daysOfGroup = z
 	.array(z.int().min(0).max(6))
 	.min(1)
@@ -270,7 +273,11 @@ export const profileSchema = z
 		for (const { path, message } of profile.panel ? panelFaults(profile.panel) : [])
 			context.addIssue({ code: 'custom', path: ['panel', ...path], message });
 		for (const [mode, entry] of Object.entries(profile.panel?.modes?.figures ?? {}))
-			if (entry !== 'kept' && profile.menu.find(({ id }) => id === entry)?.values.kind !== 'degrees')
+			if (
+				entry !== undefined &&
+				!MODE_HOLDS.test(entry) &&
+				profile.menu.find(({ id }) => id === entry)?.values.kind !== 'degrees'
+			)
 				context.addIssue({
 					code: 'custom',
 					path: ['panel', 'modes', 'figures', mode],

@@ -15,7 +15,7 @@ import { entryOf, entryShown } from './entries';
 import { degreesAt, degreesShown, fieldShown, keptSetpoints, type MachineOptions } from './fields';
 import { dayRound, opensAt, programFields } from './days';
 import { settled, type MachineState } from './machine';
-import { clockAt, figureInUse, menuAt, menuFields, type MenuField } from './menus';
+import { clockAt, menuAt, menuFields, modeHolds, type MenuField } from './menus';
 import type { Operable } from './operable';
 import { optionChoices, programOf } from './memory';
 import { FORGETS_AFTER_SECONDS } from './ways';
@@ -199,11 +199,17 @@ export function display(profile: Operable, before: MachineState, atSeconds: numb
 }
 
 /** What the program, or the setpoint kept, asks for at the moment that the clock shows: °C, or 1 and 0 of a switch; null where that is not known. */
-export function programNow(profile: Operable, { memory }: MachineState, atSeconds: number): number | null {
+export function programNow(
+	profile: Operable,
+	{ memory }: MachineState,
+	atSeconds: number,
+	side: 'heat' | 'cool' = 'heat'
+): number | null {
 	const program = programOf(profile, memory);
 	if (!program) return null;
 	const { day, minute } = clockAt(memory, atSeconds);
-	return valueAt(expandProgram(program, profile.temperature?.minC ?? 0), day * DAY_MINUTES + minute);
+	const rest = side === 'cool' ? (profile.cooling?.maxC ?? 0) : (profile.temperature?.minC ?? 0);
+	return valueAt(expandProgram(program, rest, side), day * DAY_MINUTES + minute);
 }
 
 function resting(
@@ -215,17 +221,21 @@ function resting(
 	const { options } = memory;
 	const { day, minute } = clockAt(memory, atSeconds);
 	const time = displayTime(minute, options.clock);
-	const modes = profile.panel.modes;
-	const isOff = modes?.off != null && modes.names[state.mode] === modes.off;
-	const figure = figureInUse(profile, state);
-	const now = isOff || figure ? null : programNow(profile, state, atSeconds);
+	const holds = modeHolds(profile, state);
+	const figure = holds.by === 'figure' ? holds.field : null;
+	const now =
+		holds.by === 'on'
+			? 1
+			: holds.by === 'program'
+				? programNow(profile, state, atSeconds, holds.side === 'cool' ? 'cool' : 'heat')
+				: null;
 	const noClock = profile.habits.clock.summerTime === 'no-clock';
 	const kept = figure && menuAt(profile, memory, figure, atSeconds);
 	const shown =
 		figure && kept != null
 			? menuShown(profile, options, figure, kept)
 			: now === null
-				? { shows: isOff ? 'Off' : '--', unit: '' }
+				? { shows: holds.by === 'off' ? 'Off' : '--', unit: '' }
 				: isSwitch(profile)
 					? { shows: now >= 0.5 ? 'On' : 'Off', unit: '' }
 					: {

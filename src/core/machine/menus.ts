@@ -2,6 +2,7 @@ import {
 	entryOfField,
 	isAwayField,
 	isOffered,
+	isSwitch,
 	OPTION_IDS,
 	type AwayField,
 	type ControlProfile,
@@ -165,15 +166,41 @@ export function withMenu(
 	}
 }
 
-/** The figure that a control holds by itself as it stands, apart from its program: the entry of its menus, or the setpoint that is kept; null while its program or nothing rules. */
-export function figureInUse(
+/** What a control holds as its mode has it: its program, both sides of it or one; a figure apart from that; on; or nothing. */
+export type ModeHolds =
+	| { readonly by: 'program'; readonly side: 'both' | 'heat' | 'cool' }
+	| { readonly by: 'figure'; readonly field: MenuField }
+	| { readonly by: 'on' | 'off' };
+
+/** What a control holds as it stands; see {@link ModeHolds}. One that is set to hold one setpoint holds that in every mode but off. */
+export function modeHolds(
 	profile: Operable,
 	{ memory, mode }: Pick<MachineState, 'memory' | 'mode'>
-): MenuField | null {
+): ModeHolds {
 	const { modes } = profile.panel;
-	const name = modes?.names[mode] ?? '';
-	const figure = modes?.figures[name];
-	if (figure !== undefined && figure !== 'kept') return { id: `menu/${figure}`, setpoint: 0 };
+	const name = modes?.names[mode];
+	const figure = name === undefined ? undefined : modes?.figures[name];
+	const kept: ModeHolds = { by: 'figure', field: { id: 'setpoint', setpoint: 0 } };
 	const isPlain = profile.program.form === 'plain' || memory.options.plain;
-	return figure === 'kept' || (isPlain && name !== modes?.off) ? { id: 'setpoint', setpoint: 0 } : null;
+	if (figure === 'kept') return kept;
+	if (figure?.startsWith('setpoint-'))
+		return {
+			by: 'figure',
+			field: { id: 'setpoints', setpoint: Number(figure.slice('setpoint-'.length)) - 1 }
+		};
+	if (figure === 'on' || (name === 'On' && isSwitch(profile))) return { by: 'on' };
+	if (figure === 'heat-only' || figure === 'cool-only')
+		return isPlain ? kept : { by: 'program', side: figure === 'heat-only' ? 'heat' : 'cool' };
+	if (figure !== undefined) return { by: 'figure', field: { id: `menu/${figure}`, setpoint: 0 } };
+	if (name !== undefined && name === modes?.off) return { by: 'off' };
+	return isPlain ? kept : { by: 'program', side: 'both' };
+}
+
+/** The figure that a control holds by itself as it stands, apart from its program; null while its program or nothing rules. */
+export function figureInUse(
+	profile: Operable,
+	state: Pick<MachineState, 'memory' | 'mode'>
+): MenuField | null {
+	const holds = modeHolds(profile, state);
+	return holds.by === 'figure' ? holds.field : null;
 }

@@ -36,8 +36,8 @@ export function waysOf({ panel }: Pick<Operable, 'panel'>): readonly Way[] {
 	modes?.each.forEach((way, mode) => add(way, { to: 'mode', mode }));
 	for (const wipes of ['program', 'clock', 'all'] as const)
 		if (panel.resets[wipes]) add(panel.resets[wipes], { to: 'reset', wipes });
-	for (const what of ['boost', 'hold', 'advance', 'away'] as const)
-		if (panel.hand[what]) add(panel.hand[what], { to: 'hand', what });
+	for (const [what, way] of Object.entries(panel.hand) as [HandAct, PanelGesture[] | undefined][])
+		if (way) add(way, { to: 'hand', what });
 	if (lock) add(lock.way, { to: 'lock' });
 	known.set(panel, ways);
 	return ways;

@@ -1,9 +1,18 @@
 import { isSwitch, type HandAct } from '../control';
-import { figureInUse, press as pressMachine, type MachineState, type Stroke } from '../machine';
+import { degreesAt, modeHolds, press as pressMachine, type MachineState, type Stroke } from '../machine';
+import { boostEnds, nextChangeFrom, overrideEnds, periodFrom } from '../run';
 import { absenceKeyed } from './absenceKeyed';
-import { anchored, heldOver, secondsOf, withClock, type Override, type World } from './world';
+import {
+	anchored,
+	heldOver,
+	preparedOf,
+	secondsOf,
+	setpointNow,
+	withClock,
+	type Override,
+	type World
+} from './world';
 
-const MINUTE_MS = 60_000;
 const DAY_MS = 86_400_000;
 
 /** One stroke at its keys, now. A key that changes the setpoint at rest, while a program runs, is a change by hand that ends by itself. */
@@ -24,6 +33,8 @@ export function strokeAt(world: World, stroke: Stroke): World {
 	}
 	const turned = byHand(world, stroke, machine);
 	if (turned) return { ...next, override: turned };
+	const manual = leftInManual(world, stroke, machine);
+	if (manual) return { ...next, machine: manual, override: null, absence: null };
 	// another mode ends what was changed by hand, and an absence
 	return machine.mode !== before.mode ? { ...next, override: null, absence: null } : next;
 }
@@ -40,55 +51,96 @@ function gone(world: World): Override | null {
 	return keyed && { what: 'away', steps: 0, ...keyed, setpointC: keyed.setpointC ?? lowestC };
 }
 
-/** What a boost, a hold or an advance makes of what it holds; null where the same act has ended it, or the control has none. */
+/** When the program of a stand-in changes next, as in its run; what stands over it does not count. */
+function changesAt(world: World): number {
+	const ready = preparedOf(world);
+	return ready ? nextChangeFrom(ready, ready.input.program, world.atMs) : Infinity;
+}
+
+/** What a boost, a hold, an advance or a switch by hand makes of what it holds; null where the same act has ended it, or the control has none. */
 function acted(world: World, what: Exclude<HandAct, 'away'>): Override | null {
 	const { profile, atMs, override } = world;
-	const { boost, hold, advance } = profile.habits;
-	const spans = heldOver({ ...world, override: null }, atMs, atMs + 9 * DAY_MS);
-	const [now, next] = spans;
-	if (!now || now.setC === null) return override;
-	const week = spans.flatMap(({ setC }) => (setC === null ? [] : [setC]));
+	const { boost, hold, advance, override: habit } = profile.habits;
+	const week = heldOver({ ...world, override: null }, atMs, atMs + 9 * DAY_MS).flatMap(({ setC }) =>
+		setC === null ? [] : [setC]
+	);
+	const now = setpointNow({ ...world, override: null, absence: null });
+	if (now === null) return override;
 	const same = override?.what === what ? override : null;
+	const nextChange = () => changesAt(world);
 	switch (what) {
 		case 'boost': {
 			if (!boost) return override;
 			// one step more, after the most of them none
 			const steps = (same?.steps ?? 0) + 1;
-			const ends = boost.ends === 'next-change';
-			if ((ends && same) || steps > boost.mostSteps) return null;
-			const untilMs = ends ? now.toMs : atMs + steps * boost.stepMinutes * MINUTE_MS;
-			return { what, setpointC: Math.max(...week), untilMs, steps };
+			if ((boost.ends === 'next-change' && same) || steps > boost.mostSteps) return null;
+			const setpointC = Math.max(...week);
+			return { what, setpointC, untilMs: boostEnds(boost, nextChange, atMs, steps), steps };
 		}
 		case 'hold':
 			if (!hold || same) return hold ? null : override;
-			return { what, setpointC: override?.setpointC ?? now.setC, untilMs: Infinity, steps: 0 };
-		case 'advance':
-			if (!advance || same || !next || next.setC === null) return same && advance ? null : override;
-			return { what, setpointC: next.setC, untilMs: now.toMs, steps: 0 };
+			return { what, setpointC: override?.setpointC ?? now, untilMs: Infinity, steps: 0 };
+		case 'advance': {
+			const ready = preparedOf(world);
+			const [here, next] = ready ? periodFrom(ready, atMs) : [];
+			if (!advance || same || !here || !next) return same && advance ? null : override;
+			return { what, setpointC: next.owned.period.heatC, untilMs: here.toMs, steps: 0 };
+		}
+		case 'toggle':
+			if (!habit || same) return habit ? null : override;
+			return {
+				what,
+				setpointC: now >= 0.5 ? 0 : 1,
+				untilMs: overrideEnds(habit, nextChange, atMs),
+				steps: 0
+			};
 	}
 }
 
+/** What the keys that change the setpoint at rest do: a change by hand that ends by itself; the hold that stands, changed; or null where they do neither. */
 function byHand(world: World, stroke: Stroke, after: MachineState): Override | null {
-	const { profile, machine, atMs } = world;
-	const { rest } = profile.panel;
+	const { profile, atMs, override } = world;
 	const { override: habit } = profile.habits;
-	if (!rest || !habit || !profile.temperature || machine.asks) return null;
+	const setpointC = turnedTo(world, stroke, after);
+	if (setpointC === null) return null;
+	if (override?.what === 'hold') return { ...override, setpointC };
+	return (
+		habit && {
+			what: 'change',
+			setpointC,
+			untilMs: overrideEnds(habit, () => changesAt(world), atMs),
+			steps: 0
+		}
+	);
+}
+
+/** A control that any change leaves in manual, so left: in the mode that keeps a setpoint, at what it was turned to; null where it is none. */
+function leftInManual(world: World, stroke: Stroke, after: MachineState): MachineState | null {
+	const { profile } = world;
+	const { override, manual } = profile.habits;
+	const { modes } = profile.panel;
+	const mode = modes?.names.findIndex((name) => modes.figures[name] === 'kept') ?? -1;
+	if (override || !manual || mode < 0) return null;
+	const setpointC = turnedTo(world, stroke, after);
+	if (setpointC === null) return null;
+	const heat = degreesAt(profile, after.memory.options.unit, setpointC);
+	return { ...after, mode, memory: { ...after.memory, kept: { ...after.memory.kept, heat } } };
+}
+
+/** The setpoint that a stroke at rest turns what is held to, in °C; null where it turns nothing: another key, a lock, a menu, a mode that is off or keeps a figure of its own. */
+function turnedTo(world: World, stroke: Stroke, after: MachineState): number | null {
+	const { profile, machine } = world;
+	const { rest } = profile.panel;
+	if (!rest || !profile.temperature || machine.asks) return null;
 	if (machine.locked && profile.panel.lock?.covers !== 'all-but-setpoint') return null;
-	if (machine.place || after.place || after.trail.length > 0 || figureInUse(profile, machine)) return null;
+	if (machine.place || after.place || after.trail.length > 0) return null;
+	if (modeHolds(profile, machine).by !== 'program' || modeHolds(profile, after).by !== 'program') return null;
 	if (stroke.do !== 'press' && stroke.do !== 'run') return null;
 	if (stroke.key !== rest.up && stroke.key !== rest.down) return null;
-	const name = profile.panel.modes?.names[machine.mode];
-	if (name !== undefined && name === profile.panel.modes?.off) return null;
-	const [held] = heldOver(world, atMs, atMs + 9 * DAY_MS);
-	if (!held || held.setC === null) return null;
+	const held = setpointNow(world);
+	if (held === null) return null;
 	const { stepC, minC, maxC } = profile.temperature;
 	const times = stroke.do === 'press' ? stroke.times : stroke.steps;
 	const step = machine.memory.options.unit === 'F' ? 5 / 9 : stepC;
-	const setpointC = Math.min(
-		maxC,
-		Math.max(minC, held.setC + (stroke.key === rest.up ? times : -times) * step)
-	);
-	const untilMs =
-		world.override?.untilMs ?? (habit.ends === 'next-change' ? held.toMs : atMs + habit.minutes * MINUTE_MS);
-	return { what: 'change', setpointC, untilMs, steps: 0 };
+	return Math.min(maxC, Math.max(minC, held + (stroke.key === rest.up ? times : -times) * step));
 }

@@ -10,7 +10,8 @@ const ACT_SHOWN: Readonly<Record<Override['what'], string>> = {
 	boost: 'boost',
 	hold: 'held',
 	advance: 'next step',
-	away: 'away'
+	away: 'away',
+	toggle: 'by hand'
 };
 
 /** What stands on the display of a stand-in: at rest what it holds just now, by hand or by its week. */

@@ -5,7 +5,7 @@ import {
 	dayFields,
 	groupingOf,
 	scaleOf,
-	figureInUse,
+	modeHolds,
 	type DayContent,
 	type Memory
 } from '../machine';
@@ -55,10 +55,10 @@ const pick = <T>(from: readonly T[], random: Random): T => from[Math.floor(rando
 /** The modes in which its program does not run, by their places. */
 function offProgram({ profile, machine }: World): number[] {
 	const names = profile.panel.modes?.names ?? [];
-	return names.flatMap((name, mode) => {
+	return names.flatMap((_name, mode) => {
 		if (mode === machine.mode) return [];
-		const isFigure = figureInUse(profile, { memory: machine.memory, mode }) !== null;
-		return isFigure || name === profile.panel.modes?.off ? [mode] : [];
+		const holds = modeHolds(profile, { memory: machine.memory, mode });
+		return holds.by === 'program' && holds.side !== 'cool' ? [] : [mode];
 	});
 }
 

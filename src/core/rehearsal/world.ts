@@ -3,8 +3,8 @@ import { isSwitch, type HandAct, type Level, type Program } from '../control';
 import {
 	entryValue,
 	factoryClock,
-	figureInUse,
 	menuAt,
+	modeHolds,
 	programOf,
 	settled,
 	setpointAt,
@@ -249,7 +249,7 @@ export function startsEarly(profile: Operable, { menu }: Memory): boolean {
 const prepared = new WeakMap<Memory['days'], { readonly key: string; readonly of: Prepared | null }>();
 
 /** Its program made ready to run; null where a step of it is not known. */
-function preparedOf(world: World, channel: number): Prepared | null {
+export function preparedOf(world: World, channel = 0): Prepared | null {
 	const { profile, machine, around, clock } = world;
 	const { memory } = machine;
 	const settings = settingsOf(world);
@@ -319,16 +319,15 @@ function over(spans: readonly Held[], override: Override | null): Held[] {
 export function heldOver(world: World, fromMs: number, toMs: number, channel = 0): Held[] {
 	const { profile, machine, override, absence } = world;
 	const whole = (setC: number | null): Held[] => [{ fromMs, toMs, setC }];
-	const { modes } = profile.panel;
-	const name = modes?.names[machine.mode] ?? null;
-	const figure = figureInUse(profile, machine);
-	if (figure) {
-		const at = menuAt(profile, machine.memory, figure, 0);
+	const holds = modeHolds(profile, machine);
+	if (holds.by === 'figure') {
+		const at = menuAt(profile, machine.memory, holds.field, 0);
 		return whole(at === undefined ? null : setpointAt(profile, machine.memory.options.unit, at));
 	}
-	if (isSwitch(profile) && name === 'On') return whole(1);
-	if (name !== null && name === modes?.off)
-		return whole(profile.temperature ? (profile.habits.off?.keepsC ?? null) : 0);
+	if (holds.by === 'on') return whole(1);
+	if (holds.by === 'off') return whole(profile.temperature ? (profile.habits.off?.keepsC ?? null) : 0);
+	// what only cools heats nothing
+	if (holds.by === 'program' && holds.side === 'cool') return whole(null);
 	const ready = preparedOf(world, channel);
 	if (!ready) return whole(null);
 	const spans = timeline(ready, fromMs, toMs).map((span): Held => ({

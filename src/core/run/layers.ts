@@ -77,6 +77,38 @@ export function periodFrom(
 	return periodSpans(prepared.plan, prepared.segments(atMs, atMs + reachMs));
 }
 
+/** The end of the period of a program that rules at an instant; on hour strips midnight is none where the setting goes on. */
+export function nextChangeFrom(
+	prepared: Pick<Prepared, 'plan' | 'segments'>,
+	{ form }: Pick<Program, 'form'>,
+	fromMs: number
+): number {
+	for (const reach of [2 * DAY_MS, LONGEST_PERIOD_MS]) {
+		const spans = periodFrom(prepared, fromMs, reach);
+		const goesOn = (span: PeriodSpan) =>
+			form === 'slots' && span.owned.period.heatC === spans[0]!.owned.period.heatC;
+		const next = spans.slice(1).find((span) => !goesOn(span));
+		if (next) return next.fromMs;
+	}
+	return fromMs + LONGEST_PERIOD_MS;
+}
+
+/** When a change by hand, made at an instant, ends by itself. */
+export const overrideEnds = (
+	{ ends, minutes }: NonNullable<ControlProfile['habits']['override']>,
+	nextChange: (fromMs: number) => number,
+	fromMs: number
+): number => (ends === 'next-change' ? nextChange(fromMs) : fromMs + minutes * 60_000);
+
+/** When a boost of so many steps, begun at an instant, ends by itself. */
+export const boostEnds = (
+	{ ends, stepMinutes, mostSteps }: NonNullable<ControlProfile['habits']['boost']>,
+	nextChange: (fromMs: number) => number,
+	fromMs: number,
+	steps: number
+): number =>
+	ends === 'next-change' ? nextChange(fromMs) : fromMs + Math.min(steps, mostSteps) * stepMinutes * 60_000;
+
 /** Within a layer a later start replaces what ran before. */
 function inOrder(spans: LayerSpan[]): LayerSpan[] {
 	const sorted = spans.sort((a, b) => a.fromMs - b.fromMs);
@@ -122,17 +154,7 @@ export function prepareRun(input: RunInput): Prepared {
 
 	const startOf = (local: string) => instantOf(timeZone, wallMinute(local));
 	const endOf = (local: string | null) => (local === null ? Infinity : startOf(local));
-	/** The end of the period that rules; on hour strips midnight is none where the setting goes on. */
-	const nextChange = (fromMs: number) => {
-		for (const reach of [2 * DAY_MS, LONGEST_PERIOD_MS]) {
-			const spans = periodFrom(prepared, fromMs, reach);
-			const goesOn = (span: PeriodSpan) =>
-				program.form === 'slots' && span.owned.period.heatC === spans[0]!.owned.period.heatC;
-			const next = spans.slice(1).find((span) => !goesOn(span));
-			if (next) return next.fromMs;
-		}
-		return fromMs + LONGEST_PERIOD_MS;
-	};
+	const nextChange = (fromMs: number) => nextChangeFrom(prepared, program, fromMs);
 	/** The first instant after `fromMs` at which the control's own clock shows a wall minute. */
 	const whenShowing = (wall: number, fromMs: number): number => {
 		const segments = prepared.segments(fromMs, instantOf(timeZone, wall) + 2 * DAY_MS);
@@ -165,8 +187,7 @@ export function prepareRun(input: RunInput): Prepared {
 			case 'override': {
 				if (!habits.override) break;
 				const fromMs = startOf(one.from);
-				const { ends, minutes } = habits.override;
-				const toMs = ends === 'next-change' ? nextChange(fromMs) : fromMs + minutes * 60_000;
+				const toMs = overrideEnds(habits.override, nextChange, fromMs);
 				add('override', { ...common, fromMs, toMs, ...byHand(fromMs, one.setpointC) });
 				break;
 			}
@@ -198,11 +219,7 @@ export function prepareRun(input: RunInput): Prepared {
 			case 'boost': {
 				if (!habits.boost) break;
 				const fromMs = startOf(one.from);
-				const { ends, stepMinutes, mostSteps } = habits.boost;
-				const toMs =
-					ends === 'next-change'
-						? nextChange(fromMs)
-						: fromMs + Math.min(one.steps, mostSteps) * stepMinutes * 60_000;
+				const toMs = boostEnds(habits.boost, nextChange, fromMs, one.steps);
 				add('boost', { ...common, fromMs, toMs, ...byHand(fromMs, one.setpointC) });
 				break;
 			}

@@ -144,6 +144,14 @@ function judgedLeads(
 		leads = next;
 		short = shortK(leads);
 	}
+	// what is still short gets all there is, and where that is not enough so do the others: not reached is only what that does not warm
+	for (const all of [false, true]) {
+		if (short.every((k) => k <= within)) break;
+		const most = leads.map((lead, i) => (all || short[i]! > within ? longest(nights[i]!) : lead));
+		const left = shortK(most);
+		if (all && left.every((k, i) => k > within || short[i]! <= within)) break;
+		[leads, short] = [most, left];
+	}
 	return leads.map((lead, i) => (short[i]! <= within ? lead : null));
 }
 

@@ -72,7 +72,7 @@ export function absenceForHousehold(
 	const say = (local: string) => localWords(local, options);
 	const plan = planAbsence(profile, absence);
 	const keys = isOperable(profile) ? awayKeys(profile, options, { ...absence, ...plan }) : null;
-	const from = `You planned to be away from ${say(absence.leave)} to ${say(absence.back)}`;
+	const from = `Planned, ${say(absence.leave)} to ${say(absence.back)}`;
 	if (absence.keyed) return [`${from}: that is set already`];
 	if (absence.keyedBy === 'installer') return [`${from}: we set it for you`];
 	const when = plan.when === 'on leaving' ? 'when you leave' : 'on any day before';
@@ -83,6 +83,8 @@ export function absenceForHousehold(
 				? 'start it'
 				: `set ${absenceKey(plan, say)}`;
 	const panel = isOperable(profile) ? profile.panel : null;
+	// at a household it runs its program: no mode is looked for
+	const out = keys?.leave.filter((stroke) => stroke.do !== 'until') ?? [];
 	return [
 		`${from}: ${does} ${when}${plan.toWall === null ? ', and end it when you are back' : ''}`,
 		...(keys && panel
@@ -90,7 +92,7 @@ export function absenceForHousehold(
 					...keys.values.map((value) =>
 						keysSaid(panel, value.keys, value.keys.way, `${value.shows}${value.unit && ` ${value.unit}`}`)
 					),
-					...(keys.leave.length > 0 ? [strokesSaid(panel, keys.leave)] : [])
+					...(out.length > 0 ? [strokesSaid(panel, out)] : [])
 				]
 			: [])
 	];

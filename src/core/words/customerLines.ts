@@ -84,10 +84,10 @@ export function customerLines(
 									? 'Only whole days away are set, and can be set long before'
 									: 'It does not end by itself: the rooms stay cool until you end it'
 					];
-	put('When you go away', [
-		...away,
-		...(lets === null ? planned.flatMap((one) => absenceForHousehold(one, profile, options)) : [])
-	]);
+	const ahead = lets === null ? planned.map((one) => absenceForHousehold(one, profile, options)) : [];
+	// where what is planned is said key by key, the general words are in it
+	const keyed = ahead.some((sentences) => sentences.length > 1);
+	put('When you go away', [...(keyed ? [] : away), ...ahead.flat()]);
 	if (hold) put('If it stays at one temperature', ['It may have been left on hold', hold.how]);
 
 	const changes = clockChanges(profile, options, timeZone, atMs, 2);

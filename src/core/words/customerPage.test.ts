@@ -167,11 +167,11 @@ describe('the customer’s page', () => {
 		};
 		for (const { id, temperature, habits } of shippedProfiles) {
 			const text = said(id, {});
-			expect(text, id).toContain('You planned to be away from');
+			expect(text, id).toContain('Planned, ');
 			if (temperature && habits.holiday?.by === 'days')
 				expect(text, id).toMatch(/: set \d days when you leave\. \S/);
 			expect(said(id, { keyedBy: 'installer' }), id).toMatch(/we set it for you\.$/);
-			expect(said(id, {}, '2027-02-15T12:00:00Z'), id).not.toContain('You planned');
+			expect(said(id, {}, '2027-02-15T12:00:00Z'), id).not.toContain('Planned, ');
 		}
 	});
 

@@ -29,6 +29,7 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 			{ id: 'boost', print: 'Boost' },
 			{ id: 'away', print: 'Away' }
 		],
+		rest: byPlusMinus,
 		program: {
 			way: [press('clock')],
 			...byPlusMinus,
@@ -134,6 +135,7 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 	},
 	'day-by-day-panel-stat': {
 		keys: [day, plus, { id: 'set', print: 'Set' }, minus, mode, { id: 'power', print: 'Power' }],
+		rest: byPlusMinus,
 		program: {
 			way: [press('day')],
 			...byPlusMinus,
@@ -213,7 +215,7 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 			}
 		],
 		modes: { names: ['Auto', 'Off'], off: 'Off', next: hold('back', 5) },
-		hand: { away: [press('away')] },
+		hand: { hold: [press('stay')], away: [press('away')] },
 		resets: { program: [hold('week', 10)], all: [hold('gear', 10)] },
 		lock: { way: [hold('next', 10)], ends: [hold('next', 10)] },
 		factory: { day: fourSteps(25, 19) }
@@ -322,6 +324,7 @@ export const emitterStatPanels: Readonly<Record<string, PanelInput>> = {
 	},
 	'frost-setting-keypad': {
 		keys: [{ id: 'strip', print: 'Strip' }, plus, minus, ok, day, { id: 'on', print: 'On again' }],
+		rest: byPlusMinus,
 		program: {
 			way: [press('strip')],
 			...byPlusMinus,

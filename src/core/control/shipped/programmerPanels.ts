@@ -56,8 +56,10 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 		modes: {
 			names: ['Auto', 'On', 'Off'],
 			off: 'Off',
+			figures: { On: 'on' },
 			each: [[put('switch', 'Auto')], [put('switch', 'On')], [put('switch', 'Off')]]
 		},
+		hand: { toggle: [press('enter')] },
 		resets: { all: [hold('pin', 1)] },
 		lock: { way: [hold(['day', 'enter'], 3)], ends: [hold(['day', 'enter'], 3)] }
 	},
@@ -100,9 +102,10 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 		modes: {
 			names: ['Run', 'On', 'Off'],
 			off: 'Off',
+			figures: { On: 'on' },
 			each: [[put('slide', 'Run')], [put('slide', 'On')], [put('slide', 'Off')]]
 		},
-		hand: { boost: [press('hour')] },
+		hand: { boost: [press('hour')], toggle: [press('on-off')] },
 		resets: { program: [hold(['next', 'drop'], 5)], all: [hold(['next', 'drop'], 15)] },
 		factory: {
 			day: {
@@ -184,6 +187,7 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 		modes: {
 			names: ['Auto', 'In use', 'Standby', 'Reduced', 'Off'],
 			off: 'Off',
+			figures: { 'In use': 'setpoint-1', Standby: 'setpoint-2', Reduced: 'setpoint-3' },
 			each: [
 				[put('knob', 'Auto')],
 				[put('knob', 'In use')],
@@ -279,7 +283,12 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 				timeoutSeconds: 120
 			}
 		],
-		modes: { names: ['Run', 'In use', 'Standby', 'Closed', 'Stop'], off: 'Stop', next: press('mode') },
+		modes: {
+			names: ['Run', 'In use', 'Standby', 'Closed', 'Stop'],
+			off: 'Stop',
+			next: press('mode'),
+			figures: { 'In use': 'setpoint-1', Standby: 'setpoint-2', Closed: 'setpoint-3' }
+		},
 		resets: { program: [hold(['list', 'empty'], 5)], all: [hold(['list', 'empty'], 12)] },
 		lock: { way: [hold(['list', 'take'], 4)], ends: [hold(['list', 'take'], 4)] },
 		factory: {
@@ -391,7 +400,13 @@ export const programmerPanels: Readonly<Record<string, PanelInput>> = {
 				take: press('set')
 			}
 		],
-		hand: { advance: [press('advance')] },
+		modes: {
+			names: ['Auto', 'Constant', 'Off'],
+			off: 'Off',
+			each: [[hold('heating', 2)], [hold('heating', 5)], [hold('heating', 10)]],
+			figures: { Constant: 'on' }
+		},
+		hand: { boost: [press('heating')], advance: [press('advance')] },
 		resets: { program: [hold(['plus', 'minus'], 5)], all: [hold('pin', 5)] },
 		factory: {
 			day: {

@@ -226,12 +226,12 @@ export const programmers: readonly ProfileInput[] = [
 				ends: 'after-steps',
 				stepMinutes: 60,
 				mostSteps: 3,
-				how: 'Press Heating or Hot water once for every hour.'
+				how: 'Press Heating once for every hour.'
 			},
 			advance: { how: 'Press Advance: the next set time comes now.' },
 			holiday: { by: 'return-date', ends: 'time', how: '' },
-			manual: { how: 'Hold Heating or Hot water 5 s until it shows constant.' },
-			off: { keepsC: null, how: 'Hold Heating or Hot water 10 s until it shows off.' },
+			manual: { how: 'Hold Heating 5 s until it shows Constant; hold it 2 s to go back to Auto.' },
+			off: { keepsC: null, how: 'Hold Heating 10 s until it shows Off; hold it 2 s to go back to Auto.' },
 			clock: {
 				summerTime: 'by-itself',
 				reserveMinutes: 1440,

@@ -157,7 +157,12 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 				timeoutSeconds: 60
 			}
 		],
-		modes: { names: ['Auto', 'Heat', 'Cool', 'Off'], off: 'Off', next: press('mode') },
+		modes: {
+			names: ['Auto', 'Heat', 'Cool', 'Off'],
+			off: 'Off',
+			next: press('mode'),
+			figures: { Heat: 'heat-only', Cool: 'cool-only' }
+		},
 		hand: { hold: [press('keep')] },
 		resets: { program: [hold(['menu', 'next'], 5)], all: [hold(['menu', 'next'], 10)] },
 		lock: {
@@ -190,6 +195,7 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 			pin,
 			{ id: 'away', print: 'Away' }
 		],
+		rest: byPlusMinus,
 		program: {
 			way: [press('program')],
 			...byPlusMinus,
@@ -313,6 +319,7 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 			{ id: 'empty', print: 'Empty' },
 			{ id: 'slide', print: 'Slide', kind: 'slide', positions: ['Auto', 'Warm', 'Back', 'Off'] }
 		],
+		rest: byPlusMinus,
 		program: {
 			way: [press('day')],
 			...byPlusMinus,
@@ -346,6 +353,7 @@ export const roomStatPanels: Readonly<Record<string, PanelInput>> = {
 		modes: {
 			names: ['Auto', 'Warm', 'Back', 'Off'],
 			off: 'Off',
+			figures: { Warm: 'setpoint-1', Back: 'setpoint-2' },
 			each: [[put('slide', 'Auto')], [put('slide', 'Warm')], [put('slide', 'Back')], [put('slide', 'Off')]]
 		},
 		resets: { all: [hold(['ok', 'empty'], 8)] },

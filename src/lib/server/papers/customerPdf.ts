@@ -48,11 +48,18 @@ function columnsOf({ left, right }: CustomerPage): [CustomerPart[], CustomerPart
 	return longer(moved) < longer([left, right]) ? moved : [[...left], [...right]];
 }
 
-/** From so many letters a column on it is set a little smaller, so that a page stays one page. */
-const MUCH = 1000;
+/** From so many letters a column on it is set a little smaller, so that a page stays one page; in points. */
+const SIZES: readonly (readonly [letters: number, size: number])[] = [
+	[1150, 8.9],
+	[1000, 9.4],
+	[0, 10]
+];
 
-const sizeOf = (columns: readonly (readonly CustomerPart[])[], large: boolean): number =>
-	large ? 15 : Math.max(...columns.map(roomOf)) > MUCH ? 9.4 : 10;
+function sizeOf(columns: readonly (readonly CustomerPart[])[], large: boolean): number {
+	if (large) return 15;
+	const letters = Math.max(...columns.map(roomOf));
+	return SIZES.find(([most]) => letters >= most)![1];
+}
 
 const logo = (image: string): Column => ({ image, fit: [140, 45], width: 150 });
 const blank = '______________________';
