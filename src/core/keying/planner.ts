@@ -273,6 +273,8 @@ export class KeyPlanner {
 		const { memory, place } = this.#state;
 		const { fields, content } = programFields(profile, memory, at);
 		const index = fields.findIndex((field) => field.key === key);
+		// what stood in a menu was kept on the way out, and its week has other fields now: from there the way is told anew
+		if (index < 0) return this.#made(goal, { ...to, change: [], take: [], shows: null });
 		// what was changed under the cursor and not taken yet is what it stands at
 		const edited = place?.in === 'program' ? place.edit : undefined;
 		const opens = edited ?? opensAt(profile, options, fields, content, index);

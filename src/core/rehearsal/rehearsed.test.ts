@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { anyZone, operable } from '../../../tests/support/anyZone';
 import { satisfies, zoneCard } from '../keying';
+import { newZone, withWanted } from '../plan';
+import { constantWeek } from '../week';
 import { press, start, type MachineState, type Operable, type Stroke } from '../machine';
 import { isAsked, rehearsed, strokesOf, type Rehearsed } from '.';
 
@@ -103,4 +105,21 @@ it('a stroke that the card asks for is none of the slips', () => {
 	).toBe(true);
 	expect(isAsked({ at: 'done' }, press2)).toBe(false);
 	expect(stat.panel.keys.some(({ id }) => id === 'plus')).toBe(true);
+});
+
+it('a menu left in the middle that turns its week off is no end: the way is told anew', () => {
+	const profile = operable.find(({ id }) => id === 'line-voltage-stat')!;
+	const fresh = newZone('Any', profile);
+	const zone = {
+		...fresh,
+		options: { ...fresh.options, unit: 'F' as const, clock: '12' as const },
+		grouping: '5-2'
+	};
+	const { card } = zoneCard(withWanted(zone, constantWeek(zone.levels[0]!.id)), profile);
+	const slip = ['day', 'up'].map((key): Stroke => ({ do: 'press', key, times: 1 }));
+	const whole = { items: card.items, ...card.operated! };
+	for (let wait = 0; wait < 6; wait++)
+		expect(
+			keyIt(profile, start(profile), whole, [...Array.from({ length: wait }, () => []), slip], true).now.place
+		).toBeNull();
 });

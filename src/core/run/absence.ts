@@ -103,6 +103,25 @@ export function absenceSpan(profile: ControlProfile, absence: Pick<Absence, 'lea
 	}
 }
 
+/**
+ * What a control holds during an absence: the figure that its menu of absences takes; or, where no field takes one, the lowest that its week
+ * holds. What is turned down by hand, and a control whose keys nobody described, are taken at their word.
+ */
+export function absenceKeeps({
+	habits,
+	panel
+}: Pick<ControlProfile, 'habits' | 'panel'>): 'figure' | 'lowest' {
+	if (!habits.holiday || !panel) return 'figure';
+	return panel.places.some(({ fields }) => fields.includes('away-setpoint')) ? 'figure' : 'lowest';
+}
+
+/** The setpoint that an absence leaves a control at, in °C (0/1 on a switch); `held` is its week. See {@link absenceKeeps}. */
+export const absenceHolds = (
+	profile: Pick<ControlProfile, 'habits' | 'panel'>,
+	setpointC: number,
+	held: WeekSteps<number>
+): number => (absenceKeeps(profile) === 'figure' ? setpointC : Math.min(...held.map(({ value }) => value)));
+
 /** Minutes between two wall minutes in which a week asks for more than a setpoint (°C). */
 function minutesAbove(week: WeekSteps<number>, c: number, fromWall: number, toWall: number): number {
 	const days = splitByDay(week);

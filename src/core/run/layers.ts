@@ -1,5 +1,6 @@
 import { dayNumber, instantOf, wallMinute } from '../civil';
 import {
+	expandProgram,
 	heldCooling,
 	heldSetpoint,
 	type ControlOptions,
@@ -8,7 +9,7 @@ import {
 	type Program
 } from '../control';
 import type { Exception, Settings } from '../plan';
-import { absenceSpan } from './absence';
+import { absenceHolds, absenceSpan } from './absence';
 import { firstShowing, wallSegments, type ControlClock, type WallSegment } from './controlClock';
 import { dayPlan, periodSpans, type DayPlan, type PeriodSpan, type SpecialRun } from './periods';
 
@@ -234,7 +235,11 @@ export function prepareRun(input: RunInput): Prepared {
 					...common,
 					fromMs,
 					toMs,
-					heatC: held(one.setpointC),
+					heatC: held(
+						absence.by === 'by-hand'
+							? one.setpointC
+							: absenceHolds(profile, one.setpointC, expandProgram(program, held(coolest.setpointC)))
+					),
 					coolC: profile.cooling?.maxC ?? null
 				});
 				break;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { keptSetpoints } from '$core/machine';
 	import { entryName, type ControlProfile, type Panel } from '$core/control';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
@@ -16,6 +17,10 @@
 		draft.menu
 			.filter(({ values }) => values.kind === 'degrees')
 			.map((entry) => ({ value: entry.id, text: `${entry.print}: ${entryName(entry)}` }))
+	);
+	/** The setpoints that are kept for its week, warmest first. */
+	const weekly = $derived(
+		keptSetpoints(draft).map((name, i) => ({ value: `setpoint-${i + 1}`, text: `${name} of its week` }))
 	);
 	const RESETS = [
 		['program', 'the week'],
@@ -68,6 +73,13 @@
 				options={[
 					{ value: '', text: 'nothing of its own' },
 					{ value: 'kept', text: 'the setpoint without a program' },
+					...weekly,
+					...(draft.cooling
+						? [
+								{ value: 'heat-only', text: 'its program, heating only' },
+								{ value: 'cool-only', text: 'its program, cooling only' }
+							]
+						: []),
 					...degrees
 				]}
 				onchange={(figure) =>

@@ -106,12 +106,13 @@ export function newAwayPlace({ panel, habits }: ControlProfile): PanelPlace | nu
 }
 
 /** What the household can do at it, as far as it has that, with its label. */
-export const handActs = ({ habits }: ControlProfile): (readonly [HandAct, string])[] =>
+export const handActs = ({ habits, temperature }: ControlProfile): (readonly [HandAct, string])[] =>
 	(
 		[
 			['boost', 'Heat now, a step each time', habits.boost !== null],
 			['hold', 'Stay as it is, and back', habits.hold !== null],
 			['advance', 'The next change now', habits.advance !== null],
-			['away', 'Away, and back', habits.holiday?.by === 'until-ended']
+			['away', 'Away, and back', habits.holiday?.by === 'until-ended'],
+			['toggle', 'On or off until the next change', habits.override !== null && temperature === null]
 		] as const
 	).flatMap(([act, label, has]) => (has ? [[act, label] as const] : []));

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { dateOfDay, dayNumber, localTime, wallAt, weekdayOfDay } from '$core/civil';
-	import { allowedOptions, setpointWithUnit, type Program } from '$core/control';
+	import { allowedOptions, expandProgram, setpointWithUnit, type Program } from '$core/control';
+	import { absenceHolds, absenceKeeps } from '$core/run';
 	import { exceptionSchema, type Absence } from '$core/plan';
 	import { wrongWords } from '$core/schema';
 	import Button from '../kit/Button.svelte';
@@ -36,14 +37,17 @@
 	let back = $state(`${dateOfDay(friday + 9)}T18:00`);
 	let level = $state<string | null>(null);
 	const kept = $derived(ranked.find((one) => one.id === level) ?? ranked[0]!);
-	const words = $derived(setpointWithUnit(profile, options, kept.setpointC));
+	/** Whether its menu of absences takes a figure; else it holds the lowest of its week. */
+	const keeps = $derived(absenceKeeps(profile));
+	const heldC = $derived(absenceHolds(profile, kept.setpointC, expandProgram(program, ranked[0]!.setpointC)));
+	const words = $derived(setpointWithUnit(profile, options, heldC));
 	const draft = $derived.by((): { absence: Absence } | { problem: string } => {
 		const read = exceptionSchema.safeParse({
 			kind: 'absence',
 			id: 'draft',
 			leave,
 			back,
-			setpointC: kept.setpointC
+			setpointC: heldC
 		});
 		if (read.success) return { absence: read.data as Absence };
 		const field = read.error.issues[0]!.path[0] === 'leave' ? 'Leaving' : 'The return';
@@ -68,15 +72,17 @@
 	<div class="fields">
 		<MomentField label="Leaving" value={leave} onchange={(local) => (leave = local)} />
 		<MomentField label="Back" value={back} onchange={(local) => (back = local)} />
-		<Choice
-			label="Kept at"
-			value={kept.id}
-			options={ranked.map((one) => ({
-				value: one.id,
-				text: `${one.name}${isSwitch ? '' : ` ${setpointWithUnit(profile, options, one.setpointC)}`}`
-			}))}
-			onchange={(id) => (level = id)}
-		/>
+		{#if keeps === 'figure'}
+			<Choice
+				label="Kept at"
+				value={kept.id}
+				options={ranked.map((one) => ({
+					value: one.id,
+					text: `${one.name}${isSwitch ? '' : ` ${setpointWithUnit(profile, options, one.setpointC)}`}`
+				}))}
+				onchange={(id) => (level = id)}
+			/>
+		{/if}
 		<Choice
 			label="Keyed by"
 			value={keyedBy}
@@ -91,7 +97,12 @@
 		<p class="soft">These days are planned: what is keyed for them stands with what is planned.</p>
 	{:else if 'absence' in draft}
 		<AbsencePlanned {zone} {profile} {program} {timeZone} {nowMs} absence={draft.absence} proposed />
-		{#if !isSwitch && kept.setpointC < 12}
+		{#if keeps === 'lowest' && !isSwitch}
+			<p class="soft">
+				It holds {words} while away, the lowest of its week: another temperature cannot be keyed.
+			</p>
+		{/if}
+		{#if !isSwitch && heldC < 12}
 			<p class="soft">{words} protects pipes, not people or pets; cold corners freeze first.</p>
 		{/if}
 		<Button kind="next" onclick={plan}>Plan this holiday</Button>

@@ -10,7 +10,7 @@
 		type ControlProfile
 	} from '$core/control';
 	import { exceptionSchema, unitOf, type Absence, type Source, type Zone } from '$core/plan';
-	import { planAbsence } from '$core/run';
+	import { absenceHolds, planAbsence } from '$core/run';
 	import { absenceConflictWords, absenceKey } from '$core/words';
 	import { wrongWords } from '$core/schema';
 	import type { WeekSteps } from '$core/week';
@@ -86,7 +86,7 @@
 	let busy = $state(false);
 
 	const say = (options: ControlOptions) => (local: string) => localWords(local, options);
-	const absenceOf = (zone: Zone): Absence | string => {
+	const absenceOf = ({ id, document: zone, profile }: (typeof zones)[number]): Absence | string => {
 		const coolest = Math.min(...zone.levels.map((level) => level.setpointC));
 		const isSwitch = coolest < 2;
 		const read = exceptionSchema.safeParse({
@@ -94,7 +94,11 @@
 			id: 'draft',
 			leave,
 			back,
-			setpointC: isSwitch ? coolest : (keptC ?? coolest),
+			setpointC: absenceHolds(
+				profile,
+				isSwitch ? coolest : (keptC ?? coolest),
+				held?.[id] ?? [{ at: 0, value: coolest }]
+			),
 			note
 		});
 		if (read.success) return read.data as Absence;
@@ -103,7 +107,7 @@
 	};
 	const plans = $derived(
 		zones.map((row) => {
-			const absence = absenceOf(row.document);
+			const absence = absenceOf(row);
 			return {
 				row,
 				absence,
