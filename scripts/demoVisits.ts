@@ -64,6 +64,7 @@ function left(job: Job, zone: JobZone, index: number, noted: Partial<OnSite>, at
 		profile,
 		onSite,
 		...standing,
+		livesHere: [],
 		readBackStops: false,
 		misfit: fit.chosen.misfit,
 		timeZone: job.site.timeZone,

@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { instantOf, wallMinute } from '../../src/core/civil';
-import { shippedProfiles, type PanelGesture } from '../../src/core/control';
+import { factoryOptions, shippedProfiles, waySentence, type PanelGesture } from '../../src/core/control';
 import {
 	factoryMemory,
 	isOperable,
@@ -13,7 +13,7 @@ import {
 	type Operable,
 	type Stroke
 } from '../../src/core/machine';
-import type { Exception } from '../../src/core/plan';
+import { newZone, onControl, type Exception } from '../../src/core/plan';
 import {
 	begin,
 	displayOf,
@@ -25,7 +25,8 @@ import {
 	strokeAt,
 	type World
 } from '../../src/core/rehearsal';
-import { prepareRun, resolve } from '../../src/core/run';
+import { absenceKeeps, prepareRun, resolve } from '../../src/core/run';
+import { customerLines } from '../../src/core/words';
 import { localTime, wallAt } from '../../src/core/civil';
 
 const PLACE = 'Europe/Dublin';
@@ -150,6 +151,71 @@ describe('a habit is a key', () => {
 				}
 			}
 		}
+	});
+});
+
+describe('the household’s page and the control', () => {
+	const said = (profile: Operable, plain = false) =>
+		customerLines(profile, { ...factoryOptions(profile), plain }, PLACE, at('2026-01-14T07:30'));
+
+	it('says how a hold is ended, and that ends it', () => {
+		for (const profile of operable.filter(({ habits }) => habits.hold)) {
+			const { sentences } = said(profile).find(({ title }) => title === 'If it stays at one temperature')!;
+			expect(sentences[1], profile.id).toBe(
+				`${waySentence(profile.panel, profile.panel.hand.hold!)} Your week goes on.`
+			);
+			const held = does(ready(profile), profile.panel.hand.hold!);
+			expect(held.override?.what, profile.id).toBe('hold');
+			expect(setpointNow(does(held, profile.panel.hand.hold!)), profile.id).toBe(setpointNow(ready(profile)));
+		}
+	});
+
+	it('tells of no week where the control is set to one setpoint', () => {
+		for (const profile of operable.filter(({ canBePlain }) => canBePlain)) {
+			const text = (plain: boolean) => said(profile, plain)[0]!.sentences.join(' ');
+			expect(text(true), profile.id).not.toMatch(/your week/);
+			if (profile.habits.override?.ends === 'next-change')
+				expect(text(false), profile.id).toMatch(/your week/);
+		}
+	});
+
+	it('an absence holds what can be keyed for it, on the stand-in as in the run', () => {
+		const keeps = Object.fromEntries(
+			operable.filter(({ habits }) => habits.holiday).map((one) => [one.id, absenceKeeps(one)])
+		);
+		expect(keeps).toMatchObject({
+			'climate-clock': 'lowest',
+			'hour-strip-keypad': 'lowest',
+			'six-step-room-stat': 'figure',
+			'radio-stat': 'figure'
+		});
+		for (const profile of operable) {
+			if (absenceKeeps(profile) !== 'lowest' || profile.habits.holiday?.by !== 'until-ended') continue;
+			const gone = does(ready(profile), profile.panel.hand.away!);
+			const week = heldOver(ready(profile), gone.atMs, gone.atMs + 8 * 86_400_000).map(({ setC }) => setC!);
+			expect(setpointNow(gone), profile.id).toBe(Math.min(...week));
+		}
+	});
+});
+
+describe('what departs from the week', () => {
+	it('goes where another kind of control cannot do it', () => {
+		const from = operable.find(({ id }) => id === 'touch-floor-stat')!;
+		const to = operable.find(({ id }) => id === 'radio-stat')!;
+		const exceptions: Exception[] = [
+			{ kind: 'hold', id: 'a', from: '2026-01-14T08:00', until: null, setpointC: 20 },
+			{ kind: 'override', id: 'b', from: '2026-01-14T09:00', setpointC: 20 },
+			{
+				kind: 'absence',
+				id: 'c',
+				leave: '2026-02-01T08:00',
+				back: '2026-02-09T08:00',
+				setpointC: 7,
+				note: ''
+			}
+		];
+		const moved = onControl({ ...newZone('Z', from), exceptions }, from, to);
+		expect(moved.exceptions.map(({ kind }) => kind)).toEqual(['override', 'absence']);
 	});
 });
 

@@ -13,7 +13,7 @@ import {
 	type Level
 } from '../control';
 import { boxNameSchema, type Box } from './box';
-import { bookingSchema, exceptionsSchema, MOST_BOOKINGS } from './exceptions';
+import { bookingSchema, exceptionsSchema, MOST_BOOKINGS, type Exception } from './exceptions';
 import { applyLead, leadSchema, noLead, type Lead, type Target } from './lead';
 import { mark } from './mark';
 import { roomSchema } from './room';
@@ -314,10 +314,18 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 	);
 }
 
+/** Whether a control can do what departs from the week: a hold on one without a hold it cannot; an absence and a special day are done by hand where nothing else does them. */
+export function canDo(
+	{ habits }: Pick<ControlProfile, 'habits'>,
+	{ kind }: Pick<Exception, 'kind'>
+): boolean {
+	return kind === 'absence' || kind === 'special-day' || habits[kind] !== null;
+}
+
 /**
  * The zone on another control. Where one only switches and the other does not, levels are replaced:
  * what was the warmest becomes on (or comfort), all else off (or eco), so that the drawn times stay. Its
- * settings go back to none, and its clock has not been looked at.
+ * settings go back to none, and its clock has not been looked at. What its exceptions need and the other has not goes: see {@link canDo}.
  */
 export function onControl(zone: Zone, from: ControlProfile, to: ControlProfile): Zone {
 	const moved = {
@@ -328,7 +336,9 @@ export function onControl(zone: Zone, from: ControlProfile, to: ControlProfile):
 		grouping: null,
 		otherChannels: null,
 		settings: settingsSchema.parse({}),
-		clockReadings: []
+		clockReadings: [],
+		// what was done at the other one is not done here, and what this one cannot do is planned no more
+		exceptions: zone.exceptions.filter((one) => canDo(to, one))
 	};
 	if ((from.temperature === null) === (to.temperature === null)) return moved;
 	const levels = startingLevels(to);

@@ -9,6 +9,7 @@ import {
 import { findingsOf, type Checked, type Finding, type MendView, type Severity } from '../checks';
 import { LEFT_WORDS, OCCUPANT_WORDS, TEST_WORDS, TROUBLE_WORDS, unitOf } from '../plan';
 import { capital } from '../schema';
+import { WIPES_WORDS } from './control';
 import { gapSentences, sourceOffWords } from './house';
 import { clockStanding, endlessWords, fitWords, NOT_DRAWN } from './standing';
 
@@ -81,7 +82,7 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 			return ['Control and receiver are not paired: nothing will heat.', 'Pair them'];
 		case 'settings-changed':
 			return [
-				`The ${one.what === 'unit' ? 'unit' : 'day grouping'} was changed after it was keyed: on many controls that wipes the program.`,
+				`The ${one.what === 'unit' ? 'unit' : 'day grouping'} was changed after it was keyed: setting it ${WIPES_WORDS[profile.operation.options[one.what]?.wipes ?? 'program']}.`,
 				'Key in again'
 			];
 		case 'undrawn':

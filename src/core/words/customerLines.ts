@@ -1,4 +1,4 @@
-import { modeSentence, OPTION_IDS, type ControlOptions, type ControlProfile } from '../control';
+import { modeSentence, OPTION_IDS, waySentence, type ControlOptions, type ControlProfile } from '../control';
 import type { Absence } from '../plan';
 import { duration } from '../week';
 import { absenceForHousehold, clockChanges, reserveSentence } from '.';
@@ -35,18 +35,23 @@ export function customerLines(
 	};
 
 	const { override, boost, hold, advance, manual } = habits;
+	// set to one setpoint it has no week that could go on
+	const isPlain = options.plain || profile.program.form === 'plain';
+	const nextChange = isPlain
+		? 'It stays where you leave it'
+		: 'It ends by itself at the next change of your week';
 	put(isSwitch ? 'On or off for a while' : 'Warmer or cooler for a while', [
 		override &&
 			`${end(override.how)} ${
-				override.ends === 'next-change'
-					? 'It ends by itself at the next change of your week'
+				isPlain || override.ends === 'next-change'
+					? nextChange
 					: `It ends by itself after ${duration(override.minutes)}`
 			}`,
 		boost &&
 			`${end(boost.how)} ${
 				boost.ends === 'next-change'
-					? 'It ends by itself at the next change of your week'
-					: `At most ${duration(boost.stepMinutes * boost.mostSteps)}; then your week goes on by itself`
+					? nextChange
+					: `At most ${duration(boost.stepMinutes * boost.mostSteps)}; then ${isPlain ? 'it goes back' : 'your week goes on'} by itself`
 			}`,
 		advance?.how,
 		!override &&
@@ -88,7 +93,7 @@ export function customerLines(
 	// where what is planned is said key by key, the general words are in it
 	const keyed = ahead.some((sentences) => sentences.length > 1);
 	put('When you go away', [...(keyed ? [] : away), ...ahead.flat()]);
-	if (hold) put('If it stays at one temperature', ['It may have been left on hold', hold.how]);
+	if (hold) put('If it stays at one temperature', ['It may have been left on hold', holdEnds(profile)]);
 
 	const changes = clockChanges(profile, options, timeZone, atMs, 2);
 	const { summerTime, how } = habits.clock;
@@ -104,6 +109,15 @@ export function customerLines(
 		put(habits.power === 'batteries' ? 'Batteries' : 'After a power cut', [reserveSentence(profile)]);
 	put('If something seems wrong', wrongLines(profile));
 	return lines;
+}
+
+/** How a hold is ended: by the same keys once more, or by the mode in which the week runs; a control whose keys nobody described says how it is held. */
+function holdEnds({ panel, habits }: ControlProfile): string | undefined {
+	if (!panel) return habits.hold?.how;
+	const again = panel.hand.hold ? waySentence(panel, panel.hand.hold) : '';
+	return again === ''
+		? modeSentence(panel, panel.modes?.names[0] ?? null)
+		: `${end(again)} Your week goes on`;
 }
 
 /** What a household can look at by itself before it calls somebody, on this very control. */

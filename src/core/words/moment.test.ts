@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { instantOf, wallMinute } from '../civil';
-import { allowedOptions, findProfile, localWords, momentWords, shippedProfiles } from '../control';
+import { findProfile, localWords, momentWords, shippedProfiles } from '../control';
 import { fitZone } from '../fit';
 import {
 	newZone,

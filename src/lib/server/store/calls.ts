@@ -7,7 +7,6 @@ import { change, changeWithin, refusal, type Changeable, type Changed } from './
 import { siteOf, touchSite } from './documents';
 import { zonesOfLink } from './links';
 import { settingOf } from './settings';
-import { findSite, zonesOf } from './siteReads';
 
 /** A call of a household as it is kept. */
 export interface StoredCall {

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { channelsOf, perDayOffers, temperatureWords, type ControlProfile } from '$core/control';
-	import { movedLevels, onControl, onOwnScale } from '$core/plan';
+	import { canDo, movedLevels, onControl, onOwnScale } from '$core/plan';
 	import { capital } from '$core/schema';
-	import { boxWords, channelName } from '$core/words';
+	import { boxWords, channelName, exceptionWords } from '$core/words';
 	import { freeChannels, type ListedZone } from '../board/freeChannels';
 	import { call } from '../call';
 	import Choice from '../kit/Choice.svelte';
@@ -55,7 +55,7 @@
 		model.change({ ...zone, options: { ...zone.options, [key]: value } });
 	}
 
-	/** What another unit made of the levels, said once. */
+	/** What another unit made of the levels, or another control of what was planned, said once. */
 	let moved = $state<string | null>(null);
 	function changeUnit(unit: 'C' | 'F') {
 		const switched = { ...zone, options: { ...zone.options, unit } };
@@ -75,7 +75,13 @@
 
 	function changeControl(id: string) {
 		const next = profiles.find((candidate) => candidate.id === id);
-		if (next) model.change(onControl(zone, profile, next));
+		if (!next) return;
+		const lost = zone.exceptions.filter((one) => !canDo(next, one));
+		moved =
+			lost.length === 0
+				? null
+				: `${next.name} cannot do this, so it is planned no more: ${lost.map((one) => exceptionWords(one, zone, profile)).join('; ')}. Undo brings it back.`;
+		model.change(onControl(zone, profile, next));
 	}
 </script>
 

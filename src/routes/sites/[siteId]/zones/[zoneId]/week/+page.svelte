@@ -4,7 +4,6 @@
 	import { askingOf, gapsOf, heatWeek } from '$core/house';
 	import { followsRoutine, isUndrawn, unitOf } from '$core/plan';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import { refresh } from '$lib/ui/refresh';
 	import Balance from '$lib/ui/week/Balance.svelte';
 	import { calmly } from '$lib/ui/week/calm.svelte';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
