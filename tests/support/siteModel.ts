@@ -1,3 +1,4 @@
+import { profileOf } from '../../src/core/control';
 import { isDeepStrictEqual } from 'node:util';
 import { notesAt, withNote, zoneCard, type Note, type Notes } from '../../src/core/keying';
 import { nothingNoted, VISIT_FIELDS, type OnSite, type Site, type Zone } from '../../src/core/plan';
@@ -14,7 +15,6 @@ import {
 	noteFields,
 	noteAtControl,
 	orderZones,
-	profileOf,
 	removeZone,
 	replaceSite,
 	restoreSite,

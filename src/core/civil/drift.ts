@@ -1,3 +1,4 @@
+import { DAY_MS } from './spans';
 import { transitionsBetween } from './offsets';
 
 /** How far a clock was off when it was read, and when. */
@@ -8,8 +9,6 @@ export interface ClockError {
 	/** Whether it was set right then. */
 	readonly set: boolean;
 }
-
-const DAY_MS = 86_400_000;
 
 /** The error beyond which a program is noticeably late: five minutes. */
 export const WORST_ERROR_SECONDS = 300;

@@ -4,3 +4,4 @@ export * from './summerTime';
 export * from './wallClock';
 export * from './zoneNames';
 export * from './calendarDays';
+export * from './spans';

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from './spans';
 import { Temporal } from 'temporal-polyfill';
 import type { WallMinute } from './wallClock';
 
@@ -15,7 +16,6 @@ interface Year {
 	readonly transitions: readonly Transition[];
 }
 
-const MINUTE_MS = 60_000;
 const zonesRead = new Map<string, Map<number, Year>>();
 
 const yearStarts = new Map<number, number>();

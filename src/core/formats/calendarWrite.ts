@@ -7,7 +7,8 @@ import {
 	transitionsBetween,
 	wallAt,
 	weekdayOfDay,
-	type RuleSide
+	type RuleSide,
+	DAY_MS
 } from '../civil';
 import { DAY_MINUTES, spansOf, WEEK_MINUTES, wrapWeek, type WeekSteps } from '../week';
 import { aboveBand, timeline, type Layer, type Prepared } from '../run';
@@ -15,7 +16,6 @@ import { folded } from './foldedLines';
 import { causeWords, stateWords } from '../words';
 
 const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
-const DAY_MS = 86_400_000;
 
 const compact = (local: string) => `${local.replaceAll('-', '').replaceAll(':', '')}00`;
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { channelsOf, findProfile, profileSchema, type ControlProfile } from '../control';
+import { channelsOf, findProfile, profileSchema, type ControlProfile, profileOf } from '../control';
 import {
 	boxOf,
 	boxOnSiteSchema,
@@ -215,7 +215,7 @@ export function jobZonesJoined(
 	kept: readonly KeptBefore[],
 	profiles: readonly ControlProfile[]
 ): (KeptBefore & Pick<JobZone, 'hangsOn'>)[] {
-	const channels = (zone: Zone) => channelsOf(findProfile(zone.control, profiles)!)?.length ?? 1;
+	const channels = (zone: Zone) => channelsOf(profileOf(zone, profiles))?.length ?? 1;
 	const apart = kept.map(({ keyed, onSite, ...zone }) => ({ zone, keyed, onSite }));
 	const { zones, hangsOn, decided } = joinBoxes(apart, channels);
 	return zones.map(({ zone, keyed, onSite }, index) => {

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../civil';
 import { z } from 'zod';
 import { shortName } from '../control';
 
@@ -46,7 +47,6 @@ export function stopMinutes(site: RoundSite, pace = ROUND_PACE): number {
 	return left === 0 ? 0 : pace.minutesAStop + left * pace.minutesAClock;
 }
 
-const DAY_MS = 86_400_000;
 const isWeekend = (day: string) => [0, 6].includes(new Date(`${day}T00:00:00Z`).getUTCDay());
 const next = (day: string) => new Date(Date.parse(`${day}T00:00:00Z`) + DAY_MS).toISOString().slice(0, 10);
 

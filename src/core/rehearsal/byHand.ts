@@ -1,3 +1,4 @@
+import { DAY_MS } from '../civil';
 import { isSwitch, type HandAct } from '../control';
 import { degreesAt, modeHolds, press as pressMachine, type MachineState, type Stroke } from '../machine';
 import { boostEnds, nextChangeFrom, overrideEnds, periodFrom } from '../run';
@@ -12,8 +13,6 @@ import {
 	type Override,
 	type World
 } from './world';
-
-const DAY_MS = 86_400_000;
 
 /** One stroke at its keys, now. A key that changes the setpoint at rest, while a program runs, is a change by hand that ends by itself. */
 export function strokeAt(world: World, stroke: Stroke): World {

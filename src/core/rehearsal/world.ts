@@ -1,4 +1,4 @@
-import { instantOf, offsetAt, wallAt, weekdayOfDay } from '../civil';
+import { instantOf, offsetAt, wallAt, weekdayOfDay, MINUTE_MS } from '../civil';
 import { isSwitch, type HandAct, type Level, type Program } from '../control';
 import {
 	entryValue,
@@ -86,7 +86,6 @@ export interface World {
 	readonly log: readonly LogPoint[];
 }
 
-const MINUTE_MS = 60_000;
 const WEEK_MIN = 7 * DAY_MINUTES;
 /** How much of its log a stand-in keeps: four weeks of minutes. */
 export const LOG_MINUTES = 4 * WEEK_MIN;

@@ -1,4 +1,4 @@
-import { driftOf, offsetAt, transitionsBetween, type Drift } from '../civil';
+import { driftOf, offsetAt, transitionsBetween, type Drift, DAY_MS, MINUTE_MS } from '../civil';
 import type { ControlProfile } from '../control';
 import type { ClockReading } from '../plan';
 
@@ -72,9 +72,6 @@ export interface WallSegment {
 	/** Wall ms gained for each ms. */
 	readonly rate: number;
 }
-
-const DAY_MS = 86_400_000;
-const MINUTE_MS = 60_000;
 
 /** How a control's clock goes between two instants, in stretches without a jump. */
 export function wallSegments(

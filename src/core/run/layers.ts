@@ -1,4 +1,4 @@
-import { dayNumber, instantOf, wallMinute } from '../civil';
+import { dayNumber, instantOf, wallMinute, DAY_MS } from '../civil';
 import {
 	expandProgram,
 	heldCooling,
@@ -65,7 +65,6 @@ export interface Prepared {
 	segments(fromMs: number, toMs: number): readonly WallSegment[];
 }
 
-const DAY_MS = 86_400_000;
 /** A period ends within so many days, whatever special days lie between. */
 const LONGEST_PERIOD_MS = 9 * DAY_MS;
 

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../civil';
 import { aboveBand, clamp, type Layer, type LayerSpan, type Prepared } from './layers';
 import { periodAt, samePeriod, type OwnedPeriod } from './periods';
 import { shownAt } from './controlClock';
@@ -28,8 +29,6 @@ export interface Resolved {
 	/** From the program up to what rules. */
 	readonly chain: readonly ChainLink[];
 }
-
-const MINUTE_MS = 60_000;
 
 /**
  * What a control holds at one instant, looked up directly: the period that its clock shows, an early start,

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../civil';
 import type { ControlProfile } from '../control';
 import { aboveBand, clamp, type Layer, type LayerSpan, type Prepared } from './layers';
 import { periodSpans, samePeriod, type OwnedPeriod } from './periods';
@@ -44,8 +45,6 @@ const draft = (
 
 const cut = (of: Draft, fromMs: number, toMs: number): Draft =>
 	draft(fromMs, toMs, of.heatC, of.coolC, of.by, of.exception, of.owned);
-
-const MINUTE_MS = 60_000;
 
 /** Rises brought forward by the minutes of an early start, never to before the change before them. */
 function startedEarly(

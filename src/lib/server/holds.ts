@@ -1,9 +1,10 @@
+import { profileOf } from '$core/control';
 import type { ControlProfile } from '$core/control';
 import { toHold, type ToHold } from '$core/keying';
 import type { Zone } from '$core/plan';
 import type { WeekSteps } from '$core/week';
 import { compute } from './compute';
-import { profileOf, type StoredSite, type StoredZone } from './store';
+import { type StoredSite, type StoredZone } from './store';
 
 /** What a control is to hold for the zones that hang on it, their weeks fitted in a worker. */
 export async function holdOf(zones: readonly Zone[], profile: ControlProfile): Promise<ToHold> {

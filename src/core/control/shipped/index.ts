@@ -28,3 +28,13 @@ export const shippedProfiles: readonly ControlProfile[] = profiles.map((profile)
 export function findProfile(id: string, own: readonly ControlProfile[] = []): ControlProfile | undefined {
 	return own.find((profile) => profile.id === id) ?? shippedProfiles.find((profile) => profile.id === id);
 }
+
+/** The profile of a control, among those given and those shipped. Throws where there is none: a zone never has a control that nobody knows. */
+export function profileOf(
+	{ control }: { readonly control: string },
+	own: readonly ControlProfile[] = []
+): ControlProfile {
+	const found = findProfile(control, own);
+	if (!found) throw new RangeError(`no profile of the control "${control}"`);
+	return found;
+}

@@ -18,7 +18,7 @@ import {
 	type Site
 } from '$core/plan';
 import { type Firm, type Visit } from '$core/record';
-import { profileOf } from '../store/profileOf';
+import { profileOf } from '$core/control';
 import { print, together, words } from './printer';
 
 const heading = (text: string, fontSize: number, top: number): Content => ({

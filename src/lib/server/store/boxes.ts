@@ -16,7 +16,7 @@ import {
 	type Zone
 } from '$core/plan';
 import type { BoxRow, Tx, ZoneRow } from '../db';
-import { profileOf } from './profileOf';
+import { profileOf } from '$core/control';
 import { summarise, summarySchema } from './summary';
 
 /** What of a zone and its control is to be written: the zone as it is seen, apart from looks at its clock that were noted on site. */

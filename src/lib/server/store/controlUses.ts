@@ -7,7 +7,7 @@ import { findControl, listControls } from './controls';
 import { siteOf, zoneOf } from './documents';
 import { siteFromRow, type StoredSite } from './rows';
 import { zonesOf, zonesRead } from './siteReads';
-import { profileOf } from './profileOf';
+import { profileOf } from '$core/control';
 
 /** A zone that uses a control, and whether its site works with the version that is kept now. */
 export interface ControlUse {

@@ -17,7 +17,7 @@ import type { Changeable } from './change';
 import { boxRow, channelOf, writeStanding, zoneColumns, type Written } from './boxes';
 import { siteFromRow, type StoredSite, type StoredZone } from './rows';
 import { zoneOfRow } from './siteReads';
-import { profileOf } from './profileOf';
+import { findProfile } from '$core/control';
 import { summarise } from './summary';
 import { touchTime } from './untouched';
 
@@ -206,7 +206,9 @@ export async function summariseAhead(
 		...planned,
 		clockReadings: joinReadings(planned.clockReadings, at.onSite.clockReadings)
 	};
-	const profile = profileOf(zone, [...at.site.profiles, ...profiles]);
+	// one that nobody knows is refused later, in words
+	const profile = findProfile(zone.control, [...at.site.profiles, ...profiles]);
+	if (!profile) return;
 	const notes = next.notes ? noted(profile, at.notes, next.notes) : at.notes;
 	await summarise({ ...zone, otherChannels: null }, notes, profile);
 	if (at.zone.otherChannels)

@@ -18,7 +18,6 @@ export * from './pictures';
 export type { StoredSite, StoredZone } from './rows';
 export { findSite, findZone, zonesOf } from './siteReads';
 export * from './sites';
-export { profileOf } from './profileOf';
 export type { ZoneSummary } from './summary';
 export * from './visits';
 export { visitsOf, type StoredVisit } from './visitRows';

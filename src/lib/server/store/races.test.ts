@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { MOST_VALUES, replayed, satisfies, zoneCard, type Goal, type Notes } from '$core/keying';
 import { db, demoJob, siteWithZones } from '../../../../tests/support/database';
-import { blankProfile } from '$core/control';
+import { blankProfile, profileOf } from '$core/control';
 import { newZone, nothingNoted } from '$core/plan';
 import {
 	addZone,
@@ -10,7 +10,6 @@ import {
 	findSite,
 	findZone,
 	noteAtControl,
-	profileOf,
 	readFirm,
 	replaceSite,
 	saveControl,

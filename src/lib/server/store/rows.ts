@@ -13,7 +13,7 @@ import type { Notes } from '$core/keying';
 import { dayByHandSchema } from '$core/run';
 import type { SiteRow } from '../db';
 import type { Seen } from './boxes';
-import { profileOf } from './profileOf';
+import { profileOf } from '$core/control';
 import { summarise, summarySchema, type ZoneSummary } from './summary';
 
 /** A site as the program works with it, read from its row through the schema. */

@@ -1,7 +1,7 @@
 import type { Database } from '../db';
 import { changeWithin } from './change';
 import { zoneAt, zoneOf } from './documents';
-import { profileOf } from './profileOf';
+import { profileOf } from '$core/control';
 import { summarise, SUMMARY_VERSION } from './summary';
 
 /** Makes the summaries anew that an earlier version of the computation has left, zone by zone, while others are answered. Returns how many. */

@@ -9,7 +9,7 @@ import { readFirm } from './firm';
 import type { StoredSite, StoredZone } from './rows';
 import { findSite, zonesOf, zonesRead } from './siteReads';
 import { unfedOf } from './lists/feeding';
-import { profileOf } from './profileOf';
+import { profileOf } from '$core/control';
 import { checksOf, type Check } from '$core/words';
 
 /** When zones ask in vain, by their ids; see {@link unfedOf}. */

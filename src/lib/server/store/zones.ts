@@ -51,7 +51,7 @@ import {
 } from './documents';
 import type { StoredSite } from './rows';
 import { notHeard, type By } from './heard';
-import { profileOf } from './profileOf';
+import { profileOf } from '$core/control';
 import { endedSince, type StoredVisit } from './visitRows';
 import { summarise } from './summary';
 
@@ -185,7 +185,8 @@ export async function addZone(
 ): Promise<ZoneAdded> {
 	// fitted before the change is asked for, by the profile that it will most likely have
 	const { zone, notes } = written;
-	await summarise(zone, notes, profileOf(zone, await profilesOf(db)));
+	const likely = findProfile(zone.control, await profilesOf(db));
+	if (likely) await summarise(zone, notes, likely);
 	return db.write(async (tx): Promise<ZoneAdded> => {
 		const site = await siteOf(siteId).read(tx);
 		if (!site) return { kind: 'gone' };

@@ -1,4 +1,4 @@
-import { dateOfDay, dateWords, dayNumber, instantOf, transitionsBetween, wallAt } from '$core/civil';
+import { dateOfDay, dateWords, dayNumber, instantOf, transitionsBetween, wallAt, HOUR_MS } from '$core/civil';
 import { displaySetpoint, heldSetpoint, type ControlProfile } from '$core/control';
 import { timeline, type Prepared, type RunSpan } from '$core/run';
 import { DAY_MINUTES, duration } from '$core/week';
@@ -41,7 +41,6 @@ export interface DatedDrawing {
 	readonly hourWidth: number;
 }
 
-const HOUR_MS = 3_600_000;
 /** Where off altogether is drawn: at the foot, under any setpoint. */
 const OFF_C = 0;
 

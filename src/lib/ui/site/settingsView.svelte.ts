@@ -8,7 +8,7 @@ import {
 	type SurveyedZone,
 	type ZoneSetting
 } from '$core/checks';
-import { findProfile, type ControlProfile } from '$core/control';
+import { profileOf, type ControlProfile } from '$core/control';
 import { unitOf, type OnSite, type Zone } from '$core/plan';
 import { call } from '../call';
 import { refresh } from '../refresh';
@@ -62,9 +62,7 @@ export function settingsView(read: () => SettingsData) {
 			revision: one.revision,
 			zone: one.document,
 			onSite: onSiteNotes.of(one.id),
-			profile:
-				data.profiles.find((profile) => profile.id === one.document.control) ??
-				findProfile('six-step-room-stat')!
+			profile: profileOf(one.document, data.profiles)
 		}))
 	);
 	/** Why a zone has not a setting; what belongs to a control is set at the first of its zones. */

@@ -2,7 +2,7 @@ import { onMount, tick, untrack } from 'svelte';
 import { goto } from '$app/navigation';
 import { type Fed, stopsOf } from '$core/checks';
 import { dateOfDay, dateWords, wallAt } from '$core/civil';
-import { findProfile, type ControlProfile } from '$core/control';
+import { profileOf, type ControlProfile } from '$core/control';
 import { fitZone } from '$core/fit';
 import { boxStanding, leftToKey, notesAt, settingsCard, type KeyingStanding, type Notes } from '$core/keying';
 import { joinReadings, testStanding, unitOf, type OnSite, type Site, type Zone } from '$core/plan';
@@ -160,12 +160,11 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 
 	const row = $derived(data.zones[place.zone]);
 	const zone = $derived(row?.document);
-	const profileOf = (one: Zone): ControlProfile =>
-		data.profiles.find((candidate) => candidate.id === one.control) ?? findProfile('six-step-room-stat')!;
-	const profile = $derived(zone ? profileOf(zone) : null);
+	const profileHere = (one: Zone) => profileOf(one, data.profiles);
+	const profile = $derived(zone ? profileHere(zone) : null);
 	const unitOfZone = (id: string) => {
 		const of = data.zones.find((one) => one.id === id)?.document;
-		return of ? unitOf(of, profileOf(of)) : 'C';
+		return of ? unitOf(of, profileHere(of)) : 'C';
 	};
 	const nameOf = (id: string) => loaded.names[id] ?? '';
 	const onSite = $derived(row ? onSiteNotes.of(row.id) : null);
@@ -178,7 +177,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		const { zones, notes, readAtMs } = data;
 		const there = zones.map(
 			({ id, document }) =>
-				[id, new ControlNotes(outbox, id, profileOf(document), notes[id] ?? null, readAtMs)] as const
+				[id, new ControlNotes(outbox, id, profileHere(document), notes[id] ?? null, readAtMs)] as const
 		);
 		const gone = outbox.letters('notes').flatMap(({ zoneId }) => (zoneId in notes ? [] : [zoneId]));
 		return Object.fromEntries([
@@ -187,7 +186,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		]);
 	});
 
-	const fittedZone = (zone: Zone) => ({ zone, fit: fitZone(zone, profileOf(zone)) });
+	const fittedZone = (zone: Zone) => ({ zone, fit: fitZone(zone, profileHere(zone)) });
 	/** What is noted at the control of a zone, as far as this browser knows. */
 	const notesNow = (lead: string): Notes | null => controlNotes[lead]?.notes ?? null;
 	/** How far each control is, what was noted here and is not yet sent included. */
@@ -195,7 +194,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		Object.fromEntries(
 			data.zones.map(({ id, document, summary }) => {
 				const lead = leads[id]!;
-				const own = profileOf(document);
+				const own = profileHere(document);
 				const here = controlNotes[lead]?.notes ?? null;
 				if (here === data.notes[lead]) return [id, summary];
 				return [id, boxStanding([fittedZone(document)], own, notesAt(own, here))];
@@ -241,7 +240,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 	const checked = $derived(
 		data.zones.map((one) => {
 			const noted = onSiteNotes.of(one.id);
-			const known = profileOf(one.document);
+			const known = profileHere(one.document);
 			const checks = checksOf({
 				zone: {
 					...one.document,

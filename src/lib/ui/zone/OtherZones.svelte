@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { ProgressBar } from 'carbon-components-svelte';
-	import { findProfile, setpointWithUnit, type ControlProfile } from '$core/control';
+	import { profileOf, setpointWithUnit, type ControlProfile } from '$core/control';
 	import { isUndrawn, takeWeek, wantedWeek, type Zone } from '$core/plan';
 	import { sameWeek } from '$core/week';
 	import { fitWords } from '$core/words';
@@ -31,7 +31,7 @@
 		onclose: () => void;
 	} = $props();
 
-	const profileOf = (one: Zone) => findProfile(one.control, profiles)!;
+	const profileHere = (one: Zone) => profileOf(one, profiles);
 	const others = $derived(zones.filter((one) => one.id !== zoneId));
 	let chosen = $state<Record<string, boolean>>({});
 	let outcomes = $state<Record<string, Outcome>>({});
@@ -44,8 +44,8 @@
 	/** What each other zone would become; nothing is changed by looking. */
 	onMount(() => {
 		const pairs = untrack(() => others).map((one) => ({
-			zone: takeWeek(one.document, zone, profileOf(one.document), profileOf(zone)),
-			profile: profileOf(one.document)
+			zone: takeWeek(one.document, zone, profileHere(one.document), profileHere(zone)),
+			profile: profileHere(one.document)
 		}));
 		running = fitMany(pairs, (count) => (done = count));
 		void running.outcomes.then((found) => {
@@ -58,17 +58,17 @@
 	/** What is given: the id of one level, or nothing for the whole week. */
 	let what = $state('');
 	const level = $derived(zone.levels.find(({ id }) => id === what) ?? null);
-	const said = (of: Zone, c: number) => setpointWithUnit(profileOf(of), of.options, c);
+	const said = (of: Zone, c: number) => setpointWithUnit(profileHere(of), of.options, c);
 
 	/** How another zone's week stands to this one: what would be lost is said before anything is taken. */
 	function standing(one: ZoneInList): 'undrawn' | 'same' | 'own' {
-		if (isUndrawn(one.document, profileOf(one.document))) return 'undrawn';
+		if (isUndrawn(one.document, profileHere(one.document))) return 'undrawn';
 		return sameWeek(wantedWeek(one.document), wantedWeek(zone)) ? 'same' : 'own';
 	}
 	const own = $derived(others.filter((one) => standing(one) === 'own'));
 	/** The level of another zone that this one gives its setpoint to. */
 	const sameLevel = (one: ZoneInList) =>
-		(profileOf(one.document).temperature === null) === (profileOf(zone).temperature === null)
+		(profileHere(one.document).temperature === null) === (profileHere(zone).temperature === null)
 			? one.document.levels.find(({ id }) => id === what)
 			: undefined;
 
@@ -83,7 +83,7 @@
 		}
 		const outcome = outcomes[one.id];
 		if (!outcome) return '';
-		return `${outcome.grouping}, ${fitWords(outcome, profileOf(one.document).temperature === null)}, ${outcome.values} values`;
+		return `${outcome.grouping}, ${fitWords(outcome, profileHere(one.document).temperature === null)}, ${outcome.values} values`;
 	}
 	const takes = (one: ZoneInList) => level === null || sameLevel(one) !== undefined;
 	const mark = (zones: readonly ZoneInList[]) =>
@@ -100,7 +100,7 @@
 							theirs.id === level.id ? { ...theirs, setpointC: level.setpointC } : theirs
 						)
 					}
-				: takeWeek(one.document, zone, profileOf(one.document), profileOf(zone))
+				: takeWeek(one.document, zone, profileHere(one.document), profileHere(zone))
 		}));
 		problem = await together.give(siteId, { id: zoneId, zone }, changes, () => zones);
 		if (problem) return;
@@ -113,7 +113,7 @@
 	function take(id: string) {
 		const from = others.find((one) => one.id === id);
 		if (!from) return;
-		ontake(takeWeek(zone, from.document, profileOf(zone), profileOf(from.document)));
+		ontake(takeWeek(zone, from.document, profileHere(zone), profileHere(from.document)));
 		onclose();
 	}
 </script>

@@ -1,5 +1,5 @@
 import { getContext, setContext, untrack } from 'svelte';
-import { findProfile, type ControlProfile } from '$core/control';
+import { profileOf, type ControlProfile } from '$core/control';
 import type { Zone } from '$core/plan';
 import { DocumentEditor } from '../document/documentEditor.svelte';
 import { refresh } from '../refresh';
@@ -50,7 +50,7 @@ export function openZone(
 			return editor.document;
 		},
 		get profile() {
-			return findProfile(editor.document.control, profiles()) ?? profile;
+			return profileOf(editor.document, profiles());
 		},
 		change: (next) => editor.change(next)
 	};

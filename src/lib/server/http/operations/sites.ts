@@ -1,3 +1,4 @@
+import { profileOf } from '$core/control';
 import { z } from 'zod';
 import {
 	LARGEST_JOB_FILE,
@@ -20,7 +21,6 @@ import {
 	importSite,
 	jobText,
 	listSites,
-	profileOf,
 	replaceSite,
 	restoreSite,
 	saveWeather,

@@ -1,3 +1,4 @@
+import { profileOf } from '$core/control';
 import { dateOfDay, wallAt } from '$core/civil';
 import {
 	addZoneRequest,
@@ -24,7 +25,6 @@ import {
 	noteAtControl,
 	noteKeyedBefore,
 	orderZones,
-	profileOf,
 	removeZone,
 	restoreZone,
 	saveZone,

@@ -1,7 +1,7 @@
 import { cardDistance, type Notes } from '$core/keying';
 import { compute } from '../../compute';
 import type { Database } from '../../db';
-import { profileOf } from '../profileOf';
+import { profileOf } from '$core/control';
 import type { StoredSite, StoredZone } from '../rows';
 import { zonesOf } from '../siteReads';
 

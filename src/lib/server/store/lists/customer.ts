@@ -2,7 +2,7 @@ import type { CustomerChoice, CustomerPage } from '$core/words';
 import type { Database } from '../../db';
 import { compute } from '../../compute';
 import type { StoredSite, StoredZone } from '../rows';
-import { profileOf } from '../profileOf';
+import { profileOf } from '$core/control';
 import { zonesOf } from '../siteReads';
 import { visitsOf } from '../visitRows';
 import { feedingOf } from './feeding';

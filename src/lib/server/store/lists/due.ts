@@ -1,9 +1,10 @@
+import { HOUR_MS } from '$core/civil';
 import { Op } from 'sequelize';
 import { lastRightMs } from '$core/run';
 import { dueAt, DUE_KINDS, type Due } from '$core/words';
 import { whileUnchanged, type Database } from '../../db';
 import { NOTICE_SELECT, noticeFromRow, siteFromRow, type NoticeRow, type StoredSite } from '../rows';
-import { profileOf } from '../profileOf';
+import { profileOf } from '$core/control';
 import { stampOf, type Touched } from '../untouched';
 
 /** Something due, with its site. */
@@ -45,9 +46,6 @@ interface PromiseRow {
 const PROMISES = `SELECT siteId, zoneId, document ->> '$.zoneName' AS zoneName, document ->> '$.promised' AS promised,
 	document ->> '$.promisedBy' AS "on" FROM calls
 	WHERE siteId IN (:ids) AND closedAt IS NULL AND takenAt IS NOT NULL AND document ->> '$.promisedBy' IS NOT NULL`;
-
-/** How long what is due stands at a site that nobody touches: until the hour is over. */
-const HOUR_MS = 3_600_000;
 
 function digestOf(
 	{ id, site, profiles }: StoredSite,

@@ -4,7 +4,7 @@ import { heatsStore, type Zone } from '$core/plan';
 import { isSwitchedOff } from '$core/run';
 import { constantWeek, type WeekSteps } from '$core/week';
 import { compute } from '../../compute';
-import { profileOf } from '../profileOf';
+import { profileOf } from '$core/control';
 import type { StoredSite, StoredZone } from '../rows';
 
 /** What feeds a zone, what governs that, and when it heats. */

@@ -8,7 +8,7 @@ import { without } from '$core/schema';
 import { awayStanding, boxWords, channelName, clockStanding } from '$core/words';
 import type { StoredSite, StoredZone } from '../rows';
 import { findSite, findZone, zonesOf } from '../siteReads';
-import { profileOf } from '../profileOf';
+import { profileOf } from '$core/control';
 import { siteMark } from '../sites';
 
 /** A site with its zones, for the pages of that site. Answers 404 (throws SvelteKit's error) when it is not there. */

@@ -1,5 +1,5 @@
 import { changeStands, nextTransitions } from '$core/run';
-import { dateOfDay, wallAt } from '$core/civil';
+import { dateOfDay, wallAt, DAY_MS } from '$core/civil';
 import { roundSchema, type Round, type RoundSite, type roundChangesSchema } from '$core/record';
 import type { z } from 'zod';
 import { whileUnchanged, type Database } from '../../db';
@@ -23,7 +23,6 @@ export interface RoundDate {
 /** How far back a change is still worth a round, and how far ahead one is planned, in days. */
 const BACK_DAYS = 60;
 const AHEAD_DAYS = 400;
-const DAY_MS = 86_400_000;
 
 /** The changes of clocks from {@link BACK_DAYS} ago to {@link AHEAD_DAYS} ahead, with the sites whose clocks somebody must change. */
 function rounds(db: Database, nowMs: number): Promise<ReadonlyMap<string, readonly RoundSite[]>> {

@@ -1,8 +1,9 @@
+import { profileOf } from '$core/control';
 import { boxWords } from '$core/words';
 import { pageLoad } from '$lib/server/pages';
 import { holdOf } from '$lib/server/holds';
 import { byChannel } from '$core/keying';
-import { profileOf, siteForPages } from '$lib/server/store';
+import { siteForPages } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 /** The cards of all controls of a site: each is made of what its control is to hold and what is noted there. */

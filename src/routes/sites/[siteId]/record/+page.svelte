@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
-	import { findProfile } from '$core/control';
+	import { profileOf } from '$core/control';
 	import type { Zone } from '$core/plan';
 	import { putBack, type Visit } from '$core/record';
 	import KeptCalls from '$lib/ui/callback/KeptCalls.svelte';
@@ -16,8 +16,6 @@
 	let { data } = $props();
 
 	const NOW = 'now';
-	const profileOf = (zone: Zone) =>
-		data.profiles.find((profile) => profile.id === zone.control) ?? findProfile('six-step-room-stat')!;
 	const nowVisit = $derived<Visit>({
 		at: new Date(data.nowMs).toISOString(),
 		who: '',

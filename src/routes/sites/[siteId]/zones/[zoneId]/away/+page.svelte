@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { localTime, wallAt } from '$core/civil';
-	import { allowedOptions, findProfile, localWords } from '$core/control';
+	import { allowedOptions, profileOf, localWords } from '$core/control';
 	import type { Absence } from '$core/plan';
 	import { absenceClashes } from '$core/run';
 	import { capital } from '$core/schema';
@@ -42,7 +42,7 @@
 			data.site.sources,
 			data.zones.map((one) => ({
 				...one,
-				profile: findProfile(one.document.control, data.profiles) ?? profile
+				profile: profileOf(one.document, data.profiles)
 			}))
 		)
 	);

@@ -1,11 +1,11 @@
-import { expandProgram } from '$core/control';
+import { expandProgram, profileOf } from '$core/control';
 import { askingOf } from '$core/house';
 import { lastRight } from '$core/run';
 import { offsetAt } from '$core/civil';
 import { compute } from '$lib/server/compute';
 import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
-import { callsOf, governorOf, outcomesOf, profileOf, siteForPages, zoneForPages } from '$lib/server/store';
+import { callsOf, governorOf, outcomesOf, siteForPages, zoneForPages } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {

@@ -1,6 +1,7 @@
+import { profileOf } from '$core/control';
 import { compute } from '$lib/server/compute';
 import { pageLoad } from '$lib/server/pages';
-import { feedingOf, governorOf, profileOf, siteForPages, zoneForPages } from '$lib/server/store';
+import { feedingOf, governorOf, siteForPages, zoneForPages } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
