@@ -28,8 +28,7 @@ export function openZone(
 	siteId: string,
 	id: string,
 	stored: StoredZone,
-	profiles: () => readonly ControlProfile[],
-	profile: ControlProfile
+	profiles: () => readonly ControlProfile[]
 ): ZoneModel {
 	const editor = untrack(
 		() =>

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
 	import { profileOf } from '$core/control';
-	import type { Zone } from '$core/plan';
 	import { putBack, type Visit } from '$core/record';
 	import KeptCalls from '$lib/ui/callback/KeptCalls.svelte';
 	import { call } from '$lib/ui/call';

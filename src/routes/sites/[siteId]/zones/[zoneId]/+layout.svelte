@@ -29,7 +29,7 @@
 	const zoneId = $derived(data.zone.id);
 	const model = $derived.by(() => {
 		const id = zoneId;
-		return untrack(() => openZone(data.site.id, id, data.kept, () => data.profiles, data.profile));
+		return untrack(() => openZone(data.site.id, id, data.kept, () => data.profiles));
 	});
 	giveZone(() => model);
 	const editor = $derived(model.editor);
