@@ -66,6 +66,18 @@ function roomOf(file) {
 }
 
 /**
+ * Where an import of ours leads to, without its ending; null for a package.
+ * @param {string} file path of the importing file
+ * @param {string} source what it imports, as written
+ */
+export function targetOf(file, source) {
+	if (source.startsWith('.')) return path.resolve(path.dirname(file), source);
+	if (source.startsWith('$core')) return path.join('src', 'core', source.slice('$core'.length));
+	if (source.startsWith('$lib')) return path.join('src', 'lib', source.slice('$lib'.length));
+	return null;
+}
+
+/**
  * Why an import is not allowed, as a sentence; null if it is.
  * @param {string} file path of the importing file
  * @param {string} source what it imports, as written
@@ -75,14 +87,7 @@ export function importRefusal(file, source) {
 	const room = roomOf(file);
 	if (!room) return null;
 	const isTest = file.endsWith('.test.ts');
-	const relative = source.startsWith('.');
-	const target = relative
-		? path.resolve(path.dirname(file), source)
-		: source.startsWith('$core')
-			? path.join('src', 'core', source.slice('$core'.length))
-			: source.startsWith('$lib')
-				? path.join('src', 'lib', source.slice('$lib'.length))
-				: null;
+	const target = targetOf(file, source);
 
 	if (room.startsWith('core/')) {
 		if (isTest) return null;

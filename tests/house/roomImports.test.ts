@@ -1,5 +1,9 @@
 import { ESLint } from 'eslint';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { wayBack } from '../../scripts/lint/noCircles.js';
 import { importRefusal } from '../../scripts/lint/roomImports.js';
 
 describe('the rule of who may import whom', () => {
@@ -41,5 +45,32 @@ describe('the rule of who may import whom', () => {
 			filePath: 'src/core/week/right.ts'
 		});
 		expect(right!.messages).toEqual([]);
+	});
+});
+
+describe('the rule that no file leads back to itself', () => {
+	const room = mkdtempSync(path.join(tmpdir(), 'circle-'));
+	const write = (name: string, lines: string) => writeFileSync(path.join(room, name), lines);
+	const ways = (name: string, source: string) =>
+		wayBack(path.join(room, name), source)?.map((file) => path.basename(file)) ?? null;
+
+	it('names the way round, by a type, over several lines, by what is passed on, and forgets it once it is mended', () => {
+		write('a.ts', "import { b } from './b';\n");
+		write('b.ts', "export * from './c';\n");
+		write('c.ts', "import {\n\ttype A,\n\ttype B\n} from './a';\n");
+		expect(ways('a.ts', './b')).toEqual(['b.ts', 'c.ts']);
+		expect(ways('c.ts', './a')).toEqual(['a.ts', 'b.ts']);
+		write('c.ts', "import { z } from 'zod';\nconst said = 'from ./a';\n");
+		expect(ways('a.ts', './b')).toBeNull();
+	});
+
+	it('is part of the project’s own lint', async () => {
+		const [found] = await new ESLint().lintText(
+			"import { zoneCard } from '../keying';\nexport const x = zoneCard;\n",
+			{
+				filePath: 'src/core/machine/machine.ts'
+			}
+		);
+		expect(found!.messages.map(({ ruleId }) => ruleId)).toContain('house/no-circles');
 	});
 });

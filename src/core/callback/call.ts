@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { shortName, shortNote } from '../control';
 import { oneLine } from '../schema';
-import { CAUSE_KINDS } from './causes';
+import { CAUSE_KINDS } from './cause';
 import { factSchema, MOST_FACTS, QUESTION_IDS } from './facts';
 
 /** Facts of one call, bounded. */

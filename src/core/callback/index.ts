@@ -1,3 +1,4 @@
+export * from './cause';
 export * from './causes';
 export { slipOf } from './makers/slips';
 export { SLOT_MINUTES, SLOTS, warmthOf } from './worlds';

@@ -1,5 +1,6 @@
 import { DAY_MINUTES } from '../week';
-import { answersTo, type Cause } from './causes';
+import type { Cause } from './cause';
+import { answersTo } from './causes';
 import { SLOT_MINUTES, SLOTS } from './worlds';
 import { QUESTION_IDS, type Fact, type QuestionId } from './facts';
 import { agreement } from './log';

@@ -1,7 +1,7 @@
 import { expandProgram } from '../control';
 import { permissionOf } from '../house';
 import { valueAt } from '../week';
-import type { CalledZone, Cause, CauseKind } from './causes';
+import type { CalledZone, Cause, CauseKind } from './cause';
 import { asks, levelsOf, riseOf, SLOT_MINUTES, SLOTS, USUAL_RISE_MINUTES, warmthOf } from './worlds';
 
 /** What is answered where nothing of the kind is the matter. */

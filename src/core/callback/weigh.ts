@@ -1,4 +1,5 @@
-import { causesOf, taught, unaskable, type CalledZone, type Cause, type CauseKind } from './causes';
+import type { CalledZone, Cause, CauseKind } from './cause';
+import { causesOf, taught, unaskable } from './causes';
 import { contradiction, type Fact, type QuestionId } from './facts';
 import {
 	likeliestPair,

@@ -1,7 +1,7 @@
 import type { Asking } from '../house';
 import { warmUp } from '../thermal';
 import { valueAt, WEEK_MINUTES, type WeekSteps } from '../week';
-import type { CalledZone } from './causes';
+import type { CalledZone } from './cause';
 
 /** The grain in which a week is looked at, in minutes. */
 export const SLOT_MINUTES = 10;

@@ -14,7 +14,6 @@ import { DAY_MINUTES, WEEK_DAYS } from '../week';
 import { entryOf, entryScale } from './entries';
 import { degreeScale, keptSetpoints, type Scale } from './fields';
 import { optionAt, optionChoices, withEntry, withOption, type Memory } from './memory';
-import type { MachineState } from './machine';
 import type { Operable } from './operable';
 
 /** A field of a menu; of the setpoints kept for the week which of them. */
@@ -172,11 +171,14 @@ export type ModeHolds =
 	| { readonly by: 'figure'; readonly field: MenuField }
 	| { readonly by: 'on' | 'off' };
 
+/** What a control has in its memory, and the mode that it stands in, counted from 0. */
+interface Standing {
+	readonly memory: Memory;
+	readonly mode: number;
+}
+
 /** What a control holds as it stands; see {@link ModeHolds}. One that is set to hold one setpoint holds that in every mode but off. */
-export function modeHolds(
-	profile: Operable,
-	{ memory, mode }: Pick<MachineState, 'memory' | 'mode'>
-): ModeHolds {
+export function modeHolds(profile: Operable, { memory, mode }: Standing): ModeHolds {
 	const { modes } = profile.panel;
 	const name = modes?.names[mode];
 	const figure = name === undefined ? undefined : modes?.figures[name];
@@ -197,10 +199,7 @@ export function modeHolds(
 }
 
 /** The figure that a control holds by itself as it stands, apart from its program; null while its program or nothing rules. */
-export function figureInUse(
-	profile: Operable,
-	state: Pick<MachineState, 'memory' | 'mode'>
-): MenuField | null {
+export function figureInUse(profile: Operable, state: Standing): MenuField | null {
 	const holds = modeHolds(profile, state);
 	return holds.by === 'figure' ? holds.field : null;
 }

@@ -1,7 +1,8 @@
 import { modeSentence, OPTION_IDS, waySentence, type ControlOptions, type ControlProfile } from '../control';
 import type { Absence } from '../plan';
 import { duration } from '../week';
-import { absenceForHousehold, clockChanges, reserveSentence } from '.';
+import { absenceForHousehold } from './absence';
+import { clockChanges, reserveSentence } from './clock';
 
 /** A heading of the customer's page and what stands under it. */
 export interface CustomerLines {

@@ -10,10 +10,13 @@ import {
 } from '../control';
 import { localTime, wallAt } from '../civil';
 import { fitZone, type ZoneFit } from '../fit';
-import { customerCostWords, customerLines, heatHours, heldInWords, misfitSentences } from '.';
 import { COLD_WEEK_C, type WeekMoney } from '../thermal';
 import { heatsStore, heldInZone, type Absence, type Site, type Zone } from '../plan';
 import { DAY_MINUTES, dayRange, duration, type WeekSteps } from '../week';
+import { customerCostWords } from './cost';
+import { customerLines } from './customerLines';
+import { heatHours, heldInWords } from './heldWeek';
+import { misfitSentences } from './misfit';
 import { NARROW_SPAN, printedWeek, type PrintedWeekDrawing } from './printedWeek';
 
 /** A part of the customer's page: a heading and what stands under it, as a list or as running text. */

@@ -3,9 +3,14 @@ import { onSiteEditSchema } from '$core/plan';
 import { keepJson, keptJson, keptNames } from '../browserStore';
 import { call } from '../call';
 import { whyUnsentSchema } from '../visit/unsent';
-import { stampNow } from './letter';
-import type { Outbox } from './outbox.svelte';
+import { stampNow, type Letter } from './letter';
 import { keepPicture, picturesBefore } from './pictureStore';
+
+/** Where what was found waiting is put: what goes out from one site. */
+interface Outbox {
+	readonly siteId: string;
+	post(letter: Omit<Letter, 'by'>): void;
+}
 
 /** A field as the version before kept it waiting. */
 const fieldSchema = onSiteEditSchema.extend({
