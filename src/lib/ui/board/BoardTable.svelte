@@ -216,6 +216,8 @@
 	}
 	.name {
 		display: block;
+		/* a usual word whole */
+		min-width: 7rem;
 		font-size: 1.05rem;
 		font-weight: 700;
 	}
