@@ -72,7 +72,7 @@ it('whatever somebody presses in between, the next keys are told from where the 
 			{ numRuns: 4 }
 		);
 	}
-});
+}, 120_000);
 
 it('who does just what is asked is never told of a slip', () => {
 	for (const profile of operable)
