@@ -216,8 +216,6 @@
 	}
 	.name {
 		display: block;
-		/* a usual word whole */
-		min-width: 7rem;
 		font-size: 1.05rem;
 		font-weight: 700;
 	}
@@ -245,6 +243,12 @@
 	}
 	.when-narrow {
 		display: none;
+	}
+	/* a usual word whole, where there is room for it */
+	@media (min-width: 701px) {
+		.name {
+			min-width: 7rem;
+		}
 	}
 	@media (max-width: 700px) {
 		.when-narrow {
