@@ -10,17 +10,8 @@ import { permissionOf } from '../src/core/house';
 import { newZone, withWanted, type Zone } from '../src/core/plan';
 import { feltMinutes, roomWeek } from '../src/core/thermal';
 import { buildWeek } from '../src/core/week';
+import { seededRandom } from '../tests/support/random';
 
-/** A reproducible source of numbers 0 … 1 (mulberry32). */
-function source(seed: number): () => number {
-	let state = seed;
-	return () => {
-		state = (state + 0x6d2b79f5) | 0;
-		let t = Math.imul(state ^ (state >>> 15), 1 | state);
-		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-	};
-}
 const median = (times: number[]) => [...times].sort((a, b) => a - b)[times.length >> 1]!;
 function time(work: () => void): number {
 	const start = performance.now();
@@ -28,7 +19,7 @@ function time(work: () => void): number {
 	return performance.now() - start;
 }
 const SEED = 20_261_126;
-const random = source(SEED);
+const random = seededRandom(SEED);
 console.log(`seed ${SEED}`);
 
 // a box of four channels, each with a week of its own every day

@@ -21,6 +21,7 @@ import {
 } from '../src/core/formats';
 import { buildWeek, DAY_MINUTES } from '../src/core/week';
 import { ensureBuild, startServer } from '../scripts/setup.mjs';
+import { seededRandom } from '../tests/support/random';
 import { someZones } from '../tests/support/seenZone';
 
 const FILES = Number(process.env.FILES ?? 10_000);
@@ -31,14 +32,8 @@ const sqlite3 = createRequire(import.meta.url)('sqlite3') as {
 	};
 };
 
-// the same files each time: mulberry32, from memory
-let seed = Number(process.env.SEED ?? 20261125);
-function random(): number {
-	seed = (seed + 0x6d2b79f5) | 0;
-	let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
-	t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-	return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-}
+// the same files each time
+const random = seededRandom(Number(process.env.SEED ?? 20261125));
 const below = (n: number) => Math.floor(random() * n);
 const pick = <T>(of: readonly T[]): T => of[below(of.length)]!;
 

@@ -7,6 +7,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { factoryOptions, findProfile, type ControlProfile, type Grouping } from '../../src/core/control';
 import { fitAll, fitGrouping, groupingCosts, suggestedGrouping } from '../../src/core/fit';
 import { buildWeek, WEEK_MINUTES, type WeekSteps } from '../../src/core/week';
+import { seededRandom } from '../support/random';
 import { eventsLp, pairsLp, slotsLp } from './milp';
 
 type Solver = Awaited<ReturnType<typeof highsLoader>>;
@@ -25,17 +26,6 @@ async function optimum(lp: string): Promise<number> {
 	const answer = solver.solve(lp, { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
 	expect(answer.Status).toBe('Optimal');
 	return answer.ObjectiveValue;
-}
-
-/** A reproducible source of numbers 0 … 1 (mulberry32). */
-function source(seed: number): () => number {
-	let state = seed;
-	return () => {
-		state = (state + 0x6d2b79f5) | 0;
-		let t = Math.imul(state ^ (state >>> 15), 1 | state);
-		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-	};
 }
 
 const groupings: Grouping[] = [
@@ -85,7 +75,7 @@ const weightsOf = (random: () => number) => ({
 
 describe('equal to the optimum of HiGHS', () => {
 	it('events, clearable and forced, in six groupings', async () => {
-		const random = source(20_261_124);
+		const random = seededRandom(20_261_124);
 		for (let round = 0; round < 150; round++) {
 			const stepMinutes = round % 5 === 0 ? 180 : 240;
 			const grouping = groupings[round % groupings.length]!;
@@ -112,7 +102,7 @@ describe('equal to the optimum of HiGHS', () => {
 	});
 
 	it('hour strips, whose two settings are chosen among the levels', async () => {
-		const random = source(7);
+		const random = seededRandom(7);
 		for (let round = 0; round < 60; round++) {
 			const grouping = groupings[round % groupings.length]!;
 			const setpoints = [8, 15, 17.5, 19, 21, 23].slice(0, 2 + Math.floor(random() * 5));
@@ -132,7 +122,7 @@ describe('equal to the optimum of HiGHS', () => {
 	});
 
 	it('a box of several channels: the grouping that they take together', async () => {
-		const random = source(2_026);
+		const random = seededRandom(2_026);
 		for (let round = 0; round < 12; round++) {
 			const most = 1 + Math.floor(random() * 3);
 			const weights = weightsOf(random);
@@ -171,7 +161,7 @@ describe('equal to the optimum of HiGHS', () => {
 	});
 
 	it('on/off pairs', async () => {
-		const random = source(99);
+		const random = seededRandom(99);
 		for (let round = 0; round < 60; round++) {
 			const grouping = groupings[round % groupings.length]!;
 			const most = 1 + Math.floor(random() * 3);
@@ -189,7 +179,7 @@ describe('equal to the optimum of HiGHS', () => {
 	});
 
 	it('pairs between two setpoints chosen among the levels, cleared in pairs', async () => {
-		const random = source(31);
+		const random = seededRandom(31);
 		const floor = findProfile('four-step-floor-stat')!;
 		if (floor.program.form !== 'pairs') throw new Error('a four-step floor stat holds pairs');
 		const profile = { ...floor, program: { ...floor.program, stepMinutes: 60 } };
@@ -215,7 +205,7 @@ describe('equal to the optimum of HiGHS', () => {
 	});
 
 	it('bands with modes, days beginning on the coolest', async () => {
-		const random = source(47);
+		const random = seededRandom(47);
 		const clock = findProfile('plant-clock')!;
 		if (clock.program.form !== 'events') throw new Error('a plant clock holds bands');
 		const profile = {
@@ -246,7 +236,7 @@ describe('equal to the optimum of HiGHS', () => {
 	});
 
 	it('heating and cooling at shared events', async () => {
-		const random = source(63);
+		const random = seededRandom(63);
 		const both = findProfile('heat-and-cool-stat')!;
 		if (both.program.form !== 'events') throw new Error('a heat-and-cool stat holds events');
 		const profile = { ...both, program: { ...both.program, stepMinutes: 240, perDay: [2] } };
@@ -280,7 +270,7 @@ describe('equal to the optimum of HiGHS', () => {
 	});
 
 	it('other numbers of events on Saturday and Sunday', async () => {
-		const random = source(79);
+		const random = seededRandom(79);
 		const unequal = findProfile('six-four-four-stat')!;
 		if (unequal.program.form !== 'events') throw new Error('a six-four-four stat holds events');
 		const profile = {

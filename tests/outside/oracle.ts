@@ -10,20 +10,11 @@ import { shippedProfiles, startingLevels, type ControlProfile } from '../../src/
 import { inUse } from './oracleZone';
 import type { OracleAbsence, OracleFit, OracleFixture } from './oracleZone';
 import { buildWeek, DAY_MINUTES, type WeekSteps } from '../../src/core/week';
+import { seededRandom } from '../support/random';
 import { candidateStarts, eventsLp, pairsLp, slotsLp, type MilpCase } from './milp';
 
-/** A reproducible source of numbers 0 … 1 (mulberry32). */
-function source(seed: number): () => number {
-	let state = seed;
-	return () => {
-		state = (state + 0x6d2b79f5) | 0;
-		let t = Math.imul(state ^ (state >>> 15), 1 | state);
-		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-	};
-}
 const SEED = 20_261_201;
-const random = source(SEED);
+const random = seededRandom(SEED);
 const among = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
 
 /** A week as people live: a few patterns of a day, each day one of them, on the grid of five minutes. */

@@ -1,5 +1,6 @@
 import type { EvenLog } from '../../src/core/thermal';
 import { roomSchema, type Room } from '../../src/core/plan';
+import { seededRandom } from './random';
 
 /**
  * Rooms made by another model than the program's: seven nodes (air, furniture, plaster, wall, floor, emitter, sensor) by small steps of
@@ -16,23 +17,12 @@ export interface OtherRoom {
 	readonly timeConstantHours: number;
 }
 
-/** Numbers from 0 to 1 by a seed (mulberry32, public domain). */
-export function randomOf(seed: number): () => number {
-	let state = seed | 0;
-	return () => {
-		state = (state + 0x6d2b79f5) | 0;
-		let t = Math.imul(state ^ (state >>> 15), 1 | state);
-		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-	};
-}
-
 const STEP_S = 20;
 /** Nodes in their order: air, furniture, plaster, wall, floor, emitter, sensor. */
 const [AIR, WALL, EMITTER, SENSOR] = [0, 3, 5, 6] as const;
 
 export function otherRoom(seed: number, days = 5): OtherRoom {
-	const random = randomOf(seed);
+	const random = seededRandom(seed);
 	const between = (a: number, b: number) => a + (b - a) * random();
 	const area = between(9, 35);
 	const capacity = [

@@ -8,7 +8,6 @@
 		levelOf,
 		levelsForUse,
 		roomUse,
-		roomUses,
 		routineFromTemplate,
 		routineOfWeek,
 		routineSchema,
@@ -26,6 +25,7 @@
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
+	import UsedAs from '../zone/UsedAs.svelte';
 
 	let { zone, profile, onchange }: { zone: Zone; profile: ControlProfile; onchange: (zone: Zone) => void } =
 		$props();
@@ -107,15 +107,7 @@
 <section aria-label="The routine behind the week">
 	<div class="tools">
 		{#if !water}
-			<Choice
-				label="Room used as"
-				value={zone.use ?? ''}
-				options={[
-					{ value: '', text: 'not said' },
-					...roomUses.map((one) => ({ value: one.id, text: one.name }))
-				]}
-				onchange={(id) => onchange({ ...zone, use: (id || null) as Zone['use'] })}
-			/>
+			<UsedAs {zone} {onchange} />
 		{/if}
 		<Choice
 			label="Start from"

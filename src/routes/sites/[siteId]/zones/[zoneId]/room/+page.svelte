@@ -1,13 +1,13 @@
 <script lang="ts">
-	import { levelOf, roomUse, roomUses, unitOf, wantedWeek } from '$core/plan';
+	import { levelOf, roomUse, unitOf, wantedWeek } from '$core/plan';
 	import { emitterClasses, lossOf } from '$core/thermal';
 	import { DAY_MINUTES, valueAt, wrapWeek } from '$core/week';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import MeasureRoom from '$lib/ui/proof/MeasureRoom.svelte';
 	import RoomSurvey from '$lib/ui/proof/RoomSurvey.svelte';
 	import DescribeRoom from '$lib/ui/zone/DescribeRoom.svelte';
+	import UsedAs from '$lib/ui/zone/UsedAs.svelte';
 	import { zoneModel } from '$lib/ui/zone/zoneModel.svelte';
 
 	const model = zoneModel();
@@ -43,15 +43,7 @@
 		<div>
 			<section aria-label="What the room is for">
 				<div class="fields">
-					<Choice
-						label="Room used as"
-						value={zone.use ?? ''}
-						options={[
-							{ value: '', text: 'not said' },
-							...roomUses.map((one) => ({ value: one.id, text: one.name }))
-						]}
-						onchange={(id) => model.change({ ...zone, use: (id || null) as typeof zone.use })}
-					/>
+					<UsedAs {zone} onchange={(next) => model.change(next)} />
 					<div class="note">
 						<Field
 							label="Note"
