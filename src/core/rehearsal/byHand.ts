@@ -3,16 +3,8 @@ import { isSwitch, type HandAct } from '../control';
 import { degreesAt, modeHolds, press as pressMachine, type MachineState, type Stroke } from '../machine';
 import { boostEnds, nextChangeFrom, overrideEnds, periodFrom } from '../run';
 import { absenceKeyed } from './absenceKeyed';
-import {
-	anchored,
-	heldOver,
-	preparedOf,
-	secondsOf,
-	setpointNow,
-	withClock,
-	type Override,
-	type World
-} from './world';
+import { heldOver, preparedOf, setpointNow } from './held';
+import { anchored, secondsOf, withClock, type Override, type World } from './world';
 
 /** One stroke at its keys, now. A key that changes the setpoint at rest, while a program runs, is a change by hand that ends by itself. */
 export function strokeAt(world: World, stroke: Stroke): World {

@@ -10,7 +10,8 @@ import {
 	type Memory
 } from '../machine';
 import { DAY_MINUTES } from '../week';
-import { changed, clockErrorSeconds, cutPower, withClock, type World } from './world';
+import { cutPower } from './passing';
+import { changed, clockErrorSeconds, withClock, type World } from './world';
 
 /** What can be wrong with a stand-in (docs/domain.md §14). */
 export const FAULTS = [

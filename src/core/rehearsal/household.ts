@@ -4,7 +4,8 @@ import { programOf } from '../machine';
 import { newZone, nothingNoted } from '../plan';
 import { DAY_MINUTES } from '../week';
 import type { Fault, Planted } from './faults';
-import { clockErrorSeconds, commissioned, pass, type LogPoint, type World } from './world';
+import { pass } from './passing';
+import { clockErrorSeconds, commissioned, type LogPoint, type World } from './world';
 
 /** What the causes of a call are called that each fault is. */
 export const CAUSES_OF: Readonly<Record<Fault, readonly CauseKind[]>> = {
