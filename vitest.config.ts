@@ -24,7 +24,7 @@ export default defineConfig({
 					name: 'unit',
 					environment: 'node',
 					include: ['src/**/*.test.ts', 'tests/house/*.test.ts', 'tests/across/*.test.ts'],
-					testTimeout: 30_000
+					testTimeout: 90_000
 				}
 			},
 			{

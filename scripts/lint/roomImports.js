@@ -14,7 +14,7 @@ const coreOrder = {
 	drawing: ['schema', 'week'],
 	civil: ['week', 'schema'],
 	control: ['schema', 'week', 'civil'],
-	machine: ['schema', 'week', 'control'],
+	machine: ['schema', 'week', 'civil', 'control'],
 	plan: ['schema', 'week', 'civil', 'control'],
 	house: ground,
 	fit: ground,

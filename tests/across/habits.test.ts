@@ -21,6 +21,7 @@ import {
 	pass,
 	setpointNow,
 	settingsOf,
+	standing,
 	startsEarly,
 	strokeAt,
 	type World
@@ -59,7 +60,7 @@ describe('a habit is a key', () => {
 				const where = `${profile.id}, ${name}`;
 				expect(world.machine.mode, where).toBe(mode);
 				const shown = displayOf(world);
-				expect(shown.foot, where).toBe(name);
+				expect(shown.foot.split(' · ')[0], where).toBe(name);
 				const held = setpointNow(world);
 				const holds = modeHolds(profile, world.machine);
 				if (name === modes!.off && holds.by !== 'figure')
@@ -141,16 +142,41 @@ describe('a habit is a key', () => {
 			for (const [what, way] of Object.entries(hand)) {
 				const world = ready(profile, '2026-01-14T12:30');
 				const done = does(world, way!);
-				const stands = what === 'away' ? done.absence : done.override;
-				expect(stands?.what, `${profile.id} ${what}`).toBe(what);
+				const kind = what === 'away' ? 'absence' : what === 'toggle' ? 'override' : what;
+				expect(standing(done).at(-1)?.done.kind, `${profile.id} ${what}`).toBe(kind);
 				expect(displayOf(done).foot, `${profile.id} ${what}`).not.toBe(displayOf(world).foot);
 				// the same act ends it
 				if (what === 'hold' || what === 'away' || what === 'toggle') {
 					const ended = does(done, way!);
-					expect(what === 'away' ? ended.absence : ended.override, `${profile.id} ${what} ended`).toBeNull();
+					expect(ended.done, `${profile.id} ${what} ended`).toEqual([]);
 				}
 			}
 		}
+	});
+
+	it('as new it holds nothing that was done at it', () => {
+		for (const profile of operable) {
+			const { hand, resets } = profile.panel;
+			if (!resets.all || !hand.hold) continue;
+			const held = does(ready(profile), hand.hold);
+			expect(held.done, profile.id).toHaveLength(1);
+			expect(does(held, resets.all).done, profile.id).toEqual([]);
+		}
+	});
+
+	it('a boost of the second channel leaves the first as it was, and is told to whoever has that channel', () => {
+		const profile = operable.find(({ id }) => id === 'two-channel-programmer')!;
+		const world = ready(profile, '2026-01-14T12:30');
+		const boosted = does(world, profile.panel.boosts[0]!);
+		expect([setpointNow(world, 1), setpointNow(boosted, 1), setpointNow(boosted)]).toEqual([0, 1, 0]);
+		expect(displayOf(boosted).foot).toBe('hot water boost to 13:30 · hot water on');
+		expect(setpointNow(pass(boosted, 3_600), 1)).toBe(0);
+		const page = (channel: number) =>
+			customerLines(profile, { ...factoryOptions(profile), channel }, PLACE, world.atMs)[0]!.sentences[0];
+		expect([page(0), page(1)]).toEqual([
+			'Press Heating once for every hour. At most 3 h; then your week goes on by itself.',
+			'Press Hot water once for every 1 h. At most 3 h; then your week goes on by itself.'
+		]);
 	});
 });
 
@@ -165,7 +191,7 @@ describe('the household’s page and the control', () => {
 				`${waySentence(profile.panel, profile.panel.hand.hold!)} Your week goes on.`
 			);
 			const held = does(ready(profile), profile.panel.hand.hold!);
-			expect(held.override?.what, profile.id).toBe('hold');
+			expect(held.done.at(-1)?.kind, profile.id).toBe('hold');
 			expect(setpointNow(does(held, profile.panel.hand.hold!)), profile.id).toBe(setpointNow(ready(profile)));
 		}
 	});
@@ -265,19 +291,18 @@ describe('the run and the stand-in', () => {
 				if (rest && profile.habits.override)
 					acts.push([
 						strokeAt(world, tap(rest.up) as Stroke),
-						(now) => now.override && { kind: 'override', id: 'x', from, setpointC: now.override.setpointC }
+						(now) => ({ kind: 'override', id: 'x', from, setpointC: setpointNow(now)! })
 					]);
 				for (const what of ['boost', 'hold', 'advance'] as const)
 					if (hand[what]?.length === 1)
 						acts.push([
 							strokeAt(world, hand[what][0] as Stroke),
 							(now) =>
-								now.override &&
-								(what === 'boost'
-									? { kind: 'boost', id: 'x', from, steps: 1, setpointC: now.override.setpointC }
+								what === 'boost'
+									? { kind: 'boost', id: 'x', from, steps: 1, setpointC: setpointNow(now)! }
 									: what === 'hold'
-										? { kind: 'hold', id: 'x', from, until: null, setpointC: now.override.setpointC }
-										: { kind: 'advance', id: 'x', from })
+										? { kind: 'hold', id: 'x', from, until: null, setpointC: setpointNow(now)! }
+										: { kind: 'advance', id: 'x', from }
 						]);
 				for (const [done, exceptionOf] of acts) {
 					const exception = exceptionOf(done);

@@ -80,13 +80,14 @@ test('each family at its stand-in: boost, away, hold and manual, the lock and it
 	for (const { id, name, panel: its, habits, operation } of shippedProfiles.filter(
 		(one) => one.panel !== null
 	)) {
-		const { keys, hand, modes, lock, resets, rest } = its!;
+		const { keys, hand, boosts, modes, lock, resets, rest } = its!;
 		await page.goto(`/rehearse?control=${id}`);
 		await alive(page);
 		await expect(page.getByRole('heading', { name: `${name}, rehearsed` })).toBeVisible();
 		const keyed = page.getByRole('button', { name: 'Let it be keyed' });
 		if (await keyed.isVisible()) await keyed.click();
-		const foot = async () => (await shown(page))[2]!;
+		// of a control of two channels what the other one does stands behind it
+		const foot = async () => (await shown(page))[2]!.split(' · ')[0]!;
 		const atRest = await foot();
 		for (const [act, says] of [
 			['boost', /^boost to /],
@@ -101,6 +102,12 @@ test('each family at its stand-in: boost, away, hold and manual, the lock and it
 			const times = act === 'boost' && habits.boost!.ends === 'after-steps' ? habits.boost!.mostSteps : 1;
 			for (let n = 0; n < times; n++) await doWay(page, keys, hand[act]);
 			expect(await foot(), `${id}: ${act} ended`).toBe(atRest);
+		}
+		for (const way of boosts) {
+			await doWay(page, keys, way);
+			expect(await foot(), `${id}: boost of the other channel`).toMatch(/ boost to /);
+			for (let n = 0; n < habits.boost!.mostSteps; n++) await doWay(page, keys, way);
+			expect(await foot(), id).toBe(atRest);
 		}
 		if (modes) {
 			for (const mode of [...modes.names.keys()].slice(1)) {

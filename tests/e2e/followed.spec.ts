@@ -67,7 +67,9 @@ for (const [name, width] of [
 	['Six-step room stat', 390],
 	['Four-step floor stat', 1280],
 	['Two-channel programmer', 1280],
-	['Slider stat', 1280]
+	['Slider stat', 1280],
+	// from its file, which says its states itself
+	['Mains stat with a swap key', 390]
 ] as const)
 	test(`${name}: what the screens say, pressed on a stand-in, is the planned week`, async ({
 		page,
@@ -75,6 +77,11 @@ for (const [name, width] of [
 		installation
 	}) => {
 		test.setTimeout(240_000);
+		if (name === 'Mains stat with a swap key') {
+			await open(page, '/controls');
+			await page.getByLabel('Control file').setInputFiles('tests/leaflets/A.json');
+			await expect(page.getByText(`${name} is among your own now.`)).toBeVisible();
+		}
 		await makeSite(page, 'Followed');
 		await addZone(page, 'Hall', name);
 		await wantWeek(

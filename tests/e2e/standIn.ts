@@ -154,7 +154,17 @@ export async function doWay(page: Page, keys: readonly PanelKey[], way: readonly
 		if (gesture.do === 'hold') await hold(page, gesture.keys.map(print), gesture.seconds);
 		else if (gesture.do === 'set')
 			await panel(page).getByRole('radio', { name: gesture.to, exact: true }).click();
-		else await fingers(page, [print(gesture.key)], ['pointerdown', 'pointerup'], gesture.times);
+		else if (gesture.do === 'tap') {
+			const held = gesture.held.map((id) =>
+				panel(page).getByRole('button', { name: print(id), exact: true })
+			);
+			for (const [i, key] of held.entries())
+				await key.dispatchEvent('pointerdown', { button: 0, pointerId: 9 + i });
+			await passes(page, 1000);
+			await fingers(page, [print(gesture.key)], ['pointerdown', 'pointerup']);
+			for (const [i, key] of held.entries())
+				await key.dispatchEvent('pointerup', { button: 0, pointerId: 9 + i, bubbles: true });
+		} else await fingers(page, [print(gesture.key)], ['pointerdown', 'pointerup'], gesture.times);
 	}
 }
 

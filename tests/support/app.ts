@@ -6,9 +6,13 @@ export const dev = false;
 export const navigating: { complete: Promise<void> | null } = { complete: null };
 
 export const readAnew: string[] = [];
-export const invalidate = (what: string) => {
-	readAnew.push(what);
-	return Promise.resolve();
+/** How long the next readings take, in ms, and which of them came onto the page: as the framework has it, only the last begun. */
+export const readings: { takeMs: number[]; shown: number[] } = { takeMs: [], shown: [] };
+export const invalidate = async (what: string) => {
+	const mine = readAnew.push(what);
+	const takesMs = readings.takeMs.shift();
+	if (takesMs !== undefined) await new Promise((done) => setTimeout(done, takesMs));
+	if (mine === readAnew.length) readings.shown.push(mine);
 };
 
 /** What the built program consists of, for the service worker. */

@@ -35,15 +35,17 @@ import {
 	optionAt,
 	press,
 	programFields,
+	statesOf,
+	underCursor,
 	settled,
 	start,
 	type MachineState,
 	type Operable,
 	type Stroke
 } from '../../src/core/machine';
-import { OPTION_IDS } from '../../src/core/control';
+import { OPTION_IDS, type PanelGesture } from '../../src/core/control';
 import type { Zone } from '../../src/core/plan';
-import { holdsWeek } from '../../src/core/keying';
+import { holdsWeek, keysThere } from '../../src/core/keying';
 import { anyProfile } from './anyProfile';
 import { anyZone, operable } from './anyZone';
 import { seededChance } from './random';
@@ -80,9 +82,8 @@ export class Follower {
 	}
 	get #cursor() {
 		const { place, memory } = this.state;
-		return place?.in === 'program'
-			? programFields(this.profile, memory, place).fields[place.field]!.key
-			: null;
+		const under = place && underCursor(this.profile, memory, place);
+		return under?.of === 'day' ? under.field.key : null;
 	}
 	/** Begins at rest where the screen says so: what leads there is done only where it is not there. */
 	toRest(out: readonly Stroke[]) {
@@ -93,6 +94,16 @@ export class Follower {
 		this.do(out);
 		if (this.state.place !== null) this.wait(1000);
 		if (this.state.place !== null) throw new Misled('the way out does not lead to rest');
+	}
+	/** What takes a value of the week and goes on. */
+	get #take(): PanelGesture {
+		const takes = [...statesOf(this.profile).of.values()].map(({ id, field }) =>
+			field?.of === 'day' ? keysThere(this.profile, id)?.take : null
+		);
+		return takes.find((take) => take != null)!;
+	}
+	get isInWeek() {
+		return this.#cursor !== null;
 	}
 	#keyOf({ goal }: TurnStep['item']) {
 		if (goal.of !== 'field') return null;
@@ -114,7 +125,7 @@ export class Follower {
 		};
 		if (keys.isSure) some(keys.way);
 		else {
-			const { take } = this.profile.panel.program!;
+			const take = this.#take;
 			const isTake = (stroke: Stroke) =>
 				isSame(stroke, { ...take, times: (stroke as { times?: number }).times });
 			const last = keys.way.findLastIndex(isTake);
@@ -230,7 +241,7 @@ export function followScreens(
 		backTo: null,
 		mode: found === 'as-new' ? 0 : profile.panel.modes ? null : 0,
 		next: null,
-		pending: null
+		pending: []
 	});
 	const said = session.turn.presses;
 	let shown = 0;
@@ -279,7 +290,10 @@ export function followScreens(
 				const out = session.out;
 				if (out.length > 0) break;
 				session = beginSession(profile, session.card, noted, kept);
-				if (!isSame(onShow(session)?.keys, before?.keys) && step.index !== null && !session.pending)
+				// what was changed and then dropped the notes have in doubt
+				const now = onShow(session)?.keys;
+				const isLess = now?.change === null && isSame(now.way, before?.keys?.way);
+				if (!isLess && !isSame(now, before?.keys) && step.index !== null && session.pending.length === 0)
 					throw new Misled(`${step.item.id}: other keys after a reload`);
 				continue;
 			}
@@ -311,7 +325,7 @@ export function followScreens(
 			}
 			case 'astray': {
 				const { take: key } = profile.panel.program ?? {};
-				if (step.keys!.take.length === 0 || person.state.place?.in !== 'program' || !key) break;
+				if (step.keys!.take.length === 0 || !person.isInWeek || !key) break;
 				// it is not taken, and the next one is changed in its place; or it is taken more than once
 				const isLate = chance(2) === 0;
 				person.follow(step, session.out, Infinity, !isLate);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { factoryOptions, findProfile, profileSchema, shippedProfiles } from '../control';
 import { fitZone } from '../fit';
+import { readControlFile, writeControlFile } from '../formats';
 import { keyCard, learnPace, startingPace, type CardItem, type KeyCard } from '../keying';
 import { profileSense, sampleZone } from '.';
 import { profileFacts, senseWords } from '../words';
@@ -58,6 +59,33 @@ describe('a profile’s sense', () => {
 		['stop keying.timeoutSeconds', { keying: { ...keys, timeoutSeconds: 5 } }]
 	])('finds %s', (finding, change) => {
 		expect(found(change)).toContain(finding);
+	});
+
+	it('says what no keys can be like, and a control file of that kind is not read', () => {
+		const { panel } = stat;
+		const said = (change: object) => {
+			const profile = profileSchema.parse({ ...structuredClone(stat), panel: { ...panel!, ...change } });
+			return profileSense(profile)
+				.filter(({ fact }) => fact.kind === 'operation')
+				.map(({ severity, fact }) => `${severity} ${senseWords(fact)}`);
+		};
+		const idle = said({ keys: [...panel!.keys, { id: 'fan', print: 'Fan' }] });
+		expect(idle).toEqual(['stop Fan does nothing anywhere: say what it does, or take it out.']);
+		const opens = said({ rest: { up: 'menu', down: 'minus' } });
+		expect(opens).toEqual([
+			'stop “Press Menu” is said twice at its normal display: the second is never done.'
+		]);
+		const stays = profileSchema.parse({
+			...structuredClone(stat),
+			keying: { ...stat.keying, timeoutSeconds: null },
+			panel: { ...panel!, program: { ...panel!.program!, leave: [] } }
+		});
+		const read = readControlFile(writeControlFile(stays));
+		expect(read).toMatchObject({
+			ok: false,
+			problem: { sentence: 'In the week no key and no time leads back to the normal display.' }
+		});
+		expect(readControlFile(writeControlFile(stat)).ok).toBe(true);
 	});
 });
 

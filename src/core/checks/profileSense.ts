@@ -1,4 +1,12 @@
-import { factoryOptions, isOffered, OPTION_IDS, perDayOffers, type ControlProfile } from '../control';
+import {
+	factoryOptions,
+	isOffered,
+	OPTION_IDS,
+	perDayOffers,
+	type ControlProfile,
+	type Panel
+} from '../control';
+import { isOperable, operationFaults, type OperationFault } from '../machine';
 import { fitZone } from '../fit';
 import { newZone, routineFromTemplate, routineTemplates, withRoutine, type Zone } from '../plan';
 import { keyCard, startingPace } from '../keying';
@@ -24,7 +32,9 @@ export type SenseFact =
 			readonly seconds: number;
 			readonly presses: number;
 	  }
-	| { readonly kind: 'long-card'; readonly values: number };
+	| { readonly kind: 'long-card'; readonly values: number }
+	/** What no keys can be like: see {@link operationFaults}. */
+	| { readonly kind: 'operation'; readonly panel: Panel; readonly fault: OperationFault };
 
 /** Something about a profile that no such control could be like, or that makes its card useless. */
 export interface SenseFinding {
@@ -94,6 +104,7 @@ export function profileSense(profile: ControlProfile): SenseFinding[] {
 		look('keying.copy', { kind: 'copies-nothing' });
 	if (keying.bracket && keying.bracket.before === keying.bracket.after)
 		look('keying.bracket', { kind: 'idle-bracket', state: keying.bracket.before });
+	findings.push(...operationSense(profile));
 
 	const zone = sampleZone(profile);
 	const { chosen } = fitZone(zone, profile);
@@ -112,3 +123,13 @@ export function profileSense(profile: ControlProfile): SenseFinding[] {
 	if (card.items.length > 300) look('keying', { kind: 'long-card', values: card.items.length });
 	return findings;
 }
+
+/** What of a control's keys no control can be like; empty where nobody described them. */
+export const operationSense = (profile: ControlProfile): SenseFinding[] =>
+	isOperable(profile)
+		? operationFaults(profile).map((fault) => ({
+				path: fault.kind === 'dead-key' ? 'panel.keys' : 'panel',
+				severity: 'stop',
+				fact: { kind: 'operation', panel: profile.panel, fault }
+			}))
+		: [];

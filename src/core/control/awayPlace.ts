@@ -1,5 +1,6 @@
 import type { Habits } from './habits';
-import { isAwayField, type AwayField, type Panel, type PanelFault, type PanelPlace } from './panel';
+import type { Panel, PanelFault, PanelPlace } from './panel';
+import { isAwayField, type AwayField } from './panelParts';
 
 type Holiday = Habits['holiday'];
 

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { oneLine } from '../schema';
 
-const how = oneLine(200);
+/** What a person does for it; empty where the keys say so. */
+const how = oneLine(200).default('');
 const minutes = (most: number) => z.int().min(1).max(most);
 
 /** A change by hand that ends by itself. */

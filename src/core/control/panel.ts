@@ -1,12 +1,6 @@
 import { z } from 'zod';
-import { oneLine } from '../schema';
-import { OPTION_IDS } from './operation';
-
-const keyId = z
-	.string()
-	.max(24)
-	.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'must be lower-case letters and figures joined by hyphens');
-const print = (most: number) => oneLine(most).refine((text) => text !== '', 'needs words');
+import { gestureSchema, keyId, keysOf, placeFieldSchema, print, type PanelGesture } from './panelParts';
+import { stateFaults, stateSchema } from './rules';
 
 /** A key of the panel: something that is pressed, pushed, touched or, with positions, slid or turned. */
 const keySchema = z.strictObject({
@@ -20,62 +14,9 @@ const keySchema = z.strictObject({
 });
 export type PanelKey = z.infer<typeof keySchema>;
 
-/** One thing that a hand does at a panel. */
-export const gestureSchema = z.discriminatedUnion('do', [
-	z.strictObject({ do: z.literal('press'), key: keyId, times: z.int().min(1).max(60).default(1) }),
-	/** One key, or two together, held for so many seconds. */
-	z.strictObject({
-		do: z.literal('hold'),
-		keys: z.array(keyId).min(1).max(2),
-		seconds: z.int().min(1).max(30)
-	}),
-	/** A slide or dial put to one of its positions. */
-	z.strictObject({ do: z.literal('set'), key: keyId, to: print(16) })
-]);
-export type PanelGesture = z.infer<typeof gestureSchema>;
-
 const way = z.array(gestureSchema).min(1).max(8);
 /** The keys of a place that change the value under the cursor, and what takes it and goes on. */
 const changing = { up: keyId, down: keyId, take: gestureSchema };
-
-/** What an absence is asked for: its setpoint; days away; the first and the last day; the return. Taking the last of them begins it. */
-export const AWAY_FIELDS = [
-	'away-setpoint',
-	'away-days',
-	'first-month',
-	'first-day',
-	'last-month',
-	'last-day',
-	'back-month',
-	'back-day',
-	'back-hour',
-	'back-minute'
-] as const;
-export type AwayField = (typeof AWAY_FIELDS)[number];
-/** Whether a field of a place belongs to an absence. */
-export const isAwayField = (field: string): field is AwayField =>
-	(AWAY_FIELDS as readonly string[]).includes(field);
-
-/** What stands in a place that is no program: options, setpoints kept for the week, the clock, an absence. */
-export const PLACE_FIELDS = [
-	...OPTION_IDS,
-	'setpoints',
-	'setpoint',
-	'cool-setpoint',
-	'clock-day',
-	'clock-hour',
-	'clock-minute',
-	...AWAY_FIELDS
-] as const;
-/** A field of a place, or an entry of the control's own menus by its id. */
-const placeFieldSchema = z.union([
-	z.enum(PLACE_FIELDS),
-	z.templateLiteral(['menu/', z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)])
-]);
-export type PlaceField = z.infer<typeof placeFieldSchema>;
-/** The entry of the control's menus that a field of a place is; null for a field that every control has. */
-export const entryOfField = (field: PlaceField): string | null =>
-	field.startsWith('menu/') ? field.slice('menu/'.length) : null;
 
 /** A menu: reached from rest by a way of its own, with its fields in their order. */
 const placeSchema = z.strictObject({
@@ -153,7 +94,7 @@ const factoryDaySchema = z.discriminatedUnion('form', [
  * not known, and the card then says in words what to look for.
  */
 export const panelSchema = z.strictObject({
-	keys: z.array(keySchema).min(1).max(16),
+	keys: z.array(keySchema).min(1).max(24),
 	/** Keys that change the setpoint at rest; null where none do. */
 	rest: z.strictObject({ up: keyId, down: keyId }).nullable().default(null),
 	program: programPlaceSchema.nullable().default(null),
@@ -208,6 +149,25 @@ export const panelSchema = z.strictObject({
 			toggle: way.optional()
 		})
 		.prefault({}),
+	/** The way to a boost of each channel after the first. */
+	boosts: z.array(way).max(3).default([]),
+	/** Its states with their rules, where program, places and what is done at rest cannot say them; those are then left out. */
+	states: z.array(stateSchema).min(1).max(80).nullable().default(null),
+	/** Its stored weeks by their numbers: what each day of them holds. */
+	stored: z
+		.array(
+			z.strictObject({
+				no: z.int().min(0).max(99),
+				week: z
+					.array(
+						z.strictObject({ days: z.array(z.int().min(0).max(6)).min(1).max(7), day: factoryDaySchema })
+					)
+					.min(1)
+					.max(7)
+			})
+		)
+		.max(99)
+		.optional(),
 	/** What it holds as new; null where that is blank. */
 	factory: z
 		.strictObject({
@@ -218,9 +178,6 @@ export const panelSchema = z.strictObject({
 		.prefault({})
 });
 export type Panel = z.infer<typeof panelSchema>;
-/** What of it is done by hand at rest. */
-export type HandAct = keyof Panel['hand'];
-
 /** A fault of a panel: where it stands and what is wrong. */
 export interface PanelFault {
 	readonly path: (string | number)[];
@@ -235,6 +192,8 @@ export function strokesOf(gesture: PanelGesture): string[] {
 			return Array.from({ length: Math.min(60, Math.max(0, gesture.times)) }, () => `press ${gesture.key}`);
 		case 'hold':
 			return [`hold ${[...gesture.keys].sort().join('+')} ${gesture.seconds}`];
+		case 'tap':
+			return [`tap ${gesture.key} at ${[...gesture.held].sort().join('+')}`];
 		case 'set':
 			return [`set ${gesture.key} ${gesture.to}`];
 	}
@@ -246,7 +205,7 @@ interface Found {
 }
 
 /** Every gesture of a panel with where it stands, and every way that begins at rest. */
-function allGestures(panel: Panel): {
+export function allGestures(panel: Panel): {
 	readonly all: Found[];
 	readonly ways: { path: (string | number)[]; way: PanelGesture[] }[];
 } {
@@ -286,6 +245,7 @@ function allGestures(panel: Panel): {
 	modes?.each.forEach((one, i) => addWay(['modes', 'each', i], one));
 	for (const [name, one] of Object.entries(panel.resets)) if (one) addWay(['resets', name], one);
 	for (const [name, one] of Object.entries(panel.hand)) if (one) addWay(['hand', name], one);
+	panel.boosts.forEach((one, i) => addWay(['boosts', i], one));
 	if (lock) {
 		addWay(['lock', 'way'], lock.way);
 		add(['lock', 'ends'], lock.ends);
@@ -346,8 +306,7 @@ export function panelFaults(panel: Panel): PanelFault[] {
 	};
 	const { all, ways } = allGestures(panel);
 	for (const { path, gesture } of all) {
-		if (gesture.do === 'hold') gesture.keys.forEach((key) => known(path, key));
-		else known(path, gesture.key);
+		for (const key of keysOf(gesture)) known(path, key);
 		const slide = gesture.do === 'set' ? keys.get(gesture.key) : undefined;
 		if (gesture.do === 'set' && slide && !slide.positions.includes(gesture.to))
 			faults.push({ path, message: `puts it where it has no position: ${gesture.to}` });
@@ -383,9 +342,18 @@ export function panelFaults(panel: Panel): PanelFault[] {
 	}
 	if (panel.program?.copy?.block && !panel.program.copy.put)
 		faults.push({ path: ['program', 'copy', 'put'], message: 'is needed where a block of days is copied' });
+	for (const { path, message } of panel.states
+		? stateFaults(panel.states, { modes: panel.modes?.names.length ?? 0, isLocked: panel.lock !== null })
+		: [])
+		faults.push({ path: ['states', ...path], message });
+	panel.states?.forEach(({ rules }, i) =>
+		rules.forEach(({ by }, j) => {
+			for (const key of keysOf(by)) known(['states', i, 'rules', j, 'by'], key);
+		})
+	);
 	const { modes } = panel;
 	if (modes) {
-		if (!modes.next && modes.each.length !== modes.names.length)
+		if (!panel.states && !modes.next && modes.each.length !== modes.names.length)
 			faults.push({
 				path: ['modes', 'each'],
 				message: 'must lead to each mode, or one gesture go through them'

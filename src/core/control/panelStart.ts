@@ -1,7 +1,7 @@
 import { isOffered, type ControlProfile } from './profile';
 import { OPTION_IDS } from './operation';
-import type { Panel, PanelPlace, PlaceField } from './panel';
-import { panelSchema } from './panel';
+import { panelSchema, type Panel, type PanelPlace } from './panel';
+import type { PlaceField } from './panelParts';
 
 /**
  * A panel to start describing a control from: the keys that most such controls have, with our own words on them (common

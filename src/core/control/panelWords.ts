@@ -1,16 +1,10 @@
 import { capital } from '../schema';
 import { awayPlaceAt } from './awayPlace';
 import { OPTION_IDS, type Operation, type OptionId, type Wipes } from './operation';
-import {
-	isAwayField,
-	strokesOf,
-	type AwayField,
-	type Panel,
-	type PanelGesture,
-	type PanelPlace,
-	type PlaceField
-} from './panel';
+import { strokesOf, type Panel } from './panel';
+import { isAwayField, type AwayField, type HandAct, type PanelGesture, type PlaceField } from './panelParts';
 import { isOffered, type ControlProfile } from './profile';
+import type { State } from './rules';
 
 /** How often something is done: "once", "twice", "7 times". */
 export const timesWords = (times: number): string =>
@@ -34,6 +28,8 @@ export function gesturePhrase(panel: Panel, gesture: PanelGesture): string {
 			const recessed = panel.keys.some(({ id, kind }) => id === gesture.keys[0] && kind === 'recessed');
 			return `hold ${prints.join(' and ')}${prints.length > 1 ? ' together' : ''}${recessed ? ' with a pin' : ''} ${gesture.seconds}\u00a0s`;
 		}
+		case 'tap':
+			return `hold ${gesture.held.map((key) => keyPrint(panel, key)).join(' and ')} and press ${keyPrint(panel, gesture.key)}`;
 		case 'set':
 			return `put ${keyPrint(panel, gesture.key)} to ${gesture.to}`;
 	}
@@ -52,22 +48,56 @@ function withCode(panel: Panel, way: readonly PanelGesture[]): string {
 	return `${waySentence(panel, way).replace(/\.$/, '')}, then the code: ${print(code.up)}, ${print(code.down)}, ${take}.`;
 }
 
+const untouched = (seconds: number | null) =>
+	`Touch no key for ${seconds ?? 30}\u00a0s: the menu leaves by itself.`;
+
 const strokes = (way: readonly PanelGesture[]) =>
 	way.reduce((sum, gesture) => sum + strokesOf(gesture).length, 0);
 
-/** The menu that holds an option or an entry, with the way to it from rest; null where no menu does. */
+/** The gestures that lead from rest to the nearest state that is meant, and in which modes alone the first of them does; null where none leads there. */
+function wayAmong(
+	states: readonly State[],
+	isThere: (state: State) => boolean
+): { readonly way: PanelGesture[]; readonly modes: readonly number[] | null } | null {
+	const found = [{ id: 'rest', way: [] as PanelGesture[], modes: null as readonly number[] | null }];
+	for (const { id, way, modes } of found) {
+		const state = states.find((one) => one.id === id)!;
+		if (isThere(state)) return { way, modes };
+		for (const { by, to, when } of state.rules)
+			if (to !== undefined && found.every((one) => one.id !== to))
+				found.push({ id: to, way: joined([...way, by]), modes: modes ?? when?.mode ?? null });
+	}
+	return null;
+}
+
+/** Presses of one key after another as one gesture. */
+function joined(way: readonly PanelGesture[]): PanelGesture[] {
+	const [last, before] = [way.at(-1)!, way.at(-2)];
+	return last.do === 'press' && before?.do === 'press' && last.key === before.key
+		? [...way.slice(0, -2), { ...last, times: last.times + before.times }]
+		: [...way];
+}
+
+/** Where an option or an entry is set: the way to it from rest, and whether that is gone only while the control is off; null where no menu has it. */
 export function menuWay(
-	profile: ControlProfile,
+	{ panel, ...profile }: ControlProfile,
 	id: PlaceField
-): { readonly way: PanelGesture[]; readonly place: PanelPlace } | null {
-	const place = profile.panel?.places.find(({ fields }) => fields.includes(id));
+): { readonly way: PanelGesture[]; readonly onlyWhenOff: boolean } | null {
+	if (panel?.states) {
+		const found = wayAmong(panel.states, ({ field }) => field?.of === 'value' && field.id === id);
+		const off = panel.modes?.off == null ? -1 : panel.modes.names.indexOf(panel.modes.off);
+		return found && { way: found.way, onlyWhenOff: found.modes?.every((mode) => mode === off) ?? false };
+	}
+	const place = panel?.places.find(({ fields }) => fields.includes(id));
 	if (!place) return null;
 	const before = place.fields
 		.slice(0, place.fields.indexOf(id))
 		.filter(
-			(field) => !(OPTION_IDS as readonly string[]).includes(field) || isOffered(profile, field as OptionId)
+			(field) =>
+				!(OPTION_IDS as readonly string[]).includes(field) ||
+				isOffered({ panel, ...profile }, field as OptionId)
 		);
-	return { way: [...place.way, ...again(place.take, before.length)], place };
+	return { way: [...place.way, ...again(place.take, before.length)], onlyWhenOff: place.onlyWhenOff };
 }
 
 /** A gesture done so many times. */
@@ -80,17 +110,24 @@ export function again(gesture: PanelGesture, times: number): PanelGesture[] {
 export const CLOCK_WORDS = {
 	'clock-day': 'weekday',
 	'clock-hour': 'hour',
-	'clock-minute': 'minute'
+	'clock-minute': 'minute',
+	'clock-time': 'time',
+	'clock-year': 'year',
+	'clock-month': 'month',
+	'clock-date': 'day'
 } as const;
 
 /** How the clock is set by the panel: "Press Clock: hour, minute, weekday." Empty where no menu has it. */
 function clockSentence(panel: Panel): string {
+	const isClock = (id: string): id is keyof typeof CLOCK_WORDS => id in CLOCK_WORDS;
+	const states = (panel.states ?? []).flatMap(({ field }) => (field?.of === 'value' ? field.id : []));
 	const place = panel.places.find(({ fields }) => fields.includes('clock-hour'));
-	if (!place) return '';
-	const fields = place.fields.flatMap((field) =>
-		field in CLOCK_WORDS ? CLOCK_WORDS[field as keyof typeof CLOCK_WORDS] : []
-	);
-	return `${waySentence(panel, place.way).replace(/\.$/, '')}: ${fields.join(', ')}.`;
+	const way = panel.states
+		? wayAmong(panel.states, ({ field }) => field?.of === 'value' && isClock(field.id))?.way
+		: place?.way;
+	if (!way) return '';
+	const fields = (place?.fields ?? states).flatMap((field) => (isClock(field) ? CLOCK_WORDS[field] : []));
+	return `${waySentence(panel, way).replace(/\.$/, '')}: ${fields.join(', ')}.`;
 }
 
 /** What is set of an absence, as the household is told. */
@@ -127,19 +164,22 @@ const manualSentence = (panel: Panel): string => modeSentence(panel, 'Manual') |
 /** What the household is told of the clock, of off and of manual, where nobody has written words of their own. */
 function withHabitWords({ habits }: ControlProfile, panel: Panel): ControlProfile['habits'] {
 	const { clock, off, manual, boost, hold, advance, holiday } = habits;
-	const { hand } = panel;
-	const again = (way: readonly PanelGesture[] | undefined) => waySentence(panel, way ?? []);
+	const rest = panel.states?.find(({ id }) => id === 'rest')?.rules ?? [];
+	const again = (what: HandAct) => {
+		const rule = rest.find((one) => one.do.some((act) => act.do === 'hand' && act.what === what));
+		return waySentence(panel, panel.hand[what] ?? (rule ? [rule.by] : []));
+	};
 	return {
 		...habits,
 		boost: boost && {
 			...boost,
-			how: boost.how || again(hand.boost)
+			how: boost.how || again('boost')
 		},
-		hold: hold && { ...hold, how: hold.how || again(hand.hold) },
-		advance: advance && { ...advance, how: advance.how || again(hand.advance) },
+		hold: hold && { ...hold, how: hold.how || again('hold') },
+		advance: advance && { ...advance, how: advance.how || again('advance') },
 		holiday: holiday && {
 			...holiday,
-			how: holiday.how || (holiday.by === 'until-ended' ? again(hand.away) : awaySentence(panel))
+			how: holiday.how || (holiday.by === 'until-ended' ? again('away') : awaySentence(panel))
 		},
 		clock: { ...clock, how: clock.how || clockSentence(panel) },
 		off: off && { ...off, how: off.how || modeSentence(panel, panel.modes?.off ?? null) },
@@ -154,14 +194,17 @@ function withHabitWords({ habits }: ControlProfile, panel: Panel): ControlProfil
 export function withPanelWords(profile: ControlProfile): ControlProfile {
 	const { panel, keying, operation } = profile;
 	if (!panel) return profile;
-	const { program } = panel;
+	const { program, states } = panel;
+	const week = states && wayAmong(states, ({ field }) => field?.of === 'day');
+	const day = states?.find(({ field }) => field?.of === 'day');
+	const out = day?.rules.find(({ to, when }) => to === 'rest' && !when);
 	const options: Operation['options'] = {};
 	for (const id of OPTION_IDS) {
 		const found = isOffered(profile, id) ? menuWay(profile, id) : null;
 		if (found)
 			options[id] = {
 				wipes: operation.options[id]?.wipes ?? 'program',
-				onlyWhenOff: found.place.onlyWhenOff,
+				onlyWhenOff: found.onlyWhenOff,
 				how: waySentence(panel, found.way)
 			};
 	}
@@ -172,10 +215,7 @@ export function withPanelWords(profile: ControlProfile): ControlProfile {
 			? {
 					...keying,
 					enter: waySentence(panel, [...program.way, ...(program.channels[0] ?? [])]),
-					leave:
-						program.leave.length > 0
-							? waySentence(panel, program.leave)
-							: `Touch no key for ${wait ?? 30}\u00a0s: the menu leaves by itself.`,
+					leave: program.leave.length > 0 ? waySentence(panel, program.leave) : untouched(wait),
 					confirm: program.take.do === 'press' ? keyPrint(panel, program.take.key) : keying.confirm,
 					copy: program.copy
 						? program.copy.put
@@ -191,7 +231,13 @@ export function withPanelWords(profile: ControlProfile): ControlProfile {
 						step: 1
 					}
 				}
-			: keying,
+			: week && day
+				? {
+						...keying,
+						enter: waySentence(panel, week.way),
+						leave: out ? waySentence(panel, [out.by]) : untouched(day.idle?.seconds ?? null)
+					}
+				: keying,
 		habits: withHabitWords(profile, panel),
 		operation: {
 			...operation,

@@ -5,7 +5,8 @@ import { awayFaults } from './awayPlace';
 import { habitsSchema } from './habits';
 import { menuEntrySchema, menuFaults } from './menu';
 import { operationSchema, type OptionId } from './operation';
-import { entryOfField, panelFaults, panelSchema } from './panel';
+import { panelFaults, panelSchema } from './panel';
+import { entryOfField } from './panelParts';
 
 /** What a person may call things: one line, no control characters. */
 export const shortName = z
@@ -139,7 +140,12 @@ export const keyGrammarSchema = z.strictObject({
 		.default({ enter: 2, leave: 1, day: 1, field: 1, step: 1, runsOnAfter: 8 }),
 	/** How a day can be copied: not at all, onto the day after it, onto any chosen day, or onto every day up to a chosen one; and the presses for it. */
 	copy: z
-		.strictObject({ onto: z.enum(['next-day', 'any-day', 'block']), presses: z.int().min(1).max(30) })
+		.strictObject({
+			onto: z.enum(['next-day', 'any-day', 'block']),
+			presses: z.int().min(1).max(30),
+			/** False where it does not go on from the last day to the first. */
+			wraps: z.literal(false).optional()
+		})
 		.nullable()
 		.default(null),
 	/** Whether one entry can fill all days at once. */
@@ -270,6 +276,15 @@ export const profileSchema = z
 					});
 			})
 		);
+		profile.panel?.states?.forEach(({ field }, i) => {
+			const entry = field?.of === 'value' ? entryOfField(field.id) : null;
+			if (entry !== null && !entries.has(entry))
+				context.addIssue({
+					code: 'custom',
+					path: ['panel', 'states', i, 'field', 'id'],
+					message: `is no entry of its menus: ${entry}`
+				});
+		});
 		for (const { path, message } of profile.panel ? panelFaults(profile.panel) : [])
 			context.addIssue({ code: 'custom', path: ['panel', ...path], message });
 		for (const [mode, entry] of Object.entries(profile.panel?.modes?.figures ?? {}))

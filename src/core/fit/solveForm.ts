@@ -87,6 +87,52 @@ function fillUp<E extends { at: number }>(events: readonly E[], count: number, s
 	return filled;
 }
 
+/**
+ * Events filled up to as many as another day has, so that as few of their times and values as can be differ from its, place by place; what the day holds is the same.
+ * A spare event repeats the value before it: at the time that the other day has in its place, or late in the day.
+ */
+function fillLike<E extends { at: number; setpointC: number; coolC?: number }>(
+	events: readonly E[],
+	like: readonly E[],
+	stepMinutes: number
+): E[] {
+	const count = like.length;
+	interface Filled {
+		readonly events: readonly E[];
+		readonly differ: number;
+	}
+	const known = new Map<string, Filled | null>();
+	/** The best from the place `i` on, where `j` of the events stand already and the last of them at `last`. */
+	const from = (i: number, j: number, last: number): Filled | null => {
+		if (i === count) return j === events.length ? { events: [], differ: 0 } : null;
+		const key = `${i}/${j}/${last}`;
+		const had = known.get(key);
+		if (had !== undefined) return had;
+		const there = like[i]!;
+		const before = events[j - 1];
+		const next = events[j];
+		const late = Math.max(last + stepMinutes, DAY_MINUTES - stepMinutes * (count - i));
+		const spares = before ? [there.at, ...(next ? [] : [late])] : [];
+		const tries = [
+			...(next && next.at > last ? [next] : []),
+			...spares.filter((at) => at > last && at < (next?.at ?? DAY_MINUTES)).map((at) => ({ ...before!, at }))
+		];
+		let best: Filled | null = null;
+		for (const event of tries) {
+			const rest = from(i + 1, event === next ? j + 1 : j, event.at);
+			if (!rest) continue;
+			const differ =
+				rest.differ +
+				Number(event.at !== there.at) +
+				Number(event.setpointC !== there.setpointC || event.coolC !== there.coolC);
+			if (!best || differ < best.differ) best = { events: [event, ...rest.events], differ };
+		}
+		known.set(key, best);
+		return best;
+	};
+	return [...(from(0, 0, -1)?.events ?? fillUp(events, count, stepMinutes))];
+}
+
 /** The groups made ready for the problem's values; a choice among these takes from it what it needs. */
 type Ready = readonly GroupTarget[];
 
@@ -129,6 +175,19 @@ function solveEvents(problem: FormProblem, form: EventsForm, ready: Ready): Solu
 		beforeFirst: form.beforeFirst === 'coolest-mode' ? 0 : null
 	});
 	const used = new Set(solution.events.flatMap((events) => events.map((event) => event.value)));
+	const events = solution.events.map((of) =>
+		of.map((event) => {
+			const { heatC, coolC } = values[event.value]!;
+			return { at: event.at, setpointC: heatC, ...(coolC === null ? {} : { coolC }) };
+		})
+	);
+	const first = form.clearable ? events[0]! : fillUp(events[0]!, counts[0]!, form.stepMinutes);
+	const filled = events.map((of, g) => {
+		if (form.clearable) return of;
+		return g > 0 && counts[g] === first.length
+			? fillLike(of, first, form.stepMinutes)
+			: fillUp(of, counts[g]!, form.stepMinutes);
+	});
 	return {
 		main: solution.main,
 		tie: solution.tie,
@@ -147,16 +206,7 @@ function solveEvents(problem: FormProblem, form: EventsForm, ready: Ready): Solu
 					}))
 				: null,
 			beforeFirstC: form.beforeFirst === 'coolest-mode' ? values[0]!.heatC : null,
-			groups: groups.map((days, g) => {
-				const events = solution.events[g]!.map((event) => {
-					const { heatC, coolC } = values[event.value]!;
-					return { at: event.at, setpointC: heatC, ...(coolC === null ? {} : { coolC }) };
-				});
-				return {
-					days: [...days],
-					events: form.clearable ? events : fillUp(events, counts[g]!, form.stepMinutes)
-				};
-			})
+			groups: groups.map((days, g) => ({ days: [...days], events: filled[g]! }))
 		}
 	};
 }

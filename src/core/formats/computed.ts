@@ -215,8 +215,8 @@ export const keyInResponse = z.strictObject({
 	confirm: z.string(),
 	/** The route in a sentence: which day to type, copy and put right. */
 	route: z.string(),
-	/** What the route taken costs, and what typing every value would. */
-	cost: z.strictObject({ route: keyCost, typed: keyCost })
+	/** What the route taken costs, and what plain order, the fewest presses and typing every value would. */
+	cost: z.strictObject({ route: keyCost, plain: keyCost, fewest: keyCost, typed: keyCost })
 });
 
 /** A household that calls: its zone, what was said and answered, and what lets the heat come. */

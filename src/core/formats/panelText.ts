@@ -59,7 +59,7 @@ export function readKeys(text: string, before: readonly PanelKey[] = []): Read<P
 	}
 	if (keys.length === 0)
 		return { ok: false, sentence: 'Name its keys with commas between, as in Menu, +, −, OK.' };
-	if (keys.length > 16) return { ok: false, sentence: 'A panel has at most 16 keys.' };
+	if (keys.length > 24) return { ok: false, sentence: 'A panel has at most 24 keys.' };
 	const long = keys.find(({ print, positions }) => [print, ...positions].some((word) => word.length > 16));
 	if (long) return { ok: false, sentence: `“${long.print}”: a word on a key has at most 16 letters.` };
 	const twice = keys.find((key, i) => keys.some(({ print }, j) => j < i && print === key.print));
@@ -97,6 +97,8 @@ export function writeWay(panel: Pick<Panel, 'keys'>, way: readonly PanelGesture[
 					return `${word(gesture.key)}${AGAIN[gesture.times] ?? ` ${gesture.times} times`}`;
 				case 'hold':
 					return `${gesture.keys.map(word).join(' and ')} ${gesture.seconds} s`;
+				case 'tap':
+					return `${gesture.held.map(word).join(' and ')} held and ${word(gesture.key)}`;
 				case 'set':
 					return `${word(gesture.key)} to ${gesture.to}`;
 			}
@@ -131,6 +133,18 @@ export function readWay(panel: Pick<Panel, 'keys'>, text: string): Read<PanelGes
 			way.push({ do: 'set', key: slid.id, to });
 			continue;
 		}
+		const tap = /^(.+?) held(?:,)? and (.+)$/i.exec(part);
+		if (tap) {
+			const both = [...tap[1]!.split(/ and /i), tap[2]!];
+			const keys = both.map(keyOf);
+			const missing = both.find((_, i) => !keys[i]);
+			if (missing !== undefined) return unknown(missing);
+			if (keys.length > 3)
+				return { ok: false, sentence: `“${whole}”: one key is pressed while one or two are held.` };
+			const ids = keys.map((key) => key!.id);
+			way.push({ do: 'tap', key: ids.at(-1)!, held: ids.slice(0, -1) });
+			continue;
+		}
 		const held = /^(.+?)(?: together)?(?: for)? (\d{1,2}) ?s(?:econds?)?$/i.exec(part);
 		if (held) {
 			const both = held[1]!.split(/ and /i);
@@ -138,8 +152,8 @@ export function readWay(panel: Pick<Panel, 'keys'>, text: string): Read<PanelGes
 			const missing = both.find((_, i) => !keys[i]);
 			if (missing !== undefined) return unknown(missing);
 			const seconds = Number(held[2]);
-			if (keys.length > 2 || seconds < 1 || seconds > 30)
-				return { ok: false, sentence: `“${whole}”: one or two keys are held, for 1 to 30 seconds.` };
+			if (keys.length > 3 || seconds < 1 || seconds > 30)
+				return { ok: false, sentence: `“${whole}”: one to three keys are held, for 1 to 30 seconds.` };
 			way.push({ do: 'hold', keys: keys.map((key) => key!.id), seconds });
 			continue;
 		}

@@ -5,7 +5,7 @@ import { displaySetpoint, findProfile } from '../control';
 import { fitZone } from '../fit';
 import { levelOf, unitOf, wantedWeek, type Zone } from '../plan';
 import { minuteOfDay, valueAt } from '../week';
-import { readJobFile, timeOfDay, weekRows, WEEKS_CSV_COLUMNS, writeWeeksCsv } from '.';
+import { readJobFile, timeOfDay, weekLines, WEEKS_CSV_COLUMNS, writeWeeksCsv } from '.';
 
 const read = readJobFile(readFileSync('demo/kelter-court.job.json', 'utf8'));
 if (!read.ok) throw new Error(read.problem.sentence);
@@ -15,7 +15,7 @@ const parsed = (text: string) => Papa.parse<Record<string, string>>(text.trim(),
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
 describe('weeks and programs as CSV', () => {
-	const rows = parsed(writeWeeksCsv(zones.map((zone) => weekRows(zone, profileOf(zone)))));
+	const rows = parsed(writeWeeksCsv(zones.map((zone) => weekLines(zone, profileOf(zone)))));
 
 	it('say every minute of every zone’s wanted and held week, as the program has it', () => {
 		for (const zone of zones) {
@@ -51,7 +51,7 @@ describe('weeks and programs as CSV', () => {
 
 	it('has a line of names, ends its lines as the standard says, and runs nothing in a spreadsheet', () => {
 		const zone = { ...zones[0]!, name: '=HYPERLINK("x"), "quoted"\nin two lines' };
-		const text = writeWeeksCsv([weekRows(zone, profileOf(zone))]);
+		const text = writeWeeksCsv([weekLines(zone, profileOf(zone))]);
 		expect(text.split('\r\n')[0]).toBe(WEEKS_CSV_COLUMNS.join(','));
 		expect(text.endsWith('\r\n')).toBe(true);
 		expect(parsed(text)[0]!['zone']).toBe(`'${zone.name}`);

@@ -30,7 +30,7 @@ function rows<T>(week: WeekSteps<T>, say: (value: T) => readonly string[]): stri
 }
 
 /** What a zone brings to the CSV of a site's weeks, row by row; whoever has its fit already hands it in. */
-export function weekRows(
+function weekRows(
 	zone: Zone,
 	profile: ControlProfile,
 	fit: Pick<ZoneFit, 'chosen'> = fitZone(zone, profile)
@@ -55,11 +55,17 @@ export function weekRows(
 	];
 }
 
+const lines = (rows: readonly (readonly string[])[]): string =>
+	`${Papa.unparse(rows as string[][], { newline: '\r\n', escapeFormulae: /^[=+\-@\t\r]/ })}\r\n`;
+
+/** A zone's part of the CSV of a site's weeks; see {@link writeWeeksCsv}. */
+export const weekLines = (...given: Parameters<typeof weekRows>): string => lines(weekRows(...given));
+
 /**
- * Weeks and programs of a site's zones as CSV (RFC 4180) for a spreadsheet, of the rows of each. `what` tells the rows apart: "wanted" (how the
+ * Weeks and programs of a site's zones as CSV (RFC 4180) for a spreadsheet, of the part of each ({@link weekLines}). `what` tells the rows apart: "wanted" (how the
  * room should be), "held" (what its control will do), "key" (each value of the program as its display shows it, in the
  * order it is keyed; `level` then says what the control asks for). Text that a spreadsheet would run as a formula is made
  * plain. Lines end with CR LF.
  */
-export const writeWeeksCsv = (zones: readonly (readonly string[][])[]): string =>
-	`${Papa.unparse([[...WEEKS_CSV_COLUMNS], ...zones.flat()], { newline: '\r\n', escapeFormulae: /^[=+\-@\t\r]/ })}\r\n`;
+export const writeWeeksCsv = (zones: readonly string[]): string =>
+	[lines([WEEKS_CSV_COLUMNS]), ...zones].join('');

@@ -35,37 +35,37 @@ describe('a card goes the way that an installer would go', () => {
 			'working days alike, two others',
 			'six-step-room-stat',
 			[work, work, work, work, work, free, free],
-			'Set Monday in 10 values; copy Monday onto Tuesday, Wednesday, Thursday, Friday, Saturday; copy Saturday onto Sunday; correct Saturday in 5 values.'
+			'Set Monday in 10 values. Copy it on from day to day up to Saturday, then put Saturday right in 3 values. Copy it to Sunday.'
 		],
 		[
 			'free in the middle of the week as well',
 			'six-step-room-stat',
 			[work, work, free, work, work, free, free],
-			'Set Monday in 10 values; copy Monday onto Tuesday, Wednesday, Thursday, Friday; copy Wednesday onto Saturday, Sunday; correct Wednesday in 5 values.'
+			'Set Monday in 10 values. Copy it to Tuesday, Wednesday, then put Wednesday right in 3 values. Copy Monday to Thursday, Friday. Copy Wednesday to Saturday, Sunday.'
 		],
 		[
 			'all days alike',
 			'radio-stat',
 			[work, work, work, work, work, work, work],
-			'Set Monday in 10 values; copy Monday onto Tuesday, Wednesday, Thursday, Friday, Saturday, Sunday.'
+			'Set Monday in 10 values. Copy it on from day to day up to Sunday.'
 		],
 		[
 			'one evening longer, copied in a block',
 			'block-copy-floor-stat',
 			[work, work, work, work, late, work, work],
-			'Set Monday in 8 values; copy Monday onto Tuesday to Sunday; correct Friday in 1 value.'
+			'Set Monday in 8 values. Copy it to Tuesday–Sunday. Put right Friday in 1 value.'
 		],
 		[
 			'a strip that is copied only onto the next day',
 			'hour-strip-keypad',
 			[work, work, work, work, work, free, free],
-			'Type Monday, Saturday; copy Monday onto Tuesday; copy Tuesday onto Wednesday; copy Wednesday onto Thursday; copy Thursday onto Friday; copy Saturday onto Sunday.'
+			'Type Monday. Copy it on from day to day up to Friday. Type Saturday. Copy it to Sunday.'
 		],
 		[
 			'all days filled in one go',
 			'plant-clock',
 			[work, work, work, work, work, free, free],
-			'Fill all days like Monday; type Saturday; copy Saturday onto Sunday.'
+			'Fill all days like Monday. Type Saturday. Copy it to Sunday.'
 		]
 	] as const)('%s', (_, id, days, route) => {
 		expect(routeOf(id, days)).toBe(route);

@@ -132,7 +132,7 @@ describe('the card', () => {
 		expect(card.items).toHaveLength(2 + 3 + 4 + 1 + 1);
 		expect(card.cost.typed.values).toBe(5 * 3 - 1);
 		expect(card.route).toBe(
-			'Type Monday, Saturday; copy Monday onto Tuesday; copy Tuesday onto Wednesday; copy Wednesday onto Thursday; copy Thursday onto Friday; copy Saturday onto Sunday.'
+			'Type Monday. Copy it on from day to day up to Friday. Type Saturday. Copy it to Sunday.'
 		);
 		expect(card.cost.route.presses).toBeLessThan(card.cost.typed.presses / 2);
 		expect(card.items.slice(0, 4).map((item) => `${item.what} = ${item.shows}`)).toEqual([

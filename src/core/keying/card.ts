@@ -1,3 +1,4 @@
+import isSame from 'fast-deep-equal';
 import {
 	OPTION_IDS,
 	type ControlOptions,
@@ -13,7 +14,7 @@ export type { ChannelProgram };
 import { decide, plannedDays, weightOf, withKeys } from './cardWays';
 import { satisfies, type Known } from './known';
 import { isNoted, noNotes, notesAt, replayed, type Notes } from './notes';
-import { atRest } from './planner';
+import { atRest } from './stand';
 import { machineOptions } from './strokes';
 import { routeMinutes, type Pace } from './route';
 import { turnFrom, type ToKey, type Turn } from './turn';
@@ -33,8 +34,8 @@ export interface KeyCard {
 	readonly route: string;
 	/** What its keys and what is left of it are found from. */
 	readonly operated: Omit<ToKey, 'items'>;
-	/** What this way of keying takes, and what typing every value would, for a control as it was found. */
-	readonly cost: { readonly route: KeyCost; readonly typed: KeyCost };
+	/** What this way of keying takes, what the week in plain order, by the fewest presses, and with every value typed would, for a control as it was found. */
+	readonly cost: Readonly<Record<'route' | 'plain' | 'fewest' | 'typed', KeyCost>>;
 }
 
 /** What keying takes: values looked at and set, presses, and minutes at a person's pace. */
@@ -164,14 +165,20 @@ export function controlCard(
 	/** The card by the best of its routes for where so much is known. */
 	const best = ({ all, whole }: ReturnType<typeof from>, known: Known, key: string | null) => {
 		const along = (routes: readonly number[]) => whole(all.map((one, i) => one.routes[routes[i]!]!.week));
-		const routes = decide(
+		const { taken, fewest } = decide(
 			channels.map(({ program }) => program),
 			key && `${profile.id}/${key}`,
 			all.map((one) => one.routes.length),
 			(tried) => weightOf(turn(along(tried), known))
 		);
-		const words = all.map((one, i) => one.routes[routes[i]!]!.words).filter((one) => one !== '');
-		return { items: along(routes), words: words.join(' ') };
+		const words = all.map((one, i) => one.routes[taken[i]!]!.words).filter((one) => one !== '');
+		const plain = taken.map(() => 0);
+		return {
+			items: along(taken),
+			words: words.join(' '),
+			plain: isSame(plain, taken) ? null : () => along(plain),
+			fewest: isSame(fewest, taken) ? null : () => along(fewest)
+		};
 	};
 	const planned = best(made, standing.found, standing.as);
 	const first = turn(planned.items, standing.known);
@@ -200,6 +207,9 @@ export function controlCard(
 			}
 		};
 	};
+	const route = costOf(() =>
+		standing.found === standing.known ? left : turn(planned.items, standing.found)
+	);
 	const keysOf = new Map(left.steps.map(({ index, keys }) => [index, keys]));
 	return {
 		enter: keying.enter,
@@ -212,7 +222,9 @@ export function controlCard(
 			? items.map((item, i) => withKeys(profile, item, keysOf.get(i) ?? null))
 			: items,
 		cost: {
-			route: costOf(() => (standing.found === standing.known ? left : turn(planned.items, standing.found))),
+			route,
+			plain: planned.plain ? costOf(() => turn(planned.plain!(), standing.found)) : route,
+			fewest: planned.fewest ? costOf(() => turn(planned.fewest!(), standing.found)) : route,
 			typed: costOf(() => turn(made.whole(made.all.map((one) => one.typedItems())), standing.found))
 		}
 	};

@@ -101,7 +101,7 @@ const UNSAID = 'before the program: changing it later can wipe the week';
 function entryWay(profile: ControlProfile, { id }: MenuEntry): string | null {
 	const found = menuWay(profile, `menu/${id}`);
 	if (!found || !profile.panel) return null;
-	return `${found.place.onlyWhenOff ? 'Switch it off first. ' : ''}${waySentence(profile.panel, found.way)}`;
+	return `${found.onlyWhenOff ? 'Switch it off first. ' : ''}${waySentence(profile.panel, found.way)}`;
 }
 
 /** What an entry of the control's menus is called on a card. */

@@ -1,7 +1,6 @@
 import { type ControlOptions, type ControlProfile, type KeyGrammar, type Program } from '../control';
 import { isOperable } from '../machine';
 import { DAY_SHORT } from '../week';
-import { capital } from '../schema';
 import {
 	goalOf,
 	programItems,
@@ -175,34 +174,75 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, of, holds }: Walk
 const blockName = (groups: readonly GroupItems[]): string =>
 	`${groups[0]!.section} to ${groups.at(-1)!.section}`;
 
-/** The legs of a route as a person would say them. */
+/** Places one after another by their first and last, others by their names. */
+function listed(all: readonly number[], groups: readonly GroupItems[]): string {
+	const runs: number[][] = [];
+	for (const at of all) {
+		const run = runs.at(-1);
+		if (run && run.at(-1) === at - 1) run.push(at);
+		else runs.push([at]);
+	}
+	const name = (at: number) => groups[at]!.section;
+	return runs
+		.map((run) => (run.length > 2 ? `${name(run[0]!)}–${name(run.at(-1)!)}` : run.map(name).join(', ')))
+		.join(', ');
+}
+
+/** The legs of a route as they are done, one after the other: "Type Monday. Copy it to Tuesday to Friday." */
 function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string {
-	const name = (g: number) => groups[g]!.section;
+	const name = (at: number) => groups[at]!.section;
+	const values = (count: number) => (count === 1 ? '1 value' : `${count} values`);
 	const said: string[] = [];
-	const typed = legs.flatMap((leg) => (leg.kind === 'type' ? [name(leg.group)] : []));
-	const isFilled = (g: number) =>
-		legs.some((leg) => leg.kind === 'all-days' || (leg.kind === 'copy' && leg.onto.includes(g)));
-	const inValues = (filled: boolean) =>
-		legs.flatMap((leg) =>
-			leg.kind === 'correct' && isFilled(leg.group) === filled
-				? [`${name(leg.group)} in ${leg.keys.length} ${leg.keys.length === 1 ? 'value' : 'values'}`]
-				: []
-		);
-	const [changed, put] = [inValues(false), inValues(true)];
-	for (const leg of legs) if (leg.kind === 'all-days') said.push(`fill all days like ${name(leg.like)}`);
-	if (typed.length > 0) said.push(`type ${typed.join(', ')}`);
-	if (changed.length > 0) said.push(`set ${changed.join(', ')}`);
-	const copies = new Map<number, string[]>();
-	for (const leg of legs)
-		if (leg.kind === 'copy')
-			copies.set(leg.from, [
-				...(copies.get(leg.from) ?? []),
-				leg.onto.length === 1 ? name(leg.onto[0]!) : blockName(leg.onto.map((g) => groups[g]!))
-			]);
-	for (const [from, onto] of copies) said.push(`copy ${name(from)} onto ${onto.join(', ')}`);
-	if (put.length > 0) said.push(`correct ${put.join(', ')}`);
-	const sentence = said.join('; ');
-	return sentence === '' ? '' : `${capital(sentence)}.`;
+	/** The day that was made last, and those that were filled by a copy or with all others. */
+	let made = -1;
+	const filled = new Set<number>();
+	for (let i = 0; i < legs.length; i++) {
+		const leg = legs[i]!;
+		/** The legs from here on that belong into one sentence. */
+		const alike = (isIt: (next: Leg, before: Leg) => boolean) => {
+			const all: Leg[] = [leg];
+			while (legs[i + 1] && isIt(legs[i + 1]!, all.at(-1)!)) all.push(legs[++i]!);
+			return all;
+		};
+		switch (leg.kind) {
+			case 'all-days':
+				said.push(`Fill all days like ${name(leg.like)}`);
+				groups.forEach((_, at) => filled.add(at));
+				break;
+			case 'type': {
+				const all = alike((next) => next.kind === 'type').map((one) => (one as typeof leg).group);
+				said.push(`Type ${listed(all, groups)}`);
+				made = all.at(-1)!;
+				break;
+			}
+			case 'correct':
+				said.push(
+					filled.has(leg.group) && made === leg.group
+						? `${said.pop()!}, then put ${name(leg.group)} right in ${values(leg.keys.length)}`
+						: `${filled.has(leg.group) ? 'Put right' : 'Set'} ${name(leg.group)} in ${values(leg.keys.length)}`
+				);
+				made = leg.group;
+				break;
+			case 'copy': {
+				const from = leg.from === made ? 'it' : name(leg.from);
+				const onward = (next: Leg, before: Leg) =>
+					next.kind === 'copy' && before.kind === 'copy' && next.from === before.onto.at(-1);
+				if (legs[i + 1] && onward(legs[i + 1]!, leg)) {
+					const all = alike(onward) as (typeof leg)[];
+					for (const one of all) for (const at of one.onto) filled.add(at);
+					made = all.at(-1)!.onto.at(-1)!;
+					said.push(`Copy ${from} on from day to day up to ${name(made)}`);
+				} else {
+					const all = alike((next) => next.kind === 'copy' && next.from === leg.from) as (typeof leg)[];
+					const onto = all.flatMap((one) => one.onto);
+					for (const at of onto) filled.add(at);
+					made = onto.at(-1)!;
+					said.push(`Copy ${from} to ${listed(onto, groups)}`);
+				}
+			}
+		}
+	}
+	return said.map((sentence) => `${sentence}.`).join(' ');
 }
 
 /** What one channel of a control is to hold. */

@@ -28,11 +28,20 @@ export function plannedDays(
 	return days;
 }
 
+/** The routes of a card, of each channel by its place: those it goes by, and those of the fewest presses. */
+interface Decided {
+	readonly taken: readonly number[];
+	readonly fewest: readonly number[];
+}
+
 /** Which routes were decided on for programs, so that what is in by now moves nothing. */
-const decisions = new WeakMap<Program, Map<string, readonly number[]>>();
+const decisions = new WeakMap<Program, Map<string, Decided>>();
+
+/** By how much more than the fewest presses the plain order may take and still be the one that is keyed (our own figure). */
+const PLAIN_MOST = 1.15;
 
 /**
- * Which of its routes each channel is keyed by: the first one (that a person would go), or another whose exact keys are less.
+ * Which of its routes each channel is keyed by: the first one, in plain order, unless another takes much less by its exact keys.
  * `weigh` tells what the whole card along routes takes; what was found is kept with the first program under `key`, if there is one.
  */
 export function decide(
@@ -40,23 +49,26 @@ export function decide(
 	key: string | null,
 	counts: readonly number[],
 	weigh: (routes: readonly number[]) => number
-): readonly number[] {
-	let routes: readonly number[] = counts.map(() => 0);
-	if (counts.every((count) => count === 1)) return routes;
-	const known = decisions.get(programs[0]!) ?? new Map<string, readonly number[]>();
+): Decided {
+	const plain = counts.map(() => 0);
+	if (counts.every((count) => count === 1)) return { taken: plain, fewest: plain };
+	const known = decisions.get(programs[0]!) ?? new Map<string, Decided>();
 	decisions.set(programs[0]!, known);
 	const before = key === null ? undefined : known.get(key);
-	if (before?.every((route, channel) => route < counts[channel]!)) return before;
-	let best = weigh(routes);
+	if (before?.fewest.every((route, channel) => route < counts[channel]!)) return before;
+	const plainWeight = weigh(plain);
+	let fewest: readonly number[] = plain;
+	let best = plainWeight;
 	counts.forEach((count, channel) => {
 		for (let other = 1; other < count; other++) {
-			const tried = routes.map((route, i) => (i === channel ? other : route));
+			const tried = fewest.map((route, i) => (i === channel ? other : route));
 			const its = weigh(tried);
-			if (its < best - 1e-9) [routes, best] = [tried, its];
+			if (its < best - 1e-9) [fewest, best] = [tried, its];
 		}
 	});
-	if (key !== null) known.set(key, routes);
-	return routes;
+	const decided = { taken: plainWeight <= best * PLAIN_MOST ? plain : fewest, fewest };
+	if (key !== null) known.set(key, decided);
+	return decided;
 }
 
 /** What a turn weighs: its presses, and its looks at the card as presses. */

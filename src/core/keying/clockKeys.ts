@@ -1,8 +1,8 @@
-import { weekdayOfDay } from '../civil';
-import type { ControlOptions, ControlProfile, PlaceField } from '../control';
-import { isOperable, menuFields, menuShown, type Stroke } from '../machine';
+import { dateOfDay, weekdayOfDay } from '../civil';
+import { CLOCK_FIELDS, type ControlOptions, type ControlProfile, type PlaceField } from '../control';
+import { isOperable, menuShown, statesOf, type Stroke } from '../machine';
 import { standingAt } from './card';
-import { CLOCK_FIELDS, type GoalOf } from './goal';
+import type { GoalOf } from './goal';
 import type { Notes } from './notes';
 import { keysInTurn } from './fromStand';
 import type { ItemKeys } from './planner';
@@ -28,18 +28,26 @@ export function clockKeys(
 	wallMinute: number
 ): { readonly fields: readonly ClockKey[]; readonly leave: readonly Stroke[] } | null {
 	if (!isOperable(profile)) return null;
-	const place = profile.panel.places.find(({ fields }) => fields.some(isClock));
-	if (!place) return null;
+	const asked = [...statesOf(profile).of.values()].flatMap(({ field }) =>
+		field?.of === 'value' && isClock(field.id) ? [field] : []
+	);
+	const once = asked.filter(({ id }, i) => asked.findIndex((one) => one.id === id) === i);
+	if (once.length === 0) return null;
 	const set = machineOptions(profile, options, profile.groupings[0]!);
 	const { known } = standingAt(profile, set, noted);
 	const day = Math.floor(wallMinute / 1440);
 	const minute = wallMinute - day * 1440;
+	const [year, month, date] = dateOfDay(day).split('-').map(Number);
 	const at = {
 		'clock-day': weekdayOfDay(day),
 		'clock-hour': Math.floor(minute / 60),
-		'clock-minute': minute % 60
+		'clock-minute': minute % 60,
+		'clock-time': minute,
+		'clock-year': year!,
+		'clock-month': month!,
+		'clock-date': date!
 	};
-	const fields = menuFields(profile, place).flatMap((field) =>
+	const fields = once.flatMap((field) =>
 		isClock(field.id) ? [{ field, id: field.id, position: at[field.id] }] : []
 	);
 	const turn = keysInTurn(

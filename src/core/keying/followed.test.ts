@@ -74,7 +74,7 @@ describe('the screens of a card, followed literally', () => {
 				const noted = { ...noNotes(programmer), found: 'as-new' as const };
 				const card = boxCard(fitted, programmer, noted);
 				const person = new Follower(programmer, start(programmer));
-				const kept = { place: null, backTo: null, mode: 0, next: null, pending: null };
+				const kept = { place: null, backTo: null, mode: 0, next: null, pending: [] };
 				let session = beginSession(programmer, card, noted, kept);
 				for (let step = onShow(session); step; step = onShow(session)) {
 					person.follow(step, session.out);

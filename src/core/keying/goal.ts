@@ -1,13 +1,9 @@
 import { z } from 'zod';
-import { AWAY_FIELDS, OPTION_IDS } from '../control';
+import { AWAY_FIELDS, CLOCK_FIELDS, OPTION_IDS } from '../control';
 
 const position = z.int().min(-1000).max(100_000);
 const day = z.int().min(0).max(6);
 const channel = z.int().min(0).max(3);
-
-/** The fields of a control's clock. */
-export const CLOCK_FIELDS = ['clock-day', 'clock-hour', 'clock-minute'] as const;
-export type ClockField = (typeof CLOCK_FIELDS)[number];
 
 /** What one value of a card is to bring about at the control. Positions are on the field's own scale, in the control's steps. */
 export const goalSchema = z.discriminatedUnion('of', [

@@ -4,6 +4,7 @@ import {
 	dayRound,
 	entryOf,
 	factoryMemory,
+	isOperable,
 	optionAt,
 	optionChoices,
 	unknownMemory,
@@ -15,6 +16,7 @@ import {
 } from '../machine';
 import { without } from '../schema';
 import { keysOfRun, stepOfKey, type Goal, type GoalOf } from './goal';
+import { keepsAtRest } from './strokes';
 
 /** How a control was found: as new (out of its box, or reset), or in use, so that nobody knows what it holds; null while nobody has said. */
 export type Found = 'as-new' | 'in-use' | null;
@@ -172,7 +174,9 @@ export function withGoal(profile: ControlProfile, known: Known, goal: Goal): Kno
 		case 'setpoint':
 			return holding({
 				...memory,
-				setpoints: memory.setpoints.map((was, i) => (i === goal.index ? goal.position : was))
+				setpoints: memory.setpoints.map((was, i) => (i === goal.index ? goal.position : was)),
+				// what is kept from the figure at rest leaves that there
+				...(turns(profile, goal) ? { kept: { ...memory.kept, heat: goal.position } } : {})
 			});
 		case 'kept':
 			return holding({ ...memory, kept: { ...memory.kept, [goal.side]: goal.position } });
@@ -201,6 +205,10 @@ export function withGoal(profile: ControlProfile, known: Known, goal: Goal): Kno
 	}
 }
 
+/** Whether a setpoint is turned to at rest and kept from there. */
+const turns = (profile: ControlProfile, { index }: GoalOf<'setpoint'>): boolean =>
+	isOperable(profile) && keepsAtRest(profile, index) !== undefined;
+
 /** What is known once somebody may have begun with a value, and nobody knows how far they came: not what it is of. */
 function withoutGoal(profile: ControlProfile, known: Known, goal: Goal): Known {
 	const { memory } = known;
@@ -217,7 +225,8 @@ function withoutGoal(profile: ControlProfile, known: Known, goal: Goal): Known {
 		case 'setpoint':
 			return holding({
 				...memory,
-				setpoints: memory.setpoints.map((was, i) => (i === goal.index ? undefined : was))
+				setpoints: memory.setpoints.map((was, i) => (i === goal.index ? undefined : was)),
+				...(turns(profile, goal) ? { kept: { ...memory.kept, heat: undefined } } : {})
 			});
 		case 'kept':
 			return holding({ ...memory, kept: { ...memory.kept, [goal.side]: undefined } });

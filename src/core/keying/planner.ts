@@ -1,30 +1,38 @@
-import { again } from '../control';
+import { again, type State } from '../control';
 import {
+	copyOf,
 	dayRound,
-	degreeScale,
 	fieldShown,
+	figureInUse,
 	follow,
 	menuAt,
-	menuFields,
 	menuScale,
 	menuShown,
-	needsMode,
 	opensAt,
 	programFields,
 	scaleOf,
-	start,
-	clearable,
+	underCursor,
 	type DayContent,
 	type DayField,
 	type MachineState,
-	type MenuField,
 	type Operable,
-	type Place,
 	type Stroke
 } from '../machine';
 import { keysOfRun, stepOfKey, type Goal, type GoalOf } from './goal';
+import { isOf, stateOfValue, type InMenu } from './inMenu';
 import { withGoal, type Known } from './known';
-import { anew, changing, strokePresses, strokesOut, takesTo, UNKNOWN_PRESSES } from './strokes';
+import { stateOf, type Stand } from './stand';
+import {
+	anew,
+	changing,
+	firstOfDay,
+	keepsAtRest,
+	keysThere,
+	strokePresses,
+	UNKNOWN_PRESSES,
+	type KeysThere
+} from './strokes';
+import { copiesFrom, wayTo, wayToMode, type Copying, type Way, type Aim } from './way';
 
 /** The keys for one value: the way to its field, what changes it, what takes it. */
 export interface ItemKeys {
@@ -42,16 +50,7 @@ export interface ItemKeys {
 	readonly presses: number;
 }
 
-/** Where a hand stands at a control: what is known of it, and where its cursor is. */
-export interface Stand {
-	readonly known: Known;
-	readonly place: Place;
-	/** The mode to go back to once the control was put to off for a menu. */
-	readonly backTo: number | null;
-}
-
-/** A hand before a control at rest. */
-export const atRest = (known: Known, backTo: number | null = null): Stand => ({ known, place: null, backTo });
+const taking = ({ take }: KeysThere): Stroke[] => (take ? [take] : []);
 
 /** Finds the keys for one value after the other; the hand stands after each where its keys leave it. */
 export class KeyPlanner {
@@ -62,128 +61,113 @@ export class KeyPlanner {
 
 	constructor(
 		readonly profile: Operable,
-		{ known, place, backTo }: Stand
+		stand: Stand
 	) {
-		this.#state = { ...start(profile, known.memory), mode: known.mode ?? 0, place };
+		const { known, backTo } = stand;
+		this.#state = stateOf(profile, stand);
 		this.#unsure = known.unsure;
 		this.#modeKnown = known.mode !== null;
 		this.#backTo = backTo;
 	}
 
 	get stand(): Stand {
-		const { memory, mode, place } = this.#state;
+		const { memory, mode, place, before } = this.#state;
 		const known = { memory, unsure: this.#unsure, mode: this.#modeKnown ? mode : null };
-		return { known, place, backTo: this.#backTo };
+		return { known, place, backTo: this.#backTo, before };
 	}
 
-	/** The strokes to rest from where the cursor stands. */
-	#toRest(): Stroke[] {
-		const { place } = this.#state;
-		if (!place) return [];
-		const { panel } = this.profile;
-		const left = strokesOut(this.profile, place);
-		if (place.in === 'program' || panel.places[place.menu]!.leave.length > 0) return left;
-		const menu = panel.places[place.menu]!;
-		return again(menu.take, menuFields(this.profile, menu).length - place.field);
+	/** The strokes to rest from where the cursor stands, and on from there into a mode. */
+	#outThen(modes: () => readonly Stroke[]): readonly Stroke[] {
+		const before = this.#state;
+		if (!before.place) return modes();
+		const rest = wayTo(this.profile, before, (place) => place === null)?.way ?? [];
+		this.#state = follow(this.profile, before, rest);
+		// one that leaving puts into another mode is put back
+		if (this.#modeKnown && this.#state.mode !== before.mode) this.#backTo ??= before.mode;
+		const strokes = [...rest, ...modes()];
+		this.#state = before;
+		return strokes;
 	}
 
 	/** To a mode: where it is not known which one it is in, by what its display shows. */
-	#toMode(mode: number): Stroke[] {
-		const modes = this.profile.panel.modes!;
-		const { names, next } = modes;
-		const isUnknown = !this.#modeKnown;
+	#toMode(mode: number): readonly Stroke[] {
+		const way = wayToMode(this.profile, this.#state, this.#modeKnown, mode);
 		this.#modeKnown = true;
-		if (isUnknown && next) return [{ do: 'until', gesture: next, shows: names[mode]! }];
-		if (mode === this.#state.mode && !isUnknown) return [];
-		return next
-			? again(next, (((mode - this.#state.mode) % names.length) + names.length) % names.length)
-			: modes.each[mode]!;
+		return way ?? [];
 	}
 
-	/** Off for a menu that asks for it, and back again for everything else. */
-	#modeFor(onlyWhenOff: boolean): Stroke[] {
-		const { modes } = this.profile.panel;
-		const off = modes?.off != null ? modes.names.indexOf(modes.off) : -1;
-		if (onlyWhenOff && off >= 0) {
-			if (this.#modeKnown && this.#state.mode === off) return [];
+	/** Into the mode in which alone a state is come to, and back again for everything else. */
+	#modeFor(needs: State['needs']): readonly Stroke[] {
+		if (needs && !needs.back) return this.#toMode(needs.mode);
+		if (needs) {
+			if (this.#modeKnown && this.#state.mode === needs.mode) return [];
 			this.#backTo ??= this.#modeKnown ? this.#state.mode : 0;
-			return this.#toMode(off);
+			return this.#toMode(needs.mode);
 		}
-		if (onlyWhenOff || this.#backTo === null) return [];
+		if (this.#backTo === null) return [];
 		const back = this.#backTo;
 		this.#backTo = null;
 		return this.#toMode(back);
 	}
 
-	/** The way to a field of a menu from a place; null where no menu has it. */
-	#toMenu(goal: InMenu): { way: Stroke[]; menu: number; field: number } | null {
-		const { places } = this.profile.panel;
-		const { place } = this.#state;
-		for (const [menu, one] of places.entries()) {
-			const fields = menuFields(this.profile, one);
-			const field = fields.findIndex((of) => isOf(goal, of));
-			if (field < 0) continue;
-			if (place?.in === 'menu' && place.menu === menu && (field >= place.field || one.leave.length > 0)) {
-				const takes = (field - place.field + fields.length) % fields.length;
-				return { way: again(one.take, takes), menu, field };
-			}
-			const way = [
-				...this.#toRest(),
-				...this.#modeFor(one.onlyWhenOff),
-				...one.way,
-				...again(one.take, field)
-			];
-			return { way, menu, field };
+	/** The way to where the cursor is to be: within the menu that it is in; else from rest, in a mode in which that can be. */
+	#toPlace(aim: Aim, needs: State['needs']): Way | null {
+		const { profile } = this;
+		if (this.#state.place) {
+			const here = wayTo(profile, this.#state, aim, true);
+			if (here) return here;
 		}
-		return null;
+		/** From rest in the mode that `modes` leads to. */
+		const from = (modes: () => readonly Stroke[]) => {
+			const first = this.#outThen(modes);
+			// what is pressed on the way may change how the control is set
+			const there = first.length === 0 ? this.#state : follow(profile, this.#state, first);
+			const on = wayTo(profile, there, aim);
+			return { first, there, way: on && { way: [...first, ...on.way], isSure: on.isSure } };
+		};
+		const { first, there, way } = from(() => this.#modeFor(needs));
+		const names = profile.panel.modes?.names ?? [];
+		// where nobody knows its mode, one that leads there from any
+		const end = way && follow(profile, this.#state, way.way).place?.at;
+		const isSafe = ({ way }: Way) =>
+			this.#modeKnown ||
+			names.every((_, mode) => follow(profile, { ...this.#state, mode }, way).place?.at === end);
+		if (way && isSafe(way)) return way;
+		// it may be come to in another mode alone
+		const [isKnown, backTo] = [this.#modeKnown, this.#backTo];
+		for (const mode of needs ? [] : names.keys()) {
+			if (isKnown && mode === there.mode) continue;
+			const other = from(() => this.#modeFor({ mode, back: mode !== 0 }));
+			if (other.way) return other.way;
+			[this.#modeKnown, this.#backTo] = [isKnown, backTo];
+		}
+		// what was taken on the way out leaves no such place: from there the way is told anew
+		return first.length > 0 && there.memory !== this.#state.memory ? { way: first, isSure: true } : null;
 	}
 
-	/** The way to a field of the program from a place, and whether it is certain. */
-	#toField(channel: number, group: number, key: string | null): { way: Stroke[]; isSure: boolean } | null {
+	/** The way to the field of a value from a place; null where no menu has it. */
+	#toMenu(goal: InMenu): Way | null {
+		const state = stateOfValue(this.profile, goal);
+		return state && this.#toPlace((place) => place?.at === state.id, state.needs);
+	}
+
+	/** The way to a field of the program from a place, and whether it is certain: where it can be put to a position, cleared (null), or looked at. */
+	#toField(channel: number, group: number, key: string, to: number | null | 'look'): Way | null {
 		const { profile } = this;
-		const { program } = profile.panel;
-		if (!program) return null;
-		const { memory, place } = this.#state;
-		const round = dayRound(profile, memory.options).length;
-		const { fields, content } = programFields(profile, memory, { channel, group });
-		const field = key === null ? 0 : fields.findIndex((one) => one.key === key);
-		if (field < 0) return null;
-		const takes = (from: number, to: number) => takesTo(profile, fields, content, from, to);
-		// over unknown steps that may have been cleared nobody can count
-		const isSureOver = (from: number, to: number) =>
-			!fields
-				.slice(from, to)
-				.some((one) => content[one.key] === undefined && one.step !== fields[field]!.step) ||
-			!clearable(profile);
-		const sureFrom = (from: number) => isSureOver(from, field);
-		// while a copy is being put anything else begins from rest
-		const there =
-			place?.in === 'program' && place.channel === channel && place.copyTo === null ? place : null;
-		if (!there) {
-			const needed = needsMode(profile);
-			const way = [
-				...this.#toRest(),
-				...(needed !== null ? this.#toMode(needed) : this.#modeFor(false)),
-				...program.way,
-				...(program.channels[channel] ?? []),
-				...again(program.day, group),
-				...again(program.take, takes(0, field))
-			];
-			return { way, isSure: sureFrom(0) };
-		}
-		if (key === null && there.group === group) return { way: [], isSure: true };
-		const onwards = again(program.day, (group - there.group + round) % round);
-		const afresh = [...onwards, ...again(program.take, takes(0, field))];
-		if (there.group !== group) return { way: afresh, isSure: sureFrom(0) };
-		if (field >= there.field)
-			return { way: again(program.take, takes(there.field, field)), isSure: sureFrom(there.field) };
-		const roundDays = [...again(program.day, round), ...again(program.take, takes(0, field))];
-		const roundFields = again(program.take, takes(there.field, fields.length) + takes(0, field));
-		const goesRound =
-			program.afterLast === 'first-again' &&
-			isSureOver(there.field, fields.length) &&
-			strokePresses(profile, roundFields) <= strokePresses(profile, roundDays);
-		return { way: goesRound ? roundFields : roundDays, isSure: sureFrom(0) };
+		const { memory } = this.#state;
+		const first = firstOfDay(profile);
+		return (
+			first &&
+			this.#toPlace((place) => {
+				if (place?.group !== group || place.channel !== channel || place.copyTo !== null) return false;
+				const under = underCursor(profile, memory, place);
+				const keys = keysThere(profile, place.at);
+				if (under?.of !== 'day' || under.field.key !== key || !keys) return false;
+				if (to === null) return keys.clear !== null;
+				// where values are written, a state that writes this one
+				return keys.writes.length === 0 ? keys.up !== '' : to === 'look' || keys.writes[to] !== undefined;
+			}, first.needs)
+		);
 	}
 
 	/** The keys for a goal; the hand stands after them. null where the panel does not say how. */
@@ -192,7 +176,7 @@ export class KeyPlanner {
 			case 'mode': {
 				const mode = this.profile.panel.modes?.names.indexOf(goal.name) ?? -1;
 				if (mode < 0) return null;
-				const way = [...this.#toRest(), ...this.#toMode(mode)];
+				const way = this.#outThen(() => this.#toMode(mode));
 				this.#backTo = null;
 				this.#go(way);
 				return this.#made(goal, { way });
@@ -212,38 +196,48 @@ export class KeyPlanner {
 		if (!found) return this.#turned(goal);
 		this.#go(found.way);
 		const { memory, place } = this.#state;
-		const { up, down, take } = profile.panel.places[found.menu]!;
-		const field = menuFields(profile, profile.panel.places[found.menu]!)[found.field]!;
+		const under = place && underCursor(profile, memory, place);
+		const keys = place && keysThere(profile, place.at);
+		if (under?.of !== 'value' || !keys) return null;
+		const { field } = under;
 		const scale = menuScale(profile, memory, field);
-		const edited = place?.in === 'menu' ? place.edit : undefined;
+		const edited = place!.edit;
 		// what a clock shows nobody knows before they look
 		const isUnsure = goal.of === 'clock' || (goal.of === 'option' && this.#unsure.includes(goal.id));
 		const from = edited ?? (isUnsure ? undefined : menuAt(profile, memory, field, 0));
-		const change =
-			from === undefined
-				? null
-				: changing(profile, { in: 'menu', menu: found.menu }, { up, down }, scale, from, goal.position);
+		const change = from === undefined ? null : changing(profile, place!.at, keys, scale, from, goal.position);
 		const shows = from === undefined ? null : menuShown(profile, memory.options, field, from).shows;
-		return this.#made(goal, { way: found.way, change, until: { up, down }, take: [take], shows });
+		return this.#made(goal, { way: found.way, change, until: keys, take: taking(keys), shows });
 	}
 
-	/** A setpoint that is changed at rest, in any mode that is not off. */
-	#turned(goal: Goal): ItemKeys | null {
+	/** A figure that is changed at rest, in the mode that holds it; or in one that holds any, from where a gesture keeps it. */
+	#turned(goal: InMenu): ItemKeys | null {
 		const { profile } = this;
-		const { rest, modes } = profile.panel;
-		if (!rest || goal.of !== 'kept' || goal.side !== 'heat') return null;
-		const isOff = modes?.off != null && modes.names[this.#state.mode] === modes.off;
-		if (modes && (isOff || !this.#modeKnown)) this.#backTo ??= 0;
-		const way = [...this.#toRest(), ...this.#modeFor(false)];
+		const rest = keysThere(profile, 'rest');
+		const memory = this.#state.memory;
+		const figureOf = (mode: number) => figureInUse(profile, { memory, mode });
+		const keeps = goal.of === 'setpoint' ? keepsAtRest(profile, goal.index) : undefined;
+		const isIt = (mode: number) => {
+			const field = figureOf(mode);
+			return field !== null && (keeps !== undefined || isOf(goal, field));
+		};
+		const modes = Array.from({ length: profile.panel.modes?.names.length ?? 1 }, (_, mode) => mode);
+		const { mode } = this.#state;
+		const there = this.#modeKnown && isIt(mode) ? mode : modes.find(isIt);
+		if (!rest || there === undefined) return null;
+		if (there !== mode || !this.#modeKnown) this.#backTo ??= this.#modeKnown ? mode : 0;
+		const way = this.#outThen(() => (profile.panel.modes ? this.#toMode(there) : []));
+		if (this.#backTo === there) this.#backTo = null;
 		this.#go(way);
-		const { memory } = this.#state;
-		const { heat } = memory.kept;
+		const field = figureOf(there)!;
+		const now = this.#state.memory;
+		const at = menuAt(profile, now, field, 0);
 		const change =
-			heat === undefined
+			at === undefined
 				? null
-				: changing(profile, null, rest, degreeScale(profile, memory.options.unit), heat, goal.position);
-		const shows = heat === undefined ? null : fieldShown(profile, memory.options, { kind: 'heat' }, heat);
-		return this.#made(goal, { way, change, until: rest, shows });
+				: changing(profile, 'rest', rest, menuScale(profile, now, field), at, goal.position);
+		const shows = at === undefined ? null : menuShown(profile, now.options, field, at).shows;
+		return this.#made(goal, { way, change, until: rest, take: keeps ? [keeps.by] : [], shows });
 	}
 
 	/** Where a group of days stands in the round; −1 where the control, as it is set, has none that begins so. */
@@ -256,9 +250,8 @@ export class KeyPlanner {
 	#reachField(goal: GoalOf<'field'>): ItemKeys | null {
 		const { profile } = this;
 		const { options } = this.#state.memory;
-		const { program } = profile.panel;
 		const group = this.#groupOf(goal.day, goal.all);
-		if (!program || group < 0 || options.plain) return null;
+		if (group < 0 || options.plain) return null;
 		const at = { channel: goal.channel, group };
 		const before = programFields(profile, this.#state.memory, at);
 		// a step is cleared at its first field
@@ -267,16 +260,18 @@ export class KeyPlanner {
 			goal.position === null
 				? before.fields.find((field) => field.step === stepOfKey(goal.key))?.key
 				: run.key;
-		const to = key === undefined ? null : this.#toField(goal.channel, group, key);
+		const to = key === undefined ? null : this.#toField(goal.channel, group, key, goal.position);
 		if (!to || key === undefined) return null;
 		this.#go(to.way);
 		const { memory, place } = this.#state;
 		const { fields, content } = programFields(profile, memory, at);
 		const index = fields.findIndex((field) => field.key === key);
+		const program = place && keysThere(profile, place.at);
 		// what stood in a menu was kept on the way out, and its week has other fields now: from there the way is told anew
-		if (index < 0) return this.#made(goal, { ...to, change: [], take: [], shows: null });
+		if (index < 0 || !place) return this.#made(goal, { ...to, change: [], take: [], shows: null });
+		if (!program) return null;
 		// what was changed under the cursor and not taken yet is what it stands at
-		const edited = place?.in === 'program' ? place.edit : undefined;
+		const edited = place.edit;
 		const opens = edited ?? opensAt(profile, options, fields, content, index);
 		const shows = opens === undefined ? null : fieldShown(profile, options, fields[index]!, opens);
 		const differs = goal.all && this.#differs(goal.channel, fields, index);
@@ -287,7 +282,7 @@ export class KeyPlanner {
 			return this.#made(goal, {
 				...to,
 				change: isClear ? [] : [program.clear],
-				take: isClear ? [program.take] : [],
+				take: isClear ? taking(program) : [],
 				shows
 			});
 		}
@@ -295,7 +290,7 @@ export class KeyPlanner {
 		if (written) return this.#made(goal, { ...to, change: again(written, run.slots), shows });
 		const scale = scaleOf(profile, options, fields[index]!);
 		const steps =
-			opens === undefined ? null : changing(profile, { in: 'program' }, program, scale, opens, goal.position);
+			opens === undefined ? null : changing(profile, place.at, program, scale, opens, goal.position);
 		// of all days at once what shows already is set anew where some day has another
 		const change = steps?.length === 0 && differs ? anew(program, scale, goal.position) : steps;
 		// of all days at once what happens to show right is set all the same: a step first, then until it shows
@@ -306,7 +301,7 @@ export class KeyPlanner {
 			isSure: to.isSure,
 			change,
 			until: program,
-			take: [program.take],
+			take: taking(program),
 			shows
 		});
 	}
@@ -330,25 +325,34 @@ export class KeyPlanner {
 
 	#reachCopy(goal: GoalOf<'copy'>): ItemKeys | null {
 		const { profile } = this;
-		const copy = profile.panel.program?.copy;
-		const [from, onto] = [this.#groupOf(goal.from, false), this.#groupOf(goal.onto, false)];
-		if (!copy || from < 0 || onto < 0) return null;
-		const { place, memory } = this.#state;
-		const round = dayRound(profile, memory.options);
-		// days onto which it can be copied, beginning with the next one
-		const targets = round.filter(({ all }) => !all).length;
-		const shift = round.length - targets;
-		const onwards = (at: number) => (((onto - at) % targets) + targets) % targets;
-		const { day } = profile.panel.program!;
-		if (place?.in === 'program' && place.copyTo !== null && place.group === from && copy.put)
-			return this.#made(goal, { change: [...again(day, onwards(place.copyTo)), copy.put] });
-		const next = ((from - shift + 1) % targets) + shift;
-		if (!copy.put && onwards(next) > 0) return null;
-		const to = this.#toField(goal.channel, from, null);
-		if (!to) return null;
-		this.#go(to.way);
-		const change = copy.put ? [copy.start, ...again(day, onwards(next)), copy.put] : [copy.start];
-		return this.#made(goal, { way: to.way, change });
+		const [first, onto] = [firstOfDay(profile), this.#groupOf(goal.onto, false)];
+		const source = this.#groupOf(goal.from, false);
+		const aim: Copying = {
+			from: ({ channel, group }) => channel === goal.channel && group === source,
+			by: (state, act) => {
+				if ((state.place?.channel ?? 0) !== goal.channel) return false;
+				const copy = copyOf(profile, state, act);
+				return copy !== null && copy.from === goal.from && copy.last === onto;
+			}
+		};
+		if (!first) return null;
+		const { place } = this.#state;
+		const here = place && aim.from(place) && wayTo(profile, this.#state, { ...aim, at: 'its-day' }, true);
+		if (here) return this.#made(goal, { change: here.way });
+		const [state, isKnown, backTo] = [this.#state, this.#modeKnown, this.#backTo];
+		const day = this.#toPlace(
+			(place) => place !== null && aim.from(place) && place.copyTo === null && copiesFrom(profile, place.at),
+			first.needs
+		);
+		if (day) {
+			this.#go(day.way);
+			const on = wayTo(profile, this.#state, { ...aim, at: 'its-day' }, true);
+			if (on) return this.#made(goal, { ...day, change: on.way });
+			[this.#state, this.#modeKnown, this.#backTo] = [state, isKnown, backTo];
+		}
+		// from elsewhere than its day, or through other fields of it
+		const to = this.#toPlace(aim, first.needs);
+		return to && this.#made(goal, { isSure: to.isSure, change: to.way });
 	}
 
 	#go(strokes: readonly Stroke[]): void {
@@ -395,45 +399,16 @@ export class KeyPlanner {
 		const field = fields.find(({ key, step }) =>
 			goal.position === null ? step === stepOfKey(goal.key) : key === goal.key
 		);
-		return field ? this.#toField(goal.channel, group, field.key) : null;
+		return field ? this.#toField(goal.channel, group, field.key, 'look') : null;
 	}
 
 	/** To rest, and back in the mode that it was in; where nobody knows that, in the first, that runs its program. */
-	leave(): Stroke[] {
+	leave(): readonly Stroke[] {
 		const { modes } = this.profile.panel;
-		const back = this.#modeKnown || !modes ? this.#modeFor(false) : this.#toMode(0);
-		const strokes = [...this.#toRest(), ...back];
+		const strokes = this.#outThen(() =>
+			this.#modeKnown || !modes ? this.#modeFor(undefined) : this.#toMode(0)
+		);
 		this.#go(strokes);
 		return strokes;
 	}
-}
-
-/** A goal whose value stands in a menu. */
-type InMenu = GoalOf<'option' | 'menu' | 'setpoint' | 'kept' | 'away' | 'clock'>;
-
-/** Whether a field of a menu is the one of a goal. */
-function isOf(goal: InMenu, { id, setpoint }: MenuField): boolean {
-	switch (goal.of) {
-		case 'option':
-			return id === goal.id;
-		case 'menu':
-			return id === `menu/${goal.id}`;
-		case 'setpoint':
-			return id === 'setpoints' && setpoint === goal.index;
-		case 'kept':
-			return id === (goal.side === 'heat' ? 'setpoint' : 'cool-setpoint');
-		case 'away':
-		case 'clock':
-			return id === goal.field;
-	}
-}
-
-/** The place where a value stands: the program, or the first menu that has it; null where it is changed at rest. */
-export function placeOfGoal(profile: Operable, goal: Goal): Place {
-	const here = { field: 0, edit: undefined };
-	if (goal.of === 'mode') return null;
-	if (goal.of === 'field' || goal.of === 'copy')
-		return { in: 'program', channel: goal.channel, group: 0, copyTo: null, ...here };
-	const menu = profile.panel.places.findIndex((one) => menuFields(profile, one).some((of) => isOf(goal, of)));
-	return menu < 0 ? null : { in: 'menu', menu, ...here };
 }

@@ -2,7 +2,8 @@ import { optionChoices, optionShown, isOperable, type Stroke } from '../machine'
 import type { ControlProfile } from '../control';
 import { settingItems } from './cardItems';
 import type { Known } from './known';
-import { atRest, KeyPlanner } from './planner';
+import { KeyPlanner } from './planner';
+import { atRest } from './stand';
 import type { ReadBackGroup } from './readBack';
 import { groupsToRead, type ToHold } from './zoneCard';
 

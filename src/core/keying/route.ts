@@ -145,11 +145,11 @@ function correcting(grammar: KeyGrammar, from: GroupContent, to: GroupContent): 
 	return { presses, keys };
 }
 
-/** In what order: whatever is cheapest, or beginning with the first day of the most that are alike. */
-type Order = 'any' | 'most-alike-first';
-/** More than any week takes. */
-const FOR_SURE = 1e6;
-
+/**
+ * In what order: whatever is cheapest; from the first day of the week on, each made of one before it,
+ * from one source to several (`plain`) or from the day made last (`onward`).
+ */
+type Order = 'any' | 'plain' | 'onward';
 const FACTORY = 0;
 /** A look at the card weighs as many presses as it takes time at the starting pace. */
 export const LOOK_PRESSES = startingPace.lookSeconds / startingPace.pressSeconds;
@@ -178,22 +178,27 @@ export function cheapestRoute(
 	if (grammar.copy?.onto !== 'block')
 		return routeBy(grammar, groups, grammar.copy?.onto === 'any-day', order);
 	// a block is a chain of copies onto the next day, or one copy onto all up to the last of several, if that leads there
-	const tries = [routeBy(grammar, groups, true, order), routeBy(grammar, groups, false, order)];
+	const isForward = order === 'plain' || order === 'onward';
+	const tries = [
+		// a block from one day would go over those between
+		...(isForward ? [] : [routeBy(grammar, groups, true, order)]),
+		routeBy(grammar, groups, false, order)
+	];
 	const leads = tries.filter(({ legs }) => leavesPlan(legs, groups));
 	const weight = ({ presses, looks }: Route) => presses + looks * LOOK_PRESSES;
 	return leads.reduce((a, b) => (weight(b) < weight(a) - 1e-9 ? b : a));
 }
 
 /**
- * The routes between which the exact keys of a control decide: the one that a person would go, where it is another, and the
- * cheapest by the count of steps alone. What a field shows before it is typed is only known once the keys are.
+ * The routes between which the exact keys of a control decide: first the plain one, from the first day on, that a person would go; then those that may take
+ * fewer presses. What a field shows before it is typed, and what going back to a day takes, is only known once the keys are.
  */
 export function routesToTry(grammar: KeyGrammar, groups: readonly GroupContent[]): readonly Route[] {
-	const cheapest = cheapestRoute(grammar, groups);
-	if (!grammar.copy || groups.length < 3) return [cheapest];
-	const forward = cheapestRoute(grammar, groups, 'most-alike-first');
-	return isSame(forward.legs, cheapest.legs) ? [cheapest] : [forward, cheapest];
+	if (!grammar.copy || groups.length < 3) return [cheapestRoute(grammar, groups)];
+	const routes = ORDERS.map((order) => cheapestRoute(grammar, groups, order));
+	return routes.filter(({ legs }, i) => routes.findIndex((one) => isSame(one.legs, legs)) === i);
 }
+const ORDERS: readonly Order[] = ['plain', 'onward', 'any'];
 
 /** Whether legs leave in each group what it is to hold: a copy can have gone over what was right. */
 function leavesPlan(legs: readonly Leg[], groups: readonly GroupContent[]): boolean {
@@ -232,8 +237,7 @@ function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: b
 	const node = (group: number) => group + 1;
 	const frame = grammar.presses.enter + grammar.presses.leave;
 	const places = begunWith(groups);
-	/** What a day typed first is let off with, where that is asked for. */
-	const first = order === 'most-alike-first' ? places.indexOf(0) : -1;
+	const isForward = order === 'plain' || order === 'onward';
 	const setUp = groups.map((content) => settingUp(grammar, content));
 	/** What it takes from one group's content to another's: the same for every way that is tried. */
 	const corrections = groups.map((from) => groups.map((to) => correcting(grammar, from, to)));
@@ -252,22 +256,25 @@ function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: b
 			// of equally cheap ways the one that a person would go
 			const alone = apart(g, allLike !== null);
 			cost[FACTORY]![node(g)] = weigh(alone.presses, alone.keys.length) + places[g]! * 1e-6;
-			if (g === first && allLike === null) cost[FACTORY]![node(g)]! -= FOR_SURE;
 			if (allLike !== null) {
 				const correction = corrections[allLike]![g]!;
 				cost[all]![node(g)] = weigh(correction.presses, correction.keys.length);
 			}
 			if (!grammar.copy || !singles) return;
 			groups.forEach((from, h) => {
-				if (h === g) return;
+				if (h === g || (isForward && h > g)) return;
 				const next = (from.days[0]! + 1) % 7 === to.days[0]!;
-				if (!anyDay && !next) return;
+				if (
+					(!anyDay && !next) ||
+					(h > g && grammar.copy!.onto !== 'any-day' && grammar.copy!.wraps === false)
+				)
+					return;
 				const correction = corrections[h]![g]!;
 				cost[node(h)]![node(g)] = weigh(
 					grammar.copy!.presses + correction.presses,
 					1 + correction.keys.length
 				);
-				cost[node(h)]![node(g)]! += places[h]! * 1e-7;
+				cost[node(h)]![node(g)]! += (order === 'onward' ? g - h : isForward ? h : places[h]!) * 1e-7;
 			});
 		});
 		if (allLike !== null) {
@@ -279,9 +286,7 @@ function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: b
 
 	const tries = [solve(null)];
 	if (grammar.allDays && singles) groups.forEach((_, g) => tries.push(solve(g)));
-	const costOf = ({ tree, allLike }: (typeof tries)[number]) =>
-		tree.cost + (first >= 0 && allLike === null ? FOR_SURE : 0);
-	const best = tries.reduce((a, b) => (costOf(b) < costOf(a) - 1e-9 ? b : a));
+	const best = tries.reduce((a, b) => (b.tree.cost < a.tree.cost - 1e-9 ? b : a));
 
 	const legs: Leg[] = [];
 	let presses = frame;
@@ -314,23 +319,29 @@ function routeBy(grammar: KeyGrammar, groups: readonly GroupContent[], anyDay: b
 			return;
 		}
 		for (const to of children) {
-			if (to === best.all) {
-				const content = groups[best.allLike!]!;
-				add({ kind: 'all-days', like: best.allLike! }, typing(grammar, content), content.fields.length);
-			} else if (parent === FACTORY) set(to - 1, apart(to - 1, best.allLike !== null));
-			else if (parent === best.all) correct(best.allLike!, to - 1);
-			else {
-				const last = legs.at(-1);
-				if (isBlock && last?.kind === 'copy' && last.onto.at(-1) === parent - 1) {
-					// a block goes on over the next day with one press more
-					legs[legs.length - 1] = { ...last, onto: [...last.onto, to - 1] };
-					presses += 1;
-				} else add({ kind: 'copy', from: parent - 1, onto: [to - 1] }, grammar.copy!.presses, 1);
-				correct(parent - 1, to - 1);
-			}
+			make(parent, to);
 			visit(to);
 		}
 	};
-	visit(FACTORY);
+	const make = (parent: number, to: number) => {
+		if (to === best.all) {
+			const content = groups[best.allLike!]!;
+			add({ kind: 'all-days', like: best.allLike! }, typing(grammar, content), content.fields.length);
+		} else if (parent === FACTORY) set(to - 1, apart(to - 1, best.allLike !== null));
+		else if (parent === best.all) correct(best.allLike!, to - 1);
+		else {
+			const last = legs.at(-1);
+			if (isBlock && last?.kind === 'copy' && last.onto.at(-1) === parent - 1) {
+				// a block goes on over the next day with one press more
+				legs[legs.length - 1] = { ...last, onto: [...last.onto, to - 1] };
+				presses += 1;
+			} else add({ kind: 'copy', from: parent - 1, onto: [to - 1] }, grammar.copy!.presses, 1);
+			correct(parent - 1, to - 1);
+		}
+	};
+	if (isForward) {
+		if (best.all >= 0) make(FACTORY, best.all);
+		groups.forEach((_, g) => make(best.tree.parents[node(g)]!, node(g)));
+	} else visit(FACTORY);
 	return { legs, presses, looks };
 }

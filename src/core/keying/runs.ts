@@ -1,12 +1,12 @@
 import type { ControlProfile } from '../control';
 import { clockTime } from '../week';
 import type { CardItem } from './cardItems';
+import { isWritten } from './strokes';
 
 /** Slots of a strip that is written, one after another with the same value, as one value each run: each writes and goes on. */
 export function inRuns(profile: ControlProfile, items: readonly CardItem[]): CardItem[] {
 	const { program } = profile;
-	if (program.form !== 'slots' || !profile.panel?.program || profile.panel.program.writes.length === 0)
-		return [...items];
+	if (program.form !== 'slots' || !isWritten(profile)) return [...items];
 	const runs: CardItem[] = [];
 	for (const item of items) {
 		const last = runs.at(-1);

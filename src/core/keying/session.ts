@@ -1,22 +1,22 @@
 import isSame from 'fast-deep-equal';
 import type { ControlProfile } from '../control';
 import {
-	display,
+	firstOf,
 	follow,
-	groupingOf,
 	isOperable,
-	start,
-	type Display,
+	statesOf,
+	trailOf,
 	type Operable,
 	type Place,
 	type Stroke
 } from '../machine';
 import { standingAt, type KeyCard } from './card';
-import { stepOfKey, type Goal } from './goal';
+import type { Goal } from './goal';
 import { ALL_DAYS, daysOf, inDoubt, satisfies, withGoal, type Known } from './known';
 import { targetOf, withNote, type Note, type Notes } from './notes';
-import { atRest, placeOfGoal, type Stand } from './planner';
-import { strokePresses, strokesOut } from './strokes';
+import { placeOfGoal } from './inMenu';
+import { atRest, stateOf, type Stand } from './stand';
+import { strokesOut } from './strokes';
 import { passedBy, turnFrom, type Turn, type TurnStep } from './turn';
 
 /**
@@ -33,8 +33,8 @@ export interface KeyingSession {
 	readonly out: readonly Stroke[];
 	/** The value confirmed just before, while the hand goes on from it. */
 	readonly last: TurnStep | null;
-	/** What stands in the field under the cursor and is still to be taken. */
-	readonly pending: Goal | null;
+	/** What was keyed and is not in yet: it stands in the field under the cursor and is still to be taken, or is still to be stored with all else. */
+	readonly pending: readonly Goal[];
 	/** The card as the plan asks for it by now, while the value on show is still that of the one before. */
 	readonly instead: KeyCard | null;
 	/** Whether the control was left once everything was in. */
@@ -50,7 +50,7 @@ export interface KeptHand {
 	readonly mode: number | null;
 	/** What the value on show was called. */
 	readonly next: string | null;
-	readonly pending: Goal | null;
+	readonly pending: readonly Goal[];
 }
 
 const toKey = ({ items, operated }: KeyCard) => ({ items, ...operated });
@@ -78,9 +78,17 @@ function touching(profile: ControlProfile, step: TurnStep): Goal[] {
 const doubting = (profile: ControlProfile, known: Known, goals: readonly Goal[]): Known =>
 	goals.reduce((now, goal) => inDoubt(profile, now, withGoal(profile, now, goal), goal), known);
 
-/** Whether keying can take a control into another mode on the way. */
-const changesModes = ({ panel, keying }: ControlProfile) =>
-	keying.bracket !== null || (panel?.places.some(({ onlyWhenOff }) => onlyWhenOff) ?? false);
+/** Whether keying a card can take a control into another mode on the way: for a place that is come to in it alone, or a figure that is changed at rest in it. */
+const changesModes = (profile: ControlProfile, { items }: KeyCard): boolean =>
+	profile.keying.bracket !== null ||
+	(isOperable(profile) &&
+		([...statesOf(profile).of.values()].some(
+			({ id, needs, idle, rules }) =>
+				needs?.back ||
+				(trailOf(id) === null &&
+					[...(idle?.do ?? []), ...rules.flatMap((rule) => rule.do)].some((act) => act.do === 'mode'))
+		) ||
+			items.some(({ goal }) => goal.of !== 'mode' && placeOfGoal(profile, goal) === null)));
 
 /** The place on a card of the value that stood on the screen of whoever noted last; 0 where that is none of it. */
 function lastOnShow({ items }: KeyCard, { next }: Notes): number {
@@ -101,10 +109,11 @@ export function beginSession(
 	isAnew = true
 ): KeyingSession {
 	const { known } = standingAt(profile, card.operated.options, noted);
-	const base = { profile, card, noted, last: null, pending: null, instead: null, left: false, toNote: [] };
+	const base = { profile, card, noted, last: null, pending: [], instead: null, left: false, toNote: [] };
 	if (kept) {
 		const at = card.items.findIndex(({ id }) => id === kept.next);
-		const stand = { place: kept.place, backTo: kept.backTo, known: { ...known, mode: kept.mode } };
+		const before = kept.pending.length > 0 ? doubting(profile, known, kept.pending).memory : null;
+		const stand = { place: kept.place, backTo: kept.backTo, known: { ...known, mode: kept.mode }, before };
 		const turn = turnFrom(profile, toKey(card), stand, Math.max(0, at));
 		return { ...base, turn, out: [], pending: kept.pending };
 	}
@@ -113,7 +122,7 @@ export function beginSession(
 	const turn = from(atRest(known));
 	const [next] = turn.steps;
 	if (noted.found === null) return { ...base, turn, out: [], left: !next };
-	const mode = changesModes(profile) ? null : known.mode;
+	const mode = changesModes(profile, card) ? null : known.mode;
 	if (!next)
 		return { ...base, turn: from(atRest({ ...known, mode })), out: outOf(profile, null), left: true };
 	// whoever began before from the same notes, and noted nothing, had this value on the screen
@@ -136,18 +145,15 @@ export function keptHand(session: KeyingSession): KeptHand {
 /** What leads to rest for somebody who is in one of these places, or (none given) anywhere: the gesture that all of them are left by, else no key until it is left by itself. */
 function outOf(profile: ControlProfile, places: readonly Place[] | null): readonly Stroke[] {
 	if (!isOperable(profile)) return [];
-	const { panel } = profile;
-	const everywhere: Place[] = [
-		...(panel.program ? [{ in: 'program' as const, ...nowhere, channel: 0, group: 0, copyTo: null }] : []),
-		...panel.places.map((_, menu) => ({ in: 'menu' as const, menu, ...nowhere }))
-	];
+	const everywhere = [...statesOf(profile).of.values()].flatMap(({ id, field }) =>
+		field ? [firstOf(id)] : []
+	);
 	const outs = (places ?? everywhere).flatMap((place) => (place ? [strokesOut(profile, place)] : []));
 	const [first = []] = outs;
 	if (outs.every((one) => isSame(one, first))) return first;
 	const waits = outs.map((_, i) => secondsIn(profile, (places ?? everywhere)[i]!));
 	return waits.includes(null) ? first : [{ do: 'wait', seconds: Math.max(...(waits as number[])) }];
 }
-const nowhere = { field: 0, edit: undefined };
 
 /** The places in which somebody may be who was about these values. */
 const placesOf = (profile: ControlProfile, steps: readonly TurnStep[]): Place[] =>
@@ -156,11 +162,8 @@ const placesOf = (profile: ControlProfile, steps: readonly TurnStep[]): Place[] 
 		: [];
 
 /** Seconds without a key after which a place is left by itself; null where it stays, and at rest. */
-function secondsIn(profile: Operable, place: Place): number | null {
-	if (!place) return null;
-	return place.in === 'program'
-		? profile.keying.timeoutSeconds
-		: profile.panel.places[place.menu]!.timeoutSeconds;
+export function secondsIn(profile: Operable, place: Place): number | null {
+	return place && (statesOf(profile).of.get(place.at)?.idle?.seconds ?? null);
 }
 
 /** What came of an act of the person's: the session after it, and what it notes at the control. */
@@ -178,18 +181,20 @@ function acting(session: KeyingSession, now: readonly Note[]): Acted {
 }
 
 /** What to note of values that were keyed one after another: with them what was still to be taken before, and what was filled on the way. */
-function keyedNotes({ profile, pending }: KeyingSession, steps: readonly TurnStep[]): Note[] {
-	const after = steps.at(-1)!.after.known;
-	const taken = pending && satisfies(profile, after, pending) ? [pending] : [];
+function keyedNotes({ profile, pending }: KeyingSession, steps: readonly TurnStep[]) {
+	const { known, before = null } = steps.at(-1)!.after;
+	const taken = pending.filter((goal) => goal.of === 'copy' || satisfies(profile, known, goal));
 	const passed = steps.map((step) => passedBy(profile, step));
 	const unknown = passed.flatMap((one) => one.unknown);
-	return [
-		{
-			what: 'keyed',
-			goals: [...taken, ...steps.flatMap(({ item }, i) => [item.goal, ...passed[i]!.filled])]
-		},
-		...(unknown.length > 0 ? [{ what: 'begun' as const, goals: unknown }] : [])
-	];
+	const goals = [...taken, ...steps.flatMap(({ item }, i) => [item.goal, ...passed[i]!.filled])];
+	const isStored = (goal: Goal) =>
+		before === null ||
+		before === known.memory ||
+		isSame(withGoal(profile, { ...known, memory: before }, goal).memory, before);
+	const [stored, open] = [goals.filter(isStored), goals.filter((goal) => !isStored(goal))];
+	const notes: Note[] = [{ what: 'keyed', goals: stored }];
+	if (open.length + unknown.length > 0) notes.push({ what: 'begun', goals: [...open, ...unknown] });
+	return { notes, open };
 }
 
 /** The session with the card as the plan asks for it now, from where the hand stands. */
@@ -205,16 +210,18 @@ function onLatest(session: KeyingSession, stand: Stand): KeyingSession {
 export function confirmed(session: KeyingSession): Acted {
 	const { turn, instead } = session;
 	const [step, ...steps] = turn.steps;
-	if (!step) return { session: { ...session, left: true, last: null, out: [] }, notes: [] };
-	const went = { ...session, last: step, pending: null, out: [] };
+	if (!step) {
+		// what is stored on the way out is in with that
+		const stored: Note[] = session.pending.length > 0 ? [{ what: 'keyed', goals: [...session.pending] }] : [];
+		return acting({ ...session, left: true, last: null, pending: [], out: [] }, stored);
+	}
+	const { notes, open } = keyedNotes(session, [step]);
+	const went = { ...session, last: step, pending: open, out: [] };
 	const next = instead
 		? onLatest(went, step.after)
 		: { ...went, turn: { ...turn, steps, presses: turn.presses - (step.keys?.presses ?? 0) } };
 	const { leave } = next.turn;
-	return acting(
-		{ ...next, left: next.turn.steps.length === 0 && leave.length === 0 },
-		keyedNotes(session, [step])
-	);
+	return acting({ ...next, left: next.turn.steps.length === 0 && leave.length === 0 }, notes);
 }
 
 /** The values on show that belong together: of a day, what is left of it in one go. */
@@ -233,26 +240,29 @@ export function sectionConfirmed(session: KeyingSession, otherwise: readonly str
 	if (steps.length === 0) return { session, notes: [] };
 	const last = steps.at(-1)!;
 	if (wrong.length === 0) {
+		const { notes, open } = keyedNotes(session, steps);
 		const left = session.turn.steps.slice(steps.length);
 		const presses = steps.reduce((sum, { keys }) => sum - (keys?.presses ?? 0), session.turn.presses);
 		const went = {
 			...session,
 			last,
-			pending: null,
+			pending: open,
 			out: [],
 			turn: { ...session.turn, steps: left, presses }
 		};
-		return acting(session.instead ? onLatest(went, last.after) : went, keyedNotes(session, steps));
+		return acting(session.instead ? onLatest(went, last.after) : went, notes);
 	}
-	const goals = wrong.flatMap((step) => touching(profile, step));
+	const { notes, open } =
+		right.length > 0 ? keyedNotes(session, right) : { notes: [], open: session.pending };
+	const goals = [...open, ...wrong.flatMap((step) => touching(profile, step))];
 	const stand = atRest(doubting(profile, last.after.known, goals), last.after.backTo);
 	const begun: Note = { what: 'begun', goals };
 	return acting(
 		{
-			...onLatest({ ...session, last: null, pending: null }, stand),
+			...onLatest({ ...session, last: null, pending: [] }, stand),
 			out: outOf(profile, placesOf(profile, steps))
 		},
-		right.length > 0 ? [...keyedNotes(session, right), begun] : [begun]
+		[...notes, begun]
 	);
 }
 
@@ -266,11 +276,13 @@ function fromRest(
 	const { profile } = session;
 	const card = session.instead ?? session.card;
 	const hand = handOf(session);
-	const pending = session.pending ? [session.pending] : [];
-	const goals = [...pending, ...begun.flatMap((step) => touching(profile, step)), ...alsoBegun];
+	const goals = [...session.pending, ...begun.flatMap((step) => touching(profile, step)), ...alsoBegun];
 	const known = doubting(profile, hand.known, goals);
-	// on the way through other modes it may have been left in any of them
-	const went = begun.some(({ before, after }) => before.known.mode !== after.known.mode);
+	const out = outOf(profile, placesOf(profile, [...(session.last ? [session.last] : []), ...begun]));
+	// on the way through other modes, and out of them, it may have been left in any of them
+	const went =
+		begun.some(({ before, after }) => before.known.mode !== after.known.mode) ||
+		(isOperable(profile) && follow(profile, stateOf(profile, hand), out).mode !== (hand.known.mode ?? 0));
 	const stand = atRest(went ? { ...known, mode: null } : known, hand.backTo);
 	const at = card.items.findIndex(({ id }) => id === next);
 	const turn = turnFrom(profile, toKey(card), stand, Math.max(0, at));
@@ -282,9 +294,9 @@ function fromRest(
 			instead: null,
 			turn,
 			last: null,
-			pending: null,
+			pending: [],
 			left,
-			out: outOf(profile, placesOf(profile, [...(session.last ? [session.last] : []), ...begun]))
+			out
 		},
 		goals.length > 0 ? [{ what: 'begun', goals }] : []
 	);
@@ -339,14 +351,15 @@ function beforeTaken(
 	// what taking an option takes along is noted only once it is taken
 	if (goal.of === 'option' || goal.of === 'menu' || keys.change === null) return null;
 	const position = 'position' in goal ? goal.position : null;
-	const { known, place } = before;
-	const state = { ...start(profile, known.memory), mode: after.known.mode ?? 0, place };
+	const { known } = before;
+	const state = { ...stateOf(profile, before), mode: after.known.mode ?? 0 };
 	const there = follow(profile, state, [...keys.way, ...keys.change]);
 	if (!there.place || position === null) return null;
 	return {
 		known: { ...known, memory: there.memory, mode: after.known.mode },
 		place: there.place,
-		backTo: after.backTo
+		backTo: after.backTo,
+		before: there.before
 	};
 }
 
@@ -355,7 +368,8 @@ export function seenBefore(session: KeyingSession): Acted {
 	const { profile, last } = session;
 	const stand = last && beforeTaken(profile, last);
 	if (!stand) return seenElsewhere(session);
-	return acting({ ...onLatest(session, stand), last: null, pending: last.item.goal, out: [] }, [
+	const pending = [...session.pending.filter((goal) => !isSame(goal, last.item.goal)), last.item.goal];
+	return acting({ ...onLatest(session, stand), last: null, pending, out: [] }, [
 		{ what: 'begun', goals: [last.item.goal] }
 	]);
 }
@@ -406,51 +420,4 @@ export function foundSaid(
 	const turn = turnFrom(profile, toKey(card), { ...hand, known: { ...known, mode } }, Math.max(0, at));
 	const acted = acting({ ...session, card, turn }, [{ what: 'found', found }]);
 	return { session: acted.session, notes: [...notes, ...acted.notes] };
-}
-
-/** Seconds after the last key when the control leaves by itself where the hand stands; null at rest, or where it stays. */
-export const closesAfterSeconds = (session: KeyingSession): number | null =>
-	isOperable(session.profile) ? secondsIn(session.profile, handOf(session).place) : null;
-
-/** What is left: values, and the presses that they and leaving take. */
-export const leftOf = ({ turn, profile, left }: KeyingSession): { values: number; presses: number } => ({
-	values: turn.steps.length,
-	presses: left && isOperable(profile) ? turn.presses - strokePresses(profile, turn.leave) : turn.presses
-});
-
-/** What the display shows, and where, at the value on show: `now`, before a key of it, and `there`, once its way is gone. null where its panel is not described, where nobody knows, and now at rest: that is its normal display. */
-export function displayAt(session: KeyingSession): {
-	readonly now: Display | null;
-	readonly there: Display | null;
-} {
-	const { profile } = session;
-	const step = onShow(session);
-	if (!isOperable(profile) || !step?.keys) return { now: null, there: null };
-	const { known, place } = step.before;
-	const state = { ...start(profile, known.memory), mode: known.mode ?? 0, place };
-	return {
-		now: place && display(profile, state, 0),
-		there: display(profile, follow(profile, state, step.keys.way), 0)
-	};
-}
-
-/** All that a card wants of a control, value by value, whatever route leads there: to tick off a control that was keyed by the same card. */
-export function wholePlan(profile: ControlProfile, { items, operated }: KeyCard): Goal[] {
-	const standing = items.flatMap(({ goal }) => (goal.of === 'field' || goal.of === 'copy' ? [] : [goal]));
-	const groups = operated.options.plain ? [] : groupingOf(profile, operated.options).groups;
-	const week = operated.planned.flatMap((days, channel) =>
-		days.length === 0
-			? []
-			: groups.flatMap((group) =>
-					Object.entries(days[group[0]!] ?? {}).map(([key, position]): Goal => ({
-						of: 'field',
-						channel,
-						day: group[0]!,
-						all: false,
-						key: position === null ? `${stepOfKey(key) + 1}/clear` : key,
-						position
-					}))
-				)
-	);
-	return [...standing, ...week];
 }

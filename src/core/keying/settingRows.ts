@@ -45,7 +45,7 @@ export function settingRows(
 	const { options } = zones[0]!;
 	const placeOf = (field: PlaceField) => {
 		const found = menuWay(profile, field);
-		return { way: found?.way ?? [], onlyWhenOff: found?.place.onlyWhenOff ?? false };
+		return { way: found?.way ?? [], onlyWhenOff: found?.onlyWhenOff ?? false };
 	};
 	const wanted = menuWanted(zones, profile);
 	const set = settingItems(profile, options, grouping, wanted).flatMap((item): SettingRow[] => {

@@ -8,7 +8,6 @@ import {
 	follow,
 	groupingOf,
 	isOperable,
-	start,
 	type DayContent,
 	type DayField,
 	type MachineOptions,
@@ -16,10 +15,11 @@ import {
 	type Stroke
 } from '../machine';
 import type { CardItem } from './cardItems';
-import { stepOfKey, type Goal, type GoalOf } from './goal';
+import { keysOfRun, stepOfKey, type Goal, type GoalOf } from './goal';
 import { fieldKeys, knownAsFound, satisfies, withGoal, type Known } from './known';
-import { atRest, KeyPlanner, type ItemKeys, type Stand } from './planner';
-import { strokePresses } from './strokes';
+import { KeyPlanner, type ItemKeys } from './planner';
+import { atRest, stateOf, type Stand } from './stand';
+import { isOnlyWritten, strokePresses } from './strokes';
 
 /** What a card asks for: its values, the options that they set, and what each day is to hold in the end, by channel; no days of one for which nothing is planned. */
 export interface ToKey {
@@ -140,6 +140,30 @@ function missing(
 	};
 }
 
+/** Of a day whose values can be passed only by writing them: the first before a value of which nobody knows what it holds. */
+function unwritten(
+	profile: ControlProfile,
+	card: ToKey,
+	{ memory }: Known,
+	goal: GoalOf<'field'>
+): Asked | null {
+	const { options } = memory;
+	const held = memory.days[goal.channel]?.[goal.day] ?? {};
+	const fields = dayFields(profile, options, goal.day);
+	const upTo = fields.findIndex(({ key }) => key === goal.key);
+	const field = fields.slice(0, upTo).find(({ key }) => held[key] === undefined);
+	if (!field) return null;
+	const own = card.items.find(
+		({ goal: one }) =>
+			one.of === 'field' &&
+			one.channel === goal.channel &&
+			one.day === goal.day &&
+			keysOfRun(one).includes(field.key)
+	);
+	const days = daysWith(profile, options, goal.day);
+	return own ?? missing(profile, card, options, { channel: goal.channel, days, field });
+}
+
 /** What has to be in before a value: of a step that was cleared its first field, of a day that is copied all that the others are to get; null where nothing is in the way. */
 function isBefore(profile: ControlProfile, card: ToKey, known: Known, goal: Goal): Asked | null {
 	const { memory } = known;
@@ -152,6 +176,7 @@ function isBefore(profile: ControlProfile, card: ToKey, known: Known, goal: Goal
 			? missing(profile, card, options, { channel, days: daysWith(profile, options, from), field })
 			: null;
 	}
+	if (goal.of === 'field' && isOnlyWritten(profile)) return unwritten(profile, card, known, goal);
 	if (goal.of !== 'field' || goal.position === null || !clearable(profile)) return null;
 	const content = memory.days[goal.channel]?.[goal.all ? 0 : goal.day] ?? {};
 	const step = dayFields(profile, options, goal.day).filter((one) => one.step === stepOfKey(goal.key));
@@ -189,9 +214,10 @@ function firstMissing(profile: ControlProfile, card: ToKey, { memory }: Known): 
 }
 
 /** What is known once a way is gone that begins with a value still to be taken: leaving its place may take it. */
-function onArrival(profile: Operable, { known, place }: Stand, way: readonly Stroke[]): Known {
+function onArrival(profile: Operable, stand: Stand, way: readonly Stroke[]): Known {
+	const { known, place } = stand;
 	if (place?.edit === undefined) return known;
-	const there = follow(profile, { ...start(profile, known.memory), mode: known.mode ?? 0, place }, way);
+	const there = follow(profile, stateOf(profile, stand), way);
 	return { ...known, memory: there.memory };
 }
 

@@ -7,7 +7,7 @@ import type { CardItem } from './cardItems';
 import type { Known } from './known';
 import { optionAt } from '../machine';
 import { isNoted, noNotes, notesAt, replayed, type Notes } from './notes';
-import { atRest } from './planner';
+import { atRest } from './stand';
 import { readBackGroups, readBackProgress, type ReadBackGroup } from './readBack';
 import { turnFrom, type Turn } from './turn';
 import type { Grouping } from '../control';

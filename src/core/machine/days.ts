@@ -1,4 +1,5 @@
 import type { ControlProfile } from '../control';
+import { memoBy } from '../schema';
 import { dayFields, scaleOf, type DayField, type MachineOptions, type Scale } from './fields';
 import { groupingOf, type DayContent, type Memory } from './memory';
 
@@ -6,23 +7,16 @@ interface RoundPlace {
 	readonly days: readonly number[];
 	readonly all: boolean;
 }
-const roundsKnown = new WeakMap<ControlProfile, Map<string, readonly RoundPlace[]>>();
-
 /** The days of each place in the round of day groups: all days at once first, where the control has that, then its groups. */
-export function dayRound(profile: ControlProfile, options: MachineOptions): readonly RoundPlace[] {
-	let known = roundsKnown.get(profile);
-	if (!known) roundsKnown.set(profile, (known = new Map()));
-	let round = known.get(options.grouping);
-	if (!round) {
+export const dayRound = memoBy(
+	({ grouping }: MachineOptions) => grouping,
+	(profile: ControlProfile, options: MachineOptions): readonly RoundPlace[] => {
 		const groups = groupingOf(profile, options).groups.map((days) => ({ days, all: false }));
-		round =
-			profile.keying.allDays && groups.length > 1
-				? [{ days: [0, 1, 2, 3, 4, 5, 6], all: true }, ...groups]
-				: groups;
-		known.set(options.grouping, round);
+		return profile.keying.allDays && groups.length > 1
+			? [{ days: [0, 1, 2, 3, 4, 5, 6], all: true }, ...groups]
+			: groups;
 	}
-	return round;
-}
+);
 
 /** What a step of a day stands at, whether it was cleared, and where an empty field opens. */
 export function programFields(
@@ -50,7 +44,7 @@ export const isCleared = (
 ): boolean => clearable(profile) && fields.every((one) => one.step !== step || content[one.key] === null);
 
 /** Whether nothing may stand in the step of a field, for all that is known: then nobody knows where its fields open. */
-const mayBeCleared = (
+export const mayBeCleared = (
 	profile: ControlProfile,
 	fields: readonly DayField[],
 	content: DayContent,

@@ -5,7 +5,6 @@ import {
 	channelsOf,
 	entryOfField,
 	expandProgram,
-	OPTION_IDS,
 	type ControlProfile,
 	type OptionId
 } from '../control';
@@ -13,12 +12,15 @@ import { capital, spokenName } from '../schema';
 import { DAY_MINUTES, dayRange, valueAt } from '../week';
 import { entryOf, entryShown } from './entries';
 import { degreesAt, degreesShown, fieldShown, keptSetpoints, type MachineOptions } from './fields';
-import { dayRound, opensAt, programFields } from './days';
-import { settled, type MachineState } from './machine';
-import { clockAt, menuAt, menuFields, modeHolds, type MenuField } from './menus';
+import { dayRound } from './days';
+import { statesOf } from './states';
+import { FORGETS_AFTER_SECONDS } from './rest';
+import { settled } from './machine';
+import { clockAt, menuAt, modeHolds, type MenuField } from './menus';
 import type { Operable } from './operable';
 import { optionChoices, programOf } from './memory';
-import { FORGETS_AFTER_SECONDS } from './ways';
+import { standsAt, underCursor } from './place';
+import type { MachineState } from './state';
 
 /** What stands on a control's display. */
 export interface Display {
@@ -51,6 +53,10 @@ const FIELD_WORDS: Readonly<Partial<Record<MenuField['id'], string>>> = {
 	'clock-day': 'day',
 	'clock-hour': 'hour',
 	'clock-minute': 'minute',
+	'clock-time': 'time',
+	'clock-year': 'year',
+	'clock-month': 'month',
+	'clock-date': 'day',
 	'away-setpoint': 'away at',
 	'away-days': 'days away',
 	'first-month': 'first month',
@@ -80,6 +86,9 @@ export function menuShown(
 			return { shows: displayDay(profile, position), unit: '' };
 		case 'away-setpoint':
 			return { shows: degreesShown(profile, options.unit, position), unit: `°${options.unit}` };
+		case 'clock-year':
+		case 'clock-month':
+		case 'clock-date':
 		case 'away-days':
 		case 'first-month':
 		case 'first-day':
@@ -94,6 +103,8 @@ export function menuShown(
 			return { shows: String(position).padStart(2, '0'), unit: '' };
 		case 'clock-hour':
 			return { shows: fieldShown(profile, options, { kind: 'hour' }, position), unit: '' };
+		case 'clock-time':
+			return { shows: displayTime(position, options.clock), unit: '' };
 		case 'clock-minute':
 			return { shows: String(position).padStart(2, '0'), unit: '' };
 		default: {
@@ -139,30 +150,38 @@ export function display(profile: Operable, before: MachineState, atSeconds: numb
 			locked,
 			leavesAfterSeconds: FORGETS_AFTER_SECONDS
 		};
+	const under = place && underCursor(profile, memory, place);
 	if (!place) return { ...resting(profile, state, atSeconds), foot: mode, locked };
-	if (place.in === 'menu') {
-		const menu = profile.panel.places[place.menu]!;
-		const fields = menuFields(profile, menu);
-		const field = fields[place.field]!;
-		const position = place.edit ?? menuAt(profile, memory, field, atSeconds);
-		const entry = entryOf(profile, entryOfField(field.id) ?? '');
-		const isOption = entry !== undefined || (OPTION_IDS as readonly string[]).includes(field.id);
+	const { title, aside, idle } = statesOf(profile).of.get(place.at)!;
+	const leavesAfterSeconds = idle?.seconds ?? null;
+	if (!under)
 		return {
-			heading: menu.name,
-			aside: isOption || fields.length > 1 ? `${place.field + 1} of ${fields.length}` : '',
-			...menuShown(profile, memory.options, field, position),
+			heading: title,
+			aside,
+			shows: '',
+			unit: '',
+			blinks: false,
+			foot: '',
+			locked,
+			leavesAfterSeconds
+		};
+	if (under.of === 'value') {
+		const { field } = under;
+		const position = standsAt(profile, memory, under, place.edit, atSeconds);
+		return {
+			heading: title,
+			aside,
+			...menuShown(profile, memory.options, field, position ?? undefined),
 			blinks: true,
 			foot:
 				field.id === 'setpoints'
 					? spokenName(keptSetpoints(profile)[field.setpoint]!)
-					: (entry?.print ?? FIELD_WORDS[field.id] ?? ''),
+					: (entryOf(profile, entryOfField(field.id) ?? '')?.print ?? FIELD_WORDS[field.id] ?? ''),
 			locked,
-			leavesAfterSeconds: menu.timeoutSeconds
+			leavesAfterSeconds
 		};
 	}
-	const { fields, content, days } = programFields(profile, memory, place);
-	const field = fields[place.field]!;
-	const position = place.edit ?? opensAt(profile, options, fields, content, place.field);
+	const { days } = under;
 	const channel = channelsOf(profile)?.[place.channel];
 	const dayWords = (of: readonly number[]) =>
 		of.length === 1
@@ -170,31 +189,37 @@ export function display(profile: Operable, before: MachineState, atSeconds: numb
 			: profile.dayNumbering === 'names'
 				? dayRange([...of])
 				: `${displayDay(profile, of[0]!)}–${displayDay(profile, of.at(-1)!)}`;
-	const round = dayRound(profile, options);
+	// days are shown where they are chosen: to be keyed, or to be copied onto
+	const chosen =
+		place.copyTo !== null
+			? dayRound(profile, options)[place.copyTo]!.days
+			: under.of === 'group'
+				? days
+				: null;
+	const base = { blinks: true, locked, leavesAfterSeconds };
+	if (chosen || under.of === 'group')
+		return {
+			...base,
+			heading: under.of === 'group' ? title : dayWords(days),
+			aside: under.of === 'group' ? aside : under.field.label,
+			shows: dayWords(chosen ?? days),
+			unit: '',
+			foot: [channel, place.copyTo !== null ? 'copy to' : ''].filter(Boolean).join(', ')
+		};
+	const { field } = under;
+	const position = standsAt(profile, memory, under, place.edit, atSeconds);
 	return {
+		...base,
 		heading: dayWords(days),
 		aside: field.label,
-		...(place.copyTo !== null
-			? { shows: dayWords(round[place.copyTo]!.days), unit: '' }
-			: {
-					shows: position === undefined ? '' : fieldShown(profile, options, field, position),
-					unit: field.kind === 'heat' || field.kind === 'cool' ? `°${options.unit}` : ''
-				}),
-		blinks: true,
+		shows: position === undefined ? '' : fieldShown(profile, options, field, position),
+		unit: field.kind === 'heat' || field.kind === 'cool' ? `°${options.unit}` : '',
 		foot: [
 			channel,
-			place.copyTo !== null
-				? 'copy to'
-				: field.kind === 'heat' && profile.cooling
-					? 'heat to'
-					: field.kind === 'cool'
-						? 'cool to'
-						: ''
+			field.kind === 'heat' && profile.cooling ? 'heat to' : field.kind === 'cool' ? 'cool to' : ''
 		]
 			.filter(Boolean)
-			.join(', '),
-		locked,
-		leavesAfterSeconds: profile.keying.timeoutSeconds
+			.join(', ')
 	};
 }
 

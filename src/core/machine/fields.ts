@@ -9,7 +9,7 @@ import {
 	type ControlOptions,
 	type ControlProfile
 } from '../control';
-import { capital, spokenName } from '../schema';
+import { capital, memoBy, spokenName } from '../schema';
 import { DAY_MINUTES } from '../week';
 
 /** A control's options with the day grouping: all that its menus can set of how it counts. */
@@ -39,21 +39,13 @@ export interface Scale {
 
 const NO_FIELDS: readonly DayField[] = [];
 
-const fieldsKnown = new WeakMap<ControlProfile, Map<string, readonly DayField[]>>();
-
 /** The fields of a day of the program (0 = Monday), in the order in which the control goes through them; none where it holds no program. */
-export function dayFields(
-	profile: ControlProfile,
-	options: MachineOptions,
-	day: number
-): readonly DayField[] {
-	let known = fieldsKnown.get(profile);
-	if (!known) fieldsKnown.set(profile, (known = new Map()));
-	const key = `${options.plain}/${options.perDay}/${options.clock}/${Math.max(4, day)}`;
-	let fields = known.get(key);
-	if (!fields) known.set(key, (fields = fieldsOf(profile, options, day)));
-	return fields;
-}
+export const dayFields = memoBy(
+	({ plain, perDay, clock }: MachineOptions, day: number) =>
+		`${plain}/${perDay}/${clock}/${Math.max(4, day)}`,
+	(profile: ControlProfile, options: MachineOptions, day: number): readonly DayField[] =>
+		fieldsOf(profile, options, day)
+);
 
 function fieldsOf(profile: ControlProfile, options: MachineOptions, day: number): readonly DayField[] {
 	const form = formInUse(profile, { ...options, channel: 0 });

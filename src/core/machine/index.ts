@@ -1,9 +1,14 @@
+export { copyOf } from './acts';
 export * from './days';
 export * from './display';
 export * from './entries';
+export * from './faults';
 export * from './fields';
 export * from './machine';
 export * from './memory';
 export * from './menus';
 export * from './operable';
-export * from './ways';
+export { FORGETS_AFTER_SECONDS, trailOf } from './rest';
+export { isDated, runsOn, statesOf } from './states';
+export * from './place';
+export * from './state';

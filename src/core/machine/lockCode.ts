@@ -1,5 +1,6 @@
-import type { Operable, Stroke } from './operable';
-import { changeOf, isGesture } from './ways';
+import isSame from 'fast-deep-equal';
+import { strokesOf, type PanelGesture } from '../control';
+import type { Hand, Operable } from './operable';
 
 /** A code that is asked for: to lock, or to end the lock; the figures taken so far, and the one that shows. */
 export interface CodeAsked {
@@ -26,18 +27,23 @@ export const askedFor = <State extends Locking>(state: State, to: CodeAsked['to'
 	asks: { to, entered: '', figure: to === 'lock' ? Number(state.code[0]) : 0 }
 });
 
-/** A stroke while a code is asked for: figures are changed and taken one after the other; any other key gives it up. */
+/** Whether a hand does a gesture: of a hold at least so long. */
+const does = (hand: Hand, gesture: PanelGesture): boolean =>
+	hand.do === 'hold' && gesture.do === 'hold'
+		? hand.seconds >= gesture.seconds && isSame([...hand.keys].sort(), [...gesture.keys].sort())
+		: isSame(strokesOf(hand), strokesOf(gesture));
+
+/** One thing done while a code is asked for: figures are changed and taken one after the other; any other key gives it up. */
 export function atCode<State extends Locking>(
 	{ panel }: Operable,
 	state: State,
 	asks: CodeAsked,
-	stroke: Stroke
+	hand: Hand
 ): State {
 	const code = panel.lock!.code!;
-	const change = changeOf(stroke, code);
-	if (change !== null)
-		return { ...state, asks: { ...asks, figure: (((asks.figure + change) % 10) + 10) % 10 } };
-	if (!isGesture(stroke, code.take)) return { ...state, asks: null };
+	const by = hand.do !== 'press' ? 0 : hand.key === code.up ? 1 : hand.key === code.down ? -1 : 0;
+	if (by !== 0) return { ...state, asks: { ...asks, figure: (asks.figure + by + 10) % 10 } };
+	if (!does(hand, code.take)) return { ...state, asks: null };
 	const entered = `${asks.entered}${asks.figure}`;
 	if (entered.length < code.digits)
 		return {

@@ -87,6 +87,8 @@ describe('a control that is operated', () => {
 		expect(shows(panelStat, opened)).toBe('1 | step 1 | 06:05');
 		expect(settled(panelStat, opened, 114).place).not.toBeNull();
 		const kept = settled(panelStat, opened, 115);
+		// what it does by itself is no touch of a key
+		expect(kept.atSeconds).toBe(opened.atSeconds);
 		expect([kept.place, kept.memory.days[0]![0]!['1/time']]).toEqual([null, 365]);
 		const drops: Operable = {
 			...panelStat,
@@ -206,9 +208,12 @@ describe('a control that is operated', () => {
 			tap('plus', 3),
 			tap('ok', 3)
 		]);
-		expect(clockAt(state.memory, 120)).toEqual({ day: 3, minute: 2 });
-		expect(clockAt(withoutPower(stat, state, 3600, 3720).memory, 3720)).toEqual({ day: 3, minute: 62 });
-		expect(clockAt(withoutPower(stat, state, 90_000, 90_000).memory, 90_000)).toEqual({ day: 0, minute: 0 });
+		expect(clockAt(state.memory, 120)).toMatchObject({ day: 3, minute: 2 });
+		expect(clockAt(withoutPower(stat, state, 3600, 3720).memory, 3720)).toMatchObject({ day: 3, minute: 62 });
+		expect(clockAt(withoutPower(stat, state, 90_000, 90_000).memory, 90_000)).toMatchObject({
+			day: 0,
+			minute: 0
+		});
 		const keyed = follow(panelStat, start(panelStat), [tap('mode'), tap('day'), tap('plus'), tap('set')]);
 		expect(keyed.memory.days).not.toEqual(factoryMemory(panelStat).days);
 		expect(withoutPower(panelStat, keyed, 121 * 60, 8000).memory.days).toEqual(factoryMemory(panelStat).days);

@@ -1,3 +1,4 @@
+import { dayNumber } from '../civil';
 import {
 	factoryOptions,
 	formInUse,
@@ -7,6 +8,7 @@ import {
 	type Grouping,
 	type MenuEntry,
 	type OptionId,
+	type Panel,
 	type Program
 } from '../control';
 import { DAY_MINUTES } from '../week';
@@ -37,8 +39,8 @@ export interface Memory {
 	readonly menu: Readonly<Record<string, number | undefined>>;
 	/** By channel and day, Monday first. */
 	readonly days: readonly (readonly DayContent[])[];
-	/** The minute of the week that its clock showed, and when, in seconds. */
-	readonly clock: { readonly minute: number; readonly atSeconds: number };
+	/** The minute of the week that its clock showed, its date (days since 1970-01-01), and when, in seconds. */
+	readonly clock: { readonly minute: number; readonly date: number; readonly atSeconds: number };
 }
 
 /** The grouping that a control is set to. */
@@ -58,8 +60,9 @@ export function completeDay(
 	);
 }
 
-function factoryDay(profile: ControlProfile, options: MachineOptions, day: number): DayContent {
-	const made = profile.panel?.factory.day ?? null;
+type Made = NonNullable<Panel['factory']['day']> | null;
+
+function dayOf(profile: ControlProfile, options: MachineOptions, day: number, made: Made): DayContent {
 	const step = timeStep(profile);
 	const content: Record<string, number | null> = {};
 	const time = (stem: string, minute: number) => {
@@ -95,9 +98,19 @@ export function factoryDays(profile: ControlProfile, options: MachineOptions): D
 	// the week is there whether it is in use or not
 	const inUse = { ...options, plain: false };
 	return Array.from({ length: channelCount(profile) }, () =>
-		WEEK.map((day) => factoryDay(profile, inUse, day))
+		WEEK.map((day) => dayOf(profile, inUse, day, profile.panel?.factory.day ?? null))
 	);
 }
+
+/** A stored week as a control holds it; a day that it does not tell of is blank. */
+export const storedDays = (
+	profile: ControlProfile,
+	options: MachineOptions,
+	{ week }: NonNullable<Panel['stored']>[number]
+): DayContent[][] =>
+	Array.from({ length: channelCount(profile) }, () =>
+		WEEK.map((day) => dayOf(profile, options, day, week.find(({ days }) => days.includes(day))?.day ?? null))
+	);
 
 /** What a control keeps when it is as new. */
 export function factoryMemory(profile: ControlProfile, atSeconds = 0): Memory {
@@ -131,8 +144,12 @@ export function factoryMemory(profile: ControlProfile, atSeconds = 0): Memory {
 /** The clock as it stands after it was lost. */
 export const factoryClock = (profile: ControlProfile, atSeconds: number): Memory['clock'] => ({
 	minute: profile.habits.clock.factoryDay * DAY_MINUTES + profile.habits.clock.factoryMinute,
+	date: FIRST_MONDAY + profile.habits.clock.factoryDay,
 	atSeconds
 });
+
+/** The date that a clock shows as new where that is a Monday: one picked for having that weekday. */
+const FIRST_MONDAY = dayNumber('2024-01-01');
 
 /** A control of which nothing is known but how it is set. */
 export function unknownMemory(profile: ControlProfile, options: MachineOptions): Memory {

@@ -1,3 +1,4 @@
+import { dateOfDay, dayNumber, daysInMonth, weekdayOfDay } from '../civil';
 import {
 	entryOfField,
 	isAwayField,
@@ -10,6 +11,7 @@ import {
 	type PanelPlace,
 	type PlaceField
 } from '../control';
+import { memoBy } from '../schema';
 import { DAY_MINUTES, WEEK_DAYS } from '../week';
 import { entryOf, entryScale } from './entries';
 import { degreeScale, keptSetpoints, type Scale } from './fields';
@@ -23,15 +25,14 @@ export interface MenuField {
 }
 
 /** The fields of a menu that the control has, as it is set. */
-export function menuFields(profile: ControlProfile, place: PanelPlace): readonly MenuField[] {
-	let known = menusKnown.get(profile);
-	if (!known) menusKnown.set(profile, (known = new Map()));
-	let fields = known.get(place);
-	if (!fields) known.set(place, (fields = fieldsOfMenu(profile, place)));
-	return fields;
-}
+export const menuFields = memoBy(
+	(place: PanelPlace) => place,
+	(profile: ControlProfile, place: PanelPlace): readonly MenuField[] => fieldsOfMenu(profile, place)
+);
 
-const menusKnown = new WeakMap<ControlProfile, Map<PanelPlace, readonly MenuField[]>>();
+/** Whether a field is an option or an entry of the control's own menus. */
+export const isOption = (id: PlaceField): boolean =>
+	entryOfField(id) !== null || (OPTION_IDS as readonly string[]).includes(id);
 
 function fieldsOfMenu(profile: ControlProfile, place: PanelPlace): readonly MenuField[] {
 	return place.fields.flatMap((id): MenuField[] => {
@@ -42,16 +43,22 @@ function fieldsOfMenu(profile: ControlProfile, place: PanelPlace): readonly Menu
 	});
 }
 
-/** The weekday and the minute of the day that the clock shows. */
+/** The weekday, the minute of the day and the date (days since 1970-01-01) that the clock shows. */
 export function clockAt(
 	{ clock }: Memory,
 	atSeconds: number
-): { readonly day: number; readonly minute: number } {
+): { readonly day: number; readonly minute: number; readonly date: number } {
 	const passed = Math.floor((atSeconds - clock.atSeconds) / 60);
+	const date = clock.date + Math.floor(((clock.minute % DAY_MINUTES) + passed) / DAY_MINUTES);
 	const week = WEEK_DAYS * DAY_MINUTES;
 	const minute = (((clock.minute + passed) % week) + week) % week;
-	return { day: Math.floor(minute / DAY_MINUTES), minute: minute % DAY_MINUTES };
+	return { day: Math.floor(minute / DAY_MINUTES), minute: minute % DAY_MINUTES, date };
 }
+
+const DATE_PART = { 'clock-year': 0, 'clock-month': 1, 'clock-date': 2 } as const;
+
+/** Year, month and day of the month of a date. */
+const dateParts = (date: number) => dateOfDay(date).split('-').map(Number) as [number, number, number];
 
 /** Where a menu's field stands on its scale; undefined where that is not known. */
 export function menuAt(
@@ -73,6 +80,12 @@ export function menuAt(
 			return Math.floor(clockAt(memory, atSeconds).minute / 60);
 		case 'clock-minute':
 			return clockAt(memory, atSeconds).minute % 60;
+		case 'clock-time':
+			return clockAt(memory, atSeconds).minute;
+		case 'clock-year':
+		case 'clock-month':
+		case 'clock-date':
+			return dateParts(clockAt(memory, atSeconds).date)[DATE_PART[id]];
 		default: {
 			if (isAwayField(id)) return memory.away[id];
 			const entry = entryOfField(id);
@@ -95,6 +108,14 @@ export function menuScale(profile: ControlProfile, memory: Memory, { id }: MenuF
 			return { low: 0, high: 23, round: true };
 		case 'clock-minute':
 			return { low: 0, high: 59, round: true };
+		case 'clock-time':
+			return { low: 0, high: DAY_MINUTES - 1, round: true };
+		case 'clock-year':
+			return { low: 2000, high: 2099, round: true };
+		case 'clock-month':
+			return { low: 1, high: 12, round: true };
+		case 'clock-date':
+			return { low: 1, high: 31, round: true };
 		default: {
 			if (isAwayField(id)) return awayScale(profile, memory, id);
 			const entry = entryOfField(id);
@@ -145,15 +166,30 @@ export function withMenu(
 			return { ...memory, kept: { ...memory.kept, cool: position } };
 		case 'clock-day':
 		case 'clock-hour':
-		case 'clock-minute': {
-			const { day, minute } = clockAt(memory, atSeconds);
-			const [d, h, m] =
-				id === 'clock-day'
-					? [position, Math.floor(minute / 60), minute % 60]
+		case 'clock-minute':
+		case 'clock-time': {
+			const { day, minute, date } = clockAt(memory, atSeconds);
+			const to =
+				id === 'clock-time'
+					? position
 					: id === 'clock-hour'
-						? [day, position, minute % 60]
-						: [day, Math.floor(minute / 60), position];
-			return { ...memory, clock: { minute: d * DAY_MINUTES + h * 60 + m, atSeconds } };
+						? position * 60 + (minute % 60)
+						: minute - (minute % 60) + position;
+			const at = id === 'clock-day' ? position * DAY_MINUTES + minute : day * DAY_MINUTES + to;
+			return { ...memory, clock: { minute: at, date, atSeconds } };
+		}
+		case 'clock-year':
+		case 'clock-month':
+		case 'clock-date': {
+			const { minute, date: was } = clockAt(memory, atSeconds);
+			const parts = dateParts(was);
+			parts[DATE_PART[id]] = position;
+			const [year, month, day] = parts;
+			const padded = [month, Math.min(day, daysInMonth(year, month))].map((part) =>
+				String(part).padStart(2, '0')
+			);
+			const date = dayNumber([year, ...padded].join('-'));
+			return { ...memory, clock: { minute: weekdayOfDay(date) * DAY_MINUTES + minute, date, atSeconds } };
 		}
 		default: {
 			if (isAwayField(id)) return { ...memory, away: { ...memory.away, [id]: position } };
@@ -168,7 +204,7 @@ export function withMenu(
 /** What a control holds as its mode has it: its program, both sides of it or one; a figure apart from that; on; or nothing. */
 export type ModeHolds =
 	| { readonly by: 'program'; readonly side: 'both' | 'heat' | 'cool' }
-	| { readonly by: 'figure'; readonly field: MenuField }
+	| { readonly by: 'figure'; readonly field: MenuField; readonly cool?: MenuField }
 	| { readonly by: 'on' | 'off' };
 
 /** What a control has in its memory, and the mode that it stands in, counted from 0. */
@@ -182,7 +218,9 @@ export function modeHolds(profile: Operable, { memory, mode }: Standing): ModeHo
 	const { modes } = profile.panel;
 	const name = modes?.names[mode];
 	const figure = name === undefined ? undefined : modes?.figures[name];
-	const kept: ModeHolds = { by: 'figure', field: { id: 'setpoint', setpoint: 0 } };
+	const heat: MenuField = { id: 'setpoint', setpoint: 0 };
+	const cool: MenuField = { id: 'cool-setpoint', setpoint: 0 };
+	const kept: ModeHolds = { by: 'figure', field: heat, ...(profile.cooling ? { cool } : {}) };
 	const isPlain = profile.program.form === 'plain' || memory.options.plain;
 	if (figure === 'kept') return kept;
 	if (figure?.startsWith('setpoint-'))
@@ -192,7 +230,11 @@ export function modeHolds(profile: Operable, { memory, mode }: Standing): ModeHo
 		};
 	if (figure === 'on' || (name === 'On' && isSwitch(profile))) return { by: 'on' };
 	if (figure === 'heat-only' || figure === 'cool-only')
-		return isPlain ? kept : { by: 'program', side: figure === 'heat-only' ? 'heat' : 'cool' };
+		return !isPlain
+			? { by: 'program', side: figure === 'heat-only' ? 'heat' : 'cool' }
+			: figure === 'heat-only'
+				? { by: 'figure', field: heat }
+				: { by: 'figure', field: cool, cool };
 	if (figure !== undefined) return { by: 'figure', field: { id: `menu/${figure}`, setpoint: 0 } };
 	if (name !== undefined && name === modes?.off) return { by: 'off' };
 	return isPlain ? kept : { by: 'program', side: 'both' };

@@ -14,3 +14,6 @@ export type Stroke =
 	| { readonly do: 'wait'; readonly seconds: number }
 	/** At rest, where nobody knows its mode: a gesture done again until the display shows this one. */
 	| { readonly do: 'until'; readonly gesture: PanelGesture; readonly shows: string };
+
+/** One thing that a hand does at once, a press single. */
+export type Hand = Exclude<Stroke, { readonly do: 'run' | 'wait' | 'until' }>;

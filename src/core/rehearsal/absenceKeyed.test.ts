@@ -7,7 +7,7 @@ import { factoryMemory, programOf, type Operable } from '../machine';
 import { operable } from '../../../tests/support/anyZone';
 import { absenceSpan, planAbsence, prepareRun, resolve, rightClock } from '../run';
 import { newZone } from '../plan';
-import { begin, displayOf, heldOver, pass, settingsOf, startsEarly, strokeAt, type World } from '.';
+import { begin, displayOf, doneOf, heldOver, pass, settingsOf, startsEarly, strokeAt, type World } from '.';
 
 const BERLIN = 'Europe/Berlin';
 const DAY = 1440;
@@ -55,10 +55,10 @@ describe('an absence set at the keys of a stand-in', () => {
 				const span = absenceSpan(profile, absence);
 				const world = keyed(profile, leave, back, setpointC);
 				fc.pre(span.by !== 'by-hand' && instantOf(BERLIN, leave) !== instantOf(BERLIN, leave + 60));
-				expect(world!.absence?.what).toBe('away');
+				expect(doneOf(world!, 'absence')).toBeDefined();
 				expect(world!.machine.place).toBeNull();
 				const fields = profile.panel.places[awayPlaceAt(profile.panel)]!.fields;
-				const heldC = world!.absence!.setpointC;
+				const heldC = doneOf(world!, 'absence')!.setpointC ?? setpointC;
 				if (fields.includes('away-setpoint')) expect(heldC).toBe(setpointC);
 				const run = prepareRun({
 					profile,
@@ -85,21 +85,26 @@ describe('an absence set at the keys of a stand-in', () => {
 	it('does not hold before its first day, ends with no days away and with another mode', () => {
 		const clock = families.find(({ habits }) => habits.holiday!.by === 'periods')!;
 		const tenDays = keyed(clock, 20_900 * DAY + 600, 20_920 * DAY, 10)!;
-		const before = { ...tenDays, absence: { ...tenDays.absence!, fromMs: tenDays.atMs + 3_600_000 } };
+		const before = {
+			...tenDays,
+			done: [{ ...doneOf(tenDays, 'absence')!, fromMs: tenDays.atMs + 3_600_000 }]
+		};
 		expect(displayOf(before).foot).toBe('Auto');
 		expect(displayOf(pass(before, 3_660)).foot).toMatch(/^away to /);
 		// what is changed by hand meanwhile leaves it as it was set
-		const boosted = {
+		const boost = { ends: 'after-steps', stepMinutes: 120, mostSteps: 1, how: '' } as const;
+		const boosted: World = {
 			...before,
-			override: { what: 'boost', setpointC: 21, untilMs: before.atMs + 7_200_000, steps: 1 }
-		} as const;
+			profile: { ...before.profile, habits: { ...before.profile.habits, boost } },
+			done: [...before.done, { id: 'b', kind: 'boost', setpointC: 21, fromMs: before.atMs, steps: 1 }]
+		};
 		expect(displayOf(boosted)).toMatchObject({ shows: '21.0', foot: expect.stringMatching(/^boost/) });
 		expect(displayOf(pass(boosted, 3_660)).foot).toMatch(/^away to /);
 
 		const stat = families.find(({ id }) => id === 'six-step-room-stat')!;
 		const gone = keyed(stat, 20_900 * DAY + 600, 20_905 * DAY, 12)!;
 		expect(displayOf(gone)).toMatchObject({ shows: '12.0', foot: 'away to Sun 28 Mar' });
-		expect(strokeAt(gone, stat.panel.modes!.next!).absence).toBeNull();
+		expect(strokeAt(gone, stat.panel.modes!.next!).done).toEqual([]);
 		const hours = { leave: '2027-03-23T10:00', back: '2027-03-23T12:00', setpointC: 12 };
 		const none = awayKeys(stat, factoryOptions(stat), { ...hours, ...planAbsence(stat, hours) });
 		expect(none).toBeNull();

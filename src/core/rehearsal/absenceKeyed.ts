@@ -1,7 +1,7 @@
 import { dateOfDay, dayNumber } from '../civil';
 import { awayPlaceAt } from '../control';
 import { setpointAt } from '../machine';
-import { endOfDays, firstShowing, shownAt, wallSegments } from '../run';
+import { endOfDays, firstShowing, shownAt, wallSegments, type Done } from '../run';
 import { DAY_MINUTES } from '../week';
 import type { World } from './world';
 
@@ -25,13 +25,15 @@ function nextDate(from: number, month: number, day: number): number {
 
 /**
  * What an absence that was just set at its keys makes of a stand-in: in force from (without `fromMs` at once) and until,
- * by the control's own clock; its setpoint in °C, null where the control has none for it. null where it is none.
+ * by the control's own clock; its setpoint in °C, none where the control has no field for it. null where it is none.
  */
-export function absenceKeyed({ profile, machine, around, clock, atMs }: World): {
-	readonly setpointC: number | null;
-	readonly fromMs?: number;
-	readonly untilMs: number;
-} | null {
+export function absenceKeyed({
+	profile,
+	machine,
+	around,
+	clock,
+	atMs
+}: World): (Pick<Done, 'setpointC' | 'toMs'> & Partial<Pick<Done, 'fromMs'>>) | null {
 	const { holiday } = profile.habits;
 	const { away, options } = machine.memory;
 	const segments = wallSegments(around.timeZone, clock, atMs, atMs + AHEAD_MS);
@@ -51,18 +53,18 @@ export function absenceKeyed({ profile, machine, around, clock, atMs }: World): 
 	};
 	const hasSetpoint = profile.panel.places[awayPlaceAt(profile.panel)]?.fields.includes('away-setpoint');
 	const at = away['away-setpoint'];
-	const setpointC = hasSetpoint && at !== undefined ? setpointAt(profile, options.unit, at) : null;
+	const figure = hasSetpoint && at !== undefined ? { setpointC: setpointAt(profile, options.unit, at) } : {};
 	switch (holiday?.by) {
 		case 'days': {
 			const days = away['away-days'] ?? 0;
-			return days === 0 ? null : { setpointC, untilMs: whenShown(endOfDays(holiday, nowWall, days)) };
+			return days === 0 ? null : { ...figure, toMs: whenShown(endOfDays(holiday, nowWall, days)) };
 		}
 		case 'return-date': {
 			const back = date('back', today);
 			if (back === null) return null;
 			const minute = holiday.ends === 'time' ? (away['back-hour'] ?? 0) * 60 + (away['back-minute'] ?? 0) : 0;
 			const wall = back * DAY_MINUTES + minute;
-			return wall <= nowWall ? null : { setpointC, untilMs: whenShown(wall) };
+			return wall <= nowWall ? null : { ...figure, toMs: whenShown(wall) };
 		}
 		case 'periods': {
 			const last = date('last', today);
@@ -70,7 +72,7 @@ export function absenceKeyed({ profile, machine, around, clock, atMs }: World): 
 			// a first day that lies behind the last one has been
 			const first = date('first', today) ?? today;
 			const fromMs = first <= last && first > today ? { fromMs: whenShown(first * DAY_MINUTES) } : {};
-			return { setpointC, ...fromMs, untilMs: whenShown((last + 1) * DAY_MINUTES) };
+			return { ...figure, ...fromMs, toMs: whenShown((last + 1) * DAY_MINUTES) };
 		}
 		default:
 			return null;

@@ -1,10 +1,10 @@
 import { DAY_MS } from '../civil';
-import { isSwitch, type HandAct } from '../control';
+import { channelsOf, isSwitch, type HandAct } from '../control';
 import { degreesAt, modeHolds, press as pressMachine, type MachineState, type Stroke } from '../machine';
-import { boostEnds, nextChangeFrom, overrideEnds, periodFrom } from '../run';
+import type { Done } from '../run';
 import { absenceKeyed } from './absenceKeyed';
-import { heldOver, preparedOf, setpointNow } from './held';
-import { anchored, secondsOf, withClock, type Override, type World } from './world';
+import { heldOver, setpointNow, standing } from './held';
+import { anchored, secondsOf, withClock, type World } from './world';
 
 /** One stroke at its keys, now. A key that changes the setpoint at rest, while a program runs, is a change by hand that ends by itself. */
 export function strokeAt(world: World, stroke: Stroke): World {
@@ -16,92 +16,91 @@ export function strokeAt(world: World, stroke: Stroke): World {
 	const seconds = secondsOf(world, atMs);
 	const machine = pressMachine(profile, before, stroke, seconds);
 	const next = { ...world, machine };
-	const clock = machine.memory.clock;
-	if (clock !== before.memory.clock) return withClock(anchored(next, clock.minute));
-	if (machine.act !== before.act && machine.act) {
-		const { what } = machine.act;
-		return what === 'away' ? { ...next, absence: gone(next) } : { ...next, override: acted(next, what) };
-	}
+	const { clock, menu, days } = machine.memory;
+	// as new it holds nothing that was done at it
+	const isNew = menu !== before.memory.menu && days !== before.memory.days;
+	if (clock !== before.memory.clock)
+		return withClock(anchored({ ...next, done: isNew ? [] : next.done }, clock));
+	if (machine.act !== before.act && machine.act)
+		return { ...next, done: acted(next, machine.act.what, machine.act.channel) };
 	const turned = byHand(world, stroke, machine);
-	if (turned) return { ...next, override: turned };
+	if (turned) return { ...next, done: turned };
 	const manual = leftInManual(world, stroke, machine);
-	if (manual) return { ...next, machine: manual, override: null, absence: null };
+	if (manual) return { ...next, machine: manual, done: [] };
 	// another mode ends what was changed by hand, and an absence
-	return machine.mode !== before.mode ? { ...next, override: null, absence: null } : next;
+	return machine.mode !== before.mode ? { ...next, done: [] } : next;
 }
 
-/** What was set of an absence, or begun until it is ended; null where that ends it, or the control is off. */
-function gone(world: World): Override | null {
-	const { profile, atMs, absence } = world;
-	const spans = heldOver({ ...world, override: null, absence: null }, atMs, atMs + 9 * DAY_MS);
-	const week = spans.flatMap(({ setC }) => (setC === null ? [] : [setC]));
-	const lowestC = isSwitch(profile) || week.length === 0 ? 0 : Math.min(...week);
-	if (profile.habits.holiday?.by === 'until-ended')
-		return absence ? null : { what: 'away', setpointC: lowestC, untilMs: Infinity, steps: 0 };
-	const keyed = absenceKeyed(world);
-	return keyed && { what: 'away', steps: 0, ...keyed, setpointC: keyed.setpointC ?? lowestC };
+type Kind = Done['kind'];
+
+/** What was done, with one thing more from now on; what `ends` names is over. */
+function withDone(
+	{ done, atMs }: World,
+	one: Omit<Done, 'id' | 'fromMs'> & Partial<Done>,
+	ends: readonly Kind[] = [one.kind]
+): Done[] {
+	const rest = done.filter(({ kind, channel }) => !ends.includes(kind) || channel !== one.channel);
+	return [...rest, { id: `${one.kind}/${one.channel ?? ''}@${atMs}`, fromMs: atMs, ...one }];
 }
 
-/** When the program of a stand-in changes next, as in its run; what stands over it does not count. */
-function changesAt(world: World): number {
-	const ready = preparedOf(world);
-	return ready ? nextChangeFrom(ready, ready.input.program, world.atMs) : Infinity;
-}
+const without = ({ done }: World, ...kinds: readonly Kind[]): Done[] =>
+	done.filter(({ kind }) => !kinds.includes(kind));
 
-/** What a boost, a hold, an advance or a switch by hand makes of what it holds; null where the same act has ended it, or the control has none. */
-function acted(world: World, what: Exclude<HandAct, 'away'>): Override | null {
-	const { profile, atMs, override } = world;
-	const { boost, hold, advance, override: habit } = profile.habits;
-	const week = heldOver({ ...world, override: null }, atMs, atMs + 9 * DAY_MS).flatMap(({ setC }) =>
-		setC === null ? [] : [setC]
-	);
-	const now = setpointNow({ ...world, override: null, absence: null });
-	if (now === null) return override;
-	const same = override?.what === what ? override : null;
-	const nextChange = () => changesAt(world);
+/** What an act of the household's makes of what was done: begun, once more, or ended by the same again. Nothing where the control has none of it. */
+function acted(world: World, what: HandAct, channel: number): readonly Done[] {
+	const { profile, atMs, done } = world;
+	const { boost, hold, advance, override, holiday } = profile.habits;
+	const stands = (kind: Kind) =>
+		standing(world).find(({ done: one }) => one.kind === kind && (one.channel ?? channel) === channel)?.done;
+	const its = channelsOf(profile) ? { channel } : {};
+	/** What it holds without some of it. */
+	const holding = (...but: Kind[]) => setpointNow({ ...world, done: without(world, ...but) });
 	switch (what) {
 		case 'boost': {
-			if (!boost) return override;
+			if (!boost) return done;
 			// one step more, after the most of them none
-			const steps = (same?.steps ?? 0) + 1;
-			if ((boost.ends === 'next-change' && same) || steps > boost.mostSteps) return null;
-			const setpointC = Math.max(...week);
-			return { what, setpointC, untilMs: boostEnds(boost, nextChange, atMs, steps), steps };
+			const had = stands('boost');
+			const steps = (had?.steps ?? 0) + 1;
+			if ((boost.ends === 'next-change' && had) || steps > boost.mostSteps)
+				return done.filter((one) => one !== had);
+			const week = heldOver({ ...world, done: [] }, atMs, atMs + 9 * DAY_MS);
+			const setpointC = isSwitch(profile) ? 1 : Math.max(...week.flatMap(({ setC }) => setC ?? []));
+			return setpointC === -Infinity ? done : withDone(world, { kind: 'boost', steps, setpointC, ...its });
 		}
-		case 'hold':
-			if (!hold || same) return hold ? null : override;
-			return { what, setpointC: override?.setpointC ?? now, untilMs: Infinity, steps: 0 };
-		case 'advance': {
-			const ready = preparedOf(world);
-			const [here, next] = ready ? periodFrom(ready, atMs) : [];
-			if (!advance || same || !here || !next) return same && advance ? null : override;
-			return { what, setpointC: next.owned.period.heatC, untilMs: here.toMs, steps: 0 };
+		case 'hold': {
+			if (!hold || stands('hold')) return hold ? without(world, 'hold') : done;
+			const setpointC = holding('absence', 'boost');
+			return setpointC === null
+				? done
+				: withDone(world, { kind: 'hold', setpointC }, ['override', 'advance']);
 		}
-		case 'toggle':
-			if (!habit || same) return habit ? null : override;
-			return {
-				what,
-				setpointC: now >= 0.5 ? 0 : 1,
-				untilMs: overrideEnds(habit, nextChange, atMs),
-				steps: 0
-			};
+		case 'advance':
+			if (!advance) return done;
+			return stands('advance')
+				? without(world, 'advance')
+				: withDone(world, { kind: 'advance' }, ['override', 'advance']);
+		case 'toggle': {
+			if (!override || stands('override')) return override ? without(world, 'override') : done;
+			const now = holding('absence');
+			return now === null ? done : withDone(world, { kind: 'override', setpointC: now >= 0.5 ? 0 : 1 });
+		}
+		case 'away': {
+			if (holiday?.by === 'until-ended')
+				return stands('absence') ? without(world, 'absence') : withDone(world, { kind: 'absence' });
+			const keyed = absenceKeyed(world);
+			return keyed ? withDone(world, { kind: 'absence', ...keyed }) : without(world, 'absence');
+		}
 	}
 }
 
-/** What the keys that change the setpoint at rest do: a change by hand that ends by itself; the hold that stands, changed; or null where they do neither. */
-function byHand(world: World, stroke: Stroke, after: MachineState): Override | null {
-	const { profile, atMs, override } = world;
-	const { override: habit } = profile.habits;
+/** What the keys that change the setpoint at rest do: another figure for the boost or the hold that stands, else a change by hand that ends by itself; null where they do neither. */
+function byHand(world: World, stroke: Stroke, after: MachineState): readonly Done[] | null {
 	const setpointC = turnedTo(world, stroke, after);
 	if (setpointC === null) return null;
-	if (override?.what === 'hold') return { ...override, setpointC };
+	const had = standing(world).findLast(({ done: { kind } }) => kind === 'boost' || kind === 'hold')?.done;
+	if (had) return world.done.map((one) => (one === had ? { ...had, setpointC } : one));
 	return (
-		habit && {
-			what: 'change',
-			setpointC,
-			untilMs: overrideEnds(habit, () => changesAt(world), atMs),
-			steps: 0
-		}
+		world.profile.habits.override && withDone(world, { kind: 'override', setpointC }, ['override', 'advance'])
 	);
 }
 

@@ -1,8 +1,18 @@
 import { type Level, type Program } from '../control';
-import { entryValue, menuAt, modeHolds, programOf, setpointAt, type Memory, type Operable } from '../machine';
+import {
+	channelCount,
+	entryValue,
+	menuAt,
+	modeHolds,
+	programOf,
+	setpointAt,
+	type Memory,
+	type Operable
+} from '../machine';
 import { settingsSchema } from '../plan';
-import { prepareRun, timeline, type Prepared } from '../run';
-import { type Override, type World } from './world';
+import { MINUTE_MS } from '../civil';
+import { prepareRun, timeline, type Done, type Prepared } from '../run';
+import type { World } from './world';
 
 /** What the limits of its menus hold down; of a control without them nothing. */
 export function settingsOf({ profile, machine }: World) {
@@ -31,6 +41,7 @@ const prepared = new WeakMap<Memory['days'], { readonly key: string; readonly of
 /** Its program made ready to run; null where a step of it is not known. */
 export function preparedOf(world: World, channel = 0): Prepared | null {
 	const { profile, machine, around, clock } = world;
+	const done = world.done.filter((one) => (one.channel ?? channel) === channel);
 	const { memory } = machine;
 	const settings = settingsOf(world);
 	const early = startsEarly(profile, memory);
@@ -38,9 +49,10 @@ export function preparedOf(world: World, channel = 0): Prepared | null {
 		memory.options,
 		memory.setpoints,
 		memory.kept,
-		settings,
+		memory.menu,
 		early,
 		clock,
+		done,
 		channel
 	]);
 	const known = prepared.get(memory.days);
@@ -57,6 +69,7 @@ export function preparedOf(world: World, channel = 0): Prepared | null {
 			settings,
 			startsEarly: early,
 			exceptions: [],
+			done,
 			timeZone: around.timeZone,
 			clock
 		});
@@ -73,51 +86,75 @@ const coolest = (program: Program, profile: Operable): Level => ({
 	coolC: null
 });
 
-/** A stretch with one setpoint. */
+/** A stretch with one setpoint, or two where it also cools. */
 interface Held {
 	readonly fromMs: number;
 	readonly toMs: number;
+	/** °C (0/1 on a switch); null where it heats nothing, or nobody knows. */
 	readonly setC: number | null;
+	/** °C above which it cools; null where it does not. */
+	readonly coolC: number | null;
 }
 
-/** Stretches with an override laid over them, from where it begins to where it ends. */
-function over(spans: readonly Held[], override: Override | null): Held[] {
-	if (!override) return [...spans];
-	const { fromMs: first = -Infinity, untilMs, setpointC } = override;
-	return spans.flatMap(({ fromMs, toMs, setC }) => {
-		const beginMs = Math.min(toMs, Math.max(fromMs, first));
-		const endMs = Math.max(beginMs, Math.min(toMs, untilMs));
-		return [
-			{ fromMs, toMs: beginMs, setC },
-			{ fromMs: beginMs, toMs: endMs, setC: setpointC },
-			{ fromMs: endMs, toMs, setC }
-		].filter((one) => one.fromMs < one.toMs);
-	});
-}
-
-/** What it holds from one instant to another, in one channel: °C (0/1 on a switch); null where it is off, or nobody knows. */
+/** What it holds from one instant to another, in one channel: by its mode; else as the run of its week and of what was done over it says. */
 export function heldOver(world: World, fromMs: number, toMs: number, channel = 0): Held[] {
-	const { profile, machine, override, absence } = world;
-	const whole = (setC: number | null): Held[] => [{ fromMs, toMs, setC }];
+	const { profile, machine } = world;
+	const whole = (setC: number | null, coolC: number | null = null): Held[] => [{ fromMs, toMs, setC, coolC }];
 	const holds = modeHolds(profile, machine);
 	if (holds.by === 'figure') {
-		const at = menuAt(profile, machine.memory, holds.field, 0);
-		return whole(at === undefined ? null : setpointAt(profile, machine.memory.options.unit, at));
+		const { field, cool } = holds;
+		const degrees = (one: typeof field | undefined) => {
+			const at = one && menuAt(profile, machine.memory, one, 0);
+			return at === undefined ? null : setpointAt(profile, machine.memory.options.unit, at);
+		};
+		return whole(field === cool ? null : degrees(field), degrees(cool));
 	}
 	if (holds.by === 'on') return whole(1);
-	if (holds.by === 'off') return whole(profile.temperature ? (profile.habits.off?.keepsC ?? null) : 0);
-	// what only cools heats nothing
-	if (holds.by === 'program' && holds.side === 'cool') return whole(null);
+	if (holds.by !== 'program') return whole(profile.temperature ? (profile.habits.off?.keepsC ?? null) : 0);
 	const ready = preparedOf(world, channel);
 	if (!ready) return whole(null);
-	const spans = timeline(ready, fromMs, toMs).map((span): Held => ({
+	return timeline(ready, fromMs, toMs).map((span) => ({
 		fromMs: span.fromMs,
 		toMs: span.toMs,
-		setC: span.heatC
+		setC: holds.side === 'cool' ? null : span.heatC,
+		coolC: holds.side === 'heat' ? null : span.coolC
 	}));
-	return over(over(spans, override), absence);
 }
 
 /** What it holds now. */
 export const setpointNow = (world: World, channel = 0): number | null =>
 	heldOver(world, world.atMs, world.atMs + 1, channel)[0]?.setC ?? null;
+
+/** What was done over its week with the stretch in which its run has it, for each channel that it is done to: the strongest last, the first channel's after the others'; none where its week is not known. */
+export function stretches(
+	world: World
+): { readonly done: Done; readonly fromMs: number; readonly toMs: number }[] {
+	const channels = Array.from({ length: channelCount(world.profile) }, (_, channel) => channel).reverse();
+	const spans = channels.flatMap(
+		(channel) => preparedOf(world, channel)?.layers.flatMap((one) => one.spans) ?? []
+	);
+	return spans.flatMap(({ id, fromMs, toMs }) => {
+		const done = world.done.find((one) => one.id === id);
+		return done ? [{ done, fromMs, toMs }] : [];
+	});
+}
+
+/** What of it stands over the week now, the strongest last, with its end. */
+export const standing = (world: World) =>
+	stretches(world).filter(({ fromMs, toMs }) => fromMs <= world.atMs && world.atMs < toMs);
+
+/** What was done of one kind and has not ended, though it may still be ahead. */
+export const doneOf = ({ done }: World, kind: Done['kind']): Done | undefined =>
+	done.findLast((one) => one.kind === kind);
+
+/** A stand-in without what was done over its week and has come to its end by itself. */
+export function withoutEnded(world: World): World {
+	if (world.done.length === 0) return world;
+	// a minute that has begun is still to be lived through, from its beginning
+	const minuteMs = Math.floor(world.atMs / MINUTE_MS) * MINUTE_MS;
+	const left = new Set(stretches(world).flatMap(({ done, toMs }) => (toMs > minuteMs ? [done] : [])));
+	// of a week that is not known nobody can say when it ends
+	return left.size === world.done.length || !preparedOf(world)
+		? world
+		: { ...world, done: world.done.filter((one) => left.has(one)) };
+}

@@ -2,8 +2,10 @@ import type { CalledZone, CauseKind, Fact, QuestionId } from '../callback';
 import { wallAt } from '../civil';
 import { programOf } from '../machine';
 import { newZone, nothingNoted } from '../plan';
+import { memo } from '../schema';
 import { DAY_MINUTES } from '../week';
 import type { Fault, Planted } from './faults';
+import { doneOf } from './held';
 import { pass } from './passing';
 import { clockErrorSeconds, commissioned, type LogPoint, type World } from './world';
 
@@ -41,18 +43,11 @@ interface TwoWeeks {
 	readonly right: readonly LogPoint[];
 	readonly lived: readonly LogPoint[];
 }
-const known = new WeakMap<World, TwoWeeks>();
 /** The week after something went wrong, minute by minute, beside what it would have been. */
-function weekOf({ world, planned }: Planted): TwoWeeks {
-	const had = known.get(world);
-	if (had) return had;
-	const weeks = {
-		right: pass(commissioned({ ...world, log: [] }, planned), WEEK_SECONDS).log,
-		lived: pass({ ...world, log: [] }, WEEK_SECONDS).log
-	};
-	known.set(world, weeks);
-	return weeks;
-}
+const weekOf = memo(({ world, planned }: Planted): TwoWeeks => ({
+	right: pass(commissioned({ ...world, log: [] }, planned), WEEK_SECONDS).log,
+	lived: pass({ ...world, log: [] }, WEEK_SECONDS).log
+}));
 
 /** The day of the week (0 = Monday) and the minute of the day that the wall shows at a point. */
 function wallOf({ around }: World, { atMs }: LogPoint): { readonly day: number; readonly minute: number } {
@@ -135,8 +130,8 @@ export function householdAnswers(planted: Planted, question: QuestionId): string
 		case 'clock-shows':
 			return habits.clock.summerTime === 'no-clock' ? null : clockShows(world);
 		case 'mode': {
-			if (world.absence) return 'away';
-			if (machine.mode === planted.mode && !world.override) return 'program';
+			if (doneOf(world, 'absence')) return 'away';
+			if (machine.mode === planted.mode && world.done.length === 0) return 'program';
 			return panel.modes?.names[machine.mode] === panel.modes?.off ? 'off' : 'manual';
 		}
 		case 'since':

@@ -1,19 +1,11 @@
 import { wallAt, MINUTE_MS } from '../civil';
 import { isSwitch } from '../control';
 import { settled, withoutPower, type Operable } from '../machine';
-import { designDay, simulate } from '../thermal';
+import { designDay, simulate, simulateBoth } from '../thermal';
 import { DAY_MINUTES } from '../week';
-import { heldOver } from './held';
+import { heldOver, withoutEnded } from './held';
 import { ready } from './room';
-import {
-	anchored,
-	secondsOf,
-	withClock,
-	LOG_MINUTES,
-	type LogPoint,
-	type Override,
-	type World
-} from './world';
+import { anchored, secondsOf, withClock, LOG_MINUTES, type LogPoint, type World } from './world';
 
 /** What a receiver does with the call of its control: it follows; or, having heard nothing for long, does as it is made. */
 export function receiverStands({
@@ -39,16 +31,8 @@ export function pass(world: World, seconds: number): World {
 	const minutes = Math.floor(toMs / MINUTE_MS) - first;
 	const heard = world.around.linked ? { heardMs: toMs } : {};
 	const moved = minutes > 0 ? roomRun(world, first * MINUTE_MS, minutes) : world;
-	const lasting = (one: Override | null) => (one && one.untilMs > toMs ? one : null);
 	const machine = settled(world.profile, moved.machine, secondsOf(world, toMs));
-	return withClock({
-		...moved,
-		...heard,
-		machine,
-		override: lasting(world.override),
-		absence: lasting(world.absence),
-		atMs: toMs
-	});
+	return withoutEnded(withClock({ ...moved, ...heard, machine, atMs: toMs }));
 }
 
 function roomRun(world: World, fromMs: number, minutes: number): World {
@@ -60,14 +44,17 @@ function roomRun(world: World, fromMs: number, minutes: number): World {
 	const outdoorC = new Float64Array(minutes);
 	const setpointC = new Float64Array(minutes).fill(NaN);
 	const set: (number | null)[] = Array<number | null>(minutes).fill(null);
+	const coolC = new Float64Array(minutes).fill(NaN);
 	const stands = receiverStands({ ...world, atMs: toMs });
-	for (const { fromMs: from, toMs: to, setC } of heldOver(world, fromMs, toMs))
+	for (const { fromMs: from, toMs: to, setC, coolC: cool } of heldOver(world, fromMs, toMs))
 		for (
 			let i = Math.max(0, Math.ceil((from - fromMs) / MINUTE_MS));
 			i < Math.min(minutes, Math.ceil((to - fromMs) / MINUTE_MS));
 			i++
-		)
+		) {
 			set[i] = setC;
+			coolC[i] = cool ?? NaN;
+		}
 	for (let i = 0; i < minutes; i++) {
 		const minute = (wall + i) % DAY_MINUTES;
 		outdoorC[i] = outdoor(minute);
@@ -91,24 +78,30 @@ function roomRun(world: World, fromMs: number, minutes: number): World {
 							? ALWAYS_C
 							: NaN;
 	}
-	const run = simulate({
+	const asks = {
 		model,
 		regulation: stands === 'follows' && !isSwitch(profile) ? regulation : { ...regulation, by: SWITCHED },
 		outdoorC,
-		setpointC,
 		start: world.temperatures,
-		control: world.relay,
-		record: true
-	});
+		control: world.relay
+	};
+	const both =
+		profile.cooling && stands === 'follows'
+			? simulateBoth({ ...asks, heatC: setpointC, coolC, side: world.side })
+			: null;
+	const run = both ?? simulate({ ...asks, setpointC, record: true });
 	const points = Array.from({ length: minutes }, (_, i): LogPoint => ({
 		atMs: fromMs + (i + 1) * MINUTE_MS,
 		roomC: run.air[i]!,
 		outdoorC: outdoorC[i]!,
 		setC: set[i]!,
-		heats: run.heating[i] === 1
+		coolC: Number.isNaN(coolC[i]!) ? null : coolC[i]!,
+		heats: run.heating[i] === 1,
+		cools: both?.cooling[i] === 1
 	}));
 	const log = world.log.length + minutes > LOG_MINUTES * 1.1 ? world.log.slice(-LOG_MINUTES) : world.log;
-	return { ...world, temperatures: run.end, relay: run.control, log: [...log, ...points] };
+	const side = both?.side ?? world.side;
+	return { ...world, temperatures: run.end, relay: run.control, side, log: [...log, ...points] };
 }
 
 /** Above any room: what is switched on by time alone, or by a receiver, heats whatever the room is. */
@@ -134,11 +127,10 @@ export function cutPower(world: World, minutes: number): World {
 		around: world.around,
 		heardMs: atMs,
 		machine,
-		override: null,
-		absence: null,
+		done: [],
 		atMs
 	};
-	return withClock(lost ? anchored(next, machine.memory.clock.minute) : next);
+	return withClock(lost ? anchored(next, machine.memory.clock) : next);
 }
 
 /** A control of which a receiver hears nothing, and that then stays off. */

@@ -1,13 +1,5 @@
 import isSame from 'fast-deep-equal';
-import {
-	seenStand,
-	strokesToRest,
-	turnFrom,
-	untrailed,
-	type Asked,
-	type ItemKeys,
-	type ToKey
-} from '../keying';
+import { seenStand, strokesToRest, turnFrom, type Asked, type ItemKeys, type ToKey } from '../keying';
 import type { MachineState, Operable, Stroke } from '../machine';
 
 /** Where somebody stands who keys a card into a stand-in: by what the control really holds, whatever was pressed. */
@@ -32,11 +24,10 @@ export function rehearsed(profile: Operable, card: ToKey, state: MachineState): 
 	const [step] = steps;
 	if (step) {
 		const { index, item, keys } = step;
-		const own = keys && { ...keys, way: untrailed(state, keys.way) };
 		// a mode that closes the card is no value of it
 		if (item.goal.of === 'mode' && item.goal.when === 'after')
-			return { at: 'leaving', strokes: own?.way ?? [] };
-		return { at: 'value', index, item, keys: own, left: steps.length };
+			return { at: 'leaving', strokes: keys?.way ?? [] };
+		return { at: 'value', index, item, keys, left: steps.length };
 	}
 	const strokes = strokesToRest(profile, state);
 	return strokes.length > 0 ? { at: 'leaving', strokes } : { at: 'done' };

@@ -1,5 +1,6 @@
 import type { Operable } from '../machine';
 import { roomSchema, type Room } from '../plan';
+import { memo, memoBy } from '../schema';
 import { readyRoom, roomModel, type Regulation, type RoomModel } from '../thermal';
 
 /** A room of the usual size to hang a stand-in in, by what such a control governs (common practice). */
@@ -16,20 +17,19 @@ export function usualRoom(profile: Operable): Room {
 	});
 }
 
-const models = new WeakMap<
-	Room,
-	{ readonly closed: RoomModel; readonly open: RoomModel; regulation: Regulation }
->();
+const models = memoBy(
+	(minimumOffMinutes: number) => minimumOffMinutes,
+	(room: Room, minimumOffMinutes: number) => readyRoom(room, minimumOffMinutes)
+);
+const opened = memo((room: Room): RoomModel => roomModel(withWindowOpen(room)));
 
 /** The room's equations with the window as it stands, and how the control switches. */
-export function ready(profile: Operable, { room, windowOpen }: { room: Room; windowOpen: boolean }) {
-	let made = models.get(room);
-	if (!made) {
-		const { model, regulation } = readyRoom(room, profile.habits.minimumOffMinutes);
-		made = { closed: model, open: roomModel(withWindowOpen(room)), regulation };
-		models.set(room, made);
-	}
-	return { model: windowOpen ? made.open : made.closed, regulation: made.regulation };
+export function ready(
+	profile: Operable,
+	{ room, windowOpen }: { room: Room; windowOpen: boolean }
+): { readonly model: RoomModel; readonly regulation: Regulation } {
+	const { model, regulation } = models(room, profile.habits.minimumOffMinutes);
+	return { model: windowOpen ? opened(room) : model, regulation };
 }
 
 /** A room that loses four times as much (common practice for a window that stands wide open). */

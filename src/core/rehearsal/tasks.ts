@@ -24,6 +24,7 @@ import { planAbsence } from '../run';
 import { capital } from '../schema';
 import { DAY_MINUTES, clockTime } from '../week';
 import { seeded } from './faults';
+import { doneOf } from './held';
 import { rehearsed, strokesOf, type Rehearsed } from './rehearsed';
 import type { World } from './world';
 
@@ -118,10 +119,11 @@ export function drawTask(kind: TaskKind, card: ToKey, world: World, seed: number
 }
 
 /** Where somebody stands with a holiday: the first value that does not stand as it must, then its beginning, then the way out. */
-function holidayNow(task: HolidayTask, { profile, machine, absence }: World): Rehearsed {
+function holidayNow(task: HolidayTask, world: World): Rehearsed {
+	const { profile, machine } = world;
 	const { values } = task.keys;
 	const wrong = values.findIndex(({ field, position }) => machine.memory.away[field] !== position);
-	if (wrong < 0 && absence !== null) {
+	if (wrong < 0 && doneOf(world, 'absence')) {
 		const strokes = strokesToRest(profile, machine);
 		return strokes.length > 0 ? { at: 'leaving', strokes } : { at: 'done' };
 	}
@@ -150,7 +152,7 @@ export function taskNeeds(task: Task, card: ToKey, world: World): number {
 		const { values, leave } = task.keys;
 		return values.reduce((sum, { keys }) => sum + keys.presses, strokePresses(profile, leave));
 	}
-	const state: MachineState = { ...world.machine, memory: task.memory, place: null, trail: [] };
+	const state: MachineState = { ...world.machine, memory: task.memory, place: null, before: null, trail: [] };
 	const now = rehearsed(profile, card, state);
 	return now.at === 'value' && now.keys ? strokePresses(profile, strokesOf(now.keys)) : 0;
 }

@@ -184,7 +184,10 @@ describe('a stand-in in its world', () => {
 		expect(clockErrorSeconds(short)).toBe(0);
 		expect(short.machine.memory.days).toEqual(keyed.machine.memory.days);
 		const long = cutPower(keyed, 180);
-		expect(clockAt(long.machine.memory, (long.atMs - long.startMs) / 1000)).toEqual({ day: 0, minute: 0 });
+		expect(clockAt(long.machine.memory, (long.atMs - long.startMs) / 1000)).toMatchObject({
+			day: 0,
+			minute: 0
+		});
 		expect(long.machine.memory.days).toEqual(begun.machine.memory.days);
 		expect(long.temperatures[0]!).toBeLessThan(keyed.temperatures[0]!);
 	});
@@ -254,5 +257,35 @@ describe('a stand-in in its world', () => {
 		expect(minutes(changed(begun, { windowOpen: true }))).toBeGreaterThan(1.5 * minutes(begun));
 		expect(nextAt(begun, 0, 330)).toBe(at('2026-01-12T05:30'));
 		expect(nextAt(begun, 1, 420)).toBe(at('2026-01-13T07:00'));
+	});
+
+	it('cools in Cool, heats in Heat, and in Auto keeps the room between the two, never both at once', () => {
+		const both = operable('heat-and-cool-stat');
+		const lived = (mode: string, outdoorC: number) => {
+			const world = begin(both, at('2026-07-14T06:30'), { timeZone: PLACE, outdoorC, rangeK: 8 });
+			const { modes } = both.panel;
+			const steps = modes!.names.indexOf(mode);
+			let now = { ...world, machine: { ...world.machine, mode: steps } };
+			expect(displayOf(now).foot).toBe(mode);
+			now = pass(now, 2 * 86_400);
+			return now.log.slice(1440);
+		};
+		const share = (log: World['log'], is: (one: World['log'][number]) => boolean) =>
+			log.filter(is).length / log.length;
+		const summer = lived('Cool', 30);
+		expect(share(summer, ({ cools }) => cools)).toBeGreaterThan(0.03);
+		expect(share(summer, ({ heats }) => heats)).toBe(0);
+		// 26 °C by day
+		const day = summer.filter(
+			({ atMs }) => wallAt(PLACE, atMs) % 1440 > 1140 && wallAt(PLACE, atMs) % 1440 < 1300
+		);
+		expect(Math.max(...day.map(({ roomC }) => roomC))).toBeLessThan(27);
+		expect(share(lived('Heat', 30), ({ cools }) => cools)).toBe(0);
+		expect(Math.max(...lived('Heat', 30).map(({ roomC }) => roomC))).toBeGreaterThan(28);
+		expect(share(lived('Cool', 2), ({ heats }) => heats)).toBe(0);
+		const auto = lived('Auto', 22);
+		expect(share(auto, ({ heats, cools }) => heats && cools)).toBe(0);
+		expect(share(lived('Auto', 2), ({ heats }) => heats)).toBeGreaterThan(0.1);
+		expect(share(lived('Auto', 30), ({ cools }) => cools)).toBeGreaterThan(0.03);
 	});
 });

@@ -1,23 +1,11 @@
 import { instantOf, offsetAt, wallAt, weekdayOfDay, MINUTE_MS } from '../civil';
-import { isSwitch, type HandAct } from '../control';
-import { factoryClock, start, type MachineState, type Memory, type Operable } from '../machine';
+import { isSwitch } from '../control';
+import { factoryClock, isDated, start, type MachineState, type Memory, type Operable } from '../machine';
 import type { Room } from '../plan';
-import { shownAt, wallSegments, type ControlClock } from '../run';
-import { restAt, type ControlState } from '../thermal';
+import { shownAt, wallSegments, type ControlClock, type Done } from '../run';
+import { restAt, type ControlState, type Side } from '../thermal';
 import { DAY_MINUTES } from '../week';
 import { ready, usualRoom } from './room';
-
-/** What somebody did at the control's face: a change of the setpoint, heat for a while, a hold, an absence, the next change now. */
-export interface Override {
-	readonly what: 'change' | HandAct;
-	readonly setpointC: number;
-	/** Where it is to begin later: an absence that was set beforehand. */
-	readonly fromMs?: number;
-	/** Infinity where a person ends it. */
-	readonly untilMs: number;
-	/** Steps of a boost. */
-	readonly steps: number;
-}
 
 /** What stands about a stand-in: where it hangs, what it heats, the weather. */
 export interface Surroundings {
@@ -41,7 +29,10 @@ export interface LogPoint {
 	readonly outdoorC: number;
 	/** °C (0/1 on a switch); null where it is off altogether. */
 	readonly setC: number | null;
+	/** °C above which it cools; null where it does not. */
+	readonly coolC: number | null;
 	readonly heats: boolean;
+	readonly cools: boolean;
 }
 
 /** A stand-in in its world at one moment: the control with all that it holds, its clock, the room, and what has been. */
@@ -53,12 +44,13 @@ export interface World {
 	/** Its seconds are those since `startMs`; its clock is set anew from `clock` whenever time passes. */
 	readonly machine: MachineState;
 	readonly clock: ControlClock;
-	readonly override: Override | null;
-	/** An absence that was set, in force or beforehand: it stands over what is changed by hand. */
-	readonly absence: Override | null;
+	/** What somebody did over its week and has not ended: a change by hand, a boost, a hold, an absence, each from when on. How it ends its run tells. */
+	readonly done: readonly Done[];
 	/** Air, fabric, emitter, sensor in °C. */
 	readonly temperatures: readonly number[];
 	readonly relay: ControlState;
+	/** Which it was about last, where it also cools. */
+	readonly side: Side;
 	/** When the receiver last heard its control. */
 	readonly heardMs: number;
 	/** Minute by minute, oldest first; the last days of them. */
@@ -98,14 +90,14 @@ export function begin(
 			anchors: [{ atMs: startMs, errorSeconds: 0 }],
 			driftSecondsPerDay: 0
 		},
-		override: null,
-		absence: null,
+		done: [],
 		temperatures: restAt({ model, regulation }, isSwitch(profile) ? 18 : 17, full.outdoorC),
+		side: 'heat',
 		relay: { on: false, stoppedMinutes: 1e9, anticipatedK: 0, feltC: 17 },
 		heardMs: startMs,
 		log: []
 	};
-	return withClock(memory ? world : anchored(world, factoryClock(profile, 0).minute));
+	return withClock(memory ? world : anchored(world, factoryClock(profile, 0)));
 }
 
 /** A stand-in that was keyed and set right by itself: it holds a memory, runs its program, and its clock is right. */
@@ -113,10 +105,9 @@ export function commissioned(world: World, memory: Memory): World {
 	const { atMs, machine, clock } = world;
 	const next: World = {
 		...world,
-		machine: { ...machine, memory, mode: 0, locked: false, asks: null, place: null, trail: [] },
+		machine: { ...machine, memory, mode: 0, locked: false, asks: null, place: null, before: null, trail: [] },
 		clock: { ...clock, anchors: [...clock.anchors, { atMs, errorSeconds: 0 }] },
-		override: null,
-		absence: null
+		done: []
 	};
 	return withClock(changed(next, { linked: true, sunK: 0, windowOpen: false }));
 }
@@ -124,11 +115,13 @@ export function commissioned(world: World, memory: Memory): World {
 /** Seconds of the machine's own clock at an instant. */
 export const secondsOf = ({ startMs }: World, ms: number) => (ms - startMs) / 1000;
 
+/** What the clock of a stand-in shows at an instant, in wall minutes. */
+const shownBy = ({ around, clock }: Pick<World, 'around' | 'clock'>, atMs: number): number =>
+	shownAt(wallSegments(around.timeZone, clock, atMs, atMs + MINUTE_MS)[0]!, atMs);
+
 /** The minute of its week that the clock of a stand-in shows at an instant. */
-export function clockShows({ around, clock }: Pick<World, 'around' | 'clock'>, atMs: number): number {
-	const shown = shownAt(wallSegments(around.timeZone, clock, atMs, atMs + MINUTE_MS)[0]!, atMs);
-	return weekMinute(shown);
-}
+export const clockShows = (world: Pick<World, 'around' | 'clock'>, atMs: number): number =>
+	weekMinute(shownBy(world, atMs));
 
 function weekMinute(wall: number): number {
 	const day = Math.floor(wall / DAY_MINUTES);
@@ -138,17 +131,22 @@ function weekMinute(wall: number): number {
 /** The stand-in with its display's clock as it goes. */
 export function withClock(world: World): World {
 	const { machine, atMs } = world;
-	const minute = clockShows(world, atMs);
+	const shown = shownBy(world, atMs);
 	// the second within the minute counts for when it shows the next one
 	const atSeconds = Math.floor(secondsOf(world, atMs) / 60) * 60;
-	return { ...world, machine: { ...machine, memory: { ...machine.memory, clock: { minute, atSeconds } } } };
+	const clock = { minute: weekMinute(shown), date: Math.floor(shown / DAY_MINUTES), atSeconds };
+	return { ...world, machine: { ...machine, memory: { ...machine.memory, clock } } };
 }
 
-/** A clock that was set, or lost, to show a minute of the week: what it is off by from then on. */
-export function anchored(world: World, minute: number): World {
-	const right = weekMinute(wallAt(world.around.timeZone, world.atMs));
-	const apart = (((minute - right) % WEEK_MIN) + WEEK_MIN) % WEEK_MIN;
-	const error = apart > WEEK_MIN / 2 ? apart - WEEK_MIN : apart;
+/** A clock that was set, or lost, to what its memory shows: what it is off by from then on, by its date where it has one, else within half a week. */
+export function anchored(world: World, { minute, date }: Memory['clock']): World {
+	const right = wallAt(world.around.timeZone, world.atMs);
+	const apart = (((minute - weekMinute(right)) % WEEK_MIN) + WEEK_MIN) % WEEK_MIN;
+	const error = isDated(world.profile)
+		? date * DAY_MINUTES + (minute % DAY_MINUTES) - right
+		: apart > WEEK_MIN / 2
+			? apart - WEEK_MIN
+			: apart;
 	return {
 		...world,
 		clock: {

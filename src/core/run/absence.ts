@@ -115,12 +115,15 @@ export function absenceKeeps({
 	return panel.places.some(({ fields }) => fields.includes('away-setpoint')) ? 'figure' : 'lowest';
 }
 
+/** The lowest that a week holds, in °C (0/1 on a switch). */
+export const lowestOf = (held: WeekSteps<number>): number => Math.min(...held.map(({ value }) => value));
+
 /** The setpoint that an absence leaves a control at, in °C (0/1 on a switch); `held` is its week. See {@link absenceKeeps}. */
 export const absenceHolds = (
 	profile: Pick<ControlProfile, 'habits' | 'panel'>,
 	setpointC: number,
 	held: WeekSteps<number>
-): number => (absenceKeeps(profile) === 'figure' ? setpointC : Math.min(...held.map(({ value }) => value)));
+): number => (absenceKeeps(profile) === 'figure' ? setpointC : lowestOf(held));
 
 /** Minutes between two wall minutes in which a week asks for more than a setpoint (°C). */
 function minutesAbove(week: WeekSteps<number>, c: number, fromWall: number, toWall: number): number {

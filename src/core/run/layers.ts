@@ -9,7 +9,7 @@ import {
 	type Program
 } from '../control';
 import type { Exception, Settings } from '../plan';
-import { absenceHolds, absenceSpan } from './absence';
+import { absenceKeeps, absenceSpan, lowestOf } from './absence';
 import { firstShowing, wallSegments, type ControlClock, type WallSegment } from './controlClock';
 import { dayPlan, periodSpans, type DayPlan, type PeriodSpan, type SpecialRun } from './periods';
 
@@ -38,8 +38,24 @@ export interface RunInput {
 	/** Whether the control starts early by itself as it is set; without it, whether such a control does. */
 	readonly startsEarly?: boolean;
 	readonly exceptions: readonly Exception[];
+	/** What somebody did at the control itself, beside what is planned. */
+	readonly done?: readonly Done[];
 	readonly timeZone: string;
 	readonly clock: ControlClock;
+}
+
+/** Something that is done over the week at an instant. How it ends is the control's habit; `toMs` where a person or a date ends it. */
+export interface Done {
+	readonly id: string;
+	readonly kind: Exclude<Exception['kind'], 'special-day'>;
+	readonly fromMs: number;
+	readonly toMs?: number;
+	/** °C (0/1 on a switch); without it what the control itself holds then. */
+	readonly setpointC?: number;
+	/** The channel that it is done to; without it all. */
+	readonly channel?: number;
+	/** How often a boost was asked for. */
+	readonly steps?: number;
 }
 
 /** A stretch in which something stronger than the program rules. */
@@ -69,7 +85,7 @@ export interface Prepared {
 const LONGEST_PERIOD_MS = 9 * DAY_MS;
 
 /** The period that rules at an instant, and its end. */
-export function periodFrom(
+function periodFrom(
 	prepared: Pick<Prepared, 'plan' | 'segments'>,
 	atMs: number,
 	reachMs = LONGEST_PERIOD_MS
@@ -78,7 +94,7 @@ export function periodFrom(
 }
 
 /** The end of the period of a program that rules at an instant; on hour strips midnight is none where the setting goes on. */
-export function nextChangeFrom(
+function nextChangeFrom(
 	prepared: Pick<Prepared, 'plan' | 'segments'>,
 	{ form }: Pick<Program, 'form'>,
 	fromMs: number
@@ -94,14 +110,14 @@ export function nextChangeFrom(
 }
 
 /** When a change by hand, made at an instant, ends by itself. */
-export const overrideEnds = (
+const overrideEnds = (
 	{ ends, minutes }: NonNullable<ControlProfile['habits']['override']>,
 	nextChange: (fromMs: number) => number,
 	fromMs: number
 ): number => (ends === 'next-change' ? nextChange(fromMs) : fromMs + minutes * 60_000);
 
 /** When a boost of so many steps, begun at an instant, ends by itself. */
-export const boostEnds = (
+const boostEnds = (
 	{ ends, stepMinutes, mostSteps }: NonNullable<ControlProfile['habits']['boost']>,
 	nextChange: (fromMs: number) => number,
 	fromMs: number,
@@ -179,91 +195,79 @@ export function prepareRun(input: RunInput): Prepared {
 		if (there) there.push(span);
 		else by.set(layer, [span]);
 	};
-	for (const one of exceptions) {
-		const common = { id: one.id, kind: one.kind };
+	/** A planned exception as what is done then; null for one that is no act of anybody's. */
+	const doneOf = (one: Exception): Done | null => {
+		const { id } = one;
 		switch (one.kind) {
 			case 'special-day':
-				break;
-			case 'override': {
-				if (!habits.override) break;
-				const fromMs = startOf(one.from);
-				const toMs = overrideEnds(habits.override, nextChange, fromMs);
-				add('override', { ...common, fromMs, toMs, ...byHand(fromMs, one.setpointC) });
-				break;
-			}
-			case 'advance': {
-				if (!habits.advance) break;
-				const fromMs = startOf(one.from);
-				const [now, next] = periodFrom(prepared, fromMs);
-				if (now && next)
-					add('override', {
-						...common,
-						fromMs,
-						toMs: now.toMs,
-						heatC: next.owned.period.heatC,
-						coolC: next.owned.period.coolC
-					});
-				break;
-			}
-			case 'hold': {
-				if (!habits.hold) break;
-				const fromMs = startOf(one.from);
-				add('hold', {
-					...common,
-					fromMs,
-					toMs: endOf(one.until),
-					...byHand(fromMs, one.setpointC)
-				});
-				break;
-			}
-			case 'boost': {
-				if (!habits.boost) break;
-				const fromMs = startOf(one.from);
-				const toMs = boostEnds(habits.boost, nextChange, fromMs, one.steps);
-				add('boost', { ...common, fromMs, toMs, ...byHand(fromMs, one.setpointC) });
-				break;
-			}
+				return null;
 			case 'absence': {
 				const absence = absenceSpan(profile, one);
 				const leaveMs = startOf(one.leave);
-				const backMs = startOf(one.back);
 				const fromMs =
 					absence.when === 'on leaving' ? leaveMs : whenShowing(absence.fromWall, leaveMs - DAY_MS);
-				const toMs = absence.toWall === null ? backMs : whenShowing(absence.toWall, fromMs);
-				add('holiday', {
-					...common,
-					fromMs,
-					toMs,
-					heatC: held(
-						absence.by === 'by-hand'
-							? one.setpointC
-							: absenceHolds(profile, one.setpointC, expandProgram(program, held(coolest.setpointC)))
-					),
-					coolC: profile.cooling?.maxC ?? null
-				});
-				break;
+				const toMs = absence.toWall === null ? startOf(one.back) : whenShowing(absence.toWall, fromMs);
+				const keeps = absence.by === 'by-hand' || absenceKeeps(profile) === 'figure';
+				return { id, kind: 'absence', fromMs, toMs, ...(keeps ? { setpointC: one.setpointC } : {}) };
 			}
-			case 'manual': {
-				if (!habits.manual) break;
-				const fromMs = startOf(one.from);
-				add('manual', {
-					...common,
-					fromMs,
-					toMs: endOf(one.until),
-					...byHand(fromMs, one.setpointC)
-				});
-				break;
-			}
-			case 'off': {
-				if (!habits.off) break;
-				add('off', {
-					...common,
+			default: {
+				const { kind } = one;
+				const toMs = 'until' in one ? endOf(one.until) : Infinity;
+				const setpointC = 'setpointC' in one ? { setpointC: one.setpointC } : {};
+				return {
+					id,
+					kind,
 					fromMs: startOf(one.from),
-					toMs: endOf(one.until),
-					heatC: profile.temperature ? habits.off.keepsC : 0,
-					coolC: null
-				});
+					toMs,
+					...setpointC,
+					...('steps' in one ? { steps: one.steps } : {})
+				};
 			}
+		}
+	};
+	const planned = exceptions.flatMap((one) => doneOf(one) ?? []);
+	for (const one of input.done ? [...planned, ...input.done] : planned) {
+		const { id, kind, fromMs, toMs = Infinity, setpointC = 0 } = one;
+		const common = { id, kind, fromMs };
+		switch (kind) {
+			case 'override':
+				if (habits.override)
+					add(kind, {
+						...common,
+						toMs: overrideEnds(habits.override, nextChange, fromMs),
+						...byHand(fromMs, setpointC)
+					});
+				break;
+			case 'advance': {
+				const [now, next] = habits.advance ? periodFrom(prepared, fromMs) : [];
+				if (now && next) {
+					const { heatC, coolC } = next.owned.period;
+					add('override', { ...common, toMs: now.toMs, heatC, coolC });
+				}
+				break;
+			}
+			case 'boost':
+				if (habits.boost)
+					add(kind, {
+						...common,
+						toMs: boostEnds(habits.boost, nextChange, fromMs, one.steps ?? 1),
+						...byHand(fromMs, setpointC)
+					});
+				break;
+			case 'hold':
+			case 'manual':
+				if (habits[kind]) add(kind, { ...common, toMs, ...byHand(fromMs, setpointC) });
+				break;
+			case 'absence': {
+				const heatC = held(one.setpointC ?? lowestOf(expandProgram(program, held(coolest.setpointC))));
+				add('holiday', { ...common, toMs, heatC, coolC: profile.cooling?.maxC ?? null });
+				break;
+			}
+			case 'off':
+				if (habits.off) {
+					const heatC = profile.temperature ? habits.off.keepsC : 0;
+					add(kind, { ...common, toMs, heatC, coolC: null });
+				}
 		}
 	}
 	const most = habits.earlyStartMostMinutes;

@@ -35,8 +35,11 @@ export interface DayPlan {
 
 function periodsOf(program: Program): (readonly Period[])[] {
 	const days: Period[][] = Array.from({ length: WEEK_DAYS }, () => []);
-	const put = (on: readonly number[], periods: readonly Period[]) =>
-		on.forEach((day) => (days[day] = [...periods]));
+	/** In the order in which its clock comes to them, whatever order they were keyed in. */
+	const put = (on: readonly number[], periods: readonly Period[]) => {
+		const sorted = [...periods].sort((a, b) => a.at - b.at);
+		on.forEach((day) => (days[day] = sorted));
+	};
 	switch (program.form) {
 		case 'plain':
 			put(program.groups[0].days, [
@@ -54,7 +57,7 @@ function periodsOf(program: Program): (readonly Period[])[] {
 				const before = program.beforeFirstC;
 				put(
 					group.days,
-					before !== null && periods[0]?.at !== 0
+					before !== null && periods.every(({ at }) => at !== 0)
 						? [{ at: 0, number: 0, heatC: before, coolC: null }, ...periods]
 						: periods
 				);
@@ -75,13 +78,15 @@ function periodsOf(program: Program): (readonly Period[])[] {
 			for (const group of program.groups) {
 				const periods: Period[] = [];
 				group.pairs.forEach((pair, i) => {
+					// on and off at the same minute is never on
+					if (pair.on === pair.off) return;
 					periods.push({ at: pair.on, number: i + 1, heatC: program.onC, coolC: null });
 					if (pair.off < DAY_MINUTES)
 						periods.push({ at: pair.off, number: i + 1, heatC: program.offC, coolC: null });
 				});
 				put(
 					group.days,
-					periods[0]?.at === 0
+					periods.some(({ at }) => at === 0)
 						? periods
 						: [{ at: 0, number: 0, heatC: program.offC, coolC: null }, ...periods]
 				);

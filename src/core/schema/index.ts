@@ -1,4 +1,5 @@
 export * from './fieldWords';
+export * from './memo';
 export * from './problem';
 export * from './stamp';
 export * from './text';

@@ -1,4 +1,5 @@
 export * from './classes';
+export * from './cooling';
 export * from './roomModel';
 export * from './simulate';
 export * from './periodic';

@@ -1,4 +1,5 @@
 import type { Room } from '../plan';
+import { memo } from '../schema';
 import {
 	AIR_CHANGES,
 	AIR_LOSS_SHARE,
@@ -62,16 +63,8 @@ export function lossOf(room: Room): number {
 	return insulationClasses[loss.insulation].transfer * loss.exposedM2 + AIR_WH * AIR_CHANGES * volume;
 }
 
-const models = new WeakMap<Room, RoomModel>();
-
 /** The linear model of a room as its survey describes it; made once for each room. */
-export function roomModel(room: Room): RoomModel {
-	const known = models.get(room);
-	if (known) return known;
-	const made = makeModel(room);
-	models.set(room, made);
-	return made;
-}
+export const roomModel = memo((room: Room): RoomModel => makeModel(room));
 
 /** What a measuring found the survey's classes to be multiplied by. */
 const measuredOf = ({ loss }: Room) =>
@@ -251,15 +244,7 @@ export function highestUnder(model: RoomModel, limitC: number, outdoorC: number)
 }
 
 /** The slowest time constant of a room with its heating off, in hours: τ = C/H of ISO 13790 for one node, the true one for three. */
-export function timeConstantHours(model: RoomModel): number {
-	const known = timeConstants.get(model);
-	if (known !== undefined) return known;
-	const hours = slowestHours(model);
-	timeConstants.set(model, hours);
-	return hours;
-}
-
-const timeConstants = new WeakMap<RoomModel, number>();
+export const timeConstantHours = memo((model: RoomModel): number => slowestHours(model));
 
 function slowestHours(model: RoomModel): number {
 	// inverse iteration on −A converges on its smallest eigenvalue

@@ -1,4 +1,5 @@
 import { expm } from './expm';
+import { memoBy } from '../schema';
 import { equations, STATES, type RoomModel } from './roomModel';
 
 /** Rows of a step: four temperatures, heat put in, heat lost. */
@@ -15,19 +16,11 @@ export interface Step {
 	readonly seconds: number;
 }
 
-const made = new WeakMap<RoomModel, Map<number, Step>>();
-
 /** The exact step of a length (matrix exponential of the equations with their integrals): no drift, whatever its length. Kept with its model. */
-export function exactStep(model: RoomModel, on: boolean, seconds: number): Step {
-	const steps = made.get(model) ?? new Map<number, Step>();
-	made.set(model, steps);
-	const key = on ? seconds : -seconds;
-	const known = steps.get(key);
-	if (known) return known;
-	const step = makeStep(model, on, seconds);
-	steps.set(key, step);
-	return step;
-}
+export const exactStep = memoBy(
+	(on: boolean, seconds: number) => (on ? seconds : -seconds),
+	(model: RoomModel, on: boolean, seconds: number): Step => makeStep(model, on, seconds)
+);
 
 function makeStep(model: RoomModel, on: boolean, seconds: number): Step {
 	const { a, outdoor, constant } = equations(model, on);

@@ -36,6 +36,10 @@ export function customerLines(
 	};
 
 	const { override, boost, hold, advance, manual } = habits;
+	const { panel } = profile;
+	const ownBoost = panel?.boosts[options.channel - 1];
+	const each = boost && boost.mostSteps > 1 ? ` once for every ${duration(boost.stepMinutes)}` : '';
+	const ownHow = panel && ownBoost && `${waySentence(panel, ownBoost).replace(/\.$/, '')}${each}`;
 	// set to one setpoint it has no week that could go on
 	const isPlain = options.plain || profile.program.form === 'plain';
 	const nextChange = isPlain
@@ -49,7 +53,7 @@ export function customerLines(
 					: `It ends by itself after ${duration(override.minutes)}`
 			}`,
 		boost &&
-			`${end(boost.how)} ${
+			`${end(ownHow || boost.how)} ${
 				boost.ends === 'next-change'
 					? nextChange
 					: `At most ${duration(boost.stepMinutes * boost.mostSteps)}; then ${isPlain ? 'it goes back' : 'your week goes on'} by itself`

@@ -1,4 +1,4 @@
-import { gesturePhrase, keyPrint, timesWords, type Panel } from '../control';
+import { gesturePhrase, keyPrint, keysOf, timesWords, type Panel } from '../control';
 import type { ItemKeys } from '../keying';
 import type { Stroke } from '../machine';
 import { capital } from '../schema';
@@ -21,6 +21,11 @@ export function strokePart(panel: Panel, stroke: Stroke): StrokePart {
 			return {
 				keys: stroke.keys.map((key) => keyPrint(panel, key)),
 				says: `${stroke.keys.length > 1 ? 'together' : 'hold'} ${stroke.seconds}\u00a0s`
+			};
+		case 'tap':
+			return {
+				keys: keysOf(stroke).map((key) => keyPrint(panel, key)),
+				says: `hold ${stroke.held.map((key) => keyPrint(panel, key)).join(' and ')}, press ${keyPrint(panel, stroke.key)}`
 			};
 		case 'set':
 			return { keys: [keyPrint(panel, stroke.key)], says: `to ${stroke.to}` };

@@ -1,4 +1,5 @@
 import { keyPrint, modeSentence, type ControlProfile, type Panel } from '../control';
+import type { KeyCard, KeyCost } from '../keying';
 import type { Display, Stroke } from '../machine';
 import { strokesSaid } from './gestures';
 
@@ -13,6 +14,14 @@ export const practiseFirstWords = (timeoutSeconds: number | null): string | null
 	timeoutSeconds === null || timeoutSeconds > SHORT_SECONDS
 		? null
 		: `Menu closes after ${timeoutSeconds}\u00a0s. Practise or print first.`;
+
+/** What the two ways of keying take where they differ: from the first day on, and by the fewest presses; null where they are one. */
+export function waysWords({ plain, fewest }: KeyCard['cost']): string | null {
+	if (plain.presses === fewest.presses) return null;
+	const takes = ({ presses, minutes }: KeyCost) =>
+		`${presses} presses, ${Math.max(1, Math.round(minutes))}\u00a0min`;
+	return `Plain order: ${takes(plain)}. Fewest: ${takes(fewest)}.`;
+}
 
 /** How the control was found, as it is chosen: `unsaid` while nobody has said. */
 export const FOUND_WORDS = {

@@ -123,7 +123,8 @@ export const stillWrongWords = (wrong: ReturnType<typeof stillWrong>): string =>
 	`Still to put right: ${wrong.map((one) => STILL[one]).join(', ')}.`;
 
 /** Whether a control lets its heater run, as it stands beside the room. */
-export const roomHeatWords = (heats: boolean): string => (heats ? 'it heats' : 'no heat');
+export const roomHeatWords = (heats: boolean, cools = false): string =>
+	heats ? 'it heats' : cools ? 'it cools' : 'no heat';
 
 /** What the receiver of a control does and shows. */
 export function receiverWords(

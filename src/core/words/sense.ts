@@ -1,9 +1,41 @@
 import type { SenseFact } from '../checks';
+import { gesturePhrase, keyPrint, type Panel, type StateId } from '../control';
+import { trailOf, type OperationFault } from '../machine';
 import { capital } from '../schema';
 import { OPTION_NAMES } from './control';
 
 /** An option by its name, an entry of the menus by what its display calls it. */
 const settingName = (id: string) => OPTION_NAMES[id as keyof typeof OPTION_NAMES] ?? id;
+
+/** Where a control is in a state, in words. */
+function stateWords({ places, states }: Panel, id: StateId): string {
+	const own = states?.find((state) => state.id === id);
+	if (own?.field?.of === 'group') return 'where the days are chosen';
+	if (own?.field?.of === 'day') return `at the ${own.field.name.split('/').at(-1) || 'setting'}`;
+	if (own && trailOf(id) === null) return own.title === '' ? 'in a menu' : `in ${own.title}`;
+	if (id.startsWith('menu/')) return `in ${places[Number(id.split('/')[1])]!.name}`;
+	if (id.startsWith('week>')) return 'where the day to copy onto is chosen';
+	if (id.startsWith('week')) return 'in the week';
+	return id.startsWith('locked') ? 'while its keys are locked' : 'at its normal display';
+}
+
+/** What no keys can be like, in a sentence. */
+function operationWords(panel: Panel, fault: OperationFault): string {
+	switch (fault.kind) {
+		case 'dead-key':
+			return fault.position === null
+				? `${keyPrint(panel, fault.key)} does nothing anywhere: say what it does, or take it out.`
+				: `${keyPrint(panel, fault.key)} at ${fault.position} does nothing anywhere: say what it does there, or take the position out.`;
+		case 'no-way-to-rest':
+			return `${capital(stateWords(panel, fault.state))} no key and no time leads back to the normal display.`;
+		case 'no-way-on':
+			return `${capital(stateWords(panel, fault.state))} of ${fault.last ? 'the last step' : 'a step before the last'} no key leads on.`;
+		case 'never-stored':
+			return `${capital(stateWords(panel, fault.state))} nothing ever stores what is keyed.`;
+		case 'hidden':
+			return `“${capital(gesturePhrase(panel, fault.by))}” is said twice ${stateWords(panel, fault.state)}: the second is never done.`;
+	}
+}
 
 /** What of a profile no control could be like, or makes its card useless, in a sentence. */
 export function senseWords(fact: SenseFact): string {
@@ -32,6 +64,8 @@ export function senseWords(fact: SenseFact): string {
 			return `It is set to ${fact.state} before and after: nothing changes.`;
 		case 'leaves-too-soon':
 			return `The menu leaves after ${fact.timeoutSeconds} s, but ${fact.section}, ${fact.what} takes about ${fact.seconds} s (${fact.presses} presses): the card cannot be keyed.`;
+		case 'operation':
+			return operationWords(fact.panel, fact.fault);
 		case 'long-card':
 			return `A plain working week takes ${fact.values} values to key: look whether days can be copied.`;
 	}

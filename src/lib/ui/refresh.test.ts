@@ -1,5 +1,5 @@
 import { beforeEach, expect, it } from 'vitest';
-import { navigating, readAnew } from '../../../tests/support/app';
+import { navigating, readAnew, readings } from '../../../tests/support/app';
 import { later, net } from '../../../tests/support/network';
 import { refresh } from './refresh';
 
@@ -17,6 +17,7 @@ function navigation() {
 
 beforeEach(() => {
 	readAnew.length = 0;
+	Object.assign(readings, { takeMs: [], shown: [] });
 	navigating.complete = null;
 	net.serve(() => ({ status: 200, body: null }));
 });
@@ -56,4 +57,15 @@ it('leaves a page as it is while the server does not answer', async () => {
 	net.is = 'down';
 	await Promise.all([refresh('fq:site'), later(100)]);
 	expect(readAnew).toEqual([]);
+});
+
+it('ends when what was read is on the page, also where another reading gave up its own', async () => {
+	readings.takeMs = [20, 200];
+	const order: string[] = [];
+	const first = refresh('fq:round').then(() => order.push(`first, shown ${readings.shown}`));
+	await later(10);
+	const second = refresh('fq:round').then(() => order.push(`second, shown ${readings.shown}`));
+	await later(600);
+	await Promise.all([first, second]);
+	expect(order.sort()).toEqual(['first, shown 2', 'second, shown 2']);
 });

@@ -1,9 +1,5 @@
 import { profileSchema, type ControlProfile } from '../profile';
 import { emitterStats } from './emitterStats';
-import { menus } from './menus';
-import { emitterStatPanels } from './emitterStatPanels';
-import { programmerPanels } from './programmerPanels';
-import { roomStatPanels } from './roomStatPanels';
 import { withPanelWords } from '../panelWords';
 import { programmers } from './programmers';
 import { roomStats } from './roomStats';
@@ -11,17 +7,9 @@ import { roomStats } from './roomStats';
 /** The families of the docs/domain.md (§2) as profiles. Names are descriptive, figures are our own. */
 const profiles = [...roomStats, ...emitterStats, ...programmers];
 
-const panels = { ...roomStatPanels, ...emitterStatPanels, ...programmerPanels };
-
 /** The profiles that ship with the program, in the order they are offered. */
 export const shippedProfiles: readonly ControlProfile[] = profiles.map((profile) =>
-	withPanelWords(
-		profileSchema.parse({
-			...profile,
-			panel: panels[profile.id] ?? null,
-			menu: menus[profile.id] ?? []
-		})
-	)
+	withPanelWords(profileSchema.parse({ ...profile, family: profile.id }))
 );
 
 /** The profile with this id among those given and those shipped; undefined if there is none. */

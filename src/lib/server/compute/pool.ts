@@ -37,7 +37,7 @@ const laneOf: Record<TaskName, Lane> = {
 	zoneFit: 'stored',
 	boxCard: 'stored',
 	customerPage: 'stored',
-	weekRows: 'stored',
+	weekLines: 'stored',
 	pricedFit: 'stored',
 	customerPdf: 'papers',
 	recordPdf: 'papers',

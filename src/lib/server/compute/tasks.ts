@@ -1,6 +1,6 @@
 import { channelsOf, type ControlProfile } from '$core/control';
 import { fitZone, groupingCosts, type ZoneFit } from '$core/fit';
-import { readJobFile, weekRows, writeJobFile } from '$core/formats';
+import { readJobFile, weekLines, writeJobFile } from '$core/formats';
 import { heatWeek } from '$core/house';
 import { boxCard, boxStanding, type Notes } from '$core/keying';
 import type { Site, Zone } from '$core/plan';
@@ -94,7 +94,7 @@ export const tasks = {
 		});
 	},
 	/** What a zone brings to the CSV of a site's weeks. */
-	weekRows: (given: OfZone) => weekRows(given.zone, given.profile, fitOf(given)),
+	weekLines: (given: OfZone) => weekLines(given.zone, given.profile, fitOf(given)),
 	pricedFit: (given: OfZone) => pricedFit(given.zone, given.profile, fitOf(given)),
 	// the printer with its faces, and what reads pictures, are loaded by the one thread that needs them, when it does: native code is not loaded by two at once
 	customerPdf: async (given: PrintedPages) => (await import('../papers')).customerPdf(given),

@@ -66,6 +66,11 @@
 			}}
 		/>
 	{/if}
+{:else if panel.states}
+	<p class="wide">
+		Its file says what each key does in each state. That is changed in the file: save it, change it, bring it
+		in again.
+	</p>
 {:else}
 	<div class="wide">
 		<Field

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Panel } from '$core/control';
+	import { keysOf, type Panel } from '$core/control';
 	import type { Display, Stroke } from '$core/machine';
 
 	/** A control's face, small: what its display shows now, null for its normal display, and the key to press lit. */
@@ -9,7 +9,7 @@
 	const lit = $derived.by(() => {
 		if (!next || next.do === 'wait') return [];
 		const stroke = next.do === 'until' ? next.gesture : next;
-		return stroke.do === 'hold' ? stroke.keys : [stroke.key];
+		return stroke.do === 'run' ? [stroke.key] : keysOf(stroke);
 	});
 </script>
 

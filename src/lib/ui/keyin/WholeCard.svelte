@@ -2,7 +2,7 @@
 	import Checkmark from 'carbon-icons-svelte/lib/Checkmark.svelte';
 	import type { Snippet } from 'svelte';
 	import type { CardItem } from '$core/keying';
-	import { shownWith } from '$core/words';
+	import { shownWith, waysWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import type { Keying } from './keying.svelte';
 
@@ -10,6 +10,8 @@
 		$props();
 
 	const { items, open, step } = $derived(keying);
+	const { route, cost } = $derived(keying.session.card);
+	const ways = $derived(waysWords(cost));
 	let list = $state<HTMLElement>();
 	$effect(() => {
 		void step;
@@ -29,6 +31,7 @@
 <aside aria-label="The whole card" bind:this={list}>
 	<p class="soft sum">
 		{@render children()}
+		{#if ways}<br />{route} {ways}{/if}
 	</p>
 	{#each sections as section, i (i)}
 		<h2>{section.name}</h2>

@@ -31,22 +31,20 @@ import {
 	type Notes,
 	type ToHold
 } from '$core/keying';
+import { isOperable, statesOf } from '$core/machine';
 import { keepJson, keptJson } from '../browserStore';
 import type { ControlNotes } from './controlNotes.svelte';
 import { ownPace } from './pace.svelte';
 import { changedValues, type ChangedValue } from './planChange';
 
-const placeSchema = z.union([
-	z.object({
-		in: z.literal('program'),
-		channel: z.int(),
-		group: z.int(),
-		field: z.int(),
-		edit: z.int().optional(),
-		copyTo: z.int().nullable()
-	}),
-	z.object({ in: z.literal('menu'), menu: z.int(), field: z.int(), edit: z.int().optional() })
-]);
+const placeSchema = z.object({
+	at: z.string(),
+	channel: z.int(),
+	group: z.int(),
+	step: z.int(),
+	edit: z.int().optional(),
+	copyTo: z.int().nullable()
+});
 /** Where a hand stood, as this browser keeps it: good until the menu has left, and while nothing else was noted. */
 const handSchema = z.object({
 	hand: z.object({
@@ -54,7 +52,7 @@ const handSchema = z.object({
 		backTo: z.int().nullable(),
 		mode: z.int().nullable(),
 		next: z.string().nullable(),
-		pending: goalSchema.nullable()
+		pending: z.array(goalSchema)
 	}),
 	until: z.number(),
 	mark: z.string()
@@ -173,7 +171,10 @@ export class Keying<Hold = ToHold> {
 	#kept(noted: Notes): KeptHand | null {
 		const read = handSchema.safeParse(keptJson(`fond-quarter/hand/${this.#path}`));
 		if (!read.success || read.data.until < Date.now() || read.data.mark !== this.#mark(noted)) return null;
-		return read.data.hand as KeptHand;
+		const { hand } = read.data;
+		// a control that was described anew may have no such place any more
+		const isThere = isOperable(this.#profile) && hand.place && statesOf(this.#profile).of.has(hand.place.at);
+		return !hand.place || isThere ? (hand as KeptHand) : null;
 	}
 
 	#touched(): void {

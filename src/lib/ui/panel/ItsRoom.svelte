@@ -28,7 +28,7 @@
 	const words = $derived(
 		profile.habits.paired
 			? receiverWords(profile, standIn.receiver, standIn.heats)
-			: roomHeatWords(standIn.heats)
+			: roomHeatWords(standIn.heats, standIn.log.at(-1)?.cools)
 	);
 	function download() {
 		const text = writeLog(standIn.log, around.timeZone);
@@ -62,13 +62,23 @@
 					width={Math.max(0.6, to - from)}
 					height="5"
 				/>{/each}
+			{#each lines.cools as [from, to], i (i)}<rect
+					class="cools"
+					x={from}
+					y={HEIGHT + 3}
+					width={Math.max(0.6, to - from)}
+					height="5"
+				/>{/each}
 			<path class="set" d={lines.set} />
+			<path class="set cool" d={lines.coolSet} />
 			<path class="air" d={lines.room} />
 		</svg>
 		<p class="key soft">
-			the last two days: <span class="air-key">room</span>{#if lines.set !== ''}, <span class="set-key"
-					>setpoint</span
-				>{/if}, <span class="heat-key">heat</span>
+			the last two days: <span class="air-key">room</span>{#if lines.set + lines.coolSet !== ''}, <span
+					class="set-key">setpoint</span
+				>{/if}, <span class="heat-key">heat</span>{#if lines.cools.length > 0}, <span class="cool-key"
+					>cooling</span
+				>{/if}
 		</p>
 	{:else}
 		<p class="soft">Let its clock run: the room is drawn here.</p>
@@ -106,7 +116,10 @@
 			label="Outside"
 			small
 			value={String(around.outdoorC)}
-			options={[-10, -5, 0, 4, 10, 15].map((c) => ({ value: String(c), text: temperatureWords(unit, c) }))}
+			options={[-10, -5, 0, 4, 10, 15, ...(profile.cooling ? [24, 30] : [])].map((c) => ({
+				value: String(c),
+				text: temperatureWords(unit, c)
+			}))}
 			onchange={(c) => standIn.put({ outdoorC: Number(c) })}
 		/>
 	</div>
@@ -160,6 +173,10 @@
 		stroke: var(--held);
 		stroke-width: 1.2;
 	}
+	/* as the week draws it */
+	.set.cool {
+		stroke-dasharray: 7 3;
+	}
 	.heats {
 		fill: var(--signal);
 	}
@@ -174,6 +191,13 @@
 	}
 	.heat-key {
 		border-bottom: 4px solid var(--signal);
+	}
+	.cools {
+		fill: none;
+		stroke: var(--ink);
+	}
+	.cool-key {
+		border-bottom: 4px double var(--ink);
 	}
 	.tools {
 		display: flex;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { keysOf } from '$core/control';
 	import type { Exercise } from '$core/formats';
 	import type { KeyCard } from '$core/keying';
 	import type { Operable, Stroke } from '$core/machine';
@@ -65,8 +66,8 @@
 	function keysIn(stroke: Stroke | undefined): string[] {
 		if (!stroke || stroke.do === 'wait') return [];
 		if (stroke.do === 'until') return keysIn(stroke.gesture);
-		if (stroke.do === 'hold') return [...stroke.keys];
-		return stroke.do === 'set' ? [`${stroke.key} ${stroke.to}`] : [stroke.key];
+		if (stroke.do === 'set') return [`${stroke.key} ${stroke.to}`];
+		return stroke.do === 'run' ? [stroke.key] : [...keysOf(stroke)];
 	}
 
 	/** A menu that is left without a key being touched was left by itself. */

@@ -27,6 +27,23 @@ it('a tap is a press, a key held is held as long as it was, and two at once are 
 	expect(done).toHaveLength(3);
 });
 
+it('a tap beside a key that is held is one thing of both, as often as it is tapped; let go, that key does nothing', () => {
+	const { done, fingers } = panel();
+	fingers.press('mo', 0);
+	for (const [key, ms] of [
+		['tu', 1000],
+		['we', 1500]
+	] as const) {
+		fingers.press(key, ms);
+		fingers.release(key, ms + 200);
+	}
+	fingers.release('mo', 5000);
+	expect(done).toEqual([
+		{ do: 'tap', key: 'tu', held: ['mo'] },
+		{ do: 'tap', key: 'we', held: ['mo'] }
+	]);
+});
+
 it('where a value runs on, a held key moves it and is no hold; fingers that are gone do nothing', () => {
 	const { done, fingers } = panel((key) => key === 'plus');
 	fingers.press('plus', 0);

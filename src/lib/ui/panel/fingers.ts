@@ -5,7 +5,7 @@ export const HELD_AFTER_MS = 700;
 /** How often a value runs on while its key is held, in ms. */
 export const RUN_EVERY_MS = 110;
 
-/** What fingers do at a panel becomes strokes: a tap a press, a key held so many seconds a hold, two keys at once a hold together. */
+/** What fingers do at a panel becomes strokes: a tap a press, a key held so many seconds a hold, keys at once a hold together, a tap beside a key that is held one thing of both. */
 export class Fingers {
 	/** Which keys are down, and since when in ms. */
 	#down = new Map<string, number>();
@@ -52,11 +52,17 @@ export class Fingers {
 		const keys = [...this.#down.keys()];
 		const heldMs = nowMs - Math.max(...this.#down.values());
 		this.#down.delete(key);
+		const isTap = nowMs - since < HELD_AFTER_MS && keys.at(-1) === key && keys.length > 1;
+		if (isTap && nowMs - this.#down.get(keys[0]!)! >= HELD_AFTER_MS) {
+			// what is held may be held on for another tap; let go it has done what it did
+			this.#spent = true;
+			return this.#onstroke({ do: 'tap', key, held: keys.slice(0, -1) });
+		}
 		if (this.#spent) return;
 		if (keys.length > 1) {
-			// two at once are one gesture, whichever is let go first
+			// those at once are one gesture, whichever is let go first
 			this.#spent = true;
-			this.#onstroke({ do: 'hold', keys: keys.slice(-2), seconds: Math.max(1, Math.round(heldMs / 1000)) });
+			this.#onstroke({ do: 'hold', keys: keys.slice(-3), seconds: Math.max(1, Math.round(heldMs / 1000)) });
 		} else if (heldMs < HELD_AFTER_MS) this.#onstroke({ do: 'press', key, times: 1 });
 		else this.#onstroke({ do: 'hold', keys: [key], seconds: Math.max(1, Math.round(heldMs / 1000)) });
 	}

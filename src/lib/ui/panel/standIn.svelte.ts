@@ -14,6 +14,7 @@ import {
 } from '$core/rehearsal';
 import {
 	runsOn,
+	stateId,
 	type Display,
 	type MachineState,
 	type Memory,
@@ -130,7 +131,7 @@ export class StandIn {
 
 	/** Whether holding this key moves the value under the cursor. */
 	runs(key: string): boolean {
-		return runsOn(this.profile, this.state.place, key);
+		return runsOn(this.profile, stateId(this.state), key);
 	}
 
 	/** Its power gone for so many minutes. */

@@ -237,13 +237,13 @@ export const sites: readonly Operation[] = [
 		text: 'text/csv',
 		async handle(asked) {
 			const site = await siteAsked(asked);
-			const rows = await Promise.all(
+			const zones = await Promise.all(
 				(await zonesOf(asked.db, site)).map(({ zone }) =>
-					compute('weekRows', { zone, profile: profileOf(zone, site.profiles) }, asked)
+					compute('weekLines', { zone, profile: profileOf(zone, site.profiles) }, asked)
 				)
 			);
 			// the mark says UTF-8 to spreadsheets that would guess
-			const text = `\uFEFF${writeWeeksCsv(rows)}`;
+			const text = `\uFEFF${writeWeeksCsv(zones)}`;
 			return fileAnswer(text, 'text/csv; charset=utf-8', 'weeks.csv');
 		}
 	})
