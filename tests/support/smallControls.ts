@@ -21,10 +21,15 @@ export interface Small {
 	readonly order: 'time-first' | 'temperature-first';
 	readonly time: 'whole' | 'hour-then-minute';
 	readonly leaves: boolean;
+	/** Hour and degrees of what it comes with; of a timer the hour that it is on from. */
+	readonly comesWith: readonly [number, number];
 }
 
+/** Hour at which a small timer goes off as it comes. */
+const OFF = 22;
+
 /** A control small enough that every way of pressing its keys can be tried: weekdays and weekend, whole hours, four degrees. */
-function small({ form, order, time, leaves }: Small): Operable {
+function small({ form, order, time, leaves, comesWith: [hour, degrees] }: Small): Operable {
 	const blank = blankProfile('Small', form);
 	const profile = profileSchema.parse({
 		...blank,
@@ -56,50 +61,74 @@ function small({ form, order, time, leaves }: Small): Operable {
 				setpointsC: [],
 				day:
 					form === 'events'
-						? { form, events: [{ at: 7 * 60, setpointC: 19 }] }
-						: { form, pairs: [{ on: 6 * 60, off: 22 * 60 }] }
+						? { form, events: [{ at: hour * 60, setpointC: degrees }] }
+						: { form, pairs: [{ on: hour * 60, off: OFF * 60 }] }
 			}
 		}
 	};
 }
 
-/** Whether a control stands at rest with this program. */
-const holds = (profile: Operable, state: MachineState, wanted: string) =>
-	state.place === null && JSON.stringify(programOf(profile, state.memory)) === wanted;
-
 /** Tenths of a second that a press and a look at the card take, at the starting pace. */
 const [PRESS, LOOK] = [startingPace.pressSeconds * 10, startingPace.lookSeconds * 10];
+
+/** What was found of a control so far: the least time in which each program stands at rest, up to a time. */
+interface Tried {
+	readonly profile: Operable;
+	readonly waiting: MachineState[][];
+	readonly known: Map<string, number>;
+	readonly least: Map<string, number>;
+	/** All that takes less is found, in tenths of a second. */
+	done: number;
+}
+const tried = new Map<string, Tried>();
 
 /**
  * The least time that it takes to bring a control from as new to a program, by trying every key at every turn (Dijkstra):
  * a press takes its time, a value that is set a look as well. What was changed is taken before anything else is pressed:
- * the card has each value looked at and confirmed.
+ * the card has each value looked at and confirmed. What was found of a control is kept for its next program.
  */
-function least(profile: Operable, wanted: string, most: number): number {
+function least(of: Tried, wanted: string, most: number): number {
+	const { profile, waiting, known } = of;
 	const strokes = profile.panel.keys.map(({ id }): Stroke => ({ do: 'press', key: id, times: 1 }));
 	const { up, down, take } = profile.panel.program!;
 	const takes = take.do === 'press' ? take.key : '';
-	const keyOf = ({ memory, place, trail }: MachineState) =>
-		JSON.stringify([memory.days[0]![0], memory.days[0]![5], place, trail]);
-	const waiting: MachineState[][] = [[start(profile)]];
-	const known = new Map<string, number>([[keyOf(start(profile)), 0]]);
-	for (let cost = 0; cost <= most; cost++)
-		for (const state of waiting[cost] ?? []) {
-			if (known.get(keyOf(state))! < cost) continue;
-			if (holds(profile, state, wanted)) return cost;
+	for (; of.done <= most; of.done++) {
+		for (const state of waiting[of.done] ?? []) {
+			if (known.get(keyOf(state))! < of.done) continue;
+			if (state.place === null) {
+				const program = JSON.stringify(programOf(profile, state.memory));
+				if (!of.least.has(program)) of.least.set(program, of.done);
+			}
 			const edited = state.place?.edit !== undefined;
 			for (const stroke of strokes) {
 				const { key } = stroke as { key: string };
 				if (edited && ![up, down, takes].includes(key)) continue;
 				const next = press(profile, state, stroke, 0);
-				const at = cost + PRESS + (edited && key === takes ? LOOK : 0);
+				const at = of.done + PRESS + (edited && key === takes ? LOOK : 0);
 				const id = keyOf(next);
-				if ((known.get(id) ?? Infinity) <= at || at > most) continue;
+				if ((known.get(id) ?? Infinity) <= at) continue;
 				known.set(id, at);
 				(waiting[at] ??= []).push(next);
 			}
 		}
-	return Infinity;
+		delete waiting[of.done];
+	}
+	return of.least.get(wanted) ?? Infinity;
+}
+
+const keyOf = ({ memory, place, trail }: MachineState) =>
+	JSON.stringify([memory.days[0]![0], memory.days[0]![5], place, trail]);
+
+function triedOf(which: Small): Tried {
+	const id = JSON.stringify(which);
+	let found = tried.get(id);
+	if (!found) {
+		const profile = small(which);
+		const begun = start(profile);
+		found = { profile, waiting: [[begun]], known: new Map([[keyOf(begun), 0]]), least: new Map(), done: 0 };
+		tried.set(id, found);
+	}
+	return found;
 }
 
 const near = (middle: number, most: number) =>
@@ -107,14 +136,12 @@ const near = (middle: number, most: number) =>
 		.integer({ min: -most, max: most })
 		.filter((by) => by !== 0)
 		.map((by) => middle + by);
-export const anyDays = (form: 'events' | 'pairs') => {
+/** What the two groups of a small control are to hold, each value other than what it comes with. */
+export const anyDays = ({ form, comesWith: [hour, degrees] }: Small) => {
 	const day =
 		form === 'events'
-			? fc.tuple(near(7, 2), fc.constantFrom(18, 20, 21))
-			: fc.tuple(
-					near(6, 2),
-					near(21, 1).filter((at) => at !== 22)
-				);
+			? fc.tuple(near(hour, 2), fc.constantFrom(...[18, 19, 20, 21].filter((one) => one !== degrees)))
+			: fc.tuple(near(hour, 2), near(OFF, 1));
 	return fc.tuple(day, day);
 };
 function programWith(form: 'events' | 'pairs', days: readonly (readonly [number, number])[]): Program {
@@ -147,7 +174,8 @@ function programWith(form: 'events' | 'pairs', days: readonly (readonly [number,
 
 /** What the card of a small control's program takes, and the least that any keys do, in tenths of a second; `held` is the program that it then has. */
 export function cardAgainstLeast(which: Small, days: readonly (readonly [number, number])[]) {
-	const profile = small(which);
+	const of = triedOf(which);
+	const { profile } = of;
 	const grouping = profile.groupings[0]!;
 	const program = { ...programWith(which.form, days), grouping: grouping.id };
 	const { items, operated } = keyCard(profile, factoryOptions(profile), grouping, program);
@@ -156,14 +184,29 @@ export function cardAgainstLeast(which: Small, days: readonly (readonly [number,
 	// a value that stands already is passed with a press, and needs no look
 	const looks = keys.steps.filter(({ keys: own }) => own!.change!.length > 0).length;
 	const cost = keys.presses * PRESS + looks * LOOK;
-	return { program, held, cost, least: least(profile, JSON.stringify(held), cost) };
+	return { program, held, cost, least: least(of, JSON.stringify(held), cost) };
 }
 
+const EVENTS = { form: 'events', time: 'whole', leaves: true, comesWith: [7, 19] } as const;
 /** The kinds of small controls. */
 export const SMALL: readonly Small[] = [
-	{ form: 'events', order: 'time-first', time: 'whole', leaves: true },
-	{ form: 'events', order: 'temperature-first', time: 'whole', leaves: true },
-	{ form: 'events', order: 'time-first', time: 'hour-then-minute', leaves: true },
-	{ form: 'events', order: 'time-first', time: 'whole', leaves: false },
-	{ form: 'pairs', order: 'time-first', time: 'whole', leaves: true }
+	{ ...EVENTS, order: 'time-first' },
+	{ ...EVENTS, order: 'temperature-first' },
+	{ ...EVENTS, order: 'time-first', time: 'hour-then-minute' },
+	{ ...EVENTS, order: 'time-first', leaves: false },
+	{ ...EVENTS, form: 'pairs', order: 'time-first', comesWith: [6, 0] }
 ];
+
+/** Any of them, as it may come. */
+export const anySmall: fc.Arbitrary<Small> = fc
+	.record({
+		form: fc.constantFrom('events', 'pairs'),
+		order: fc.constantFrom('time-first', 'temperature-first'),
+		time: fc.constantFrom('whole', 'hour-then-minute'),
+		leaves: fc.boolean(),
+		comesWith: fc.tuple(fc.constantFrom(5, 8), fc.constantFrom(18, 20))
+	})
+	// a pair has no temperature
+	.map((one) =>
+		one.form === 'pairs' ? { ...one, order: 'time-first', comesWith: [one.comesWith[0], 0] } : one
+	);

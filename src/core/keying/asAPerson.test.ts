@@ -25,7 +25,10 @@ function routeOf(id: string, days: readonly Day[]): string {
 		days.flatMap((day, i) => day.map(([minute, value]) => ({ at: i * 1440 + minute, value })))
 	);
 	const fresh = withWanted(newZone('Any', profile), week);
-	return zoneCard(zoneSchema.parse({ ...fresh, grouping: profile.groupings.at(-1)!.id }), profile).card.route;
+	return zoneCard(
+		zoneSchema.parse({ ...fresh, grouping: profile.groupings.at(-1)!.id }),
+		profile
+	).card.route.join(' ');
 }
 
 // what an installer does with such a week (common practice, from memory)

@@ -30,8 +30,8 @@ export interface KeyCard {
 	readonly timeoutSeconds: number | null;
 	/** What the key is called that takes a value. */
 	readonly confirm: string;
-	/** The route in a sentence: which day to type, which to copy, which to put right. */
-	readonly route: string;
+	/** The route in the order of doing, a sentence a step: which day to type, which to copy, which to put right. */
+	readonly route: readonly string[];
 	/** What its keys and what is left of it are found from. */
 	readonly operated: Omit<ToKey, 'items'>;
 	/** What this way of keying takes, what the week in plain order, by the fewest presses, and with every value typed would, for a control as it was found. */
@@ -171,11 +171,10 @@ export function controlCard(
 			all.map((one) => one.routes.length),
 			(tried) => weightOf(turn(along(tried), known))
 		);
-		const words = all.map((one, i) => one.routes[taken[i]!]!.words).filter((one) => one !== '');
 		const plain = taken.map(() => 0);
 		return {
 			items: along(taken),
-			words: words.join(' '),
+			words: all.flatMap((one, i) => one.routes[taken[i]!]!.words),
 			plain: isSame(plain, taken) ? null : () => along(plain),
 			fewest: isSame(fewest, taken) ? null : () => along(fewest)
 		};

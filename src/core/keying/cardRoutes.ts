@@ -188,8 +188,8 @@ function listed(all: readonly number[], groups: readonly GroupItems[]): string {
 		.join(', ');
 }
 
-/** The legs of a route as they are done, one after the other: "Type Monday. Copy it to Tuesday to Friday." */
-function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string {
+/** The legs of a route as they are done, a sentence each: "Type Monday.", "Copy it to Tuesday to Friday." */
+function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string[] {
 	const name = (at: number) => groups[at]!.section;
 	const values = (count: number) => (count === 1 ? '1 value' : `${count} values`);
 	const said: string[] = [];
@@ -242,7 +242,7 @@ function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string
 			}
 		}
 	}
-	return said.map((sentence) => `${sentence}.`).join(' ');
+	return said.map((sentence) => `${sentence}.`);
 }
 
 /** What one channel of a control is to hold. */

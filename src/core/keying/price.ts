@@ -8,8 +8,8 @@ export interface KeyingPrice {
 	readonly presses: number;
 	/** Values where every one is typed. */
 	readonly typedValues: number;
-	/** The route in a sentence. */
-	readonly route: string;
+	/** The route in the order of doing, a sentence a step. */
+	readonly route: readonly string[];
 }
 
 /** The price of keying a program on a control. `grouping` must be the program's. */

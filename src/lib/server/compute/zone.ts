@@ -55,8 +55,8 @@ export function computeKeyIn(request: ComputeRequest): Computed<z.input<typeof k
 	if (!profile) return unknownControl(request.zone.control);
 	const { notes, ...zone } = request.zone;
 	const { chosen, card } = zoneCard(zone, profile, notes ?? undefined);
-	const { operated: _, items, ...answer } = card;
+	const { operated: _, items, route, ...answer } = card;
 	// what a value is to bring about at the control is for who presses its keys
 	const plain = items.flatMap(({ goal: _goal, why: _why, stood, ...item }) => (stood ? [] : [item]));
-	return { value: { grouping: chosen.grouping.id, ...answer, items: plain } };
+	return { value: { grouping: chosen.grouping.id, ...answer, route: route.join(' '), items: plain } };
 }

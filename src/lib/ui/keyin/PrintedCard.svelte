@@ -44,7 +44,9 @@
 <article class="printed" class:shown aria-hidden={!shown}>
 	<h1>{name}: what to key in</h1>
 	<p>
-		{site}. {left}{panel && turn.presses > 0 ? `, ${turn.presses} presses` : ''}, in this order. {card.route}
+		{site}. {left}{panel && turn.presses > 0 ? `, ${turn.presses} presses` : ''}, in this order. {card.route.join(
+			' '
+		)}
 		{#if noted.found === null}For a control with factory settings.{/if}
 	</p>
 	<p class="care">{FRONT_KEYS_ONLY}</p>

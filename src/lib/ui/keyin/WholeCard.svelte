@@ -31,8 +31,11 @@
 <aside aria-label="The whole card" bind:this={list}>
 	<p class="soft sum">
 		{@render children()}
-		{#if ways}<br />{route} {ways}{/if}
+		{#if ways}<br />{ways}{/if}
 	</p>
+	{#if ways}<ol class="soft route" aria-label="In this order">
+			{#each route as sentence, i (i)}<li>{sentence}</li>{/each}
+		</ol>{/if}
 	{#each sections as section, i (i)}
 		<h2>{section.name}</h2>
 		<ol>
@@ -67,9 +70,14 @@
 		background: var(--sheet);
 		border-left: 1px solid var(--rule);
 	}
-	.sum {
+	.sum,
+	.route {
 		padding: 0 1rem;
 		font-size: var(--small);
+	}
+	.route {
+		margin: 0.4rem 0 0 1rem;
+		list-style: decimal;
 	}
 	h2 {
 		padding: 0.8rem 1rem 0.2rem;

@@ -34,7 +34,7 @@
 		)
 	);
 	const route = $derived(
-		fit.prices[fit.fits.findIndex((one) => one.grouping.id === chosen.grouping.id)]?.route ?? ''
+		fit.prices[fit.fits.findIndex((one) => one.grouping.id === chosen.grouping.id)]?.route ?? []
 	);
 
 	const feels = $derived(
@@ -109,7 +109,7 @@
 		</h2>
 		<p>{cost}</p>
 		{#if feels}<p>{feels}</p>{/if}
-		{#if route}<p class="soft">Keying: {route}</p>{/if}
+		{#if route.length > 0}<p class="soft">Keying: {route.join(' ')}</p>{/if}
 	</div>
 </div>
 
