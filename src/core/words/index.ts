@@ -2,6 +2,7 @@ export * from './absence';
 export * from './atControl';
 export * from './box';
 export * from './callback';
+export * from './captions';
 export * from './card';
 export * from './changes';
 export * from './checks';

@@ -35,7 +35,7 @@ export function leftWords(
 /** Where one side of a zone's work stands, in a few words. */
 export interface Standing {
 	/** What it is: by this a page decides, never by the words. */
-	readonly kind: 'none' | 'fine' | 'wrong' | 'now' | 'planned';
+	readonly kind: 'none' | 'unseen' | 'fine' | 'wrong' | 'now' | 'planned';
 	readonly words: string;
 	/** Whether a person is needed. */
 	readonly bad: boolean;
@@ -64,7 +64,7 @@ export function clockStanding(
 		case 'no-clock':
 			return { kind: 'none', words: 'has none', bad };
 		case 'unseen':
-			return { kind: 'none', words: 'not looked at', bad };
+			return { kind: 'unseen', words: 'not looked at', bad };
 		case 'left-behind':
 			return { kind: 'wrong', words: `not changed since ${date(clock.date)}`, bad };
 		case 'lost':

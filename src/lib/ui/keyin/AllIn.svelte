@@ -45,7 +45,7 @@
 <style>
 	.ask {
 		flex: 1;
-		padding: 1.4rem 1.4rem 0;
+		padding: var(--edge) var(--edge) 0;
 		overflow: auto;
 	}
 	.finished {

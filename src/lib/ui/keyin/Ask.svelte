@@ -120,7 +120,7 @@
 <style>
 	.ask {
 		flex: 1;
-		padding: 1.2rem 1.4rem 1rem;
+		padding: 1.2rem var(--edge) 1rem;
 		overflow: auto;
 	}
 	.instruction:focus {

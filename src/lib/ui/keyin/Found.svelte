@@ -45,7 +45,7 @@
 		gap: 0.6rem;
 		align-content: start;
 		max-width: 34rem;
-		padding: 1.4rem;
+		padding: var(--edge);
 		overflow: auto;
 	}
 	.found:focus {

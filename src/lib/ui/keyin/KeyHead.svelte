@@ -97,7 +97,7 @@
 		flex-wrap: wrap;
 		align-items: center;
 		gap: 1rem;
-		padding: 0 1.4rem;
+		padding: 0 var(--edge);
 	}
 	h1 {
 		flex: 1 1 8rem;
@@ -105,7 +105,7 @@
 		overflow-wrap: anywhere;
 	}
 	p {
-		padding: 0.3rem 1.4rem 0;
+		padding: 0.3rem var(--edge) 0;
 	}
 	.found {
 		display: flex;

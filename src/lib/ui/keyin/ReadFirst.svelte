@@ -159,7 +159,7 @@
 <style>
 	.read {
 		flex: 1;
-		padding: 1.2rem 1.4rem;
+		padding: 1.2rem var(--edge);
 		overflow: auto;
 	}
 	h2 {

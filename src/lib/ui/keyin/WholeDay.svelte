@@ -63,7 +63,7 @@
 		flex: 1;
 		flex-direction: column;
 		min-height: 0;
-		padding: 1rem 1.4rem 0;
+		padding: 1rem var(--edge) 0;
 	}
 	.head {
 		display: flex;

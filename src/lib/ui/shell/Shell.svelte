@@ -5,21 +5,26 @@
 		Header,
 		HeaderGlobalAction,
 		HeaderUtilities,
-		SideNav,
+		OverflowMenu,
+		OverflowMenuItem,
 		SkipToContent
 	} from 'carbon-components-svelte';
-	import Asleep from 'carbon-icons-svelte/lib/Asleep.svelte';
-	import Contrast from 'carbon-icons-svelte/lib/BrightnessContrast.svelte';
-	import Help from 'carbon-icons-svelte/lib/Help.svelte';
-	import Logout from 'carbon-icons-svelte/lib/Logout.svelte';
-	import Light from 'carbon-icons-svelte/lib/Light.svelte';
+	import Menu from 'carbon-icons-svelte/lib/Menu.svelte';
+	import Redo from 'carbon-icons-svelte/lib/Redo.svelte';
 	import Search from 'carbon-icons-svelte/lib/Search.svelte';
+	import Undo from 'carbon-icons-svelte/lib/Undo.svelte';
 	import type { Snippet } from 'svelte';
-	import { afterNavigate } from '$app/navigation';
 	import { page } from '$app/state';
-	import { firmPlaces } from './places';
+	import { leftWords, siteCaptions, zoneCaptions, type PlacedZone, type SiteHistory } from '$core/words';
+	import Button from '../kit/Button.svelte';
+	import { boxesTogether } from '../zone/boxes';
+	import { live } from '../zone/live.svelte';
+	import { findSites, type Found } from './finding';
+	import { firmTabs, siteTabs, tabOf, zoneTabs } from './places';
 	import SavingSaid from './SavingSaid.svelte';
-	import SiteNav from './SiteNav.svelte';
+	import { stepsHere } from './steps.svelte';
+	import Switcher from './Switcher.svelte';
+	import Tabs from './Tabs.svelte';
 
 	let {
 		theme,
@@ -36,19 +41,58 @@
 		children: Snippet;
 	} = $props();
 
-	/** The window is wide enough for the places of a site to stand beside its views; Carbon's own bound. */
-	const WIDE_PX = 1056;
+	interface Here {
+		readonly site?: {
+			readonly id: string;
+			readonly name: string;
+			readonly timeZone: string;
+			readonly sources: readonly unknown[];
+		};
+		readonly history?: SiteHistory;
+		readonly zone?: { readonly id: string; readonly name: string };
+		readonly zones?: readonly (PlacedZone & {
+			readonly name: string;
+			readonly control: string;
+			readonly boxId: string;
+			readonly box: string;
+		})[];
+	}
+	const { site, zone, zones = [], history } = $derived(page.data as Here);
+	const path = $derived(page.url.pathname);
+	const firm = $derived(firmTabs(page.data.role));
+	const place = $derived(site ? undefined : tabOf(firm, path));
+	const steps = $derived(stepsHere());
 
-	const { site, zone } = $derived(
-		page.data as { site?: { id: string; name: string }; zone?: { id: string; name: string } }
+	/** What stands under the places of the zone that is open: what its page knows is newer than the list. */
+	const zoneSaid = $derived.by(() => {
+		const known = zones.find(({ id }) => id === zone?.id);
+		if (!zone || !known) return null;
+		const { changed = false, undrawn = known.undrawn, ...summary } = live.of(zone.id);
+		return zoneCaptions(
+			{ ...known, undrawn, summary: { ...known.summary, ...summary } },
+			changed,
+			history?.openCalls.includes(zone.id) ?? false
+		);
+	});
+	const siteSaid = $derived(
+		site && history ? siteCaptions(zones, site.sources.length, site.timeZone, history) : null
 	);
-	let open = $state(false);
-	let width = $state(0);
+
+	/** Another zone is opened in the view that is open now. */
+	const otherZones = (): Found[] =>
+		boxesTogether(zones).map((one) => ({
+			label: one.name,
+			detail: `${one.box} · ${leftWords({ ...one.summary, ...live.of(one.id) })}`,
+			here: one.id === zone?.id,
+			to: `/sites/${site!.id}/zones/${one.id}/${path.split('/')[5] ?? 'week'}`
+		}));
+	const otherSites = async (): Promise<Found[]> =>
+		((await findSites()) ?? []).map((one) => ({ ...one, here: one.to === `/sites/${site!.id}` }));
 
 	const THEMES = {
-		auto: { next: 'light', name: 'Theme: as the system', icon: Contrast },
-		light: { next: 'dark', name: 'Theme: light', icon: Light },
-		dark: { next: 'auto', name: 'Theme: dark', icon: Asleep }
+		auto: { next: 'light', name: 'Theme: as the system' },
+		light: { next: 'dark', name: 'Theme: light' },
+		dark: { next: 'auto', name: 'Theme: dark' }
 	} as const;
 	let chosen = $state<keyof typeof THEMES | null>(null);
 	const shown = $derived(THEMES[chosen ?? theme]);
@@ -58,80 +102,77 @@
 		document.documentElement.dataset.theme = chosen;
 		document.cookie = `theme=${chosen}; path=/; max-age=31536000; samesite=lax`;
 	}
-
-	// on a narrow window the menu is out of the way once a place was chosen
-	afterNavigate(() => {
-		if (width < WIDE_PX) open = false;
-	});
-
-	const isHere = (href: string) =>
-		page.url.pathname === href || (href !== '/' && page.url.pathname.startsWith(href));
 </script>
 
-<svelte:window bind:innerWidth={width} />
-
-<Header bind:isSideNavOpen={open} platformName="Fond Quarter" href="/" expansionBreakpoint={WIDE_PX}>
+<Header platformName="Fond Quarter" href="/">
 	<svelte:fragment slot="skipToContent"
 		><SkipToContent href="#content">Skip to the content</SkipToContent></svelte:fragment
 	>
-	<div class="crumbs">
+	<div class="where">
 		{#if site}
 			<Breadcrumb labelText="Where you are" noTrailingSlash>
 				<BreadcrumbItem href="/sites/{site.id}">{site.name}</BreadcrumbItem>
 				{#if zone}<BreadcrumbItem isCurrentPage>{zone.name}</BreadcrumbItem>{/if}
 			</Breadcrumb>
+			{#if zone}
+				<Switcher what="zone" keys={['[', ']']} find={otherZones} />
+			{:else}
+				<Switcher what="site" keys={['[', ']']} find={otherSites} />
+			{/if}
 		{/if}
 	</div>
 	<SavingSaid />
+	{#if steps}
+		<Button kind="quiet" icon={Undo} iconLabel="Undo" disabled={!steps.canUndo} onclick={steps.undo} />
+		<Button kind="quiet" icon={Redo} iconLabel="Redo" disabled={!steps.canRedo} onclick={steps.redo} />
+	{/if}
 	<nav class="firm" aria-label="Fond Quarter">
-		{#each firmPlaces(page.data.role) as place (place.id)}
-			<a href={place.href} aria-current={isHere(place.href) ? 'page' : undefined}>{place.name}</a>
+		{#each firm.slice(0, 2) as { id, name, views } (id)}
+			<a href={views[0]!.href} aria-current={place?.id === id ? 'true' : undefined}>{name}</a>
 		{/each}
 	</nav>
 	<HeaderUtilities>
 		<HeaderGlobalAction icon={Search} iconDescription="Find: Ctrl K" on:click={onpalette} />
-		<HeaderGlobalAction
-			class="spare"
-			icon={shown.icon}
-			iconDescription={shown.name}
-			tooltipAlignment="end"
-			on:click={nextTheme}
-		/>
-		<HeaderGlobalAction icon={Help} iconDescription="Help: ?" tooltipAlignment="end" on:click={onhelp} />
-		{#if signsOut}
-			<HeaderGlobalAction
-				class="spare"
-				icon={Logout}
-				iconDescription="Sign out"
-				tooltipAlignment="end"
-				href="/sign-in"
-			/>
-		{/if}
+		<OverflowMenu flipped icon={Menu} aria-label="Menu" iconDescription="Menu">
+			{#each firm as { id, name, views } (id)}<OverflowMenuItem text={name} href={views[0]!.href} />{/each}
+			<OverflowMenuItem text={shown.name} on:click={nextTheme} />
+			<OverflowMenuItem text="Help" on:click={onhelp} />
+			{#if signsOut}<OverflowMenuItem text="Sign out" href="/sign-in" />{/if}
+		</OverflowMenu>
 	</HeaderUtilities>
 </Header>
-{#if site || (width > 0 && width < WIDE_PX)}
-	<SideNav
-		bind:isOpen={open}
-		ariaLabel={site ? `Places of ${site.name}` : 'Places'}
-		expansionBreakpoint={WIDE_PX}
-	>
-		<SiteNav theme={shown.name} {signsOut} ontheme={nextTheme} />
-	</SideNav>
+{#if site && zone}
+	<Tabs
+		label="Places of {zone.name}"
+		tabs={zoneTabs(site.id, zone.id)}
+		captions={zoneSaid}
+		gives={path.endsWith('/key-in')}
+		{path}
+	/>
+{:else if site}
+	<Tabs label="Places of {site.name}" tabs={siteTabs(site.id)} captions={siteSaid} {path} />
+{:else if place}
+	<Tabs label="Places" tabs={[place]} captions={null} {path} />
 {/if}
-<div id="content" class="content" class:beside={site !== undefined} tabindex="-1">
+<div id="content" class="content" tabindex="-1">
 	{@render children()}
 </div>
 
 <style>
-	.crumbs {
+	.where {
+		display: flex;
 		flex: 1 1 auto;
+		align-items: center;
 		min-width: 0;
 	}
-	.crumbs :global(ol) {
+	.where :global(nav) {
+		min-width: 0;
+	}
+	.where :global(ol) {
 		display: flex;
 		flex-wrap: nowrap;
 	}
-	.crumbs :global(li) {
+	.where :global(li) {
 		display: block;
 		min-width: 0;
 		overflow: hidden;
@@ -142,15 +183,16 @@
 		white-space: nowrap;
 	}
 	/* on one line with the slash behind it, and cut with dots where there is no room */
-	.crumbs :global(li .bx--link) {
+	.where :global(li .bx--link) {
 		display: inline;
 		color: var(--soft);
 		font-size: 1rem;
 		line-height: inherit;
 	}
-	.crumbs :global(li.bx--breadcrumb-item--current),
-	.crumbs :global(li.bx--breadcrumb-item--current .bx--link) {
+	.where :global(li:last-child),
+	.where :global(li:last-child .bx--link) {
 		color: var(--ink);
+		font-weight: 700;
 	}
 	a:hover {
 		text-decoration: underline;
@@ -174,29 +216,9 @@
 		min-width: 0;
 		outline: none;
 	}
-	@media (min-width: 1056px) {
-		.content.beside {
-			margin-left: var(--side);
-		}
-	}
-	@media (max-width: 1055px) {
+	@media (max-width: 860px) {
 		.firm {
 			display: none;
-		}
-	}
-	@media (max-width: 560px) {
-		.crumbs:has(:global(a)) {
-			padding-left: 0.75rem;
-		}
-		.crumbs :global(li.bx--breadcrumb-item--current),
-		.crumbs :global(li)::after,
-		:global(.bx--header .spare.bx--btn) {
-			display: none;
-		}
-	}
-	@media print {
-		.content.beside {
-			margin-left: 0;
 		}
 	}
 </style>

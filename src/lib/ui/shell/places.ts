@@ -1,4 +1,4 @@
-/** Where things are, in the order of the work: what the shell, the tabs and the palette go by. */
+/** A view, where it is and what it is found by. */
 export interface Place {
 	readonly id: string;
 	readonly name: string;
@@ -7,62 +7,139 @@ export interface Place {
 	readonly also?: string;
 }
 
-const FIRM: readonly Place[] = [
-	{ id: 'jobs', name: 'Jobs', href: '/' },
-	{ id: 'due', name: 'Visits due', href: '/due', also: 'clock changes batteries promised round' },
-	{ id: 'controls', name: 'Controls', href: '/controls', also: 'profiles describe a control' },
-	{ id: 'rehearse', name: 'Rehearse', href: '/rehearse', also: 'stand-in practise exercise keys' },
-	{ id: 'firm', name: 'Firm', href: '/firm', also: 'name logo copies backup everybody out' }
-];
-
-/** The places of the firm, for whoever may go there: the firm's own page is the office's. */
-export const firmPlaces = (role: unknown): readonly Place[] =>
-	role === 'office' ? FIRM : FIRM.filter(({ id }) => id !== 'firm');
-
-const SITE = [
-	['', 'Overview', 'board zones'],
-	['house', 'House', 'sources boiler heat pump feeds chain'],
-	['visit', 'Visit', 'found clock test sign off leave'],
-	['clocks', 'Clocks', 'summer time winter time all clocks'],
-	['away', 'Holidays', 'away absence whole site closing'],
-	['heat', 'Heat at once', 'fuse peak load boiler stagger'],
-	['settings', 'Settings', 'limits lock fan frost survey'],
-	['checks', 'Checks', 'forgotten wrong missing'],
-	['hand-over', 'Hand over', 'customer sheet whole house print'],
-	['record', 'Record', 'visits versions what changed pdf']
-] as const;
-
-/** The places of a site. */
-export function sitePlaces(siteId: string): Place[] {
-	return SITE.map(([id, name, also]) => ({
-		id: id || 'overview',
-		name,
-		also,
-		href: `/sites/${siteId}${id === '' ? '' : `/${id}`}`
-	}));
+/** One of the places where work is done, with its views; the first is where it is come in by. */
+export interface Tab<T extends string = string> {
+	readonly id: T;
+	readonly name: string;
+	readonly views: readonly Place[];
 }
 
-const ZONE = [
-	['room', 'Room', 'survey emitter radiator floor logger measure'],
-	['control', 'Control', 'how it is set options unit settings limits sensor fan stand-in'],
-	['clock', 'Clock', 'time summer time an hour wrong'],
-	['week', 'Week', 'draw program levels routine'],
-	['away', 'Away', 'holiday special day calendar'],
-	['proof', 'Proof', 'cold mornings warm in time lead warm-up'],
-	['key-in', 'Key in', 'card press program'],
-	['read-back', 'Read back', 'compare display'],
-	['hand-over', 'Hand over', 'customer page pdf link'],
-	['moment', 'Any moment', 'why is it on off now override boost'],
+type Views = readonly (readonly [id: string, name: string, also: string])[];
+
+const FIRM = [
 	[
-		'callback',
-		'A call',
-		'cold mornings too hot never warm comes on at wrong something is wrong what is the matter callback'
+		'jobs',
+		'Jobs',
+		[
+			['', 'Sites', 'jobs list'],
+			['due', 'Visits due', 'clock changes batteries promised round']
+		]
+	],
+	[
+		'controls',
+		'Controls',
+		[
+			['controls', 'Controls', 'profiles describe a control'],
+			['rehearse', 'Practise', 'rehearse stand-in exercise keys simulator']
+		]
+	],
+	['firm', 'Firm', [['firm', 'Firm', 'name logo copies backup everybody out']]]
+] as const;
+
+const SITE = [
+	[
+		'overview',
+		'Overview',
+		[
+			['', 'Zones', 'overview board'],
+			['clocks', 'Clocks', 'summer time winter time all clocks'],
+			['away', 'Holidays', 'away absence whole site closing'],
+			['settings', 'Edit many at once', 'settings limits lock fan frost survey']
+		]
+	],
+	[
+		'house',
+		'House',
+		[
+			['house', 'Heat sources', 'boiler heat pump feeds chain house'],
+			['heat', 'Peak load', 'heat at once fuse boiler stagger']
+		]
+	],
+	[
+		'visit',
+		'Visit',
+		[
+			['visit', 'Visit', 'found clock test sign off leave'],
+			['checks', 'Checks', 'forgotten wrong missing']
+		]
+	],
+	[
+		'record',
+		'Record',
+		[
+			['record', 'Record', 'visits versions what changed pdf'],
+			['hand-over', 'Handover sheet', 'customer sheet whole house print hand over'],
+			['cards', 'Key-in cards', 'print all cards']
+		]
 	]
 ] as const;
 
-export type ZoneView = (typeof ZONE)[number][0];
+const ZONE = [
+	[
+		'plan',
+		'Plan',
+		[
+			['week', 'Week', 'plan draw program levels routine'],
+			['room', 'Room', 'survey emitter radiator floor logger measure'],
+			['proof', 'Start early', 'proof cold mornings warm in time lead preheat warm-up'],
+			['away', 'Dates', 'away holiday special day calendar booking']
+		]
+	],
+	[
+		'control',
+		'Control',
+		[
+			['control', 'Settings', 'control how it is set options unit limits sensor fan'],
+			['clock', 'Clock', 'time summer time an hour wrong'],
+			['rehearse', 'Practise', 'rehearse stand-in simulator keys exercise']
+		]
+	],
+	[
+		'key-in',
+		'Key in',
+		[
+			['key-in', 'Key in', 'card press program'],
+			['read-back', 'Read back', 'compare display'],
+			['hand-over', 'Customer page', 'hand over pdf link']
+		]
+	],
+	[
+		'now',
+		'Now',
+		[
+			['moment', 'Now', 'any moment why is it on off override boost'],
+			[
+				'callback',
+				'Call',
+				'a call cold mornings too hot never warm comes on at wrong something is wrong what is the matter callback'
+			]
+		]
+	]
+] as const;
 
-/** The views of a zone, in the order of the work. */
-export function zonePlaces(siteId: string, zoneId: string): (Place & { readonly id: ZoneView })[] {
-	return ZONE.map(([id, name, also]) => ({ id, name, also, href: `/sites/${siteId}/zones/${zoneId}/${id}` }));
-}
+const tabs = <T extends string>(all: readonly (readonly [T, string, Views])[], under: string): Tab<T>[] =>
+	all.map(([id, name, views]) => ({
+		id,
+		name,
+		views: views.map(([part, called, also]) => ({
+			id: part || id,
+			name: called,
+			also,
+			href: part === '' ? under || '/' : `${under}/${part}`
+		}))
+	}));
+
+/** The places of the firm, for whoever may go there: the firm's own page is the office's. */
+export const firmTabs = (role: unknown) =>
+	tabs(FIRM, '').filter(({ id }) => id !== 'firm' || role === 'office');
+
+/** The places of a site. */
+export const siteTabs = (siteId: string) => tabs(SITE, `/sites/${siteId}`);
+
+/** The places of a zone, in the order of the work. */
+export const zoneTabs = (siteId: string, zoneId: string) => tabs(ZONE, `/sites/${siteId}/zones/${zoneId}`);
+
+/** The place of a path, by its own views and what lies below them; undefined where it is none of these. */
+export const tabOf = <T extends string>(all: readonly Tab<T>[], path: string): Tab<T> | undefined =>
+	all.find(({ views }) => views.some(({ href }) => path === href)) ??
+	all.find(({ views }) => views.some(({ href }) => href !== '/' && path.startsWith(`${href}/`)));

@@ -5,7 +5,7 @@ import { whileUntouched } from '../untouched';
 import { byChannel } from '$core/keying';
 import { isUndrawn, leadIsStale } from '$core/plan';
 import { without } from '$core/schema';
-import { awayStanding, boxWords, channelName, clockStanding } from '$core/words';
+import { awayStanding, boxWords, channelName, clockStanding, type SiteHistory } from '$core/words';
 import type { StoredSite, StoredZone } from '../rows';
 import { findSite, findZone, zonesOf } from '../siteReads';
 import { profileOf } from '$core/control';
@@ -22,6 +22,25 @@ export async function siteForPages(
 	const [zones, removed] = await Promise.all([zonesOf(db, stored), zonesOf(db, stored, true)]);
 	return { stored, zones, removed };
 }
+
+/** What is known of the visits and calls of a site, read anew when it was touched. */
+export const historyOf = (db: Database, site: StoredSite): Promise<SiteHistory> =>
+	whileUntouched(db, site, 'history', async () => {
+		const [visits, [last], open] = await Promise.all([
+			db.visits.count({ siteId: site.id }),
+			db.query<{ at: string; signedOff: number }>(
+				"SELECT at, document ->> '$.signedOff' AS signedOff FROM visits WHERE siteId = :siteId ORDER BY at DESC LIMIT 1",
+				{ siteId: site.id }
+			),
+			db.calls.all({ where: { siteId: site.id, closedAt: null } })
+		]);
+		return {
+			visits,
+			last: last ? { atMs: Date.parse(last.at), signedOff: Boolean(last.signedOff) } : null,
+			isOpen: site.visitOpenSince !== null,
+			openCalls: open.map(({ zoneId }) => zoneId || null)
+		};
+	});
 
 /** A zone in a list: its name, control, drawn week and where it stands. */
 function zoneInList(stored: StoredZone, site: StoredSite) {

@@ -1,29 +1,17 @@
 <script lang="ts">
-	import Redo from 'carbon-icons-svelte/lib/Redo.svelte';
-	import Undo from 'carbon-icons-svelte/lib/Undo.svelte';
 	import { untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import Button from '$lib/ui/kit/Button.svelte';
 	import { saving } from '$lib/ui/saving.svelte';
 	import { offerCommands } from '$lib/ui/shell/commands.svelte';
-	import { zonePlaces } from '$lib/ui/shell/places';
+	import { offerSteps } from '$lib/ui/shell/steps.svelte';
 	import Conflict from '$lib/ui/zone/Conflict.svelte';
 	import { live } from '$lib/ui/zone/live.svelte';
 	import { together } from '$lib/ui/zone/together.svelte';
-	import { tabStates } from '$lib/ui/zone/tabs';
 	import { zoneCommands } from '$lib/ui/zone/zoneCommands';
 	import { giveZone, openZone } from '$lib/ui/zone/zoneModel.svelte';
 
 	let { data, children } = $props();
-
-	const view = $derived(page.url.pathname.split('/').at(-1) ?? 'week');
-	const here = $derived(data.zones.find((zone) => zone.id === data.zone.id));
-	const states = $derived(
-		tabStates(
-			here ? { ...here, known: { ...here.summary, undrawn: here.undrawn, ...live.of(here.id) } } : null
-		)
-	);
 
 	/** What is read anew is another object each time: only another zone makes another model. */
 	const zoneId = $derived(data.zone.id);
@@ -84,45 +72,16 @@
 
 	offerCommands(() => zoneCommands(data.site.id, model));
 
-	let tabs = $state<HTMLElement>();
-	$effect(() => {
-		void view;
-		const tab = tabs?.querySelector<HTMLElement>('[aria-current]');
-		if (tabs && tab) tabs.scrollLeft = tab.offsetLeft - tabs.clientWidth / 2 + tab.clientWidth / 2;
-	});
+	offerSteps(() => ({
+		canUndo: editor.canUndo || together.lastOf(model.id, editor.document) !== null,
+		canRedo: editor.canRedo,
+		undo: () => void undo(),
+		redo: () => editor.redo()
+	}));
 </script>
 
 <svelte:window {onkeydown} {onbeforeunload} />
 
-<div class="tabs no-print" class:alone={view === 'key-in'}>
-	<nav aria-label="Steps of the work" bind:this={tabs}>
-		{#each zonePlaces(data.site.id, data.zone.id) as place (place.id)}
-			{@const state = states[place.id]}
-			<a href={place.href} aria-current={view === place.id ? 'step' : undefined}>
-				<span>{place.name}</span>
-				<span class="state" class:signal={state.bad}>{state.words}</span>
-			</a>
-		{/each}
-	</nav>
-	<div class="steps">
-		<Button
-			kind="quiet"
-			icon={Undo}
-			iconLabel="Undo"
-			tip="end"
-			disabled={!editor.canUndo && !together.lastOf(model.id, editor.document)}
-			onclick={() => void undo()}
-		/>
-		<Button
-			kind="quiet"
-			icon={Redo}
-			iconLabel="Redo"
-			tip="end"
-			disabled={!editor.canRedo}
-			onclick={() => editor.redo()}
-		/>
-	</div>
-</div>
 {#if undone}<p class="refused" role="status">{undone}</p>{/if}
 {#if editor.refusal}
 	<p class="signal refused" role="alert">Not saved. {editor.refusal}</p>
@@ -133,63 +92,7 @@
 <Conflict {editor} profile={model.profile} />
 
 <style>
-	.tabs {
-		display: flex;
-		align-items: center;
-		border-bottom: 1px solid var(--rule);
-	}
-	nav {
-		display: flex;
-		flex: 1 1 auto;
-		gap: 1.25rem;
-		min-width: 0;
-		padding: 0 1.4rem;
-		overflow-x: auto;
-		scrollbar-width: none;
-	}
-	a {
-		display: grid;
-		flex: none;
-		align-content: center;
-		min-height: 58px;
-		border-bottom: 3px solid transparent;
-		color: var(--soft);
-		text-decoration: none;
-	}
-	a:hover {
-		color: var(--ink);
-	}
-	a[aria-current] {
-		border-bottom-color: var(--ink);
-		color: var(--ink);
-		font-weight: 700;
-	}
-	.state {
-		max-width: 9rem;
-		min-height: 1.2em;
-		overflow: hidden;
-		font-size: var(--small);
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-	.steps {
-		display: flex;
-		flex: none;
-		padding-right: 0.5rem;
-	}
 	.refused {
-		padding: 0.6rem 1.4rem 0;
-	}
-	@media (max-width: 860px) {
-		nav {
-			gap: 1.25rem;
-			padding: 0 0.75rem;
-		}
-		.state {
-			font-size: 1rem;
-		}
-		.alone {
-			display: none;
-		}
+		padding: 0.6rem var(--edge) 0;
 	}
 </style>

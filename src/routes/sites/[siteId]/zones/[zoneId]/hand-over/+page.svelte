@@ -85,7 +85,7 @@
 
 <style>
 	.desk {
-		padding: 1rem 1.4rem 3rem;
+		padding: 1rem var(--edge) 3rem;
 	}
 	.tools {
 		display: flex;

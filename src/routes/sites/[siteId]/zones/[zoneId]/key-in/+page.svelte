@@ -171,7 +171,7 @@
 	.page {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 21rem;
-		height: calc(100vh - 108px);
+		height: calc(100vh - 152px);
 	}
 	main {
 		display: flex;
@@ -180,7 +180,7 @@
 		min-height: 0;
 	}
 	.track {
-		margin: 0.9rem 1.4rem 0;
+		margin: 0.9rem var(--edge) 0;
 	}
 	@media (max-width: 860px) {
 		.page {
