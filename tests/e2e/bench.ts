@@ -91,7 +91,36 @@ export async function makeSite(page: Page, name: string): Promise<void> {
 	await page.getByLabel('New site').fill(name);
 	await page.getByLabel('Place', { exact: true }).fill('Somewhere, Anywhere');
 	await page.getByRole('button', { name: 'Add site' }).click();
-	await expect(page.getByRole('heading', { name: `Where ${name} stands` })).toBeVisible();
+	await onOverview(page, name);
+}
+
+/** Waits until a site's own places are on screen: it is open at none of its zones. */
+export async function onOverview(page: Page, site: string): Promise<void> {
+	await expect(page.getByRole('navigation', { name: `Places of ${site}` })).toBeVisible();
+}
+
+/** Another place of the site or zone that is open, and one of its views. */
+export async function toView(page: Page, place: string, view?: string): Promise<void> {
+	const link = (within: RegExp, name: string) =>
+		page.getByRole('navigation', { name: within }).getByRole('link', { name: new RegExp(`^${name}`) });
+	await link(/^Places of/, place).click();
+	if (view) await link(new RegExp(`^Views of ${place}`), view).click();
+}
+
+/** Another zone of the site, in the view that is open. */
+export async function toZone(page: Page, name: string): Promise<void> {
+	await page.getByRole('button', { name: 'Another zone' }).click();
+	await page.getByRole('combobox', { name: 'Its name' }).fill(name);
+	await page
+		.getByRole('option', { name: new RegExp(`^${name}`) })
+		.first()
+		.click();
+}
+
+/** One of the acts in the menu of the header. */
+export async function menuAct(page: Page, name: string | RegExp): Promise<void> {
+	await page.getByRole('button', { name: 'Menu', exact: true }).click();
+	await page.getByRole('menuitem', { name }).click();
 }
 
 /** Adds a zone on the board and stays on its week. */

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { alive, expect, open, press, saved, test } from './bench';
+import { alive, expect, open, press, saved, test, toView } from './bench';
 import { seenZone } from '../support/seenZone';
 
 /** The addresses of a demo site's zones by name. */
@@ -282,7 +282,7 @@ test('away nine nights: what each control is given, and when it goes on', async 
 
 	// the whole site at once, each control in its own way
 	await page.getByRole('link', { name: 'Kelter Court', exact: true }).click();
-	await page.getByRole('link', { name: 'Holidays', exact: true }).click();
+	await toView(page, 'Overview', 'Holidays');
 	await alive(page);
 	await moment(page, 'Leaving', '2027-04-09', '14:00');
 	await moment(page, 'Back', '2027-04-18', '18:00');
@@ -375,7 +375,7 @@ test('a hall’s calendar of forty bookings becomes a wanted week and a list of 
 	await saved(page);
 	await expect(page.getByText('Bookings, 40')).toBeVisible();
 	await expect(page.getByText(/cold unless it is set by hand|heated for nobody/)).toBeVisible();
-	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await toView(page, 'Plan', 'Week');
 	await expect(page.getByRole('slider', { name: 'Tuesday, change 1', exact: true })).toHaveAttribute(
 		'aria-valuetext',
 		/^19:30 to Comfort/

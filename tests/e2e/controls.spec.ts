@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { addZone, alive, expect, makeSite, open, press, saved, test } from './bench';
+import { addZone, alive, expect, makeSite, open, press, saved, test, toView } from './bench';
 
 test('a control of one’s own: made from scratch, exported, deleted, imported, used, changed under a zone', async ({
 	page
@@ -93,7 +93,7 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 	await addZone(page, 'Cellar', 'Five-change cellar stat');
 	await press(page.getByRole('radio', { name: /^Mon, Wed, Fri/ }));
 	await saved(page);
-	await page.getByRole('link', { name: /^Key in \d/ }).click();
+	await toView(page, 'Key in');
 	await expect(page.getByText('Mon, Wed, Fri').first()).toBeVisible();
 	await page.getByRole('button', { name: 'Factory settings, or just reset' }).click();
 	await expect(page.locator('main').getByText('Hold clock until 7 shows.')).toBeVisible();

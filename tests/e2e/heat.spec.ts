@@ -1,4 +1,4 @@
-import { alive, expect, open, saved, test } from './bench';
+import { alive, expect, open, saved, test, toView } from './bench';
 
 test('the guest house: over its supply, staggered under it with every room in time, taken into the zones, stale after a change', async ({
 	page,
@@ -7,7 +7,7 @@ test('the guest house: over its supply, staggered under it with every room in ti
 	await installation.loadDemo();
 	await open(page, '/');
 	await page.getByRole('link', { name: /Marrow House/ }).click();
-	await page.getByRole('link', { name: 'Heat at once' }).click();
+	await toView(page, 'House', 'Peak load');
 	await expect(
 		page.getByText(
 			/^Over 13\.0 kW for .*: mean over 15 min 15\.5 kW, .*; any one minute \d+\.\d kW, .*a room is late/
@@ -51,11 +51,11 @@ test('the guest house: over its supply, staggered under it with every room in ti
 
 	// a zone's week says where its lead comes from
 	await page.locator('main').getByRole('link', { name: moved, exact: true }).click();
-	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await toView(page, 'Plan', 'Week');
 	await expect(page.getByText(/so that not every zone heats at once\.$/)).toBeVisible();
 
 	// another room: the kept result says that it is out of date
-	await page.getByRole('link', { name: /^Room/ }).click();
+	await toView(page, 'Plan', 'Room');
 	await alive(page);
 	await page.getByRole('textbox', { name: /^Floor/ }).fill('44');
 	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');

@@ -1,4 +1,4 @@
-import { alive, expect, open, saved, test, keyIn } from './bench';
+import { alive, expect, keyIn, open, saved, test, toView, toZone } from './bench';
 
 test('what feeds what: hours that the boiler may not run are said in the same words on House and Week, and its program follows its zones', async ({
 	page,
@@ -7,7 +7,7 @@ test('what feeds what: hours that the boiler may not run are said in the same wo
 	await installation.loadDemo();
 	await open(page, '/');
 	await page.getByRole('link', { name: /Kelter Court/ }).click();
-	await page.getByRole('link', { name: 'House', exact: true }).click();
+	await toView(page, 'House');
 	const vain = 'Mon–Fri 09:00–11:30: Registrar asks for 20.5 °C, but Boiler may not run, 2 h 30 a day.';
 	await expect(page.getByText(vain)).toBeVisible();
 	await expect(page.getByText(/^Boiler may not run in 28 h 10 of the week/)).toBeVisible();
@@ -21,7 +21,7 @@ test('what feeds what: hours that the boiler may not run are said in the same wo
 	await expect(page.getByLabel('Boiler, heating', { exact: true })).toHaveCount(0);
 
 	await page.getByRole('link', { name: 'Registrar' }).first().click();
-	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await toView(page, 'Plan', 'Week');
 	await expect(page.getByText(vain)).toBeVisible();
 	await page.getByRole('link', { name: 'and one more' }).click();
 
@@ -40,7 +40,7 @@ test('an empty house: a source is added, feeds a room, is let run by a timer, an
 	await installation.loadDemo();
 	await open(page, '/');
 	await page.getByRole('link', { name: /Osier Lane/ }).click();
-	await page.getByRole('link', { name: 'House', exact: true }).click();
+	await toView(page, 'House');
 	await expect(page.getByText(/^Nothing is said yet of what makes the heat/)).toBeVisible();
 	await page.getByLabel('Name', { exact: true }).fill('Heat pump in the yard');
 	await page.getByLabel('It is').selectOption('a heat pump');
@@ -143,10 +143,7 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 	await expect(page.getByRole('heading', { name: 'Hot water, the week' })).toBeVisible();
 	await expect(page.getByLabel('Room used as')).toHaveCount(0);
 	const water = new URL(page.url()).pathname.replace(/\/week$/, '');
-	await page
-		.getByRole('navigation', { name: 'Steps of the work' })
-		.getByRole('link', { name: /^Control/ })
-		.click();
+	await toView(page, 'Control');
 	await expect(
 		page.getByText(/governs Hot water and Heating\. Its name, options, day grouping/)
 	).toBeVisible();
@@ -275,17 +272,14 @@ test('rooms alike: one card is keyed and ticked for each of them, and what diffe
 	await open(page, '/');
 	await page.getByRole('link', { name: /Marrow House/ }).click();
 	await page.getByRole('link', { name: 'Apple room' }).first().click();
-	await page
-		.getByRole('link', { name: /^Key in/ })
-		.first()
-		.click();
+	await toView(page, 'Key in');
 	await keyIn(page, 'Factory settings, or just reset');
 	await expect(page.getByRole('heading', { name: '5 more controls take this very card' })).toBeVisible();
 	await expect(page.getByText(/^Not the same: .*Dormer room.*\(\d+ values\)/)).toBeVisible();
 	await page.getByText('Bittern room, keyed in').click();
 	await expect(page.getByText('Key it there, then tick it: 1 of 5 done.')).toBeVisible();
 	await saved(page);
-	await page.getByRole('link', { name: 'Bittern room' }).first().click();
+	await toZone(page, 'Bittern room');
 	await expect(page).toHaveTitle(/^Bittern room/);
 	await expect(page.getByRole('heading', { name: 'All keyed in' })).toBeVisible();
 	await page.reload();
@@ -293,7 +287,7 @@ test('rooms alike: one card is keyed and ticked for each of them, and what diffe
 	await expect(page.getByText('Key it there, then tick it: 1 of 5 done.')).toBeVisible();
 
 	// a change to one asks whether the others follow
-	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await toView(page, 'Plan', 'Week');
 	await expect(page.getByRole('heading', { name: 'Bittern room, the week' })).toBeVisible();
 	await page.getByRole('button', { name: /^Tuesday:/ }).focus();
 	await page.keyboard.press('Insert');

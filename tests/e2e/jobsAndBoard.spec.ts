@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { alive, expect, open, test } from './bench';
+import { alive, expect, menuAct, onOverview, open, test } from './bench';
 
 test('bad job files get a sentence and leave nothing behind', async ({ page }) => {
 	await open(page, '/');
@@ -41,9 +41,7 @@ test('bad job files get a sentence and leave nothing behind', async ({ page }) =
 		'markup.json',
 		JSON.stringify({ ...demo, site: { ...demo.site, name: '<img src=x onerror=alert(1)>' } })
 	);
-	await expect(
-		page.getByRole('heading', { name: 'Where <img src=x onerror=alert(1)> stands' })
-	).toBeVisible();
+	await onOverview(page, '<img src=x onerror=alert(1)>');
 });
 
 test('sites are duplicated, deleted and put back', async ({ page, installation }) => {
@@ -94,12 +92,12 @@ test('any place is a few keys away, and the theme stays chosen', async ({ page, 
 	await page.keyboard.press('Control+k');
 	await page.getByRole('combobox', { name: 'A site, a zone, a view, or something to do' }).fill('osier');
 	await page.keyboard.press('Enter');
-	await expect(page.getByRole('heading', { name: 'Where Osier Lane Reading Room stands' })).toBeVisible();
+	await onOverview(page, 'Osier Lane Reading Room');
 	await page.keyboard.press('?');
 	await expect(page.getByRole('dialog', { name: 'Help' })).toBeVisible();
 	await page.keyboard.press('Escape');
-	await page.getByRole('button', { name: 'Theme: as the system' }).click();
-	await page.getByRole('button', { name: 'Theme: light' }).click();
+	await menuAct(page, 'Theme: as the system');
+	await menuAct(page, 'Theme: light');
 	await page.reload();
 	await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
-import { alive, expect, open, saved, test, keyIn } from './bench';
+import { alive, expect, keyIn, onOverview, open, saved, test } from './bench';
 
 /** Tab after Tab until the wanted thing has the focus, as a person without a mouse goes. */
 async function tabTo(page: Page, wanted: Locator, most = 120): Promise<void> {
@@ -40,7 +40,7 @@ test('from a new site to the customer’s page, to a file and back, without a mo
 	await page.keyboard.press('Tab');
 	await page.keyboard.type('Green Lane, Withy End');
 	await page.keyboard.press('Enter');
-	await expect(page.getByRole('heading', { name: 'Where Thimble Hall stands' })).toBeVisible();
+	await onOverview(page, 'Thimble Hall');
 	await alive(page);
 
 	// two zones, named, put in order, one renamed
@@ -128,7 +128,7 @@ test('from a new site to the customer’s page, to a file and back, without a mo
 	await tabTo(page, page.getByRole('button', { name: 'Import a job file' }));
 	await page.keyboard.press('Enter');
 	await (await chooser).setFiles(file);
-	await expect(page.getByRole('heading', { name: 'Where Thimble Hall stands' })).toBeVisible();
+	await onOverview(page, 'Thimble Hall');
 	const id = new URL(page.url()).pathname.split('/')[2];
 	expect(await (await page.request.get(`/api/v1/jobs/${id}`)).text()).toBe(text);
 });

@@ -1,4 +1,4 @@
-import { alive, expect, open, press, saved, test } from './bench';
+import { alive, expect, open, press, saved, test, toView } from './bench';
 
 test('what all zones of a site are set to: seen at once, set for several, taken back', async ({
 	page,
@@ -7,7 +7,7 @@ test('what all zones of a site are set to: seen at once, set for several, taken 
 	await installation.loadDemo();
 	await open(page, '/');
 	await page.getByRole('link', { name: /^Marrow House/ }).click();
-	await page.getByRole('link', { name: 'Settings', exact: true }).click();
+	await toView(page, 'Overview', 'Edit many at once');
 	await expect(page.getByText(/^\d+ answers are missing\.$/)).toBeVisible();
 	await alive(page);
 	const missing = async () =>

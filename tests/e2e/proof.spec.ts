@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { alive, expect, open, saved, slide, test } from './bench';
+import { alive, expect, open, saved, slide, test, toView, toZone } from './bench';
 
 test('a light room and a heavy one: other leads, opposite advice; a lead taken goes into week and card, and says when it is out of date', async ({
 	page,
@@ -12,10 +12,10 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 		.locator('tbody')
 		.getByRole('link', { name: /^Porter, panel heater/ })
 		.click();
-	await page.getByRole('link', { name: /^Proof/ }).click();
+	await toView(page, 'Plan', 'Start early');
 	await expect(page.getByText(/^Set it back: the program saves \d+ %/)).toBeVisible();
 	await expect(page.getByText(/Half an hour is enough down to -?\d+\s°C/)).toBeVisible();
-	await page.getByRole('link', { name: /^Crèche floor/ }).click();
+	await toZone(page, 'Crèche floor');
 	await expect(page.getByText(/^(Leave it nearly steady|Keep the setback small)/)).toBeVisible();
 	await expect(page.getByText(/The floor surface stays at .* under its limit of 29\s°C\./)).toBeVisible();
 
@@ -32,7 +32,7 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 	await expect(page.getByText(/^The leads for .* are taken into the week\.$/)).toBeVisible();
 	await saved(page);
 
-	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await toView(page, 'Plan', 'Week');
 	await expect(page.getByRole('combobox', { name: /^Start/ })).toHaveValue('computed');
 	await expect(page.getByText(/For this room at 3\s°C outside, .* before the need\./)).toBeVisible();
 	await page.getByRole('button', { name: /^Saturday:/ }).focus();
@@ -42,14 +42,14 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 	await expect(page.getByText(/have changed since/)).toHaveCount(0);
 
 	// wrong figures are refused where they stand
-	await page.getByRole('link', { name: /^Room/ }).click();
+	await toView(page, 'Plan', 'Room');
 	await alive(page);
 	await page.getByRole('textbox', { name: /^Floor/ }).fill('0');
 	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
 	await expect(page.getByRole('alert')).toContainText('Floor area must be at least 1 m²');
 	await page.getByRole('textbox', { name: /^Floor/ }).fill('60');
 	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
-	await page.getByRole('link', { name: /^Proof/ }).click();
+	await toView(page, 'Plan', 'Start early');
 	await expect(
 		page.getByText('The lead in the week was computed for another room or week: take it again.')
 	).toBeVisible();
@@ -66,13 +66,13 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 		.locator('tbody')
 		.getByRole('link', { name: /^Porter, panel heater/ })
 		.click();
-	await page.getByRole('link', { name: /^Proof/ }).click();
+	await toView(page, 'Plan', 'Start early');
 	await page.getByRole('button', { name: /^Take these leads for/ }).click();
 	await saved(page);
 	const first = page.locator('.rises li').first();
 	const before = await first.innerText();
 
-	await page.getByRole('link', { name: /^Room/ }).click();
+	await toView(page, 'Plan', 'Room');
 	await alive(page);
 	const text = readFileSync('demo/porters-lodge.log.csv', 'utf8');
 	const choose = (content: string) =>
@@ -101,20 +101,20 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 	await expect(
 		page.getByText(/Time constant [\d.]+ ± [\d.]+ h and [\d.]+ W\/K, from a log to 2026-11-18\./)
 	).toBeVisible();
-	await page.getByRole('link', { name: /^Proof/ }).click();
+	await toView(page, 'Plan', 'Start early');
 	await expect(
 		page.getByText('The lead in the week was computed for another room or week: take it again.')
 	).toBeVisible();
 	await expect(first).not.toHaveText(before);
 	await saved(page);
-	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await toView(page, 'Plan', 'Week');
 	await expect(page.getByText(/have changed since: compute it again/)).toBeVisible();
 	const line = await page.locator('path.target').first().getAttribute('d');
-	await page.getByRole('link', { name: /^Proof/ }).click();
+	await toView(page, 'Plan', 'Start early');
 	await page.getByRole('button', { name: /^Take these leads for/ }).click();
 	await expect(page.getByText(/^The leads for .* are taken into the week\.$/)).toBeVisible();
 	await saved(page);
-	await page.getByRole('link', { name: /^Week/ }).first().click();
+	await toView(page, 'Plan', 'Week');
 	await expect(page.getByText(/For this room at 0\s°C outside/)).toBeVisible();
 	expect(await page.locator('path.target').first().getAttribute('d')).not.toBe(line);
 });
@@ -130,7 +130,7 @@ test('a year of invented weather, then of a weather file that is kept with the s
 		.locator('tbody')
 		.getByRole('link', { name: /^Porter, panel heater/ })
 		.click();
-	await page.getByRole('link', { name: /^Proof/ }).click();
+	await toView(page, 'Plan', 'Start early');
 	await page.getByRole('button', { name: 'Run a year of invented weather' }).click();
 	const sentence = page.getByText(/^\d+ kWh a year, \d+ kWh less than at one temperature; /);
 	await expect(sentence).toBeVisible({ timeout: 30_000 });

@@ -4,7 +4,7 @@ import path from 'node:path';
 import { spawnSync } from 'node:child_process';
 import { freePort, loadDemo, root, startServer } from '../../scripts/setup.mjs';
 import { signedIn } from '../support/signedIn';
-import { alive, expect, open, test } from './bench';
+import { alive, expect, menuAct, open, test } from './bench';
 
 const OFFICE = 'seven lamps on a quay';
 const READER = 'only looking, thank you';
@@ -290,8 +290,7 @@ test('who signs out takes all pages along; what was not sent stays unless it is 
 		await page.route('**/on-site', (route) => route.abort());
 		await found('Lamp green');
 		await expect.poll(async () => (await kept()).waits).toBeGreaterThan(0);
-		await page.getByRole('button', { name: 'Open menu' }).click();
-		await page.getByRole('link', { name: 'Sign out' }).click();
+		await menuAct(page, 'Sign out');
 		const { waits } = await kept();
 		await expect(page.getByText(/made here could not be sent/)).toBeVisible({ timeout: 20_000 });
 		await page.getByRole('button', { name: /^Sign out, keep/ }).click();

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { addZone, alive, expect, makeSite, open, saved, test, keyIn } from './bench';
+import { addZone, alive, expect, keyIn, makeSite, open, saved, test } from './bench';
 
 /**
  * Every sentence on the page, and what stands in fields and labels, held against the wrong unit. Figures of a profile (what a
@@ -180,9 +180,7 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 
 		// what stands beside a tab is never older than the page: one edit, and the card is no longer all in
 		await open(page, `${zone}/week`);
-		const tabs = page
-			.getByRole('navigation', { name: 'Steps of the work' })
-			.getByRole('link', { name: /^Key in/ });
+		const tabs = page.getByRole('navigation', { name: /^Places of/ }).getByRole('link', { name: /^Key in/ });
 		await expect(tabs).toHaveText(/Key in keyed in$/);
 		await page.getByRole('button', { name: /^Tuesday:/ }).focus();
 		await page.keyboard.press('Insert');

@@ -1,6 +1,18 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { addZone, alive, expect, makeSite, placeOn, press, saved, siteAct, test } from './bench';
+import {
+	addZone,
+	alive,
+	expect,
+	makeSite,
+	onOverview,
+	placeOn,
+	press,
+	saved,
+	siteAct,
+	test,
+	toView
+} from './bench';
 
 /** Keys every value of the card with the keyboard alone; returns what was asked, in order. */
 async function walkCard(page: Page): Promise<string[]> {
@@ -90,7 +102,7 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 	await expect(page.getByText('This control holds the week exactly, programmed as 7-day.')).toBeVisible();
 	await saved(page);
 
-	await page.getByRole('link', { name: /^Key in \d/ }).click();
+	await toView(page, 'Key in');
 	await expect(page.getByRole('heading', { name: 'How was the control found?' })).toBeVisible();
 	// paper gets the card alone
 	await page.emulateMedia({ media: 'print' });
@@ -105,10 +117,7 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 	await page.reload();
 	await expect(page.getByRole('heading', { name: 'All keyed in' })).toBeVisible();
 
-	await page
-		.getByRole('navigation', { name: 'Steps of the work' })
-		.getByRole('link', { name: /^Hand over/ })
-		.click();
+	await toView(page, 'Key in', 'Customer page');
 	await expect(page.getByRole('heading', { name: 'Your heating week: Sail loft' })).toBeVisible();
 	await expect(
 		page
@@ -128,7 +137,7 @@ test('a six-step stat from an empty site to the customer’s page and back from 
 		mimeType: 'application/json',
 		buffer: Buffer.from(before.text)
 	});
-	await expect(page.getByRole('heading', { name: 'Where Pepper Wharf stands' })).toBeVisible();
+	await onOverview(page, 'Pepper Wharf');
 	await expect(page.locator('tbody').getByRole('link', { name: 'keyed in', exact: true })).toBeVisible();
 	expect((await exported(page)).text).toBe(before.text);
 });
@@ -159,14 +168,11 @@ for (const [control, letters, value] of [
 		if (control === 'Switch timer') await press(page.getByRole('radio', { name: /^7-day/ }));
 		await expect(page.getByText(/This control holds the week exactly/)).toBeVisible();
 		await saved(page);
-		await page.getByRole('link', { name: /^Key in \d/ }).click();
+		await toView(page, 'Key in');
 		const asked = await walkCard(page);
 		expect(asked).toContain(value);
 
-		await page
-			.getByRole('navigation', { name: 'Steps of the work' })
-			.getByRole('link', { name: /^Hand over/ })
-			.click();
+		await toView(page, 'Key in', 'Customer page');
 		await expect(page.getByRole('heading', { name: 'Your heating week: Wash room' })).toBeVisible();
 		await expect(page.locator('.words')).toContainText(
 			control === 'Switch timer' ? 'On from 11:00 to' : 'until 11:00'
@@ -177,7 +183,7 @@ for (const [control, letters, value] of [
 		await page
 			.getByLabel('Job file to import')
 			.setInputFiles({ name: 'p.json', mimeType: 'application/json', buffer: Buffer.from(before.text) });
-		await expect(page.getByRole('heading', { name: 'Where Pepper Wharf stands' })).toBeVisible();
+		await onOverview(page, 'Pepper Wharf');
 		expect((await exported(page)).text).toBe(before.text);
 	});
 }

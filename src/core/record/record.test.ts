@@ -141,17 +141,17 @@ describe('what is due', () => {
 		const set = [reading('2026-01-10T10:00:00.000Z')];
 		const before = due({ clockReadings: set }, {}, '2026-03-28T12:00:00Z');
 		expect(before[0]).toMatchObject({ on: '2026-03-29', kind: 'clock', late: false });
-		expect(before[0]!.sentence).toBe('Set its clock 60 min on, by hand.');
+		expect(before[0]!.sentence).toBe('Put the clock forward 1 h by hand.');
 		const after = due({ clockReadings: set }, {}, '2026-03-30T12:00:00Z');
 		expect(after[0]).toMatchObject({ on: '2026-03-29', kind: 'clock', late: true });
-		expect(after[0]!.sentence).toMatch(/was not changed/);
+		expect(after[0]!.sentence).toMatch(/not changed/);
 		const done = due(
 			{ clockReadings: [...set, reading('2026-03-30T13:00:00.000Z')] },
 			{},
 			'2026-03-31T12:00:00Z'
 		);
 		expect(done.filter((one) => one.late)).toEqual([]);
-		expect(done[0]).toMatchObject({ on: '2026-10-25', sentence: 'Set its clock 60 min back, by hand.' });
+		expect(done[0]).toMatchObject({ on: '2026-10-25', sentence: 'Put the clock back 1 h by hand.' });
 	});
 
 	it('a planned holiday by who keys it and on which day, until it is keyed; and bookings left to a hand', () => {

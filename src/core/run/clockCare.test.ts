@@ -154,7 +154,7 @@ describe('what a person reads', () => {
 		} as Zone;
 		expect(awayStanding(zone, profileOf('radio-stat'), 'UTC', at('2026-01-02T10:00', 'UTC'))).toEqual({
 			kind: 'wrong',
-			words: 'on manual, with no end',
+			words: 'left on manual',
 			bad: true
 		});
 		expect(awayStanding(zone, profileOf('radio-stat'), 'UTC', at('2026-01-01T09:00', 'UTC')).bad).toBe(false);

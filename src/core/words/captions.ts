@@ -58,6 +58,27 @@ export function zoneCaptions(
 	};
 }
 
+/** What stands beside the views of a plan, the week apart. */
+export const planCaptions = ({ proof, away }: Pick<PlacedZone, 'proof' | 'away'>) => ({
+	room: plain(proof === 'room not described' ? 'not described' : 'described'),
+	proof: plain(proof === 'room not described' ? 'room first' : proof.replace('lead', 'preheat')),
+	away: { words: away.kind === 'none' ? 'nothing planned' : away.words, bad: away.bad }
+});
+
+/** The next act at a zone whose plan is on screen, and the view where it is done; null for what is done at its site. */
+export function nextOfZone({ left, presses, read, toRead }: PlacedZone['summary']): {
+	readonly words: string;
+	readonly view: 'key-in' | 'read-back' | null;
+} {
+	if (left > 0) {
+		const [, minutes] = leftWords({ left, presses }).split(', ');
+		return { words: `Key in ${counted(left, 'value')}, ${minutes}`, view: 'key-in' };
+	}
+	return read < toRead
+		? { words: `Read back, ${read} of ${toRead}`, view: 'read-back' }
+		: { words: 'To the visit', view: null };
+}
+
 /** What is known of the visits and calls of a site. */
 export interface SiteHistory {
 	readonly visits: number;

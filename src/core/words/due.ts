@@ -2,13 +2,14 @@ import { allowedOptions, displayTime, localWords } from '../control';
 import { LEFT_WORDS } from '../plan';
 import { dueFacts, type DueFact, type DueWhat, type DueZone, type Promised } from '../record';
 import { absenceKey } from './absence';
+import { duration } from '../week';
 import { endlessWords } from './standing';
 
 /** The kinds of what is due, with what a list of them is headed. */
 export const DUE_KINDS = {
 	clock: 'Clock changes',
 	batteries: 'Batteries',
-	'left-on': 'On with no end',
+	'left-on': 'Left on',
 	absence: 'Holidays',
 	'by-hand': 'Bookings by hand',
 	promised: 'Promised'
@@ -35,14 +36,14 @@ function dueSentence(what: DueWhat, { zone, profile }: DueZone): string {
 	switch (what.kind) {
 		case 'clock':
 			return what.missed
-				? 'Its clock was not changed: everything comes at the wrong hour.'
-				: `Set its clock ${Math.abs(what.shiftMinutes)} min ${what.shiftMinutes > 0 ? 'on' : 'back'}, by hand.`;
+				? 'Clock not changed, heating runs at the wrong hour.'
+				: `Put the clock ${what.shiftMinutes > 0 ? 'forward' : 'back'} ${duration(Math.abs(what.shiftMinutes))} by hand.`;
 		case 'batteries':
-			return 'Change its batteries.';
+			return 'Change the batteries.';
 		case 'left-on':
 			return 'endless' in what
-				? `It is ${endlessWords(what.endless)}.`
-				: `It was left in ${LEFT_WORDS[what.leftIn]}.`;
+				? `${endlessWords(what.endless).replace(/^l/, 'L')}.`
+				: `Left in ${LEFT_WORDS[what.leftIn]}.`;
 		case 'absence': {
 			const { act, absence, plan } = what;
 			const until = say(absence.back);

@@ -21,6 +21,7 @@ export * from './keyin';
 export * from './measured';
 export * from './misfit';
 export * from './moment';
+export * from './overview';
 export * from './printedWeek';
 export * from './proof';
 export * from './rehearsal';

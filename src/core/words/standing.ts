@@ -14,13 +14,13 @@ export interface Missed {
 export const NOT_DRAWN = 'not drawn yet';
 
 /**
- * How well a control holds the week, in one phrase: "20 min too cold", of a switch "6 h on too long", "exact" where nothing
+ * How well a control holds the week, in one phrase: "20 min too cold", of a switch "6 h on too long", "fits" where nothing
  * is missed. Too cold is said before too warm.
  */
 export function fitWords({ coldMinutes, warmMinutes }: Missed, isSwitch: boolean): string {
 	if (coldMinutes > 0) return `${duration(coldMinutes)} ${isSwitch ? 'off too long' : 'too cold'}`;
 	if (warmMinutes > 0) return `${duration(warmMinutes)} ${isSwitch ? 'on too long' : 'too warm'}`;
-	return 'exact';
+	return 'fits';
 }
 
 /** What is left to key, and how long that takes: "26 left, 3 min"; "keyed in" where nothing is. */
@@ -82,11 +82,11 @@ export function clockStanding(
 	}
 }
 
-/** What a control is left on that does not end: "off, with no end", "on manual, with no end". */
+/** What a control is left on that does not end: "left off", "left on manual". */
 export const endlessWords = ({ what }: Extract<AwayFacts, { kind: 'endless' }>): string =>
-	what === 'off' ? 'off, with no end' : `on ${what}, with no end`;
+	what === 'off' ? 'left off' : `left on ${what}`;
 
-/** Where a zone's departures from its week stand, in a few words: "from Fri 4 Dec 14:00", "off, with no end", "–". */
+/** Where a zone's departures from its week stand, in a few words: "from Fri 4 Dec 14:00", "left off", "–". */
 export function awayStanding(
 	zone: Pick<Zone, 'options' | 'exceptions'>,
 	profile: ControlProfile,

@@ -241,7 +241,7 @@
 		{#if measured.isFar}
 			<Button onclick={keep}>Take it all the same</Button>
 		{:else}
-			<Button kind="next" onclick={keep}>Take what was measured</Button>
+			<Button onclick={keep}>Take what was measured</Button>
 		{/if}
 	{/if}
 </section>

@@ -230,7 +230,7 @@
 					{/each}
 				</ul>
 			{/if}
-			<Button kind="next" onclick={takeWeek}>Take as the wanted week</Button>
+			<Button onclick={takeWeek}>Take as the wanted week</Button>
 		{/if}
 		{#if days.length > 0}
 			<h3>Whole days</h3>

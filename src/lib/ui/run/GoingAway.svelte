@@ -105,7 +105,7 @@
 		{#if !isSwitch && heldC < 12}
 			<p class="soft">{words} protects pipes, not people or pets; cold corners freeze first.</p>
 		{/if}
-		<Button kind="next" onclick={plan}>Plan this holiday</Button>
+		<Button onclick={plan}>Plan this holiday</Button>
 	{:else}
 		<p class="signal" role="alert">{draft.problem}</p>
 	{/if}

@@ -21,6 +21,7 @@
 	import { live } from '../zone/live.svelte';
 	import { findSites, type Found } from './finding';
 	import { firmTabs, siteTabs, tabOf, zoneTabs } from './places';
+	import PlanFoot from './PlanFoot.svelte';
 	import SavingSaid from './SavingSaid.svelte';
 	import { stepsHere } from './steps.svelte';
 	import Switcher from './Switcher.svelte';
@@ -63,17 +64,16 @@
 	const place = $derived(site ? undefined : tabOf(firm, path));
 	const steps = $derived(stepsHere());
 
-	/** What stands under the places of the zone that is open: what its page knows is newer than the list. */
-	const zoneSaid = $derived.by(() => {
+	/** The zone that is open as its list knows it, and newer what its page knows; whether its plan was changed there since. */
+	const open = $derived.by(() => {
 		const known = zones.find(({ id }) => id === zone?.id);
-		if (!zone || !known) return null;
-		const { changed = false, undrawn = known.undrawn, ...summary } = live.of(zone.id);
-		return zoneCaptions(
-			{ ...known, undrawn, summary: { ...known.summary, ...summary } },
-			changed,
-			history?.openCalls.includes(zone.id) ?? false
-		);
+		if (!known) return null;
+		const { changed = false, undrawn = known.undrawn, ...summary } = live.of(known.id);
+		return { known: { ...known, undrawn, summary: { ...known.summary, ...summary } }, changed };
 	});
+	const zoneSaid = $derived(
+		open && zoneCaptions(open.known, open.changed, history?.openCalls.includes(open.known.id) ?? false)
+	);
 	const siteSaid = $derived(
 		site && history ? siteCaptions(zones, site.sources.length, site.timeZone, history) : null
 	);
@@ -124,7 +124,14 @@
 	<SavingSaid />
 	{#if steps}
 		<Button kind="quiet" icon={Undo} iconLabel="Undo" disabled={!steps.canUndo} onclick={steps.undo} />
-		<Button kind="quiet" icon={Redo} iconLabel="Redo" disabled={!steps.canRedo} onclick={steps.redo} />
+		<Button
+			kind="quiet"
+			class="redo"
+			icon={Redo}
+			iconLabel="Redo"
+			disabled={!steps.canRedo}
+			onclick={steps.redo}
+		/>
 	{/if}
 	<nav class="firm" aria-label="Fond Quarter">
 		{#each firm.slice(0, 2) as { id, name, views } (id)}
@@ -157,6 +164,9 @@
 <div id="content" class="content" tabindex="-1">
 	{@render children()}
 </div>
+{#if site && open && tabOf(zoneTabs(site.id, open.known.id), path)?.id === 'plan'}
+	<PlanFoot siteId={site.id} zone={open.known} isChanged={open.changed} {path} />
+{/if}
 
 <style>
 	.where {
@@ -218,6 +228,18 @@
 	}
 	@media (max-width: 860px) {
 		.firm {
+			display: none;
+		}
+	}
+	@media (max-width: 560px) {
+		.where {
+			padding-left: var(--edge);
+		}
+		/* the zone says more than its site */
+		.where :global(li:first-child:not(:last-child)) {
+			max-width: 45%;
+		}
+		:global(.bx--header .redo) {
 			display: none;
 		}
 	}

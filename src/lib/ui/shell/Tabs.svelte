@@ -35,7 +35,7 @@
 		</nav>
 	{/if}
 	{#if here && here.views.length > 1}
-		<nav aria-label="Views of {here.name}" class="views">
+		<nav aria-label="Views of {here.name}" class="views" class:below={here.id === 'plan'}>
 			{#each here.views as view (view.id)}
 				<a href={view.href} aria-current={path === view.href ? 'page' : undefined}>{view.name}</a>
 			{/each}
@@ -85,9 +85,17 @@
 		flex: none;
 		line-height: 44px;
 	}
+	@media (min-width: 861px) {
+		/* they stand at the foot of the plan */
+		.below {
+			display: none;
+		}
+	}
 	@media (max-width: 860px) {
 		.tabs a {
 			flex: 1 1 0;
+			align-content: start;
+			padding-top: 0.4rem;
 		}
 		.gives {
 			display: none;

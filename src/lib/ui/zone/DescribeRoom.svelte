@@ -42,7 +42,7 @@
 			value={ratedW}
 			onchange={(w) => (typedW = w)}
 		/>
-		<Button kind="next" onclick={() => model.change({ ...model.zone, room })}>Describe it so</Button>
+		<Button onclick={() => model.change({ ...model.zone, room })}>Describe it so</Button>
 	</div>
 	<p class:signal={tooMuch} class:soft={!tooMuch}>
 		{Math.round(wattsPerM2(room))} W/m²{tooMuch

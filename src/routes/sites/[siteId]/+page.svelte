@@ -2,13 +2,12 @@
 	import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
 	import { goto } from '$app/navigation';
 	import { freshCopy } from '$core/plan';
-	import { leftWords } from '$core/words';
+	import { fitsOfSite, siteHeadline } from '$core/words';
 	import AddZone from '$lib/ui/board/AddZone.svelte';
 	import BoardTable, { type BoardZone } from '$lib/ui/board/BoardTable.svelte';
 	import DueStrip from '$lib/ui/board/DueStrip.svelte';
 	import NameZone from '$lib/ui/board/NameZone.svelte';
 	import SiteDetails from '$lib/ui/board/SiteDetails.svelte';
-	import SiteSaid from '$lib/ui/board/SiteSaid.svelte';
 	import OpenCalls from '$lib/ui/callback/OpenCalls.svelte';
 	import { call, type Answer } from '$lib/ui/call';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -24,7 +23,8 @@
 	let editing = $state(false);
 
 	const api = $derived(`/api/v1/jobs/${data.site.id}`);
-	const undrawn = $derived(data.zones.find((row) => row.undrawn));
+	const headline = $derived(siteHeadline(data.zones, data.due));
+	const fits = $derived(fitsOfSite(data.zones));
 	/** What is keyed next: never a week that nobody has drawn. */
 	const next = $derived(data.zones.find((row) => row.summary.left > 0 && !row.undrawn));
 
@@ -63,23 +63,15 @@
 <main>
 	<div class="top">
 		<div>
-			<h1>Where {data.site.name} stands</h1>
-			<SiteSaid zones={data.zones} />
+			<h1 class:signal={headline.bad}>{headline.words}</h1>
+			{#if fits}<p class="lead">{fits}</p>{/if}
 			{#if data.site.note || data.site.place}
 				<p class="soft">{[data.site.place, data.site.note].filter(Boolean).join(' · ')}</p>
 			{/if}
 		</div>
 		<div class="acts">
-			{#if undrawn}
-				<Button kind="next" href="/sites/{data.site.id}/zones/{undrawn.id}/week"
-					>Draw the week of {undrawn.name}</Button
-				>
-			{:else if next}
-				<Button kind="next" href="/sites/{data.site.id}/zones/{next.id}/key-in"
-					>Key in {next.name}, {leftWords(next.summary)}</Button
-				>
-			{:else if data.zones.length > 0}
-				<Button kind="next" href="/sites/{data.site.id}/visit">To the visit</Button>
+			{#if headline.act}
+				<Button kind="next" href="/sites/{data.site.id}{headline.act.path}">{headline.act.words}</Button>
 			{/if}
 			<OverflowMenu flipped aria-label="More for this site" iconDescription="More for this site">
 				<OverflowMenuItem text="Name, place, who lives here" on:click={() => (editing = true)} />

@@ -96,19 +96,17 @@
 				/>
 			</div>
 			{#if words?.floor?.stops || words?.frost || words?.mend === 'room'}
-				<Button kind="next" href="{base}/room">Correct the room and its limits</Button>
+				<Button href="{base}/room">Correct the room and its limits</Button>
 			{:else if gaps.length > 0 || words?.mend === 'source'}
-				<Button kind="next" href="/sites/{data.site.id}/house"
-					>Mend the hours of {data.feeding?.source}</Button
-				>
+				<Button href="/sites/{data.site.id}/house">Mend the hours of {data.feeding?.source}</Button>
 			{:else if words?.mend === 'week'}
-				<Button kind="next" href="{base}/week">See what the week cannot hold</Button>
+				<Button href="{base}/week">See what the week cannot hold</Button>
 			{:else if words?.mend === 'own-start'}
-				<Button kind="next" href="{base}/control">Let it begin earlier</Button>
+				<Button href="{base}/control">Let it begin earlier</Button>
 			{:else if words?.mend === 'limit'}
-				<Button kind="next" href="{base}/control">Raise the high limit</Button>
+				<Button href="{base}/control">Raise the high limit</Button>
 			{:else if words?.mend === 'regulation'}
-				<Button kind="next" href="{base}/room">Correct how its control regulates</Button>
+				<Button href="{base}/room">Correct how its control regulates</Button>
 			{/if}
 			{#if startsEarlyIn(zone, profile) && profile.temperature}
 				<p>

@@ -53,7 +53,7 @@
 	const untouched = $derived(isUndrawn(zone, profile));
 	/** What stands open above the drawing: on an untouched week the routine it can be made from. */
 	let open = $state<'table' | 'routine' | null>(untrack(() => (untouched ? 'routine' : null)));
-	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 405) / 7))));
+	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 465) / 7))));
 </script>
 
 <svelte:head><title>{name}, the week · Fond Quarter</title></svelte:head>
