@@ -107,7 +107,8 @@ describe('what stands under the places of a site', () => {
 		expect(siteHeadline([key], [late])).toEqual({
 			words: 'Sail loft: clock not changed, heating runs at the wrong hour',
 			bad: true,
-			act: { words: 'See to Sail loft', path: '/zones/z/clock' }
+			act: { words: 'See to Sail loft', path: '/zones/z/clock' },
+			late
 		});
 		expect(
 			siteHeadline([key, zone({ undrawn: true, name: 'Store' })], [{ ...late, late: false }])

@@ -9,6 +9,8 @@ export interface SiteHeadline {
 	readonly bad: boolean;
 	/** What is done about it, and at which view of the site; null where there is nothing but to begin. */
 	readonly act: { readonly words: string; readonly path: string } | null;
+	/** What is late, where the headline says that. */
+	readonly late: Due | null;
 }
 
 /** At most so many names stand in a headline. */
@@ -30,7 +32,7 @@ export function siteHeadline(
 	zones: readonly (PlacedZone & { readonly name: string })[],
 	due: readonly Due[]
 ): SiteHeadline {
-	if (zones.length === 0) return { words: 'No zones yet', bad: false, act: null };
+	if (zones.length === 0) return { words: 'No zones yet', bad: false, act: null, late: null };
 	const at = (zoneId: string, view: string) => `/zones/${zoneId}/${view}`;
 	const undrawn = zones.filter((zone) => zone.undrawn);
 	const [first] = undrawn;
@@ -49,14 +51,20 @@ export function siteHeadline(
 		return {
 			words: `${late.zoneName}: ${late.sentence[0]!.toLowerCase()}${late.sentence.slice(1).replace(/\.$/, '')}`,
 			bad: true,
-			act: { words: `See to ${late.zoneName}`, path: at(late.zoneId, DUE_VIEW[late.kind]) }
+			act: { words: `See to ${late.zoneName}`, path: at(late.zoneId, DUE_VIEW[late.kind]) },
+			late
 		};
-	if (first) return { words: `${named(undrawn)}: ${NOT_DRAWN}`, bad: true, act };
+	if (first) return { words: `${named(undrawn)}: ${NOT_DRAWN}`, bad: true, act, late: null };
 	if (next) {
 		const left = toKey.reduce((sum, { summary }) => sum + summary.left, 0);
-		return { words: `${left} ${left === 1 ? 'value' : 'values'} to key in`, bad: false, act };
+		return { words: `${left} ${left === 1 ? 'value' : 'values'} to key in`, bad: false, act, late: null };
 	}
-	return { words: unread ? `${unread.name}: not read back` : 'Ready to sign off', bad: false, act };
+	return {
+		words: unread ? `${unread.name}: not read back` : 'Ready to sign off',
+		bad: false,
+		act,
+		late: null
+	};
 }
 
 /** How many weeks of a site fit, and the worst that does not: "3 of 5 weeks fit; worst: Bindery, 20 min too cold". */

@@ -69,7 +69,7 @@
 	/** The rows as they stand while one is dragged. */
 	let rows = $derived([...zones]);
 
-	const HEAD = ['Zone', 'The week', 'Clock', 'Held', 'Away', 'Key in', 'Read back', 'Hand over'];
+	const HEAD = ['Zone', 'The week', 'Clock', 'Fit', 'Away', 'Key in', 'Read back', 'Hand over'];
 
 	/** For each zone the name of the one just above that lives the very same week. */
 	const sameAs = $derived(

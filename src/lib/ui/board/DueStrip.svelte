@@ -6,58 +6,50 @@
 </script>
 
 {#if due.length > 0}
-	<section aria-label="Due at this site">
-		<h2>Due</h2>
-		<ul>
-			{#each due as one, i (i)}
-				<li>
-					<a href="/sites/{siteId}/zones/{one.zoneId}/{DUE_VIEW[one.kind]}">
-						<strong class:signal={one.late}>{dateWords(one.on, 'short')}</strong>
-						<span>{one.zoneName}: {one.sentence}</span>
-					</a>
-				</li>
-			{/each}
-			{#if more > 0}<li><a href="/due">{more} more</a></li>{/if}
-		</ul>
-	</section>
+	<ul aria-label="Due at this site">
+		{#each due as one, i (i)}
+			<li>
+				<a href="/sites/{siteId}/zones/{one.zoneId}/{DUE_VIEW[one.kind]}">
+					<strong class:signal={one.late}>{dateWords(one.on, 'short')}</strong>
+					<span>{one.zoneName}: {one.sentence}</span>
+				</a>
+				{#if more > 0 && i === due.length - 1}<a class="soft" href="/due">{more} more</a>{/if}
+			</li>
+		{/each}
+	</ul>
 {/if}
 
 <style>
-	section {
-		display: flex;
-		gap: 0 1.25rem;
-		align-items: baseline;
-		margin-top: 0.75rem;
-		padding: 0.35rem 0.75rem;
-		background: var(--sheet);
-		border-left: 4px solid var(--rule);
-	}
-	h2 {
-		font-size: 1rem;
-	}
 	ul {
+		margin-top: 0.75rem;
+		border-top: 2px solid var(--ink);
+	}
+	li {
 		display: flex;
-		flex-wrap: wrap;
-		gap: 0 1.75rem;
+		gap: 1rem;
+		justify-content: space-between;
+		border-bottom: 1px solid var(--rule);
 	}
 	a {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 0.6rem;
+		display: grid;
+		grid-template-columns: 8.5rem 1fr;
 		align-items: center;
-		min-height: 32px;
+		min-height: 40px;
+		padding: 0.2rem 0;
 		text-decoration: none;
+	}
+	a.soft {
+		display: flex;
+		flex: none;
 	}
 	a:hover {
 		text-decoration: underline;
 	}
-	@media (max-width: 700px) {
-		section {
-			display: block;
-		}
+	@media (max-width: 860px) {
 		a {
-			align-items: baseline;
-			min-height: 44px;
+			grid-template-columns: 1fr;
+			align-content: center;
+			min-height: 48px;
 		}
 	}
 </style>

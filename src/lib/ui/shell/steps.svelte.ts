@@ -6,17 +6,15 @@ export interface Steps {
 	readonly redo: () => void;
 }
 
-let offered = $state.raw<(() => Steps) | null>(null);
+let offered = $state.raw<Steps | null>(null);
 
-/** Offers undo and redo as long as what offers them is on the page. */
+/** Offers undo and redo as long as what offers them is on the page; it is asked only while it is there. */
 export function offerSteps(steps: () => Steps): void {
 	$effect(() => {
-		offered = steps;
-		return () => {
-			if (offered === steps) offered = null;
-		};
+		offered = steps();
 	});
+	$effect(() => () => void (offered = null));
 }
 
 /** Undo and redo where the person is; null where there is nothing of the kind. */
-export const stepsHere = (): Steps | null => offered?.() ?? null;
+export const stepsHere = (): Steps | null => offered;

@@ -3,8 +3,8 @@ import { pageLoad } from '$lib/server/pages';
 import { dueList, openCallsInList } from '$lib/server/store';
 import type { PageServerLoadEvent } from './$types';
 
-/** How many things due a site says at once. */
-const SOONEST = 3;
+/** How many things due a site says at once: one at its head, three below. */
+const SOONEST = 4;
 
 export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) => {
 	depends('fq:site');
@@ -13,6 +13,6 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 		calls: await openCallsInList(await database(), params.siteId),
 		nowMs: Date.now(),
 		due: due.slice(0, SOONEST),
-		moreDue: Math.max(0, due.length - SOONEST)
+		allDue: due.length
 	};
 });

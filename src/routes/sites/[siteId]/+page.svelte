@@ -24,6 +24,8 @@
 
 	const api = $derived(`/api/v1/jobs/${data.site.id}`);
 	const headline = $derived(siteHeadline(data.zones, data.due));
+	/** What is due beside what the headline says. */
+	const below = $derived(data.due.filter((one) => one !== headline.late).slice(0, 3));
 	const fits = $derived(fitsOfSite(data.zones));
 	/** What is keyed next: never a week that nobody has drawn. */
 	const next = $derived(data.zones.find((row) => row.summary.left > 0 && !row.undrawn));
@@ -85,7 +87,7 @@
 			</OverflowMenu>
 		</div>
 	</div>
-	<DueStrip siteId={data.site.id} due={data.due} more={data.moreDue} />
+	<DueStrip siteId={data.site.id} due={below} more={data.allDue - below.length - (headline.late ? 1 : 0)} />
 	{#if data.calls.length > 0}<OpenCalls calls={data.calls} nowMs={data.nowMs} named={false} />{/if}
 	<Problem sentence={problem} onclose={() => (problem = null)} />
 
@@ -147,6 +149,10 @@
 		flex-wrap: wrap;
 		gap: 0.75rem 2rem;
 		justify-content: space-between;
+	}
+	.top > :first-child {
+		flex: 1 1 22rem;
+		min-width: 0;
 	}
 	.acts {
 		display: flex;
