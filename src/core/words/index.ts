@@ -1,4 +1,5 @@
 export * from './absence';
+export * from './answersTo';
 export * from './atControl';
 export * from './box';
 export * from './callback';
@@ -25,6 +26,7 @@ export * from './overview';
 export * from './printedWeek';
 export * from './proof';
 export * from './rehearsal';
+export * from './roomList';
 export * from './sense';
 export * from './slip';
 export * from './standing';

@@ -1,15 +1,14 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { channelsOf, type ControlProfile } from '$core/control';
-	import { capital } from '$core/schema';
-	import { boxOf, frailIn, levelsForFrail, newZone, onBox, type Occupant } from '$core/plan';
-	import { call } from '../call';
+	import type { ControlProfile } from '$core/control';
+	import type { Occupant } from '$core/plan';
 	import Button from '../kit/Button.svelte';
 	import Check from '../kit/Check.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
 	import Problem from '../kit/Problem.svelte';
 	import { refresh } from '../refresh';
+	import { addZone, otherChannels } from './addZone';
 	import { freeChannels, type ListedZone } from './freeChannels';
 
 	let {
@@ -41,39 +40,25 @@
 	);
 
 	/** The other channels of a control that is added anew. */
-	const others = $derived(beside ? [] : (channelsOf(profile)?.slice(1) ?? []));
+	const others = $derived(beside ? [] : otherChannels(profile));
 	let wanted = $state(true);
-	const asked = $derived(wanted ? others : []);
+	let several = $state(false);
 
 	async function add(event: SubmitEvent) {
 		event.preventDefault();
 		busy = true;
-		const plain = newZone(name.trim(), profile);
-		const fresh =
-			frailIn(livesHere, [], null).length > 0 ? { ...plain, levels: levelsForFrail(plain.levels) } : plain;
-		const options = { ...fresh.options, channel: beside?.channel ?? 0 };
-		const answer = await call<{ id: string }>('POST', `/api/v1/jobs/${siteId}/zones`, {
-			zone: beside ? onBox({ ...fresh, options }, boxOf(beside.zone)) : fresh,
-			after: null,
-			beside: beside?.zoneId ?? null
+		const { id, refused } = await addZone(siteId, livesHere, {
+			name,
+			profile,
+			beside,
+			others: wanted && others.length > 0
 		});
-		// its other channels hang on the same control: one card, one clock
-		let failed = answer.ok ? null : answer.sentence;
-		for (const [i, channelName] of (answer.ok ? asked : []).entries()) {
-			const zone = { ...newZone(capital(channelName), profile), box: fresh.box };
-			const also = await call('POST', `/api/v1/jobs/${siteId}/zones`, {
-				zone: { ...zone, options: { ...fresh.options, channel: i + 1 } },
-				after: answer.ok ? answer.data.id : null,
-				beside: answer.ok ? answer.data.id : null
-			});
-			failed ??= also.ok ? null : also.sentence;
-		}
 		busy = false;
-		problem = failed;
+		problem = refused;
 		await refresh('fq:site');
-		if (!answer.ok) return;
+		if (id === null) return;
 		name = '';
-		await goto(`/sites/${siteId}/zones/${answer.data.id}/week`);
+		await goto(`/sites/${siteId}/zones/${id}/week`);
 	}
 </script>
 
@@ -90,6 +75,7 @@
 	/>
 	<Button kind={first ? 'next' : 'plain'} type="submit" disabled={busy || name.trim() === ''}>Add zone</Button
 	>
+	<Button onclick={() => (several = true)}>Several rooms</Button>
 </form>
 {#if others.length > 0}
 	<Check checked={wanted} onchange={(on) => (wanted = on)}>
@@ -100,6 +86,11 @@
 	{beside ? 'On the same control: one card, one clock, one day grouping for both.' : profile.summary}
 </p>
 <Problem sentence={problem} onclose={() => (problem = null)} />
+{#if several}
+	{#await import('./ManyRooms.svelte') then { default: ManyRooms }}
+		<ManyRooms {siteId} {livesHere} {profiles} onclose={() => (several = false)} />
+	{/await}
+{/if}
 
 <style>
 	form {

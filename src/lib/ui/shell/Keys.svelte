@@ -11,6 +11,7 @@
 				'Everywhere',
 				[
 					['Ctrl K', 'find a site, a zone or a view, or do something'],
+					['[ ]', 'the zone before, the zone after; on a site’s own views the site'],
 					['?', 'this help'],
 					['Ctrl Z, Ctrl Shift Z', 'undo and redo, in every view of a zone']
 				]
@@ -56,7 +57,7 @@
 				]
 			],
 			['Overview', [['Drag the grip', 'move a zone to another place']]],
-			['Away, Any moment', [['Press or drag in a strip', 'that moment is explained']]],
+			['Dates, Now', [['Press or drag in a strip', 'that moment is explained']]],
 			['Jobs', [['Drop a job file on the page', 'bring a site in']]],
 			[
 				'A call',

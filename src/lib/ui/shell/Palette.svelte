@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { call } from '../call';
-	import { answersTo } from './answersTo';
+	import { answersTo } from '$core/words';
 	import { commandsHere } from './commands.svelte';
 	import Finder from './Finder.svelte';
 	import { findSites, type Found } from './finding';

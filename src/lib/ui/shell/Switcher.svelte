@@ -2,7 +2,7 @@
 	import ChevronDown from 'carbon-icons-svelte/lib/ChevronDown.svelte';
 	import { goto } from '$app/navigation';
 	import Button from '../kit/Button.svelte';
-	import { answersTo } from './answersTo';
+	import { answersTo } from '$core/words';
 	import Finder from './Finder.svelte';
 	import type { Found } from './finding';
 

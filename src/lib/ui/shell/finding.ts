@@ -12,14 +12,17 @@ export interface Found {
 	readonly to: string | (() => void);
 }
 
-/** All sites, as they are found; null where nobody answers. */
+/** All sites as people count their names; null where nobody answers. */
 export async function findSites(): Promise<Found[] | null> {
 	const answer = await call<{ jobs: { id: string; name: string; place: string; valuesLeft: number }[] }>(
 		'GET',
 		'/api/v1/jobs'
 	);
 	if (!answer.ok) return null;
-	return answer.data.jobs.map((job) => ({
+	// House 2 before House 10
+	const { compare } = new Intl.Collator('en', { numeric: true });
+	const jobs = [...answer.data.jobs].sort((a, b) => compare(a.name, b.name));
+	return jobs.map((job) => ({
 		label: job.name,
 		detail:
 			[job.place, job.valuesLeft > 0 ? `${job.valuesLeft} left to key` : ''].filter(Boolean).join(' · ') ||
