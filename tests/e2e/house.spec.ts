@@ -1,4 +1,4 @@
-import { alive, expect, keyIn, open, saved, test, toView, toZone } from './bench';
+import { alive, expect, keyIn, onOverview, open, saved, test, toView, toZone } from './bench';
 
 test('what feeds what: hours that the boiler may not run are said in the same words on House and Week, and its program follows its zones', async ({
 	page,
@@ -119,7 +119,7 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 	await open(page, '/');
 	await page.getByLabel('New site').fill('Six Ropewalk Steps');
 	await page.getByRole('button', { name: 'Add site' }).click();
-	await expect(page.getByRole('heading', { name: /Six Ropewalk Steps/ })).toBeVisible();
+	await onOverview(page, 'Six Ropewalk Steps');
 	const site = new URL(page.url()).pathname;
 	const add = async (name: string, control: string) => {
 		await open(page, site);

@@ -77,7 +77,7 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 				'Put it back on automatic'
 			];
 		case 'left-standing':
-			return [`It is ${endlessWords(one.away)}.`, 'End it'];
+			return [`${capital(endlessWords(one.away))}.`, 'End it'];
 		case 'unpaired':
 			return ['Control and receiver are not paired: nothing will heat.', 'Pair them'];
 		case 'settings-changed':

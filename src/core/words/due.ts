@@ -1,8 +1,9 @@
 import { allowedOptions, displayTime, localWords } from '../control';
 import { LEFT_WORDS } from '../plan';
 import { dueFacts, type DueFact, type DueWhat, type DueZone, type Promised } from '../record';
-import { absenceKey } from './absence';
+import { capital } from '../schema';
 import { duration } from '../week';
+import { absenceKey } from './absence';
 import { endlessWords } from './standing';
 
 /** The kinds of what is due, with what a list of them is headed. */
@@ -42,7 +43,7 @@ function dueSentence(what: DueWhat, { zone, profile }: DueZone): string {
 			return 'Change the batteries.';
 		case 'left-on':
 			return 'endless' in what
-				? `${endlessWords(what.endless).replace(/^l/, 'L')}.`
+				? `${capital(endlessWords(what.endless))}.`
 				: `Left in ${LEFT_WORDS[what.leftIn]}.`;
 		case 'absence': {
 			const { act, absence, plan } = what;

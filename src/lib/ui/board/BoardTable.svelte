@@ -153,7 +153,7 @@
 						{#if row.clock.bad && !clockOf[i]}<a class="signal when-narrow" href="{base}/clock"
 								>Clock {row.clock.words}</a
 							>{/if}
-						{#if row.away.bad}<a class="signal when-narrow" href="{base}/away">It is {row.away.words}</a>{/if}
+						{#if row.away.bad}<a class="signal when-narrow" href="{base}/away">{row.away.words}</a>{/if}
 					</td>
 					<td class="when-wide"><a href="{base}/away" class:signal={row.away.bad}>{row.away.words}</a></td>
 					<td class="count" class:now={nextId === row.id}

@@ -19,8 +19,14 @@
 			zone?: { id: string; name: string };
 		};
 		const found = (tabs: readonly Tab[], detail: string) =>
-			tabs.flatMap(({ views }) =>
-				views.map(({ name, also, href }): Found => ({ label: name, detail, also, to: href }))
+			tabs.flatMap((tab) =>
+				// a place is called as its tab is, a view in it by its own name
+				tab.views.map(({ name, also, href }, i): Found => ({
+					label: i === 0 ? tab.name : name,
+					detail,
+					also: `${name} ${also}`,
+					to: href
+				}))
 			);
 		return [
 			...(site && zone ? found(zoneTabs(site.id, zone.id), zone.name) : []),
@@ -69,11 +75,14 @@
 			};
 		}, 150);
 	});
-	const named = $derived(
-		[...here, ...sites]
-			.filter((one) => answersTo(`${one.label} ${one.detail} ${one.also ?? ''}`, query))
-			.slice(0, 12)
-	);
+	const named = $derived.by(() => {
+		const all = [...here, ...sites].filter((one) =>
+			answersTo(`${one.label} ${one.detail} ${one.also ?? ''}`, query)
+		);
+		// what is called so comes before what is only found by it
+		const called = all.filter((one) => answersTo(one.label, query));
+		return [...called, ...all.filter((one) => !called.includes(one))].slice(0, 12);
+	});
 	const found = $derived(
 		[
 			...named,

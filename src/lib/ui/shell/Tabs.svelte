@@ -92,8 +92,13 @@
 		}
 	}
 	@media (max-width: 860px) {
+		/* with large text they stand two and two */
+		.tabs {
+			flex-wrap: wrap;
+		}
 		.tabs a {
-			flex: 1 1 0;
+			flex: 1 1 4.4rem;
+			overflow-wrap: anywhere;
 			align-content: start;
 			padding-top: 0.4rem;
 		}
