@@ -80,7 +80,7 @@ test('no tab is cut, however wide the window and whatever it is called', async (
 	await onOverview(page, 'Tallow Quay Workshops');
 	const site = page.url();
 	const zone = (await page.locator('tbody th a').nth(2).getAttribute('href'))!;
-	const name = (await page.locator('tbody th a').nth(2).innerText()).trim();
+	const name = (await page.locator('tbody th a').nth(2).innerText()).split('\n')[0]!.trim();
 	for (const width of [1280, 1024, 640, 390]) {
 		await page.setViewportSize({ width, height: 800 });
 		await open(page, site);

@@ -139,7 +139,12 @@
 		{/each}
 	</nav>
 	<HeaderUtilities>
-		<HeaderGlobalAction icon={Search} iconDescription="Find: Ctrl K" on:click={onpalette} />
+		<HeaderGlobalAction
+			icon={Search}
+			iconDescription="Find: Ctrl K"
+			tooltipAlignment="end"
+			on:click={onpalette}
+		/>
 		<OverflowMenu flipped icon={Menu} aria-label="Menu" iconDescription="Menu">
 			{#each firm as { id, name, views } (id)}<OverflowMenuItem text={name} href={views[0]!.href} />{/each}
 			<OverflowMenuItem text={shown.name} on:click={nextTheme} />
