@@ -129,14 +129,14 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 		await expect(page.getByText('Nothing was read back from the display.')).toBeVisible();
 		await readPage(page, wrong, 'checks');
 		await open(page, `${zone}/read-back`);
-		const tab = page.getByRole('link', { name: /^Read back \d/ });
-		await expect(tab).toContainText(/0 of \d/);
+		const tab = page.getByRole('navigation', { name: /^Places of/ }).getByRole('link', { name: /^Key in/ });
+		await expect(tab).toContainText(/0 of \d read back/);
 		await readPage(page, wrong, 'read back');
 		const groups = page.getByRole('button', { name: 'shows this' });
 		const count = await groups.count();
 		for (let i = 0; i < count; i++) await groups.first().click();
 		await expect(page.getByText('All of it was read back: the display shows what is planned.')).toBeVisible();
-		await expect(tab).toContainText(`${count} of ${count}`);
+		await expect(tab).toContainText('keyed in, read back');
 		await saved(page);
 
 		for (const view of ['clock', 'away', 'moment', 'hand-over']) {
@@ -181,7 +181,7 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 		// what stands beside a tab is never older than the page: one edit, and the card is no longer all in
 		await open(page, `${zone}/week`);
 		const tabs = page.getByRole('navigation', { name: /^Places of/ }).getByRole('link', { name: /^Key in/ });
-		await expect(tabs).toHaveText(/Key in keyed in$/);
+		await expect(tabs).toHaveText(/Key in keyed in, read back$/);
 		await page.getByRole('button', { name: /^Tuesday:/ }).focus();
 		await page.keyboard.press('Insert');
 		await expect(tabs).toHaveText(/\d+ left, \d+ min$/, { timeout: 3000 });

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { alive, expect, open, saved, test, keyIn } from './bench';
+import { alive, expect, keyIn, onOverview, open, saved, test } from './bench';
 
 const next = (page: Page) => page.getByRole('button', { name: /^(Next|Skip)$/ }).click();
 const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click();
@@ -20,7 +20,7 @@ test('a site from empty to signed off on a phone, with the network gone in the m
 	await open(page, '/');
 	await page.getByLabel('New site').fill('Gannet Cottage');
 	await page.getByRole('button', { name: 'Add site' }).click();
-	await expect(page.getByRole('heading', { name: /Gannet Cottage/ })).toBeVisible();
+	await onOverview(page, 'Gannet Cottage');
 	await page.getByLabel('New zone').fill('Parlour');
 	await page.getByLabel('Its control').selectOption({ label: 'Radio stat and receiver' });
 	await page.getByRole('button', { name: 'Add zone' }).click();
