@@ -70,7 +70,7 @@ await shot('key-in-phone', phone, 'dark', async (page) => {
 });
 await shot('rehearse', desk, 'light', async (page) => {
 	await zoneView(page, 'Tallow', 'Bindery', 'rehearse');
-	const menu = page.getByRole('button', { name: 'Menu', exact: true });
+	const menu = page.locator('main').getByRole('button', { name: 'Menu', exact: true });
 	await menu.dispatchEvent('pointerdown', { button: 0, pointerId: 1 });
 	await page.waitForTimeout(5200);
 	await menu.dispatchEvent('pointerup', { button: 0, pointerId: 1, bubbles: true });

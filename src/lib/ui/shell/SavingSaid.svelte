@@ -18,7 +18,7 @@
 	const bad = $derived(saving.now.kind === 'waiting' || saving.now.kind === 'refused');
 </script>
 
-<p role="status" class:signal={bad} class:empty={words === ''}>{words}</p>
+<p role="status" class:signal={bad} class:empty={words === ''} class:short={!bad}>{words}</p>
 
 <style>
 	p {
@@ -28,6 +28,10 @@
 		padding: 0 0.5rem;
 		color: var(--soft);
 		font-size: var(--small);
+	}
+	p.short {
+		flex: none;
+		white-space: nowrap;
 	}
 	p.empty {
 		padding: 0;

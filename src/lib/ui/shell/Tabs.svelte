@@ -62,11 +62,11 @@
 	}
 	.tabs a {
 		display: grid;
-		flex: 0 1 172px;
-		align-content: center;
-		min-width: 0;
+		flex: 0 1 max-content;
+		align-content: start;
+		min-width: 172px;
 		min-height: 58px;
-		padding-right: 0.75rem;
+		padding: 0.5rem 0.75rem 0 0;
 		border-bottom: 3px solid transparent;
 	}
 	.tabs a[aria-current] {
@@ -98,9 +98,8 @@
 		}
 		.tabs a {
 			flex: 1 1 4.4rem;
+			min-width: 0;
 			overflow-wrap: anywhere;
-			align-content: start;
-			padding-top: 0.4rem;
 		}
 		.gives {
 			display: none;
