@@ -119,7 +119,7 @@ await shot(
 );
 await shot('record', desk, 'light', async (page) => {
 	await page.goto(`/sites/${site('Tallow')}/record`, { waitUntil: 'networkidle' });
-	await page.getByRole('button', { name: 'to', exact: true }).nth(2).click();
+	await page.getByRole('button', { name: 'What changed: Monday 3 November 2025' }).click();
 });
 await shot('due', desk, 'dark', async (page) => void (await page.goto('/due')));
 await shot('moment', desk, 'light', async (page) => {

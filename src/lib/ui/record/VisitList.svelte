@@ -16,11 +16,9 @@
 	let {
 		data,
 		all,
-		before,
-		after,
+		chosen,
 		nameOf,
-		onbefore,
-		onafter
+		onchoose
 	}: {
 		data: {
 			readonly site: { readonly id: string };
@@ -29,11 +27,10 @@
 		};
 		/** The visits in their order, the last is how it stands now. */
 		all: readonly Kept[];
-		before: Kept;
-		after: Kept;
+		/** The one that is held against the one before it. */
+		chosen: Kept;
 		nameOf: (one: Kept) => string;
-		onbefore: (id: string) => void;
-		onafter: (id: string) => void;
+		onchoose: (id: string) => void;
 	} = $props();
 
 	const NOW = 'now';
@@ -45,8 +42,8 @@
 </script>
 
 <ol aria-label="Visits">
-	{#each [...all].reverse() as one (one.id)}
-		<li class:from={one === before} class:to={one === after}>
+	{#each [...all].reverse() as one, i (one.id)}
+		<li class:chosen={one === chosen}>
 			<div>
 				<strong>{one.id === NOW ? 'Now' : nameOf(one)}</strong>
 				{#if one.id !== NOW}
@@ -77,12 +74,13 @@
 					</div>
 				{/if}
 			</div>
-			<div class="pick">
-				{#if one.id !== NOW}
-					<Button aria-pressed={one === before} onclick={() => onbefore(one.id)}>from</Button>
-				{/if}
-				<Button aria-pressed={one === after} onclick={() => onafter(one.id)}>to</Button>
-			</div>
+			{#if i < all.length - 1}
+				<Button
+					aria-pressed={one === chosen}
+					aria-label="What changed: {one.id === NOW ? 'now' : nameOf(one)}"
+					onclick={() => onchoose(one.id)}>What changed</Button
+				>
+			{/if}
 		</li>
 	{/each}
 </ol>
@@ -96,8 +94,7 @@
 		border-bottom: 1px solid var(--rule);
 		border-left: 4px solid transparent;
 	}
-	li.from,
-	li.to {
+	li.chosen {
 		border-left-color: var(--ink);
 		background: var(--sheet);
 	}
@@ -119,10 +116,5 @@
 		aspect-ratio: 4 / 3;
 		object-fit: cover;
 		border: 1px solid var(--rule);
-	}
-	.pick {
-		display: flex;
-		gap: 0.3rem;
-		align-items: start;
 	}
 </style>

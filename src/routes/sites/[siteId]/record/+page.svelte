@@ -29,19 +29,25 @@
 	const dateOf = (visit: Visit) =>
 		dateWords(dateOfDay(Math.floor(wallAt(data.site.timeZone, Date.parse(visit.at)) / 1440)));
 
-	let beforeId = $state<string | null>(null);
-	let afterId = $state<string | null>(null);
-	const after = $derived(all.find((one) => one.id === afterId) ?? all.at(-1)!);
-	const before = $derived(
-		all.find((one) => one.id === beforeId) ?? all[Math.max(0, all.indexOf(after) - 1)]!
-	);
+	/** One is chosen; it is held against the one before it. */
+	let chosenId = $state<string>(NOW);
+	const after = $derived(all.find((one) => one.id === chosenId) ?? all.at(-1)!);
+	const before = $derived(all[Math.max(0, all.indexOf(after) - 1)]!);
 	const changes = $derived(before === after ? [] : changesBetween(before.visit, after.visit, profileOf));
+	/** The visit whose weeks are put back: the one that is chosen, or the last where that is now. */
+	const kept = $derived(after.id === NOW ? before : after);
+	/** The zones whose weeks are other ones by now. */
+	const differing = $derived(
+		(kept.id === NOW ? [] : changesBetween(kept.visit, nowVisit, profileOf)).filter(
+			({ id, weekDiffers }) => weekDiffers && data.zones.some((one) => one.id === id)
+		)
+	);
 	const nameOf = (one: (typeof all)[number]) => (one.id === NOW ? 'now' : dateOf(one.visit));
 
 	let problem = $state<string | null>(null);
 	let done = $state<string | null>(null);
 	async function put(zoneId: string) {
-		const old = before.visit.zones.find((zone) => zone.id === zoneId)!;
+		const old = kept.visit.zones.find((zone) => zone.id === zoneId)!;
 		const row = data.zones.find((zone) => zone.id === zoneId);
 		if (!row) return;
 		saving.now = { kind: 'saving' };
@@ -52,9 +58,9 @@
 		problem = answer.ok ? null : answer.sentence;
 		saving.now = answer.ok ? { kind: 'saved', at: Date.now() } : { kind: 'refused', sentence: 'Not saved' };
 		done = answer.ok
-			? `${row.name} has the week of ${nameOf(before)} again: key it in, and keep a visit.`
+			? `${row.name} has the week of ${nameOf(kept)} again: key it in, and keep a visit.`
 			: null;
-		afterId = null;
+		chosenId = NOW;
 		await refresh('fq:site');
 	}
 </script>
@@ -81,15 +87,7 @@
 				: `${changes.length === 1 ? '1 zone' : `${changes.length} zones`} changed from ${nameOf(before)} to ${nameOf(after)}.`}
 		</p>
 		<div class="columns">
-			<VisitList
-				{data}
-				{all}
-				{before}
-				{after}
-				{nameOf}
-				onbefore={(id) => (beforeId = id)}
-				onafter={(id) => (afterId = id)}
-			/>
+			<VisitList {data} {all} chosen={after} {nameOf} onchoose={(id) => (chosenId = id)} />
 			<section aria-label="What changed">
 				{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 				{#if done}<p role="status">{done}</p>{/if}
@@ -97,12 +95,7 @@
 					{@const old = before.visit.zones.find((one) => one.id === zone.id)}
 					{@const next = after.visit.zones.find((one) => one.id === zone.id)}
 					<article>
-						<div class="zone-head">
-							<h2>{zone.name}</h2>
-							{#if zone.weekDiffers && after.id === NOW && data.zones.some((one) => one.id === zone.id)}
-								<Button onclick={() => put(zone.id)}>Put this week of {nameOf(before)} back</Button>
-							{/if}
-						</div>
+						<h2>{zone.name}</h2>
 						{#if zone.weekDiffers && old && next}
 							<WeekOverlay before={old.zone} after={next.zone} names={[nameOf(before), nameOf(after)]} />
 						{/if}
@@ -112,6 +105,12 @@
 							</ul>
 						</More>
 					</article>
+				{/each}
+				{#each differing as zone (zone.id)}
+					<p class="zone-head">
+						{zone.name} has another week now.
+						<Button onclick={() => put(zone.id)}>Put this week of {nameOf(kept)} back</Button>
+					</p>
 				{/each}
 			</section>
 		</div>
