@@ -71,20 +71,24 @@
 <main>
 	<div class="top">
 		<div>
-			<h1>What needs you next</h1>
+			<h1 class:signal={data.now > 0}>
+				{#if data.all === 0}
+					No sites yet
+				{:else if data.now === 0}
+					No site needs you now
+				{:else}
+					{data.now === 1 ? '1 site needs you' : `${data.now} sites need you`}
+				{/if}
+			</h1>
 			<p class="lead">
 				{#if data.all === 0}
 					Nothing yet: begin with the first site.
-				{:else if data.now > 0}
-					<span class="signal">{data.now === 1 ? '1 site' : `${data.now} sites`}</span>
-					{data.now === 1 ? 'needs' : 'need'} you now{data.valuesLeft > 0
-						? `; ${data.valuesLeft} values wait to be keyed on ${data.sitesLeft === 1 ? 'one site' : `${data.sitesLeft} sites`}`
-						: ''}.
 				{:else if data.valuesLeft > 0}
-					{data.valuesLeft} values wait to be keyed on
-					{data.sitesLeft === 1 ? 'one site' : `${data.sitesLeft} sites`}.
+					{data.valuesLeft} values to key in at {data.sitesLeft === 1
+						? 'one site'
+						: `${data.sitesLeft} sites`}.
 				{:else}
-					Everything planned is keyed.
+					All that is planned is keyed in.
 				{/if}
 			</p>
 		</div>

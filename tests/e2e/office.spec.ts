@@ -60,7 +60,7 @@ test('a round over the sites whose clocks go by hand is planned, walked and tick
 	const link = page.getByRole('link', { name: 'Plan the round of its clocks' }).first();
 	const on = (await link.getAttribute('href'))!.split('/').at(-1)!;
 	await link.click();
-	await expect(page.getByRole('heading', { name: /^The round of/ })).toBeVisible();
+	await expect(page.getByRole('heading', { name: /^Clock round/ })).toBeVisible();
 	await expect(page.getByText(/\d+ clocks\s+at\s+\d sites\s+go\s+1\sh\s+(on|back): about/)).toBeVisible();
 	await alive(page);
 	await page.getByLabel('Hours a day').fill('1');

@@ -45,7 +45,7 @@
 <svelte:head><title>Controls · Fond Quarter</title></svelte:head>
 
 <main>
-	<h1>What each control can hold</h1>
+	<h1>Controls</h1>
 	<p class="lead">
 		{#if data.own.length === 0}
 			{data.shipped.length} kinds ship with the program. Is the one on the wall different? Copy the nearest, or

@@ -90,7 +90,7 @@
 										href="/sites/{site.siteId}/zones/{zone.id}/{DUE_VIEW[group.kind]}">{zone.name}</a
 									>{/each}{group.kind === 'clock' && group.zones.length > 1 ? '. ' : ''}
 								{#if group.kind === 'clock' && group.zones.length > 1}<a href="/sites/{site.siteId}/clocks"
-										>The round of its clocks</a
+										>Round of its clocks</a
 									>{/if}
 							</p>
 						{/each}

@@ -83,7 +83,8 @@
 <svelte:head><title>Firm · Fond Quarter</title></svelte:head>
 
 <main>
-	<h1>The firm on every page that is handed over</h1>
+	<h1>Your firm</h1>
+	<p class="soft">Its name, telephone and logo stand on every page that is handed over.</p>
 	<form onsubmit={save}>
 		<Field label="Firm" maxlength={80} autocomplete="organization" bind:value={name} />
 		<Field label="Telephone" maxlength={40} autocomplete="tel" bind:value={telephone} />

@@ -92,12 +92,12 @@
 	}
 </script>
 
-<svelte:head><title>Round of {dateWords(data.on)} · Fond Quarter</title></svelte:head>
+<svelte:head><title>Clock round, {dateWords(data.on)} · Fond Quarter</title></svelte:head>
 
 <main>
 	<div class="top">
 		<div>
-			<h1>The round of {dateWords(data.on)}</h1>
+			<h1>Clock round, {dateWords(data.on)}</h1>
 			<p class="answer">
 				{#if left === 0}
 					All {clocks.length} clocks are set.

@@ -33,7 +33,7 @@
 	const ahead = $derived(rows.filter((row) => row.spans.length > 0).length);
 </script>
 
-<svelte:head><title>{data.site.name}, away · Fond Quarter</title></svelte:head>
+<svelte:head><title>{data.site.name}, holidays · Fond Quarter</title></svelte:head>
 
 <main>
 	<h1>{data.site.name}: holidays and special days</h1>

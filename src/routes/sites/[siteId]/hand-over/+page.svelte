@@ -44,12 +44,12 @@
 	}
 </script>
 
-<svelte:head><title>{data.site.name}, hand over · Fond Quarter</title></svelte:head>
+<svelte:head><title>{data.site.name}, handover sheet · Fond Quarter</title></svelte:head>
 
 <main>
 	<div class="tools no-print">
 		<div>
-			<h1>What stays at {data.site.name}</h1>
+			<h1>Handover sheet</h1>
 			<p class="lead">
 				{#if data.zones.length === 0}
 					There is no zone yet to write about.

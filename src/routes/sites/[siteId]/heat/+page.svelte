@@ -19,10 +19,10 @@
 	const { kW, outside } = heat;
 </script>
 
-<svelte:head><title>{data.site.name}, heat at once · Fond Quarter</title></svelte:head>
+<svelte:head><title>{data.site.name}, peak load · Fond Quarter</title></svelte:head>
 
 <main>
-	<h1>{data.site.name}: does everything heat at once?</h1>
+	<h1>Peak load of {data.site.name}</h1>
 	<p class="answer" aria-live="polite" class:signal={heat.bad}>{heat.answer}</p>
 	{#if heat.instant}<p class="instant" class:signal={limit.limitW !== null && shown!.worstW > limit.limitW}>
 			{heat.instant}

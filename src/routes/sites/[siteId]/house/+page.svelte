@@ -33,7 +33,7 @@
 <svelte:head><title>{data.site.name}, the house · Fond Quarter</title></svelte:head>
 
 <main>
-	<h1>{data.site.name}: what feeds what</h1>
+	<h1>Heat sources of {data.site.name}</h1>
 	<p class="lead" aria-live="polite">
 		{#if chains.length === 0}
 			Nothing is said yet of what makes the heat: every zone counts as its own source.

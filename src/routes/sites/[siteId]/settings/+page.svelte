@@ -13,10 +13,10 @@
 	const { setting, missing, rows, picked, nothing, nothingThere, unit } = $derived(view);
 </script>
 
-<svelte:head><title>{data.site.name}, survey and settings · Fond Quarter</title></svelte:head>
+<svelte:head><title>{data.site.name}, edit many at once · Fond Quarter</title></svelte:head>
 
 <main>
-	<h1>{data.site.name}: survey and settings of all zones</h1>
+	<h1>Edit many at once</h1>
 	<p class="answer" aria-live="polite">
 		{missing === 0
 			? 'Nothing is missing.'

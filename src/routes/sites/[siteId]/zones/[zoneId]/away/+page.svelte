@@ -49,7 +49,7 @@
 	let importing = $state(false);
 </script>
 
-<svelte:head><title>{zone.name}, away · Fond Quarter</title></svelte:head>
+<svelte:head><title>{zone.name}, dates · Fond Quarter</title></svelte:head>
 
 <main>
 	<div class="heading">

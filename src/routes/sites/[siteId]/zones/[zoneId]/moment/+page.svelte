@@ -88,7 +88,7 @@
 	}
 </script>
 
-<svelte:head><title>{zone.name}, any moment · Fond Quarter</title></svelte:head>
+<svelte:head><title>{zone.name}, now · Fond Quarter</title></svelte:head>
 <svelte:window onkeydown={keys} bind:innerHeight={windowHeight} />
 
 <div class="page with-aside">

@@ -63,7 +63,7 @@
 	const cycles = $derived(room?.regulation.kind === 'cycling');
 </script>
 
-<svelte:head><title>{zone.name}, proof · Fond Quarter</title></svelte:head>
+<svelte:head><title>{zone.name}, start early · Fond Quarter</title></svelte:head>
 
 <main>
 	<h1>{zone.name}: {profile.temperature ? 'will it be warm in time?' : 'what it does to the room'}</h1>
