@@ -96,8 +96,9 @@ test('what the screen called saved is there after the server was killed; what wa
 /** What a key-in page says is left. */
 const left = (page: Page) => page.locator('main').getByRole('status').first();
 
-/** How many values a key-in page says are left, once it stands still. */
+/** How many values a key-in page says are left, once a value is asked for: while it asks how the control was found it may say another number. */
 async function countLeft(page: Page): Promise<number> {
+	await expect(page.locator('main .value')).toBeVisible();
 	await expect(left(page)).toHaveText(/^\d+ left/);
 	return Number.parseInt(await left(page).innerText());
 }
