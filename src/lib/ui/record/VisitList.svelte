@@ -89,6 +89,7 @@
 	li {
 		display: flex;
 		gap: 0.75rem;
+		align-items: start;
 		justify-content: space-between;
 		padding: 0.5rem 0.6rem;
 		border-bottom: 1px solid var(--rule);
