@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { nextOfZone, planCaptions, siteCaptions, zoneCaptions, type PlacedZone } from './captions';
+import { nextView, nextWords, planCaptions, siteCaptions, zoneCaptions, type PlacedZone } from './captions';
 import { fitsOfSite, siteHeadline } from './overview';
 import type { Due } from './due';
 
 const zone = (part: Partial<PlacedZone> & { readonly name?: string } = {}) => ({
 	id: 'z',
+	boxId: 'b',
 	name: 'Sail loft',
 	undrawn: false,
 	isSwitch: false,
@@ -31,7 +32,7 @@ describe('what stands under the places of a zone', () => {
 		['20 min too cold', summary({ coldMinutes: 20, warmMinutes: 40 }), true],
 		['10 min too warm', summary({ warmMinutes: 10 }), false],
 		['1 h on too long', zone({ isSwitch: true, summary: { ...zone().summary, warmMinutes: 60 } }), false],
-		['preheat out of date', zone({ proof: 'lead out of date' }), false],
+		['preheat out of date', zone({ proof: 'preheat out of date' }), false],
 		['room not described', zone({ proof: 'room not described' }), false],
 		['fits', zone(), false]
 	])('of its plan the first that applies: %s', (words, of, bad) => {
@@ -46,12 +47,12 @@ describe('what stands under the places of a zone', () => {
 	it('goes from what is left to key over what is read back, and so does the next act', () => {
 		const said = [summary({ left: 1, presses: 4, read: 0 }), summary({ read: 1 }), zone()].map((of) => [
 			zoneCaptions(of, false, false)['key-in'].words,
-			nextOfZone(of.summary)
+			[nextWords(of.summary), nextView(of.summary)]
 		]);
 		expect(said).toEqual([
-			['1 left, 1 min', { words: 'Key in 1 value, 1 min', view: 'key-in' }],
-			['1 of 2 read back', { words: 'Read back, 1 of 2', view: 'read-back' }],
-			['keyed in, read back', { words: 'To the visit', view: null }]
+			['1 left, 1 min', ['Key in 1 value, 1 min', 'key-in']],
+			['1 of 2 read back', ['Read back, 1 of 2', 'read-back']],
+			['keyed in, read back', ['To the visit', null]]
 		]);
 	});
 
@@ -84,6 +85,12 @@ describe('what stands under the places of a site', () => {
 		expect(said([zone({ clock: { kind: 'wrong', words: 'lost its time', bad: true } })])[0]).toBe(
 			'1 clock wrong'
 		);
+		// two zones on one control have one clock
+		const wrong = { clock: { kind: 'wrong', words: 'lost its time', bad: true } } as const;
+		expect(said([zone(wrong), zone({ ...wrong, id: 'other' }), zone({ ...wrong, boxId: 'c' })])[0]).toBe(
+			'2 clocks wrong'
+		);
+		expect(said([zone({ away: { kind: 'wrong', words: 'left off', bad: true } })])[0]).toBe('1 left on');
 		expect(said([summary({ left: 4 }), zone()])[0]).toBe('1 zone to key in');
 		expect(said([summary({ read: 1 })])[0]).toBe('1 not read back');
 		const last = { atMs: Date.UTC(2026, 10, 17, 12), signedOff: true };

@@ -1,6 +1,6 @@
 import { dateOfDay, dateWords, wallAt } from '../civil';
 import { DAY_MINUTES } from '../week';
-import { fitWords, leftWords, NOT_DRAWN, type Missed, type Standing } from './standing';
+import { fitWords, leftWords, minutesLeft, NOT_DRAWN, type Missed, type Standing } from './standing';
 
 /** What stands under the name of a place: how far its work is. */
 export interface Caption {
@@ -15,6 +15,7 @@ const counted = (count: number, one: string, many = `${one}s`) => `${count} ${co
 /** A zone as its places and those of its site need it. */
 export interface PlacedZone {
 	readonly id: string;
+	readonly boxId: string;
 	readonly undrawn: boolean;
 	readonly isSwitch: boolean;
 	readonly proof: string;
@@ -39,7 +40,7 @@ export function zoneCaptions(
 		if (undrawn) return bad(NOT_DRAWN);
 		if (isChanged) return plain('…');
 		if (coldMinutes + warmMinutes > 0) return { words: fitWords(summary, isSwitch), bad: coldMinutes > 0 };
-		return plain(proof === 'computed' ? 'fits' : proof.replace('lead', 'preheat'));
+		return plain(proof === 'computed' ? 'fits' : proof);
 	};
 	const keyIn = () => {
 		if (isChanged) return '…';
@@ -61,22 +62,24 @@ export function zoneCaptions(
 /** What stands beside the views of a plan, the week apart. */
 export const planCaptions = ({ proof, away }: Pick<PlacedZone, 'proof' | 'away'>) => ({
 	room: plain(proof === 'room not described' ? 'not described' : 'described'),
-	proof: plain(proof === 'room not described' ? 'room first' : proof.replace('lead', 'preheat')),
+	proof: plain(proof === 'room not described' ? 'room first' : proof),
 	away: { words: away.kind === 'none' ? 'nothing planned' : away.words, bad: away.bad }
 });
 
-/** The next act at a zone whose plan is on screen, and the view where it is done; null for what is done at its site. */
-export function nextOfZone({ left, presses, read, toRead }: PlacedZone['summary']): {
-	readonly words: string;
-	readonly view: 'key-in' | 'read-back' | null;
-} {
-	if (left > 0) {
-		const [, minutes] = leftWords({ left, presses }).split(', ');
-		return { words: `Key in ${counted(left, 'value')}, ${minutes}`, view: 'key-in' };
+/** The view of a zone where the next act is done; null for what is done at its site. */
+export const nextView = ({ left, read, toRead }: PlacedZone['summary']): 'key-in' | 'read-back' | null =>
+	left > 0 ? 'key-in' : read < toRead ? 'read-back' : null;
+
+/** The next act at a zone whose plan is on screen. */
+export function nextWords(summary: PlacedZone['summary']): string {
+	switch (nextView(summary)) {
+		case 'key-in':
+			return `Key in ${counted(summary.left, 'value')}, ${minutesLeft(summary)}`;
+		case 'read-back':
+			return `Read back, ${summary.read} of ${summary.toRead}`;
+		default:
+			return 'To the visit';
 	}
-	return read < toRead
-		? { words: `Read back, ${read} of ${toRead}`, view: 'read-back' }
-		: { words: 'To the visit', view: null };
 }
 
 /** What is known of the visits and calls of a site. */
@@ -91,18 +94,21 @@ export interface SiteHistory {
 
 /** What stands under each place of a site. */
 export function siteCaptions(
-	zones: readonly Pick<PlacedZone, 'clock' | 'undrawn' | 'summary'>[],
+	zones: readonly Pick<PlacedZone, 'boxId' | 'clock' | 'away' | 'summary'>[],
 	sources: number,
 	timeZone: string,
 	{ visits, last, isOpen, openCalls }: SiteHistory
 ): Readonly<Record<'overview' | 'house' | 'visit' | 'record', Caption>> {
 	const day = last && dateWords(dateOfDay(Math.floor(wallAt(timeZone, last.atMs) / DAY_MINUTES)), 'short');
 	const overview = () => {
-		const wrong = zones.filter(({ clock }) => clock.bad).length;
+		// a control has one clock, whatever hangs on it
+		const wrong = new Set(zones.flatMap(({ clock, boxId }) => (clock.bad ? [boxId] : []))).size;
+		const leftOn = zones.filter(({ away }) => away.bad).length;
 		const toKey = zones.filter(({ summary }) => summary.left > 0).length;
 		const unread = zones.filter(({ summary }) => summary.read < summary.toRead).length;
 		if (zones.length === 0) return plain('no zones yet');
 		if (wrong > 0) return bad(`${counted(wrong, 'clock')} wrong`);
+		if (leftOn > 0) return bad(`${leftOn} left on`);
 		if (toKey > 0) return plain(`${counted(toKey, 'zone')} to key in`);
 		if (unread > 0) return plain(`${unread} not read back`);
 		return plain(last?.signedOff && !isOpen ? 'all signed off' : 'ready to sign off');

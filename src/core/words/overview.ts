@@ -1,4 +1,4 @@
-import type { PlacedZone } from './captions';
+import { nextView, type PlacedZone } from './captions';
 import { DUE_VIEW, type Due } from './due';
 import { fitWords, leftWords, NOT_DRAWN } from './standing';
 
@@ -36,9 +36,9 @@ export function siteHeadline(
 	const at = (zoneId: string, view: string) => `/zones/${zoneId}/${view}`;
 	const undrawn = zones.filter((zone) => zone.undrawn);
 	const [first] = undrawn;
-	const toKey = zones.filter((zone) => zone.summary.left > 0 && !zone.undrawn);
+	const toKey = zones.filter((zone) => nextView(zone.summary) === 'key-in' && !zone.undrawn);
 	const [next] = toKey;
-	const unread = zones.find(({ summary }) => summary.left === 0 && summary.read < summary.toRead);
+	const unread = zones.find(({ summary }) => nextView(summary) === 'read-back');
 	const act = first
 		? { words: `Draw the week of ${first.name}`, path: at(first.id, 'week') }
 		: next

@@ -29,8 +29,14 @@ export function leftWords(
 	pace?: Pace
 ): string {
 	if (left === 0) return 'keyed in';
-	return `${left} left, ${Math.max(1, Math.round(routeMinutes({ presses, looks: left }, pace)))} min`;
+	return `${left} left, ${minutesLeft({ left, presses }, pace)}`;
 }
+
+/** How long it takes to key what is left, in whole minutes. */
+export const minutesLeft = (
+	{ left, presses }: { readonly left: number; readonly presses: number },
+	pace?: Pace
+): string => `${Math.max(1, Math.round(routeMinutes({ presses, looks: left }, pace)))} min`;
 
 /** Where one side of a zone's work stands, in a few words. */
 export interface Standing {

@@ -9,6 +9,8 @@ import {
 	createSite,
 	dueList,
 	duplicateSite,
+	findSite,
+	historyOf,
 	openCallsInList,
 	outcomesOf,
 	readSiteAsJob,
@@ -82,7 +84,11 @@ describe('what a customer says by their link', () => {
 		const { token } = (await createLink(db, site.id, 3))!;
 		expect(await reportByLink(db, 'x'.repeat(32), word())).toBe('ended');
 		expect(await reportByLink(db, token, word({ room: 99 }))).toBe('room');
+		const openCalls = async () => (await historyOf(db, (await findSite(db, site.id))!)).openCalls;
+		expect(await openCalls()).toEqual([]);
 		expect(await reportByLink(db, token, word({ room: 0 }))).toBe('kept');
+		// nothing of the site was touched, and its places say it all the same
+		expect(await openCalls()).toEqual([zones[0]!.id]);
 		expect(await reportByLink(db, token, word())).toBe('soon');
 		const [first] = await openCallsInList(db);
 		expect(first).toMatchObject({ isFresh: true, zoneName: zones[0]!.zone.name, caller: 'R. Gable' });

@@ -43,10 +43,10 @@
 			const profile = profiles.find(({ id }) => id === control)!;
 			const { id, refused } = await addZone(siteId, livesHere, { name, profile, others: true });
 			problem = refused;
-			if (id === null) {
+			if (refused !== null) {
 				// those that are in are not added twice
 				text = rooms
-					.slice(i)
+					.slice(id === null ? i : i + 1)
 					.map((room) => `${room.name} ${room.said}`)
 					.join('; ');
 				break;

@@ -10,6 +10,7 @@
 		heading,
 		label,
 		placeholder,
+		none = 'Nothing found.',
 		found
 	}: {
 		open: boolean;
@@ -17,6 +18,8 @@
 		heading: string;
 		label: string;
 		placeholder?: string;
+		/** What is said where nothing answers. */
+		none?: string;
 		/** What answers to the query. */
 		found: readonly Found[];
 	} = $props();
@@ -72,7 +75,7 @@
 					<span>{one.label}</span><span class="soft">{one.detail}</span>
 				</li>
 			{:else}
-				<li class="none soft">Nothing found.</li>
+				<li class="none soft">{none}</li>
 			{/each}
 		</ul>
 	</div>

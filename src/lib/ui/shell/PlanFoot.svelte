@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { nextOfZone, NOT_DRAWN, planCaptions, type PlacedZone } from '$core/words';
+	import { nextView, nextWords, NOT_DRAWN, planCaptions, type PlacedZone } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import { zoneTabs } from './places';
 
@@ -18,25 +18,24 @@
 
 	const { views } = $derived(zoneTabs(siteId, zone.id)[0]!);
 	const captions: Readonly<Record<string, { words: string; bad: boolean }>> = $derived(planCaptions(zone));
-	const next = $derived(nextOfZone(zone.summary));
+	const view = $derived(nextView(zone.summary));
 	const base = $derived(`/sites/${siteId}/zones/${zone.id}`);
 </script>
 
 <div class="foot no-print">
 	<nav aria-label="Views of Plan">
-		{#each views as view (view.id)}
-			<a href={view.href} aria-current={path === view.href ? 'page' : undefined}>
-				<span class="name">{view.name}</span>
-				{#if captions[view.id]}<span class:signal={captions[view.id]!.bad}>{captions[view.id]!.words}</span
-					>{/if}
+		{#each views as one (one.id)}
+			<a href={one.href} aria-current={path === one.href ? 'page' : undefined}>
+				<span class="name">{one.name}</span>
+				{#if captions[one.id]}<span class:signal={captions[one.id]!.bad}>{captions[one.id]!.words}</span>{/if}
 			</a>
 		{/each}
 	</nav>
 	{#if zone.undrawn}
 		<span class="soft">{NOT_DRAWN}</span>
 	{:else}
-		<Button kind="next" href={next.view ? `${base}/${next.view}` : `/sites/${siteId}/visit`}
-			>{isChanged && next.view === 'key-in' ? 'Key in' : next.words}</Button
+		<Button kind="next" href={view ? `${base}/${view}` : `/sites/${siteId}/visit`}
+			>{isChanged && view === 'key-in' ? 'Key in' : nextWords(zone.summary)}</Button
 		>
 	{/if}
 </div>

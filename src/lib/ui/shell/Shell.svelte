@@ -54,7 +54,6 @@
 		readonly zones?: readonly (PlacedZone & {
 			readonly name: string;
 			readonly control: string;
-			readonly boxId: string;
 			readonly box: string;
 		})[];
 	}
@@ -86,8 +85,8 @@
 			here: one.id === zone?.id,
 			to: `/sites/${site!.id}/zones/${one.id}/${path.split('/')[5] ?? 'week'}`
 		}));
-	const otherSites = async (): Promise<Found[]> =>
-		((await findSites()) ?? []).map((one) => ({ ...one, here: one.to === `/sites/${site!.id}` }));
+	const otherSites = async (): Promise<Found[] | null> =>
+		(await findSites())?.map((one) => ({ ...one, here: one.to === `/sites/${site!.id}` })) ?? null;
 
 	const THEMES = {
 		auto: { next: 'light', name: 'Theme: as the system' },

@@ -16,13 +16,14 @@
 		/** The keys that go to the one before and to the one after. */
 		keys: readonly [before: string, after: string];
 		/** All of them in their order, the one that one is at marked; asked for when they are wanted. */
-		find: () => readonly Found[] | Promise<readonly Found[]>;
+		find: () => readonly Found[] | Promise<readonly Found[] | null>;
 	} = $props();
 
 	let open = $state(false);
 	let query = $state('');
-	let all = $state.raw<readonly Found[]>([]);
-	const found = $derived(all.filter((one) => answersTo(`${one.label} ${one.detail}`, query)));
+	/** Null where nobody answers. */
+	let all = $state.raw<readonly Found[] | null>([]);
+	const found = $derived((all ?? []).filter((one) => answersTo(`${one.label} ${one.detail}`, query)));
 
 	async function choose() {
 		all = await find();
@@ -34,7 +35,7 @@
 		if (by < 0 || event.ctrlKey || event.metaKey || event.altKey) return;
 		if ((event.target as HTMLElement).closest('input, textarea, select, [role="dialog"]')) return;
 		event.preventDefault();
-		const list = await find();
+		const list = (await find()) ?? [];
 		const other = list[list.findIndex(({ here }) => here) + (by === 0 ? -1 : 1)];
 		if (typeof other?.to === 'string') await goto(other.to);
 	}
@@ -43,4 +44,11 @@
 <svelte:window {onkeydown} />
 
 <Button kind="quiet" icon={ChevronDown} iconLabel="Another {what}" onclick={() => void choose()} />
-<Finder heading="Another {what}" label="Its name" {found} bind:open bind:query />
+<Finder
+	heading="Another {what}"
+	label="Its name"
+	none={all ? undefined : 'No connection: the list is on the server.'}
+	{found}
+	bind:open
+	bind:query
+/>

@@ -23,24 +23,25 @@ export async function siteForPages(
 	return { stored, zones, removed };
 }
 
-/** What is known of the visits and calls of a site, read anew when it was touched. */
-export const historyOf = (db: Database, site: StoredSite): Promise<SiteHistory> =>
-	whileUntouched(db, site, 'history', async () => {
-		const [visits, [last], open] = await Promise.all([
+/** What is known of the visits and calls of a site. What a customer says touches no site: calls are read each time. */
+export async function historyOf(db: Database, site: StoredSite): Promise<SiteHistory> {
+	const visits = whileUntouched(db, site, 'history', async () => {
+		const [count, [last]] = await Promise.all([
 			db.visits.count({ siteId: site.id }),
 			db.query<{ at: string; signedOff: number }>(
 				"SELECT at, document ->> '$.signedOff' AS signedOff FROM visits WHERE siteId = :siteId ORDER BY at DESC LIMIT 1",
 				{ siteId: site.id }
-			),
-			db.calls.all({ where: { siteId: site.id, closedAt: null } })
+			)
 		]);
 		return {
-			visits,
+			visits: count,
 			last: last ? { atMs: Date.parse(last.at), signedOff: Boolean(last.signedOff) } : null,
-			isOpen: site.visitOpenSince !== null,
-			openCalls: open.map(({ zoneId }) => zoneId || null)
+			isOpen: site.visitOpenSince !== null
 		};
 	});
+	const open = await db.calls.all({ where: { siteId: site.id, closedAt: null } });
+	return { ...(await visits), openCalls: open.map(({ zoneId }) => zoneId || null) };
+}
 
 /** A zone in a list: its name, control, drawn week and where it stands. */
 function zoneInList(stored: StoredZone, site: StoredSite) {
@@ -65,7 +66,7 @@ function zoneInList(stored: StoredZone, site: StoredSite) {
 		document: zone,
 		summary: without(summary, 'byHand'),
 		clock: clockStanding(zone, profile, timeZone, nowMs),
-		proof: zone.room === null ? 'room not described' : leadIsStale(zone) ? 'lead out of date' : 'computed',
+		proof: zone.room === null ? 'room not described' : leadIsStale(zone) ? 'preheat out of date' : 'computed',
 		away: awayStanding(zone, profile, timeZone, nowMs),
 		updatedAt
 	};
