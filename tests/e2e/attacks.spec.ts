@@ -70,7 +70,6 @@ const disguises: readonly (readonly [string, (at: string) => string])[] = [
 ];
 
 test('every route, method, role and way of writing the address: whoever may not is refused, and whoever may is not', async () => {
-	test.setTimeout(240_000);
 	const paths = [...new Set(operations.map((op) => op.path))];
 	let asked = 0;
 	const wrong: string[] = [];
@@ -253,7 +252,6 @@ test('whatever goes wrong inside the API is said in its own shape', async () => 
 });
 
 test('more than can be computed is refused in words, and what nobody waits for is given up', async () => {
-	test.setTimeout(90_000);
 	const job = (await (await as.installer(`/api/v1/jobs/${site}`)).json()) as {
 		controls: unknown[];
 		zones: Record<string, unknown>[];
@@ -329,7 +327,6 @@ test('an installer who opens what is the office’s reads a page, and half a fir
 });
 
 test('an import of hard weeks, forty hard questions and a table of all weeks hold nobody’s saving up', async () => {
-	test.setTimeout(120_000);
 	const job = (await (await as.office(`/api/v1/jobs/${site}`)).json()) as {
 		controls: unknown[];
 		zones: Record<string, unknown>[];
@@ -422,7 +419,6 @@ test('what a stranger sends holds nobody up, and what is refused leaves the conn
 });
 
 test('a stop answers or refuses what is under way, and stores nothing that it refused', async () => {
-	test.setTimeout(120_000);
 	const folder = mkdtempSync(path.join(tmpdir(), 'fond-quarter-stop-'));
 	let own = await startServer({ data: folder, port: PORT + 1, quiet: true });
 	const going = Array.from({ length: 120 }, (_, i) => `Site ${i}`).map(async (name) => {

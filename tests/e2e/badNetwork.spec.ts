@@ -36,7 +36,6 @@ test('on a slow network a visit is alive in four seconds, says how far it is kep
 	installation,
 	page
 }) => {
-	test.setTimeout(150_000);
 	await installation.loadDemo();
 	await open(page, '/');
 	const site = (await page.getByRole('link', { name: /Kelter Court/ }).getAttribute('href'))!;
@@ -96,7 +95,6 @@ test('a network that hangs: the kept page after two seconds, no connection after
 	installation,
 	page
 }) => {
-	test.setTimeout(120_000);
 	const site = await siteWithRooms(page, 'Parlour');
 	network = await badNetwork(installation.url);
 	const mobile = await phoneOnVisit(browser, network, site);
@@ -126,7 +124,6 @@ test('two ends of a visit: what is noted after another has ended it goes where i
 	installation,
 	page
 }) => {
-	test.setTimeout(120_000);
 	const site = await siteWithRooms(page, 'Parlour');
 	network = await badNetwork(installation.url);
 	const a = await phoneOnVisit(browser, network, site);
@@ -180,7 +177,6 @@ test('a plan that is changed under the card: said by whom, the value on show is 
 	installation,
 	page
 }) => {
-	test.setTimeout(120_000);
 	const site = await siteWithRooms(page, 'Parlour');
 	const zoneId = /zones\/([^/]+)/.exec(page.url())![1]!;
 	const api = `/api/v1/jobs/${site.split('/')[2]}`;
@@ -229,7 +225,6 @@ test('a commissioning through a network that drops a quarter, hangs a tenth and 
 	installation,
 	page
 }) => {
-	test.setTimeout(300_000);
 	const site = await siteWithRooms(page, 'Parlour');
 	const zoneId = /zones\/([^/]+)/.exec(page.url())![1]!;
 	const api = `/api/v1/jobs/${site.split('/')[2]}`;

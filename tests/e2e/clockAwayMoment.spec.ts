@@ -27,7 +27,6 @@ async function moment(page: Page, label: string, date: string, time: string): Pr
 }
 
 test('each family: what is tried at a moment ends as its profile says', async ({ page, installation }) => {
-	test.setTimeout(180_000);
 	await installation.loadDemo();
 	// nothing but what is tried here
 	const { jobs } = (await (await page.request.get('/api/v1/jobs')).json()) as { jobs: { id: string }[] };

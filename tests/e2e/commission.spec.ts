@@ -36,7 +36,6 @@ test('a house is commissioned against stand-ins: each keyed by its card, read ba
 	context,
 	installation
 }) => {
-	test.setTimeout(180_000);
 	page.setDefaultTimeout(10_000);
 	await installation.loadDemo();
 	await open(page, '/');

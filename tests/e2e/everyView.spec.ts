@@ -30,7 +30,6 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 	page,
 	installation
 }) => {
-	test.setTimeout(240_000);
 	await installation.loadDemo();
 	await open(page, '/');
 	await page.getByRole('link', { name: /Kelter Court/ }).click();

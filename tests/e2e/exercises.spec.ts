@@ -75,7 +75,6 @@ test('a slip is found by reading the week off the stand-in, and put right, by th
 test('each family at its stand-in: boost, away, hold and manual, the lock and its end, and as new again', async ({
 	page
 }) => {
-	test.setTimeout(240_000);
 	await page.clock.install();
 	for (const { id, name, panel: its, habits, operation } of shippedProfiles.filter(
 		(one) => one.panel !== null

@@ -7,7 +7,6 @@ test('while another program holds the database an edit is kept in the page, says
 	page,
 	installation
 }) => {
-	test.setTimeout(90_000);
 	await makeSite(page, 'Ladle Mill');
 	await addZone(page, 'Kiln', 'six-step-room-stat');
 	const holder = spawn(

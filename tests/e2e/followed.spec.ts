@@ -76,7 +76,6 @@ for (const [name, width] of [
 		browser,
 		installation
 	}) => {
-		test.setTimeout(240_000);
 		if (name === 'Mains stat with a swap key') {
 			await open(page, '/controls');
 			await page.getByLabel('Control file').setInputFiles('tests/leaflets/A.json');
@@ -104,7 +103,6 @@ test('on a phone a control in use is read first, two values are corrected, what 
 	browser,
 	installation
 }) => {
-	test.setTimeout(240_000);
 	await makeSite(page, 'Read first');
 	await addZone(page, 'Hall', 'Four-step floor stat');
 	await wantWeek(page, WEEK);

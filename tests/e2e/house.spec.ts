@@ -115,7 +115,6 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 	request,
 	installation
 }) => {
-	test.setTimeout(150_000);
 	await open(page, '/');
 	await page.getByLabel('New site').fill('Six Ropewalk Steps');
 	await page.getByRole('button', { name: 'Add site' }).click();

@@ -32,7 +32,6 @@ async function goTo(page: Page, words: string): Promise<void> {
 }
 
 test('from a new site to the customer’s page, to a file and back, without a mouse', async ({ page }) => {
-	test.setTimeout(120_000);
 	page.setDefaultTimeout(8000);
 	await open(page, '/');
 	await tabTo(page, page.getByLabel('New site'));

@@ -49,7 +49,6 @@ const start = (data: string) =>
 	});
 
 test('a database that is damaged inside, or of a later version, stops the start with a sentence and is left untouched', async () => {
-	test.setTimeout(90_000);
 	const data = mkdtempSync(path.join(tmpdir(), 'fond-quarter-unusable-'));
 	const file = path.join(data, 'fond-quarter.sqlite');
 	const server = await startServer({ data, port: PORT, quiet: true });
@@ -77,7 +76,6 @@ test('a database that is damaged inside, or of a later version, stops the start 
 });
 
 test('only what this program can open is put back, what was there is kept, and nobody comes in by an old copy', async () => {
-	test.setTimeout(180_000);
 	const data = mkdtempSync(path.join(tmpdir(), 'fond-quarter-restore-'));
 	const elsewhere = mkdtempSync(path.join(tmpdir(), 'fond-quarter-copies-'));
 	const own = { FOND_QUARTER_DATA: data };

@@ -236,7 +236,6 @@ test('the link is made on the page, and the firm stands on what is handed over',
 test('who signs out takes all pages along; what was not sent stays unless it is to be lost; a phone whose session ended says so at once', async ({
 	browser
 }) => {
-	test.setTimeout(120_000);
 	const data = mkdtempSync(path.join(tmpdir(), 'fond-quarter-out-'));
 	const port = await freePort();
 	const first = await startServer({ data, port, quiet: true });

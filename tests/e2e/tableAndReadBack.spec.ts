@@ -56,7 +56,6 @@ test('each family: a slip planted in the read-back is found, and the card asks f
 	page,
 	installation
 }) => {
-	test.setTimeout(240_000);
 	await installation.loadDemo();
 	await open(page, '/');
 	await page.getByRole('link', { name: /Kelter Court/ }).click();

@@ -53,7 +53,6 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 	test(`a site on ${fahrenheit ? 'a control in °F' : 'an hour strip'}, from empty to signed off, with no sentence in the wrong unit`, async ({
 		page
 	}) => {
-		test.setTimeout(150_000);
 		// the time zone is asked and shown before anything is made, with what follows from it
 		await open(page, '/');
 		await page.getByLabel('New site').fill(name);

@@ -14,7 +14,6 @@ test('a site from empty to signed off on a phone, with the network gone in the m
 	page,
 	installation
 }) => {
-	test.setTimeout(90_000);
 	page.setDefaultTimeout(8000);
 	await page.setViewportSize({ width: 390, height: 844 });
 	await open(page, '/');
