@@ -145,10 +145,7 @@ function strangerRefusal({ route, request, locals, getClientAddress }: RequestEv
 	if (locals.role !== null || !isOpen || request.method === 'GET') return null;
 	const seconds = strangers.waitSeconds(getClientAddress());
 	if (seconds === 0) return null;
-	const refusal = refused(
-		429,
-		'Too much was sent from here. If it is urgent, telephone whoever set up your heating.'
-	);
+	const refusal = refused(429, 'Too much was sent from here. Urgent? Telephone your installer.');
 	refusal.headers.set('retry-after', String(seconds));
 	return refusal;
 }

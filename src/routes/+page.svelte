@@ -134,7 +134,7 @@
 				warm: the card says what to press.
 			</p>
 			<NewSite />
-			<p class="soft">Or take over a site that somebody sent you as a file:</p>
+			<p class="soft">Or open a site from a file:</p>
 			{@render importer()}
 		</Empty>
 	{/if}

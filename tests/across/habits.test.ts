@@ -174,8 +174,8 @@ describe('a habit is a key', () => {
 		const page = (channel: number) =>
 			customerLines(profile, { ...factoryOptions(profile), channel }, PLACE, world.atMs)[0]!.sentences[0];
 		expect([page(0), page(1)]).toEqual([
-			'Press Heating once for every hour. At most 3 h; then your week goes on by itself.',
-			'Press Hot water once for every 1 h. At most 3 h; then your week goes on by itself.'
+			'Press Heating once for every hour. At most 3 h; then your usual times start again automatically.',
+			'Press Hot water once for every 1 h. At most 3 h; then your usual times start again automatically.'
 		]);
 	});
 });
@@ -188,7 +188,7 @@ describe('the household’s page and the control', () => {
 		for (const profile of operable.filter(({ habits }) => habits.hold)) {
 			const { sentences } = said(profile).find(({ title }) => title === 'If it stays at one temperature')!;
 			expect(sentences[1], profile.id).toBe(
-				`${waySentence(profile.panel, profile.panel.hand.hold!)} Your week goes on.`
+				`${waySentence(profile.panel, profile.panel.hand.hold!)} Your usual times start again.`
 			);
 			const held = does(ready(profile), profile.panel.hand.hold!);
 			expect(held.done.at(-1)?.kind, profile.id).toBe('hold');
@@ -199,9 +199,9 @@ describe('the household’s page and the control', () => {
 	it('tells of no week where the control is set to one setpoint', () => {
 		for (const profile of operable.filter(({ canBePlain }) => canBePlain)) {
 			const text = (plain: boolean) => said(profile, plain)[0]!.sentences.join(' ');
-			expect(text(true), profile.id).not.toMatch(/your week/);
+			expect(text(true), profile.id).not.toMatch(/usual time/);
 			if (profile.habits.override?.ends === 'next-change')
-				expect(text(false), profile.id).toMatch(/your week/);
+				expect(text(false), profile.id).toMatch(/usual time/);
 		}
 	});
 

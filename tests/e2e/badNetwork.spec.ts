@@ -104,7 +104,7 @@ test('a network that hangs: the kept page after two seconds, no connection after
 	await expect(mobile.getByRole('heading', { name: 'Parlour: how was it found?' })).toBeVisible();
 	expect(Date.now() - began).toBeLessThan(5000);
 	await mobile.getByRole('button', { name: 'hold', exact: true }).tap();
-	await expect(mobile.getByRole('status').first()).toHaveText(/^No connection/, { timeout: 12_000 });
+	await expect(mobile.getByRole('status').first()).toHaveText(/^Offline/, { timeout: 12_000 });
 	// noted in the last second before the cut: it stands on the page that is opened without the network
 	network.treat = () => ({});
 	await expect(mobile.getByRole('status').first()).toHaveText(/^Saved/, { timeout: 25_000 });
@@ -142,7 +142,7 @@ test('two ends of a visit: what is noted after another has ended it goes where i
 		.first()
 		.click();
 	await page.getByLabel('Who').fill('B. Bell');
-	await page.getByRole('button', { name: 'Keep as it stands' }).click();
+	await page.getByRole('button', { name: 'Save without sign-off' }).click();
 	await expect(page.getByText('B. Bell').first()).toBeVisible();
 
 	network.treat = () => ({});
@@ -318,7 +318,7 @@ test('a commissioning through a network that drops a quarter, hangs a tenth and 
 	await a.getByLabel('Who').fill('A. Cellar');
 	for (let i = 0; i < 40 && !/record$/.test(new URL(a.url()).pathname); i++) {
 		await a
-			.getByRole('button', { name: 'Keep as it stands' })
+			.getByRole('button', { name: 'Save without sign-off' })
 			.tap({ timeout: 3000 })
 			.catch(() => undefined);
 		await a.waitForTimeout(2500);

@@ -92,7 +92,7 @@ test('a house is commissioned against stand-ins: each keyed by its card, read ba
 	for (const [n, id] of ['six-step-room-stat', 'switch-timer'].entries()) {
 		const { keys, rest, modes } = findProfile(id)!.panel!;
 		await openAtOnce(wall, `${zones[n]!.replace(/\/week$/, '')}/rehearse`);
-		await wall.getByRole('button', { name: 'Let it be keyed' }).click();
+		await wall.getByRole('button', { name: 'Fill in for me' }).click();
 		const print = (key: string) => keys.find((one) => one.id === key)!.print;
 		const turn = (up: boolean) =>
 			rest

@@ -13,7 +13,7 @@ test('a control of one’s own: made from scratch, exported, deleted, imported, 
 	await alive(page);
 
 	// field by field, with the effect on the sample week and a sentence for what cannot be
-	await expect(page.getByText(/^Held exactly,\s+programmed as 7-day\.$/)).toBeVisible();
+	await expect(page.getByText(/^The whole week fits, programmed 7-day\.$/)).toBeVisible();
 	await page.getByRole('button', { name: 'Change: What it holds' }).click();
 	await page.getByLabel('A day (factory setting first)').fill('2');
 	await page.getByLabel('A day (factory setting first)').press('Tab');

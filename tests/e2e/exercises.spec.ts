@@ -11,7 +11,7 @@ test('a holiday is set on the stand-in: by touch on a phone, and by the keyboard
 			/^ ?They leave now and are back \w{3} \d+ \w{3} \d\d:\d\d; \d+\.0.°C meanwhile\./
 		);
 		for (let n = 0; n < 40 && !(await ask(page).innerText()).includes('It is away'); n++) await step(page);
-		await expect(ask(page)).toContainText('It is away, and comes back by itself in time.');
+		await expect(ask(page)).toContainText('On holiday; comes back automatically in time.');
 		await expect(ask(page)).toContainText(/\d+ press.*no slip/);
 		await expect(panel(page)).toContainText(/away to \w{3} \d+ \w{3}/);
 		await page.getByRole('button', { name: 'Another' }).first().press('Enter');
@@ -82,8 +82,8 @@ test('each family at its stand-in: boost, away, hold and manual, the lock and it
 		const { keys, hand, boosts, modes, lock, resets, rest } = its!;
 		await page.goto(`/rehearse?control=${id}`);
 		await alive(page);
-		await expect(page.getByRole('heading', { name: `${name}, rehearsed` })).toBeVisible();
-		const keyed = page.getByRole('button', { name: 'Let it be keyed' });
+		await expect(page.getByRole('heading', { name: `${name}, practised` })).toBeVisible();
+		const keyed = page.getByRole('button', { name: 'Fill in for me' });
 		if (await keyed.isVisible()) await keyed.click();
 		// of a control of two channels what the other one does stands behind it
 		const foot = async () => (await shown(page))[2]!.split(' · ')[0]!;

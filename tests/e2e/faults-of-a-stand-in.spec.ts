@@ -7,7 +7,7 @@ test('a stand-in is keyed by itself, runs two days in its room, is broken, and p
 	await page.setViewportSize({ width: 390, height: 844 });
 	await openAtOnce(page, '/rehearse?control=hour-strip-keypad');
 	await expect(ask(page)).toContainText('must show');
-	await page.getByRole('button', { name: 'Let it be keyed' }).click();
+	await page.getByRole('button', { name: 'Fill in for me' }).click();
 	await expect(ask(page)).toContainText('It holds the whole week.');
 	const room = page.getByRole('region', { name: 'The room that it heats' });
 	await page.getByLabel('On to').selectOption({ label: 'Monday, 05:30' });

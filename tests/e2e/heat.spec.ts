@@ -16,14 +16,14 @@ test('the guest house: over its supply, staggered under it with every room in ti
 	await alive(page);
 	// the answer is there: nothing says any more that it is worked on
 	await page.waitForTimeout(300);
-	await expect(page.getByText(/^Outside, mean of the day:/)).toHaveText('Outside, mean of the day: 0 °C');
+	await expect(page.getByText(/^Outside, daily average:/)).toHaveText('Outside, daily average: 0 °C');
 
 	// stopped and begun again
 	await page.getByRole('button', { name: 'Stagger the starts' }).click();
 	await page.getByRole('button', { name: 'Stop' }).click();
 	await page.getByRole('button', { name: 'Stagger the starts' }).click();
 	const promised = page.getByText(
-		/^Staggered: Under 13\.0 kW (as a mean, over it at single minutes|always): mean over 15 min 1[0-2]\.\d kW, .*; every room is warm in time\.$/
+		/^Staggered: Under 13\.0 kW (on average, over it at single minutes|always): mean over 15 min 1[0-2]\.\d kW, .*; every room is warm in time\.$/
 	);
 	await expect(promised).toBeVisible({ timeout: 30_000 });
 	const peak = /15 min (\d+\.\d) kW/.exec(await promised.innerText())![1]!;
@@ -41,8 +41,8 @@ test('the guest house: over its supply, staggered under it with every room in ti
 	).toBeVisible();
 
 	// a mean under the limit is no minute under it: an interlock is, and what it costs is said and taken
-	await page.getByRole('button', { name: 'What would an interlock cost?' }).click();
-	const lock = page.getByRole('region', { name: 'An interlock' });
+	await page.getByRole('button', { name: 'Check a load-shedding relay' }).click();
+	const lock = page.getByRole('region', { name: 'A load-shedding relay' });
 	const found = lock.getByRole('status');
 	await expect(found).toContainText(/At most \d of 9 at once never draw more than 1[0-3]\.\d kW\./, {
 		timeout: 60_000

@@ -42,7 +42,7 @@ test('what is half typed is there after a reload, and taken when it is left', as
 	await makeSite(page, 'Pepper Wharf');
 	await addZone(page, 'Sail loft', 'Six-step room stat');
 	await open(page, page.url().replace(/week$/, 'control'));
-	const called = page.getByLabel('Called');
+	const called = page.getByLabel('Name', { exact: true });
 	await called.click();
 	await page.keyboard.type('Stat by the st');
 	await page.reload();

@@ -16,7 +16,7 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 	await expect(page.getByText(/^Set it back: the program saves \d+ %/)).toBeVisible();
 	await expect(page.getByText(/Half an hour is enough down to -?\d+\s°C/)).toBeVisible();
 	await toZone(page, 'Crèche floor');
-	await expect(page.getByText(/^(Leave it nearly steady|Keep the setback small)/)).toBeVisible();
+	await expect(page.getByText(/^(Keep it steady|Keep the setback small)/)).toBeVisible();
 	await expect(page.getByText(/The floor surface stays at .* under its limit of 29\s°C\./)).toBeVisible();
 
 	// another outdoor temperature: the answer follows
@@ -28,8 +28,8 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 	const [, hours, minutes] = /(?:(\d+) h ?)?(\d+)? ?(?:min )?before/.exec(await rise.innerText())!;
 	const lead = Number(hours ?? 0) * 60 + Number(minutes ?? 0);
 	expect(lead).toBeGreaterThan(30);
-	await page.getByRole('button', { name: 'Take these leads for 3 °C' }).click();
-	await expect(page.getByText(/^The leads for .* are taken into the week\.$/)).toBeVisible();
+	await page.getByRole('button', { name: 'Use these preheat times for 3 °C' }).click();
+	await expect(page.getByText(/^Preheat times for .* are taken into the week\.$/)).toBeVisible();
 	await saved(page);
 
 	await toView(page, 'Plan', 'Week');
@@ -51,7 +51,7 @@ test('a light room and a heavy one: other leads, opposite advice; a lead taken g
 	await page.getByRole('textbox', { name: /^Floor/ }).press('Tab');
 	await toView(page, 'Plan', 'Start early');
 	await expect(
-		page.getByText('The lead in the week was computed for another room or week: take it again.')
+		page.getByText('Preheat out of date: computed for another room or week. Take it again.')
 	).toBeVisible();
 });
 
@@ -67,7 +67,7 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 		.getByRole('link', { name: /^Porter, panel heater/ })
 		.click();
 	await toView(page, 'Plan', 'Start early');
-	await page.getByRole('button', { name: /^Take these leads for/ }).click();
+	await page.getByRole('button', { name: /^Use these preheat times for/ }).click();
 	await saved(page);
 	const first = page.locator('.rises li').first();
 	const before = await first.innerText();
@@ -80,7 +80,7 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 			.getByLabel('Logger file')
 			.setInputFiles({ name: 'lodge.csv', mimeType: 'text/csv', buffer: Buffer.from(content) });
 	await choose(text.replace('2026-11-17 06:00', '17/11 6am'));
-	await expect(page.getByRole('alert')).toContainText('lodge.csv: Line 1802: "17/11 6am" is no certain time');
+	await expect(page.getByRole('alert')).toContainText('lodge.csv: Line 1802: "17/11 6am" is unclear');
 	await choose(text.split('\n').slice(0, 300).join('\n'));
 	await expect(page.getByRole('alert')).toContainText('a night and a morning are needed');
 	await choose(text);
@@ -103,7 +103,7 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 	).toBeVisible();
 	await toView(page, 'Plan', 'Start early');
 	await expect(
-		page.getByText('The lead in the week was computed for another room or week: take it again.')
+		page.getByText('Preheat out of date: computed for another room or week. Take it again.')
 	).toBeVisible();
 	await expect(first).not.toHaveText(before);
 	await saved(page);
@@ -111,8 +111,8 @@ test('a logger’s file changes the room, and the lead, the week and the card wi
 	await expect(page.getByText(/have changed since: compute it again/)).toBeVisible();
 	const line = await page.locator('path.target').first().getAttribute('d');
 	await toView(page, 'Plan', 'Start early');
-	await page.getByRole('button', { name: /^Take these leads for/ }).click();
-	await expect(page.getByText(/^The leads for .* are taken into the week\.$/)).toBeVisible();
+	await page.getByRole('button', { name: /^Use these preheat times for/ }).click();
+	await expect(page.getByText(/^Preheat times for .* are taken into the week\.$/)).toBeVisible();
 	await saved(page);
 	await toView(page, 'Plan', 'Week');
 	await expect(page.getByText(/For this room at 0\s°C outside/)).toBeVisible();

@@ -38,12 +38,12 @@ test('a routine draws the week; a drawing over it is told, and both ways back ar
 	await page.getByRole('button', { name: 'Routine', exact: true }).click();
 	const noon = await placeOn(page, 'Monday', 720);
 	await page.mouse.dblclick(noon.x, noon.y - 12);
-	await expect(page.getByText('The drawing no longer follows its routine.')).toBeVisible();
+	await expect(page.getByText('The week no longer follows its routine.')).toBeVisible();
 	await page.getByRole('button', { name: 'See both' }).click();
 	await page.getByRole('button', { name: 'Draw the week from the routine' }).click();
 	await expect(page.getByText('The drawn week no longer follows this routine.')).toHaveCount(0);
 	await page.getByRole('button', { name: 'Undo' }).click();
-	await page.getByRole('button', { name: 'Take the routine from the drawing' }).click();
+	await page.getByRole('button', { name: 'Take the routine from the week' }).click();
 	await expect(page.getByText('The drawn week no longer follows this routine.')).toHaveCount(0);
 	await expect(page.getByLabel('Spans of Monday')).toHaveValue(/12:00–\d\d:\d\d C/);
 });
@@ -147,7 +147,7 @@ test('a week that nobody drew is a state of its own, and one level all week is d
 	await expect(page.getByText(/^The week is not drawn yet: begin with a routine, or draw\./)).toBeVisible();
 	await page.getByRole('button', { name: 'Eco all week is what they want' }).click();
 	await saved(page);
-	await expect(page.getByText('This control holds the week exactly', { exact: false })).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'The whole week fits' })).toBeVisible();
 	await open(page, home);
 	await expect(page.getByRole('heading', { name: 'Kitchen: not drawn yet' })).toBeVisible();
 	await expect(page.getByText('The one drawn week fits.')).toBeVisible();

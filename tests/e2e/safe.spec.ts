@@ -110,7 +110,7 @@ test('the program that others can reach: not without a passphrase; every door sh
 		// typed before the page was alive, it stands there still
 		await expect(passphrase).toHaveValue('open sesame, please');
 		await page.getByRole('button', { name: 'Sign in' }).click();
-		await expect(page.getByRole('alert')).toHaveText('That passphrase opens nothing here.');
+		await expect(page.getByRole('alert')).toHaveText('Wrong passphrase.');
 		await page.getByLabel('Passphrase', { exact: true }).fill(OFFICE);
 		await page.getByRole('button', { name: 'Sign in' }).click();
 		await expect(page.getByRole('heading', { name: 'Visits due' })).toBeVisible();
@@ -211,7 +211,7 @@ test('the link is made on the page, and the firm stands on what is handed over',
 	await page.getByLabel('Firm', { exact: true }).fill('Tilling & Daughter');
 	await page.getByLabel('Telephone').fill('01 555 0100');
 	await page.getByRole('button', { name: 'Save', exact: true }).click();
-	await expect(page.getByText('Saved. It stands on every page that is handed over.')).toBeVisible();
+	await expect(page.getByText('Saved. It is on every page that customers keep.')).toBeVisible();
 	await open(page, '/');
 	await page.getByRole('link', { name: /Osier Lane/ }).click();
 	const href = (await page.locator('tbody th a').first().getAttribute('href'))!.replace(/week$/, 'hand-over');

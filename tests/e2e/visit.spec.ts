@@ -145,7 +145,7 @@ test('a site from empty to signed off on a phone, with the network gone in the m
 	await expect(page.getByLabel('Batteries fitted on')).not.toHaveValue('');
 	await open(page, '/');
 	await expect(page.getByRole('listitem').filter({ hasText: 'Gannet Cottage' })).toContainText(
-		'A visit is begun, not ended.'
+		'Visit not finished.'
 	);
 });
 
@@ -159,7 +159,7 @@ test('what stops the sign-off stops it, until it is overruled with a reason; a c
 	await expect(page.locator('tbody th a').first()).toBeVisible();
 	const site = new URL(page.url()).pathname;
 	await open(page, `${site}/checks`);
-	await expect(page.getByText('things must be done before the sign-off')).toBeVisible();
+	await expect(page.getByRole('heading', { name: /\d+ before sign-off/ })).toBeVisible();
 	const refused = await page.request.post(`/api/v1/jobs/${site.split('/')[2]}/visits`, {
 		data: { who: 'R. Tilling', note: '', signedOff: true }
 	});
@@ -173,23 +173,23 @@ test('what stops the sign-off stops it, until it is overruled with a reason; a c
 	await unfold();
 	for (
 		let left = 20;
-		left > 0 && (await page.getByRole('button', { name: 'Overrule', exact: true }).count()) > 0;
+		left > 0 && (await page.getByRole('button', { name: 'Accept', exact: true }).count()) > 0;
 		left--
 	) {
-		const before = await page.getByRole('button', { name: 'Overrule', exact: true }).count();
-		await page.getByRole('button', { name: 'Overrule', exact: true }).first().click();
-		await expect(page.getByRole('button', { name: 'Overrule with this reason' })).toBeDisabled();
+		const before = await page.getByRole('button', { name: 'Accept', exact: true }).count();
+		await page.getByRole('button', { name: 'Accept', exact: true }).first().click();
+		await expect(page.getByRole('button', { name: 'Accept with this reason' })).toBeDisabled();
 		await page.getByLabel('Why it may stay so').fill('Boiler away for repair until Friday');
-		await page.getByRole('button', { name: 'Overrule with this reason' }).click();
-		await expect(page.getByRole('button', { name: 'Overrule', exact: true })).toHaveCount(before - 1);
+		await page.getByRole('button', { name: 'Accept with this reason' }).click();
+		await expect(page.getByRole('button', { name: 'Accept', exact: true })).toHaveCount(before - 1);
 		await unfold();
 	}
-	await expect(page.getByText(/^It can be signed off/)).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'Ready to sign off' })).toBeVisible();
 	await page.getByRole('link', { name: 'Go on with the visit' }).click();
 	await press(page, 'Sign off');
 	await page.getByLabel('Who').fill('R. Tilling');
 	await page.getByRole('button', { name: 'Sign off', exact: true }).last().click();
-	await expect(page.getByText(/Overruled: Boiler away for repair until Friday/).first()).toBeVisible();
+	await expect(page.getByText(/Accepted: Boiler away for repair until Friday/).first()).toBeVisible();
 
 	// the week is changed, seen in the record, and put back
 	await open(page, site);

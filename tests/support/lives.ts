@@ -185,7 +185,7 @@ function told(
 		const before = week.filter(({ fromMs }) => fromMs < over.toMs).map(({ setC }) => setC);
 		if (new Set(before).size > 1 && !startsEarly(profile, machine.memory))
 			tell(`a change by hand goes over changes: ${before.join(', ')}`);
-		if (!/next change|stays where/.test(page)) tell(`nothing said of the next change: ${page}`);
+		if (!/next usual time|stays where/.test(page)) tell(`nothing said of its end: ${page}`);
 	}
 }
 

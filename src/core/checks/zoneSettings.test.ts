@@ -60,7 +60,7 @@ describe('the settings of a zone', () => {
 					expect(settingRefusal(setting(id), one, value), id).toBeNull();
 					const set = after(one, id, value);
 					expect(setting(id).read(set), id).toEqual(value);
-					expect(settingWords(setting(id), value, 'C')).not.toBe('not noted');
+					expect(settingWords(setting(id), value, 'C')).not.toBe('not recorded');
 					if (['emitter', 'sensor', 'differential', 'batteryMonths', 'lockWanted'].includes(id)) continue;
 					expect(setting(id).read(after(set, id, null)), id).toBeNull();
 				}
@@ -84,13 +84,15 @@ describe('the settings of a zone', () => {
 		expect(setting('sensorHeightM').lacks(onFloor)).toBe('its sensor lies in the floor');
 		expect(setting('lockCode').lacks(surveyed('six-step-room-stat', null))).toBe('no lock is wanted');
 		const one = surveyed('six-step-room-stat', room('radiator'));
-		expect(settingRefusal(setting('highLimitC'), one, 80)).toBe('High limit: from 5\u00a0°C to 60\u00a0°C.');
+		expect(settingRefusal(setting('highLimitC'), one, 80)).toBe(
+			'Maximum setpoint: from 5\u00a0°C to 60\u00a0°C.'
+		);
 		const fahrenheit = {
 			...one,
 			zone: { ...one.zone, options: { ...one.zone.options, unit: 'F' as const } }
 		};
 		expect(settingRefusal(setting('highLimitC'), fahrenheit, 80)).toBe(
-			'High limit: from 41\u00a0°F to 140\u00a0°F.'
+			'Maximum setpoint: from 41\u00a0°F to 140\u00a0°F.'
 		);
 		expect(settingWords(setting('differential'), 0.5, 'F')).toBe('0.9\u00a0°F');
 		expect(settingRefusal(setting('sensorHeightM'), one, Number.NaN)).toMatch(/from 0 m to 6 m/);

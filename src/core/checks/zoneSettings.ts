@@ -48,7 +48,7 @@ export type SettingKind =
 /** One thing of survey and settings, the same for every zone that has it. */
 export interface ZoneSetting {
 	readonly id: string;
-	readonly group: 'Survey' | 'Limits and regulation' | 'Noted on site' | 'Lock';
+	readonly group: 'Survey' | 'Limits and regulation' | 'Recorded on site' | 'Lock';
 	readonly name: string;
 	readonly asked: SettingKind;
 	/** Why a zone has not this setting; null where it has. */
@@ -165,7 +165,7 @@ export const zoneSettings: readonly ZoneSetting[] = [
 				: { ...next, sensor: 'air', emitter: { ...next.emitter, heatedM2: null } };
 		}
 	),
-	noted('controlPlace', 'Where the control hangs', 'Survey', {
+	noted('controlPlace', 'Where the control is fitted', 'Survey', {
 		kind: 'choice',
 		choices: Object.entries(PLACE_WORDS)
 	}),
@@ -203,8 +203,8 @@ export const zoneSettings: readonly ZoneSetting[] = [
 		kind: 'several',
 		choices: OCCUPANTS.map((id) => [id, OCCUPANT_WORDS[id]])
 	}),
-	ofSettings('highLimitC', 'High limit', temperature(5, 60)),
-	ofSettings('lowLimitC', 'Low limit', temperature(0, 40)),
+	ofSettings('highLimitC', 'Maximum setpoint', temperature(5, 60)),
+	ofSettings('lowLimitC', 'Minimum setpoint', temperature(0, 40)),
 	ofRoom(
 		'floorLimitC',
 		'Floor limit',
@@ -246,11 +246,11 @@ export const zoneSettings: readonly ZoneSetting[] = [
 		})
 	),
 	noted('frostOn', 'Frost protection', 'Limits and regulation', yesNo('on', 'off')),
-	noted('offsetSetK', 'Offset keyed', 'Noted on site', difference(-10, 10)),
-	noted('paired', 'Paired with its receiver', 'Noted on site', yesNo('paired', 'not paired')),
-	noted('batteriesOn', 'Batteries fitted on', 'Noted on site', { kind: 'date' }),
-	noted('batteryMonths', 'Batteries last about', 'Noted on site', figure('months', 1, 120)),
-	noted('storeC', 'Hot-water store', 'Noted on site', temperature(-30, 90)),
+	noted('offsetSetK', 'Offset keyed', 'Recorded on site', difference(-10, 10)),
+	noted('paired', 'Paired with its receiver', 'Recorded on site', yesNo('paired', 'not paired')),
+	noted('batteriesOn', 'Batteries fitted on', 'Recorded on site', { kind: 'date' }),
+	noted('batteryMonths', 'Batteries last about', 'Recorded on site', figure('months', 1, 120)),
+	noted('storeC', 'Cylinder', 'Recorded on site', temperature(-30, 90)),
 	noted('lockWanted', 'A lock is wanted', 'Lock', yesNo('yes', 'no')),
 	noted('lockSet', 'It is locked', 'Lock', yesNo('yes', 'no'), ({ onSite }) =>
 		onSite.lockWanted ? null : 'no lock is wanted'
@@ -269,7 +269,7 @@ export function settingWords(
 	value: SettingValue | null,
 	unit: TemperatureUnit
 ): string {
-	if (value === null) return 'not noted';
+	if (value === null) return 'not recorded';
 	if (asked.kind === 'choice') return asked.choices.find(([id]) => id === value)?.[1] ?? String(value);
 	if (asked.kind === 'several')
 		return (value as readonly string[])

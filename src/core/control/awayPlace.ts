@@ -51,15 +51,14 @@ export function awayFaults(panel: Panel | null, holiday: Holiday): PanelFault[] 
 	const path = ['places', at, 'fields'];
 	const { fields } = panel.places[at]!;
 	const needs = awayNeeds(holiday);
-	if (!needs) return [{ path, message: 'asks for an absence, which this control does not take so' }];
+	if (!needs) return [{ path, message: 'asks for a holiday, which this control does not take so' }];
 	const faults: PanelFault[] = [];
 	const twice = panel.places.findIndex((place, i) => i > at && beginsAbsence(place));
-	if (twice >= 0)
-		faults.push({ path: ['places', twice, 'fields'], message: 'asks for an absence once more' });
+	if (twice >= 0) faults.push({ path: ['places', twice, 'fields'], message: 'asks for a holiday once more' });
 	const missing = needs.find((field) => !fields.includes(field));
-	if (missing) faults.push({ path, message: `leaves out what an absence needs: ${AWAY_WORDS[missing]}` });
+	if (missing) faults.push({ path, message: `leaves out what a holiday needs: ${AWAY_WORDS[missing]}` });
 	const other = fields.find((field) => field !== 'away-setpoint' && !needs.includes(field as AwayField));
-	if (other) faults.push({ path, message: 'holds something that is no part of its absence' });
+	if (other) faults.push({ path, message: 'holds something that is no part of its holiday' });
 	return faults;
 }
 

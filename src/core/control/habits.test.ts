@@ -26,10 +26,10 @@ const refusal = (profile: unknown) => {
 describe('habits of a control', () => {
 	it('read as sentences, each family its own', () => {
 		expect(words('touch-floor-stat', 'hand')).toMatch(
-			/A change by hand lasts 2 h\. A hold lasts to a time, or until it is ended\./
+			/An override lasts 2 h\. A hold lasts to a time, or until it is ended\./
 		);
 		expect(words('hour-strip-keypad', 'hand')).toMatch(
-			/Boost in steps of 30 min, up to 3 h\. .*Off still keeps 7 °C\./
+			/Boost in steps of 30 min, up to 3 h\. .*Off: frost protection at 7 °C\./
 		);
 		expect(words('dial-stat', 'hand')).toMatch(
 			/Boost lasts to the next change of the program\. Manual stays/
@@ -43,7 +43,7 @@ describe('habits of a control', () => {
 		);
 		expect(words('plain-stat', 'away')).toMatch(/turned down by hand/);
 		expect(words('radio-stat', 'clock')).toBe(
-			'Summer time is set by hand, twice a year. It forgets the clock and the program after 5 min while batteries are changed.'
+			'Its clock is changed by hand, twice a year. It forgets the clock and the program after 5 min while batteries are changed.'
 		);
 		expect(words('dial-stat', 'clock')).toMatch(/forgets the clock within seconds/);
 		expect(words('plain-stat', 'clock')).toBe('It has no clock.');
@@ -76,7 +76,7 @@ describe('habits of a control', () => {
 		const dates: Habits['holiday'] = { by: 'periods', mostPeriods: 2, how: '' };
 		const changed = (panel: Panel) => ({ ...stat, panel, habits: { ...stat.habits, holiday: dates } });
 		expect(refusal(changed(stat.panel!))).toMatch(
-			/leaves out what an absence needs: month of the first day$/
+			/leaves out what a holiday needs: month of the first day$/
 		);
 		expect(refusal(changed(panelFor(dates)))).toBeNull();
 		expect(panelFor(dates).places[awayPlaceAt(stat.panel!)]!.fields).toEqual([
@@ -87,7 +87,7 @@ describe('habits of a control', () => {
 			'away-setpoint'
 		]);
 		expect(refusal({ ...stat, habits: { ...stat.habits, holiday: null } })).toMatch(
-			/asks for an absence, which this control does not take so$/
+			/asks for a holiday, which this control does not take so$/
 		);
 		expect(awayPlaceAt(panelFor(null))).toBe(-1);
 		expect(panelFor(stat.habits.holiday)).toBe(stat.panel);

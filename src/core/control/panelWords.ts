@@ -48,8 +48,7 @@ function withCode(panel: Panel, way: readonly PanelGesture[]): string {
 	return `${waySentence(panel, way).replace(/\.$/, '')}, then the code: ${print(code.up)}, ${print(code.down)}, ${take}.`;
 }
 
-const untouched = (seconds: number | null) =>
-	`Touch no key for ${seconds ?? 30}\u00a0s: the menu leaves by itself.`;
+const untouched = (seconds: number | null) => `Touch no key for ${seconds ?? 30}\u00a0s: the menu closes.`;
 
 const strokes = (way: readonly PanelGesture[]) =>
 	way.reduce((sum, gesture) => sum + strokesOf(gesture).length, 0);

@@ -28,7 +28,7 @@ describe('the words of a misfit', () => {
 		const words = misfitSentences(misfitOf(target, held, defaultWeights), defaultWeights, (c) =>
 			c.toFixed(1)
 		);
-		expect(words.map((one) => one.text)).toEqual(['Mon, Tue 13:10–14:00, 50 min at 17.0 instead of 20.5']);
+		expect(words.map((one) => one.text)).toEqual(['Mon, Tue 13:10–14:00 will be 17.0, not 20.5']);
 	});
 });
 

@@ -147,7 +147,7 @@ function hangsTogether(
 		if (profile && channel >= channelCount(profile))
 			wrong(context, [...path, 'channel'], `names no channel of ${profile.name} (${channel})`);
 		if (taken.has(`${control}/${channel}`))
-			wrong(context, [...path, 'channel'], 'names a channel that another zone hangs on');
+			wrong(context, [...path, 'channel'], 'names a channel that another zone is on');
 		taken.add(`${control}/${channel}`);
 	});
 	controls.forEach((_, index) => {

@@ -162,7 +162,7 @@ describe('a logger’s file', () => {
 		).toBe('Line 6: "warm" is no temperature.');
 		expect(
 			refusal(lines(`${stamp(0)};20;1;0`, 'soon;20;1;0', `${stamp(5)};20;1;0`, `${stamp(10)};20;1;0`))
-		).toMatch(/^Line 3: "soon" is no certain time/);
+		).toMatch(/^Line 3: "soon" is unclear/);
 		expect(refusal('humidity,pressure\n40,1000\n41,1001')).toMatch(/^No line of the log has a time/);
 		expect(refusal('')).toMatch(/no readings/);
 	});

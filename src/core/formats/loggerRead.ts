@@ -92,7 +92,7 @@ export function readLog(
 		const time = rowMinute(row, choice);
 		if (typeof time === 'string') {
 			if (cells.filter((cell) => !isMissing(cell)).length <= 1) continue;
-			return refused(`Line ${line}: ${time} is no certain time; write it like 2026-01-05 06:30.`);
+			return refused(`Line ${line}: ${time} is unclear. Write 2026-01-05 06:30.`);
 		}
 		// an offset that changes with summer time is no jump
 		firstOffset ??= time.offset;

@@ -147,9 +147,7 @@ describe('a week as a table', () => {
 			return read.ok ? 'read' : read.problem.sentence;
 		};
 		expect(sentence(whole)).toBe('read');
-		expect(sentence('all,00:00,6.25,Eco')).toBe(
-			'Line 1, column To: "6.25" is no certain time; write it like 06:30.'
-		);
+		expect(sentence('all,00:00,6.25,Eco')).toBe('Line 1, column To: "6.25" is unclear. Write 06:30.');
 		expect(sentence('Day,From,To,Level\nNoday,00:00,24:00,Eco')).toBe(
 			'Line 2, column Day: "Noday" names no day.'
 		);
@@ -169,7 +167,7 @@ describe('a week as a table', () => {
 		expect(
 			sentence(`Day,From,To,Level\nMon-Sat,"00:00,24:00,Eco\n${'Sun,00:00,24:00,Eco\n'.repeat(200)}`)
 		).toMatch(
-			/^Line 2, column From: "00:00,24:00,Eco Sun,00:00.{1,30}…" is no certain time; write it like 06:30\.$/
+			/^Line 2, column From: "00:00,24:00,Eco Sun,00:00.{1,30}…" is unclear\. Write 06:30\.$/
 		);
 		expect(sentence('')).toBe('The table is empty.');
 	});

@@ -266,11 +266,10 @@ export function readWeekTable(
 		if (!on) return refuse(line, 'Day', `${quoted(dayCell)} names no day.`);
 		const from = timeAt(cell(columns.from));
 		if (from === null || from === DAY_MINUTES)
-			return refuse(line, 'From', `${quoted(cell(columns.from))} is no certain time; write it like 06:30.`);
+			return refuse(line, 'From', `${quoted(cell(columns.from))} is unclear. Write 06:30.`);
 		const toText = columns.to < 0 ? '' : cell(columns.to);
 		let to = toText === '' ? null : timeAt(toText.replace(/:59$/, (end) => (toText.length > 5 ? '' : end)));
-		if (toText !== '' && to === null)
-			return refuse(line, 'To', `${quoted(toText)} is no certain time; write it like 06:30.`);
+		if (toText !== '' && to === null) return refuse(line, 'To', `${quoted(toText)} is unclear. Write 06:30.`);
 		// 00:00 as an end is the end of the day
 		if (to === 0) to = DAY_MINUTES;
 		if (to !== null && to <= from)

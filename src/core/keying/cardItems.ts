@@ -271,7 +271,7 @@ export function programItems(
 	});
 	const clear = (days: readonly number[], what: string, n: number): Planned => ({
 		...base(days, `${n}/clear`),
-		what: `${what}, spare: clear it`,
+		what: `${what}, unused: clear it`,
 		shows: '--:--',
 		unit: '',
 		position: 0

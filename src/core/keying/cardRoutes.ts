@@ -112,7 +112,7 @@ function legItems(leg: Leg, { grammar, groups, contents, stem, of, holds }: Walk
 				),
 				id: `${stem}/all/${item.id.slice(like.prefix.length)}`,
 				section: 'All days at once',
-				aside: 'fills every day; those that differ are corrected after'
+				aside: 'sets every day; correct the rest after'
 			}));
 		}
 		case 'copy': {

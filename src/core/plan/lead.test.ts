@@ -15,7 +15,7 @@ const steps = (...list: [number, string][]) => buildWeek(list.map(([at, value]) 
 describe('the lead', () => {
 	const day = steps([360, 'comfort'], [1320, 'eco']);
 
-	it('is nothing at the time of need, and nothing where the control starts early by itself', () => {
+	it('is nothing at the time of need, and nothing where the control has optimum start', () => {
 		expect(applyLead(day, noLead, setpoint).week).toBe(day);
 		expect(applyLead(day, { ...fixed(45), school: 'control' }, setpoint).week).toBe(day);
 	});

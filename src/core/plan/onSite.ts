@@ -156,7 +156,7 @@ export const TEST_WORDS: Readonly<Record<TestStep, string>> = {
 
 /** What each field is called, as it begins or stands in a sentence. */
 export const ON_SITE_WORDS: Readonly<Record<OnSiteKey, string>> = {
-	controlPlace: 'where the control hangs',
+	controlPlace: 'where the control is fitted',
 	sensorHeightM: 'the height of the sensor',
 	sensorTroubles: 'what the sensor stands in',
 	occupants: 'who is in this room',
@@ -168,7 +168,7 @@ export const ON_SITE_WORDS: Readonly<Record<OnSiteKey, string>> = {
 	paired: 'the pairing',
 	batteriesOn: 'the date of its batteries',
 	batteryMonths: 'how long batteries last',
-	storeC: 'the hot-water store',
+	storeC: 'the cylinder',
 	roomC: 'the room',
 	floorC: 'the floor',
 	supplyC: 'the supply',
@@ -182,12 +182,12 @@ export const ON_SITE_WORDS: Readonly<Record<OnSiteKey, string>> = {
 	customerTold: 'whether the customer was told',
 	promised: 'the promise',
 	promisedBy: 'the date of the promise',
-	overruled: 'what was overruled'
+	overruled: 'what was accepted'
 };
 
 /** A noted value of a field in a word or two, temperatures in the zone's unit; "not noted" for none. */
 export function onSiteValueWords(key: OnSiteKey, value: unknown, unit: TemperatureUnit): string {
-	if (value === null || value === undefined || value === '') return 'not noted';
+	if (value === null || value === undefined || value === '') return 'not recorded';
 	if (value === true) return 'yes';
 	if (value === false) return 'no';
 	const named = (words: Readonly<Record<string, string>>) => (one: unknown) =>

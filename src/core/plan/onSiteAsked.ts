@@ -30,7 +30,7 @@ export function notAsked(
 		case 'batteryMonths':
 			return profile.habits.power === 'batteries' ? null : 'it has no batteries';
 		case 'storeC':
-			return heatsStore(profile, zone) ? null : 'it heats no store';
+			return heatsStore(profile, zone) ? null : 'it heats no cylinder';
 		default:
 			return null;
 	}

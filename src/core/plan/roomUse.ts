@@ -46,7 +46,7 @@ const uses = [
 	{ id: 'assembly', name: 'Hall for meetings or singing', comfortC: 18, source: COMMON, care: none },
 	{
 		id: 'store',
-		name: 'Store kept from frost',
+		name: 'Store room, frost protection',
 		comfortC: 7,
 		source: COMMON,
 		care: (unit) =>

@@ -310,7 +310,7 @@ export const routineTemplates: readonly RoutineTemplate[] = [
 	{
 		id: 'water-once',
 		name: 'Once a day',
-		words: 'a large store, heated through before they get up',
+		words: 'a large cylinder, heated through before they get up',
 		days: [{ name: 'Every day', on: whole, warm: [[4.5, 7]] }],
 		heats: 'water',
 		rest: 'coolest'
@@ -318,7 +318,7 @@ export const routineTemplates: readonly RoutineTemplate[] = [
 	{
 		id: 'water-all-day',
 		name: 'All day',
-		words: 'a small store, or many people',
+		words: 'a small cylinder, or many people',
 		days: [{ name: 'Every day', on: whole, warm: [[5.5, 22]] }],
 		heats: 'water',
 		rest: 'coolest'

@@ -15,7 +15,7 @@ export const sourceSchema = z.strictObject({
 	/** Heat out over electricity in, of a heat pump at 7 °C outside and 35 °C flow; null where it is not known. */
 	performance: z.number().min(1).max(8).nullable().default(null),
 	/**
-	 * How long it takes to heat the hot-water store, in minutes, where it heats the water first and its rooms wait meanwhile; null where it
+	 * How long it takes to heat the cylinder, in minutes, where it heats the water first and its rooms wait meanwhile; null where it
 	 * does both at once, or heats no water.
 	 */
 	waterFirstMinutes: z.int().min(5).max(240).nullable().default(null),

@@ -50,8 +50,8 @@ describe('what changed between two versions of a zone', () => {
 		expect(text).toContain('Was called Parlour.');
 		expect(text).toMatch(/Comfort 2\d\.\d\u00a0°C → 2\d\.\d\u00a0°C\./);
 		expect(text).toMatch(/^Sat: .* → .*14:00/m);
-		expect(text).toContain('High limit none → 24.0\u00a0°C.');
-		expect(text).toMatch(/Start .* → 45 min before\./);
+		expect(text).toContain('Maximum setpoint none → 24.0\u00a0°C.');
+		expect(text).toMatch(/Preheat: .* → 45 min before\./);
 		expect(text).toContain('What it is left in: automatic → hold.');
 		expect(text).not.toContain('4711');
 	});
@@ -90,7 +90,7 @@ describe('what changed between two versions of a zone', () => {
 		for (const key of (Object.keys(other) as (keyof Zone)[]).filter((one) => one !== 'otherChannels'))
 			expect(said({ [key]: other[key] }), key).not.toEqual([]);
 		expect(said({ lead: other.lead })).toEqual(['Early stop 0 min → 20 min.']);
-		expect(said({ lead: { ...zone.lead, school: 'fixed' } })[0]).toMatch(/^Start at the time of need →/);
+		expect(said({ lead: { ...zone.lead, school: 'fixed' } })[0]).toMatch(/^Preheat: none →/);
 		expect(said({ levels: zone.levels.map((level) => ({ ...level, coolC: 30 })) })[0]).toMatch(
 			/cools: no cooling → above/
 		);

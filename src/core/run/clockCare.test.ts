@@ -40,12 +40,12 @@ describe('the clock of a control', () => {
 			['2026-03-29', '02:00', '03:00', true],
 			['2026-10-25', '03:00', '02:00', true]
 		]);
-		expect(changes('radio-stat')[0]!.sentence).toMatch(/everything comes 1 h late/);
-		expect(changes('radio-stat')[1]!.sentence).toMatch(/everything comes 1 h early/);
+		expect(changes('radio-stat')[0]!.sentence).toMatch(/Put forward 1 h/);
+		expect(changes('radio-stat')[1]!.sentence).toMatch(/Put back 1 h/);
 		expect(changes('six-step-room-stat')[0]!).toMatchObject({ byHand: false });
 		expect(clockChanges(profileOf('radio-stat'), plain, 'Asia/Kolkata', at('2026-01-01T00:00'))).toEqual([]);
 		expect(summerTimeSentences('Asia/Kolkata', plain, 2026)).toEqual([
-			'No summer time at this place (Asia/Kolkata): clocks stay as they are.'
+			'No clock change at this place (Asia/Kolkata).'
 		]);
 		expect(summerTimeSentences('Australia/Lord_Howe', plain, 2026)[1]).toMatch(/not an hour/);
 		expect(summerTimeSentences('Africa/Casablanca', plain, 2026)[0]).toMatch(/follow no one rule/);
@@ -106,7 +106,7 @@ describe('the clock of a control', () => {
 		).toBe(0);
 	});
 
-	it('stands on the board: never looked at, off, left behind by a change, lost', () => {
+	it('stands on the board: never checked, off, left behind by a change, lost', () => {
 		const standing = (readings: Zone['clockReadings'], id = 'radio-stat', now = '2026-11-01T12:00') =>
 			clockStanding(
 				{ ...newZone('Z', profileOf(id)), clockReadings: readings },
@@ -121,7 +121,7 @@ describe('the clock of a control', () => {
 			set,
 			lost
 		});
-		expect(standing([])).toMatchObject({ words: 'not looked at', bad: false });
+		expect(standing([])).toMatchObject({ words: 'not checked', bad: false });
 		expect(standing([reading('2026-10-01T12:00', 0, true)])).toMatchObject({
 			words: 'not changed since Sun 25 Oct',
 			bad: true
@@ -130,7 +130,7 @@ describe('the clock of a control', () => {
 			bad: false
 		});
 		expect(standing([reading('2026-10-30T12:00', -240, false)])).toMatchObject({
-			words: '4 min behind',
+			words: '4 min slow',
 			bad: true
 		});
 		expect(standing([reading('2026-10-30T12:00', 0, false, true)])).toMatchObject({
@@ -139,8 +139,8 @@ describe('the clock of a control', () => {
 		});
 		expect(standing([], 'plain-stat').words).toBe('has none');
 		expect([errorWords(3720), errorWords(-45), errorWords(10)]).toEqual([
-			'1 h 02 ahead',
-			'1 min behind',
+			'1 h 02 fast',
+			'1 min slow',
 			'right'
 		]);
 	});
@@ -170,14 +170,14 @@ describe('what a person reads', () => {
 			customerLines(profileOf(id), plain, 'Europe/Berlin', at('2026-11-24T12:00')).map(
 				(one) => `${one.title}: ${one.sentences.join(' ')}`
 			);
-		expect(lines('touch-floor-stat').join('\n')).toMatch(/ends by itself after 2 h/);
+		expect(lines('touch-floor-stat').join('\n')).toMatch(/ends automatically after 2 h/);
 		expect(lines('hour-strip-keypad').join('\n')).toMatch(
 			/The day you set it does not count; it ends at the hour/
 		);
 		expect(lines('hour-strip-keypad').join('\n')).toMatch(
 			/by hand on Sun 28 Mar \(02:00 becomes 03:00\) and Sun 31 Oct/
 		);
-		expect(lines('six-step-room-stat').join('\n')).toMatch(/When the clocks change: It changes by itself/);
+		expect(lines('six-step-room-stat').join('\n')).toMatch(/When the clocks change: The clock changes automatically/);
 		expect(lines('plain-stat').join('\n')).not.toMatch(/clocks change/);
 	});
 

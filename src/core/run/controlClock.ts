@@ -44,7 +44,7 @@ export function driftOfReadings(
 	);
 }
 
-/** A control's clock as its readings tell, its drift with it; never looked at, it counts as right and set at `nowMs`. */
+/** A control's clock as its readings tell, its drift with it; never checked, it counts as right and set at `nowMs`. */
 export function clockFromReadings(
 	profile: ControlProfile,
 	readings: readonly ClockReading[],

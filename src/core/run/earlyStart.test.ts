@@ -22,7 +22,7 @@ function early(id: string, zone: Zone) {
 	return { minutes: run.earlyMinutes, set: set?.shows ?? null };
 }
 
-describe('starting early by itself', () => {
+describe('optimum start', () => {
 	it('is turned off by the card where the lead is in the week, and then no run counts it twice', () => {
 		expect(early('four-step-floor-stat', zoneOf('four-step-floor-stat', 'fixed'))).toEqual({
 			minutes: 0,

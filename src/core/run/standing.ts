@@ -57,7 +57,7 @@ function dateAt(timeZone: string, ms: number): string {
 	return dateOfDay(Math.floor(wallAt(timeZone, ms) / 1440));
 }
 
-/** Where a zone's clock stands: never looked at, set on a day, so far off, or left behind by a clock change. */
+/** Where a zone's clock stands: never checked, set on a day, so far off, or left behind by a clock change. */
 export function clockFacts(
 	zone: Pick<Zone, 'clockReadings'>,
 	profile: ControlProfile,

@@ -21,7 +21,7 @@ export interface Interlock {
 	readonly zones: readonly { readonly id: string; readonly zone: Zone }[];
 }
 
-/** An interlock hands the turn on no sooner than after so many minutes: relays and boilers bear no quicker. */
+/** A load-shedding relay hands the turn on no sooner than after so many minutes: relays and boilers bear no quicker. */
 const LEAST_TURN_MINUTES = 5;
 /** The earlier starts that are tried, in minutes. */
 const TRIED = [0, 15, 30, 45, 60, 90, 120, 180, 240] as const;

@@ -41,13 +41,13 @@ export function absenceConflictWords(conflict: AbsenceConflict, say: Say): strin
 		case 'by-hand':
 			return BY_HAND[conflict.why];
 		case 'until-ended':
-			return 'It does not end by itself: somebody must end it on return, and the room is cold until then.';
+			return 'End the holiday on return; rooms stay cold until then.';
 		case 'beyond':
 			return `That would be ${conflict.days} days; this control counts to ${conflict.most}.`;
 		case 'ends-early':
-			return `It ends ${say(localTime(conflict.atWall))}, ${duration(conflict.minutes)} before the return: the program heats for nobody until then.`;
+			return `Ends ${say(localTime(conflict.atWall))}: heats an empty house for ${duration(conflict.minutes)}.`;
 		case 'begins-late':
-			return `It begins ${say(localTime(conflict.atWall))}, ${duration(conflict.minutes)} after leaving: the program runs until then.`;
+			return `Begins ${say(localTime(conflict.atWall))}: the program runs for ${duration(conflict.minutes)} after leaving.`;
 	}
 }
 
@@ -57,7 +57,7 @@ export function absenceClashWords(clash: AbsenceClash, say: Say): string {
 		case 'overlap':
 			return `The one from ${say(clash.next.leave)} begins before the one from ${say(clash.one.leave)} is over.`;
 		case 'too-many':
-			return `${clash.ahead} absences lie ahead; this control keeps ${clash.most}.`;
+			return `${clash.ahead} holidays lie ahead; this control keeps ${clash.most}.`;
 		case 'one-at-a-time':
 			return 'This control keeps one holiday at a time: key the next when the first is over.';
 	}

@@ -21,11 +21,11 @@ export function menuWhyWords(why: MenuWhy, unit: TemperatureUnit): string {
 		case 'setting':
 			return 'as it is set for this control';
 		case 'nothing-freezes':
-			return 'so that nothing freezes while it is off';
+			return 'frost protection while it is off';
 		case 'changes-by-itself':
-			return 'so that nobody has to change its clock';
+			return 'clock changes automatically';
 		case 'own-week':
-			return 'only so does it run the week that is keyed here';
+			return 'needed to run your program';
 		case 'sensor':
 			return {
 				air: 'surveyed: the air of the room',
@@ -41,8 +41,8 @@ export function menuWhyWords(why: MenuWhy, unit: TemperatureUnit): string {
 			return why.kind === 'on-off' ? 'the room is reckoned on and off' : 'the room is reckoned in cycles';
 		case 'lead':
 			return {
-				typed: 'the lead is in the week: both together would warm too soon',
-				'by-itself': 'it is to find the start by itself'
+				typed: 'preheat is already in the week',
+				'by-itself': 'optimum start is wanted'
 			}[why.lead];
 		case 'level':
 			return `the level ${why.level}`;
@@ -71,7 +71,7 @@ const count = (n: number, one: string, many: string) => (n === 1 ? `One ${one}` 
 /** How many settings differ from how the control comes, and which comes first because it wipes. */
 export function howSetWords(rows: readonly SettingRow[]): string {
 	const differing = rows.filter(({ differs }) => differs);
-	if (differing.length === 0) return 'It is set as it comes: nothing differs.';
+	if (differing.length === 0) return 'All factory settings.';
 	const first =
 		differing.find(({ wipes }) => wipes === 'all') ?? differing.find(({ wipes }) => wipes === 'program');
 	const early = first ? ` Set the ${first.name} first: it ${WIPES_WORDS[first.wipes]}.` : '';
@@ -81,7 +81,7 @@ export function howSetWords(rows: readonly SettingRow[]): string {
 /** Why a setting stands as it does: an entry of the menus by what asks for it, an option because it was chosen. */
 export function settingWhy(row: Pick<SettingRow, 'why' | 'shows' | 'field'>, unit: TemperatureUnit): string {
 	if (row.why) return menuWhyWords(row.why, unit);
-	if (row.shows === null) return 'not said: it stays as it is';
+	if (row.shows === null) return 'leave as it is';
 	return row.field === 'grouping' ? 'what the week is fitted to' : 'chosen for this control';
 }
 

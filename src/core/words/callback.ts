@@ -21,64 +21,60 @@ export function matterWords(
 	switch (kind) {
 		case 'clock-off':
 			return Math.abs(figure) === 720
-				? 'Its clock is half a day out, morning for evening'
-				: `Its clock is ${duration(Math.abs(figure))} ${figure > 0 ? 'ahead' : 'behind'}`;
+				? 'Clock 12 h out: morning for evening'
+				: `Clock ${duration(Math.abs(figure))} ${figure > 0 ? 'fast' : 'slow'}`;
 		case 'weekday-off':
-			return `Its weekday is ${figure === 1 ? 'one day' : `${figure} days`} ahead`;
+			return `Wrong weekday: ${figure === 1 ? 'one day' : `${figure} days`} ahead`;
 		case 'left-manual':
-			return figure > 0 ? 'It was left on manual, warm' : 'It was left on manual, turned down';
+			return figure > 0 ? 'Left on manual, warm' : 'Left on manual, turned down';
 		case 'left-off':
-			return profile.panel?.modes?.off ? `It was left on ${profile.panel.modes.off}` : 'It was left off';
+			return profile.panel?.modes?.off ? `Left on ${profile.panel.modes.off}` : 'Left off';
 		case 'left-away':
-			return 'It is still set to be away';
+			return 'Left on holiday';
 		case 'factory-week':
-			return 'It lost its week and runs the one that it came with';
+			return 'Program lost: running the factory one';
 		case 'day-not-copied':
 			return figure < 10
-				? `${DAY_NAMES[figure - 1]!} was not keyed: it holds the day before`
-				: `${DAY_NAMES[Math.floor(figure / 10) - 1]!}, and the days like it, hold what ${DAY_NAMES[(figure % 10) - 1]!} is meant to have`;
+				? `${DAY_NAMES[figure - 1]!} still has ${DAY_NAMES[(figure + 5) % 7]!}’s times`
+				: `${DAY_NAMES[Math.floor(figure / 10) - 1]!} and days like it have ${DAY_NAMES[(figure % 10) - 1]!}’s times`;
 		case 'step-slip': {
 			const { day, step, minutes } = slipOf(figure);
 			const off =
-				minutes === 720
-					? 'half a day off, morning for evening'
-					: `an hour too ${minutes > 0 ? 'late' : 'early'}`;
-			return `${DAY_NAMES[day]!}${step > 0 ? `, change ${step},` : ''} was keyed ${off}`;
+				minutes === 720 ? '12 h out: morning for evening' : `1 h too ${minutes > 0 ? 'late' : 'early'}`;
+			return `${DAY_NAMES[day]!}${step > 0 ? `, step ${step}` : ''} keyed ${off}`;
 		}
 		case 'starts-early':
-			return 'It starts early by itself, and a lead is in its week as well';
+			return 'Starts too early: optimum start plus preheat';
 		case 'source-later':
-			return 'What feeds it starts later than the room asks';
+			return 'The heat source starts after this room calls';
 		case 'source-off':
-			return 'What feeds it is off';
+			return 'The heat source is off';
 		case 'no-radio':
-			return figure > 0 ? 'Its receiver does not hear it, and heats on' : 'Its receiver does not hear it';
+			return figure > 0 ? 'No signal at the receiver: heating stays on' : 'No signal at the receiver';
 		case 'receiver-held':
-			return 'It was put on at the receiver’s own key';
+			return 'Switched on at the receiver';
 		case 'no-power':
-			return 'Its batteries or its supply are out';
+			return 'No power: batteries or supply';
 		case 'locked':
-			return 'It is locked at a setting that is too low';
+			return 'Keypad locked, setpoint too low';
 		case 'limit':
-			return 'A limit holds it down';
+			return 'Maximum setpoint too low';
 		case 'sensor':
 			return figure === 1
-				? 'Sun falls on it by day, and it believes the room is warm'
-				: 'Its sensor is warmer than the room: a lamp, a pipe, or something before it';
+				? 'Sun on the sensor: control reads too warm'
+				: 'Sensor warmer than the room: a lamp, a pipe, or covered';
 		case 'offset':
-			return figure > 0
-				? 'Its offset makes it show more than the room has'
-				: 'Its offset makes it show less than the room has';
+			return figure > 0 ? 'Wrong offset: control reads high' : 'Wrong offset: control reads low';
 		case 'changeover':
-			return figure > 0 ? 'It only heats, and does not cool' : 'It only cools, and does not heat';
+			return figure > 0 ? 'Set to heating only: no cooling' : 'Set to cooling only: no heating';
 		case 'slow-room':
-			return 'The room needs longer than it is given in this cold';
+			return 'Preheat too short for this weather';
 		case 'weak-emitter':
-			return 'What heats the room is too weak for this cold';
+			return 'Heating too small for this weather';
 		case 'somebody-changed':
-			return 'Somebody has changed its week';
+			return 'Somebody changed the program';
 		case 'no-fault':
-			return 'Nothing is wrong: the room is warmer than it is set to';
+			return 'No fault: room is above the setpoint';
 		case 'other':
 			return 'Something else';
 	}
@@ -126,15 +122,15 @@ export const askingWords = (question: QuestionId): string =>
 		'heater-asked': 'Turn it up as far as it goes. After a quarter of an hour, is the heater hot?',
 		lamp: 'What does the lamp at the receiver show?',
 		'which-days': 'Is it every day, or only on some days?',
-		'set-to': 'When it should be warm and is not, what temperature does it say it is set to?',
+		'set-to': 'When the room is cold, what is it set to?',
 		water: 'Is there hot water at the taps?',
 		keys: 'Press a key: does anything happen, or is it locked?'
 	})[question];
 
 const ANSWERS: Readonly<Record<string, string>> = {
 	'clock-shows/right': 'the right time',
-	'clock-shows/hour-ahead': 'an hour ahead',
-	'clock-shows/hour-behind': 'an hour behind',
+	'clock-shows/hour-ahead': '1 h fast',
+	'clock-shows/hour-behind': '1 h slow',
 	'clock-shows/another-time': 'another time',
 	'clock-shows/another-day': 'another day',
 	'clock-shows/blank': 'nothing at all',
@@ -192,12 +188,12 @@ export const likelyWords = (share: number): string =>
 				? 'likely'
 				: share >= 0.08
 					? 'possible'
-					: 'hardly';
+					: 'unlikely';
 
 /** The headline: what is likeliest by now. */
 export const headlineWords = (first: Ranked<Named> | null, profile: Pick<ControlProfile, 'panel'>): string =>
 	first === null
-		? 'Take down what was said, as it was said: the causes are weighed against what is known of this very control.'
+		? 'Write what the customer says. Causes appear here.'
 		: `${first.share >= CERTAIN ? 'Almost certainly' : first.share >= LIKELY ? 'Most likely' : 'Perhaps'}: ${matterWords(first.cause, profile)}.`;
 
 const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
@@ -215,47 +211,47 @@ export function mendWords({ kind }: Pick<Cause, 'kind'>, profile: ControlProfile
 		case 'left-off':
 			return end(auto || habits.manual?.how || 'Put it back on its program');
 		case 'left-away':
-			return `End the absence. ${end(habits.holiday?.how ?? '')}`;
+			return `End the holiday. ${end(habits.holiday?.how ?? '')}`;
 		case 'factory-week':
-			return 'Its week is to be keyed again: take the card, and look at its batteries.';
+			return 'Key in the program again; check the batteries.';
 		case 'day-not-copied':
 		case 'step-slip':
 		case 'somebody-changed':
-			return 'Read it back, and key again what differs.';
+			return 'Read it back, then key in what differs.';
 		case 'starts-early':
-			return 'One of the two is enough: turn its early start off in its menu, or take the lead out of the week.';
+			return 'Use one of the two: turn optimum start off in its menu, or set preheat to none.';
 		case 'source-later':
-			return 'Let what feeds it begin earlier: House says by how much.';
+			return 'Start the heat source earlier: see House.';
 		case 'source-off':
-			return 'See that the boiler or heat pump is switched on and shows no fault; anything behind its cover belongs to a licensed trade.';
+			return 'Check that the boiler or heat pump is on and shows no fault. Never open its cover: call a qualified engineer.';
 		case 'no-radio':
-			return end(operation.receiver?.pairing ?? 'Pair control and receiver again as their maker says');
+			return end(operation.receiver?.pairing ?? 'Pair control and receiver again, as the maker says');
 		case 'receiver-held':
-			return end(operation.receiver?.ownKey || 'Put the receiver back to follow its control');
+			return end(operation.receiver?.ownKey || 'Set the receiver back to automatic');
 		case 'locked':
 			return operation.lock
 				? `End the lock: ${end(operation.lock.ends)} Then ${small(end(auto || habits.manual?.how || 'put it back on its program'))}`
 				: 'End the lock, then put it back on its program.';
 		case 'offset':
-			return 'Hold a thermometer beside it for a quarter of an hour, and key the offset anew.';
+			return 'Hold a thermometer beside it for 15 min, then key in the offset again.';
 		case 'changeover':
-			return 'Let it do both in its menu, and wait as long as its compressor must rest; anything behind a cover belongs to a licensed trade.';
+			return 'Set it to heat and cool in its menu, then wait for the compressor. Behind covers: qualified engineer only.';
 		case 'no-power':
 			return habits.power === 'batteries'
 				? 'Fit new batteries, then set its clock.'
-				: 'See that its supply is on; do not open it: mains belongs to a licensed trade.';
+				: 'Check the power. Never open the control: live parts. Mains is for a qualified engineer.';
 		case 'limit':
-			return 'Look at its highest setting in the menu of the installer.';
+			return 'Check the maximum setpoint in the installer menu.';
 		case 'sensor':
-			return 'Keep sun, lamps, curtains and furniture from it; if that is not enough, move it or set its offset on a visit.';
+			return 'Keep sun, lamps, curtains and furniture away from it. If that is not enough, move it or set its offset on a visit.';
 		case 'slow-room':
-			return 'Compute the lead on Proof, and key the starts anew.';
+			return 'Compute the preheat on Proof, then key in the start times again.';
 		case 'weak-emitter':
-			return 'Proof says how cold it may be outside for this heater; let it run through in hard frost.';
+			return 'Proof gives the coldest weather for this heater. In hard frost, leave it running.';
 		case 'no-fault':
-			return 'Turn it above the room’s own temperature: heat must come.';
+			return 'Turn it above the room temperature: heat must come.';
 		case 'other':
-			return 'Nothing told by telephone settles it: make a visit, test it step by step, and read it back.';
+			return 'Not settled by phone. Visit, test, read back.';
 	}
 }
 
@@ -264,11 +260,11 @@ export const pairWords = (
 	{ causes: [a, b] }: Pick<RankedPair<Named>, 'causes'>,
 	profile: Pick<ControlProfile, 'panel'>
 ): string =>
-	`No one thing explains all of it. Two at once would: ${small(matterWords(a, profile))}, and ${small(matterWords(b, profile))}.`;
+	`Two faults at once explain it all: ${small(matterWords(a, profile))}, and ${small(matterWords(b, profile))}.`;
 
 /** Said of two things that cannot both be so. */
 export const contradictionWords = (a: Fact, b: Fact): string =>
-	`“${factWords(a)}” and “${factWords(b)}” cannot both be so: ask once more, and take one of them back.`;
+	`“${factWords(a)}” and “${factWords(b)}” contradict. Ask again, delete one.`;
 
 /** What a log tells against the planned week. */
 export function logWords({ shiftMinutes, days, agrees, confidence, byHand, missed }: LogMatch): string {
@@ -299,7 +295,7 @@ export const saidWords = ({
 	readonly facts: readonly Fact[];
 }): string =>
 	[...facts.map(factWords), ...(said.trim() === '' ? [] : [`“${said.trim()}”`])].join(' · ') ||
-	'Nothing was taken down';
+	'Nothing written yet';
 
 /** A kept call in a line: what was said, and what it was. */
 export function callWords(
@@ -313,29 +309,29 @@ export function callWords(
 /** A cause as it is chosen for what it was. */
 export const outcomeWords = (kind: CauseKind): string => OUTCOMES[kind];
 const OUTCOMES: Readonly<Record<CauseKind, string>> = {
-	'clock-off': 'its clock was wrong',
-	'weekday-off': 'its weekday was wrong',
+	'clock-off': 'clock wrong',
+	'weekday-off': 'wrong weekday',
 	'left-manual': 'left on manual',
 	'left-off': 'left off',
-	'left-away': 'left on away',
-	'factory-week': 'its week was lost',
-	'day-not-copied': 'a day was not keyed',
-	'step-slip': 'a step was keyed wrong',
-	'starts-early': 'early start and a lead at once',
-	'source-later': 'what feeds it starts too late',
-	'source-off': 'what feeds it was off',
-	'no-radio': 'its receiver did not hear it',
-	'receiver-held': 'the receiver’s own key',
-	'no-power': 'batteries or supply',
-	locked: 'locked at the wrong setting',
-	limit: 'a limit held it down',
-	sensor: 'its sensor',
-	offset: 'its offset',
-	changeover: 'it was let only heat, or only cool',
-	'slow-room': 'a lead too short',
-	'weak-emitter': 'what heats it is too weak',
-	'somebody-changed': 'somebody changed its week',
-	'no-fault': 'nothing was wrong',
+	'left-away': 'left on holiday',
+	'factory-week': 'program lost',
+	'day-not-copied': 'a day not keyed in',
+	'step-slip': 'a step keyed wrong',
+	'starts-early': 'optimum start plus preheat',
+	'source-later': 'heat source starts too late',
+	'source-off': 'heat source off',
+	'no-radio': 'no signal at the receiver',
+	'receiver-held': 'switched at the receiver',
+	'no-power': 'no power',
+	locked: 'keypad locked',
+	limit: 'maximum setpoint too low',
+	sensor: 'sensor reads wrong',
+	offset: 'wrong offset',
+	changeover: 'set to heating only, or cooling only',
+	'slow-room': 'preheat too short',
+	'weak-emitter': 'heating too small',
+	'somebody-changed': 'somebody changed the program',
+	'no-fault': 'no fault',
 	other: 'something else'
 };
 

@@ -31,7 +31,11 @@ describe('what stands under the places of a zone', () => {
 		['not drawn yet', zone({ undrawn: true }), true],
 		['20 min too cold', summary({ coldMinutes: 20, warmMinutes: 40 }), true],
 		['10 min too warm', summary({ warmMinutes: 10 }), false],
-		['1 h on too long', zone({ isSwitch: true, summary: { ...zone().summary, warmMinutes: 60 } }), false],
+		[
+			'1 h on when not wanted',
+			zone({ isSwitch: true, summary: { ...zone().summary, warmMinutes: 60 } }),
+			false
+		],
 		['preheat out of date', zone({ proof: 'preheat out of date' }), false],
 		['room not described', zone({ proof: 'room not described' }), false],
 		['fits', zone(), false]

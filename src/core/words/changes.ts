@@ -85,8 +85,8 @@ function levelSentences(before: Zone, after: Zone, profile: ControlProfile): str
 
 const leadWords = (zone: Zone, unit: TemperatureUnit) => {
 	const { school, minutes, computed } = zone.lead;
-	if (school === 'at-need') return 'at the time of need';
-	if (school === 'control') return 'left to the control';
+	if (school === 'at-need') return 'none';
+	if (school === 'control') return 'optimum start';
 	if (school === 'fixed') return `${duration(minutes)} before`;
 	return computed ? `computed for ${roundTemperatureWords(unit, computed.outdoorC)}` : 'to be computed';
 };
@@ -138,7 +138,7 @@ export function planChanges(a: Zone, b: Zone, profile: ControlProfile): PlanChan
 	if (was.unit !== is.unit) sentences.push(`Unit °${was.unit} → °${is.unit}.`);
 	if (was.clock !== is.clock) sentences.push(`Clock ${was.clock} h → ${is.clock} h.`);
 	if (was.perDay !== is.perDay) sentences.push(`Steps a day ${was.perDay} → ${is.perDay}.`);
-	if (was.channel !== is.channel) sentences.push('It hangs on another channel.');
+	if (was.channel !== is.channel) sentences.push('Now on another channel.');
 	if (was.plain !== is.plain)
 		sentences.push(is.plain ? 'It is set to hold one setpoint.' : 'It is set to run a program.');
 	if (a.grouping !== b.grouping)
@@ -147,20 +147,20 @@ export function planChanges(a: Zone, b: Zone, profile: ControlProfile): PlanChan
 	const weekDiffers = !sameWeek(wantedWeek(a), wantedWeek(b));
 	if (weekDiffers) sentences.push(...weekSentences(a, b));
 	const [startedA, startedB] = [leadWords(a, is.unit), leadWords(b, is.unit)];
-	if (startedA !== startedB) sentences.push(`Start ${startedA} → ${startedB}.`);
+	if (startedA !== startedB) sentences.push(`Preheat: ${startedA} → ${startedB}.`);
 	else if (!isSame({ ...a.lead, stopMinutes: 0 }, { ...b.lead, stopMinutes: 0 }))
-		sentences.push('The computed starts differ.');
+		sentences.push('The computed preheat differs.');
 	if (a.lead.stopMinutes !== b.lead.stopMinutes)
 		sentences.push(`Early stop ${duration(a.lead.stopMinutes)} → ${duration(b.lead.stopMinutes)}.`);
 	if (!isSame(a.weights, b.weights)) sentences.push('Cold and waste are weighed otherwise.');
 	if (a.use !== b.use) sentences.push('The room is used otherwise.');
 	if (a.fedBy !== b.fedBy) sentences.push('It is fed by something else.');
-	if (a.governs !== b.governs) sentences.push('Its week lets something else run.');
+	if (a.governs !== b.governs) sentences.push('Now controls another heat source.');
 	if (!isSame(a.routine, b.routine)) sentences.push('The routine behind the week differs.');
 	for (const key of ['highLimitC', 'lowLimitC', 'earlyStartMinutes', 'fan', 'changeover'] as const)
 		if (a.settings[key] !== b.settings[key])
 			sentences.push(
-				`${{ highLimitC: 'High limit', lowLimitC: 'Low limit', earlyStartMinutes: 'Early start', fan: 'Fan', changeover: 'Changeover' }[key]} ${settingInWords(key, a.settings[key], (c) => setpointWithUnit(profile, was, c))} → ${settingInWords(key, b.settings[key], (c) => setpointWithUnit(profile, is, c))}.`
+				`${{ highLimitC: 'Maximum setpoint', lowLimitC: 'Minimum setpoint', earlyStartMinutes: 'Optimum start', fan: 'Fan', changeover: 'Changeover' }[key]} ${settingInWords(key, a.settings[key], (c) => setpointWithUnit(profile, was, c))} → ${settingInWords(key, b.settings[key], (c) => setpointWithUnit(profile, is, c))}.`
 			);
 	const lists = [
 		['exceptions', 'Days away and special days', 'entry', 'entries'],

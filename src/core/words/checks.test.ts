@@ -125,7 +125,7 @@ describe('commissioning checks', () => {
 			setpointC: 12,
 			note: ''
 		};
-		expect(plain(six, { zone: during(away) })[0]).toContain('an absence lets it fall to 12.0');
+		expect(plain(six, { zone: during(away) })[0]).toContain('a holiday lets it fall to 12.0');
 		expect(plain(six, { zone: during({ kind: 'hold', until: null, setpointC: 15 }) })[0]).toContain(
 			'held at 15.0'
 		);
@@ -349,9 +349,7 @@ describe('commissioning checks', () => {
 				room: floorRoom({ sensor: 'floor', finish: 'wood' })
 			})
 		});
-		expect(checksOf(touch)[0]!.sentence).toBe(
-			'The floor is set to 84\u00a0°F, above the 80\u00a0°F that its finish bears.'
-		);
+		expect(checksOf(touch)[0]!.sentence).toBe('Floor at risk: 84\u00a0°F set, 80\u00a0°F allowed.');
 	});
 
 	it('name the next change of a clock changed by hand where it is, and none where clocks never change', () => {
@@ -359,10 +357,8 @@ describe('commissioning checks', () => {
 			checksOf(checked('radio-stat', { onSite: { customerTold: false }, more: { timeZone } })).find(
 				({ id }) => id === 'summer-time'
 			)?.sentence;
-		expect(told('Europe/Dublin')).toBe(
-			'Its clock is changed by hand, next on Sun 28 Mar, and the customer was not told.'
-		);
-		expect(told('Australia/Sydney')).toContain('next on Sun 4 Apr');
+		expect(told('Europe/Dublin')).toBe('Clock to change by hand on Sun 28 Mar: the customer was not told.');
+		expect(told('Australia/Sydney')).toContain('on Sun 4 Apr');
 		expect(told('Asia/Tokyo')).toBeUndefined();
 	});
 

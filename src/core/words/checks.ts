@@ -26,7 +26,7 @@ export interface Check {
 /** How a plan brings a room to a setpoint. */
 const FRAIL_BY: Readonly<Record<(Finding & { id: 'frail' })['by'], string>> = {
 	week: 'the week falls to',
-	absence: 'an absence lets it fall to',
+	absence: 'a holiday lets it fall to',
 	'special-day': 'a special day falls to',
 	override: 'by hand it is to go to',
 	advance: 'it is to go on to',
@@ -72,14 +72,14 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 		case 'left-in':
 			return [
 				one.leftIn === null
-					? 'What the control was left in is not noted.'
+					? 'What the control was left in is not recorded.'
 					: `The control was left in ${LEFT_WORDS[one.leftIn]}: its program does not run.`,
 				'Put it back on automatic'
 			];
 		case 'left-standing':
 			return [`${capital(endlessWords(one.away))}.`, 'End it'];
 		case 'unpaired':
-			return ['Control and receiver are not paired: nothing will heat.', 'Pair them'];
+			return ['No heat: control and receiver not paired.', 'Pair them'];
 		case 'settings-changed':
 			return [
 				`The ${one.what === 'unit' ? 'unit' : 'day grouping'} was changed after it was keyed: setting it ${WIPES_WORDS[profile.operation.options[one.what]?.wipes ?? 'program']}.`,
@@ -88,17 +88,17 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 		case 'undrawn':
 			return [`Its week is ${NOT_DRAWN}: one level throughout.`, 'Draw the week'];
 		case 'floor-limit':
-			return [
-				`The floor is set to ${set(one.setC)}, above the ${limit(one.limitC, 'most')} that its finish bears.`,
-				'Lower it'
-			];
+			return [`Floor at risk: ${set(one.setC)} set, ${limit(one.limitC, 'most')} allowed.`, 'Lower it'];
 		case 'power-density':
 			return [
 				`The floor would give ${Math.round(one.isWattsPerM2)} W/m²; floors are made for ${one.mostWattsPerM2} at most: its area or its power is wrong.`,
 				'Correct the room'
 			];
 		case 'floor-finish':
-			return ['The floor heats, but its finish is not noted: the limit is a guess.', 'Say what lies on it'];
+			return [
+				'The floor heats, but its finish is not recorded: the limit is a guess.',
+				'Say what lies on it'
+			];
 		case 'setback':
 			return [
 				`The setback is ${difference(one.depthK)} under comfort; ${unit === 'F' ? '7 to 9 °F' : '4 to 5 K'} are usual.`,
@@ -115,7 +115,7 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 					];
 		case 'high-limit':
 			return [
-				`The high limit of ${set(one.limitC)} lies under a level in use (${set(one.setC)}): ${one.binds ? 'the program is held down to it' : 'it binds a change by hand only'}.`,
+				`Maximum setpoint ${set(one.limitC)} is below a level in use (${set(one.setC)}): ${one.binds ? 'the program stops there' : 'overrides stop there'}.`,
 				'Change the limit'
 			];
 		case 'frail': {
@@ -127,12 +127,9 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 			];
 		}
 		case 'double-lead':
-			return [
-				'The control starts early by itself and a lead is typed too: warm twice too soon.',
-				'Let the control do it'
-			];
+			return ['Starts too early: optimum start plus preheat.', 'Set preheat to none'];
 		case 'lead-stale':
-			return ['The lead was computed for another room or week.', 'Compute it again'];
+			return ['Preheat out of date: computed for another room or week.', 'Compute it again'];
 		case 'unfed': {
 			const [worst, ...others] = gapSentences(zone.name, one.source, one.gaps, set);
 			const more = others.length === 0 ? '' : ` And ${others.length} more like it.`;
@@ -141,7 +138,7 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 		case 'source-away': {
 			const [leave, back] = [localWords(one.leave, options), localWords(one.back, options)];
 			return [
-				`${one.governor} is to be away from ${leave} to ${back}: ${one.source} makes no heat then, and frost protection does not work here. Leave ${one.governor} on its week.`,
+				`Do not set ${one.governor} to holiday (${leave} to ${back}): no heat and no frost protection here without ${one.source}.`,
 				'See the house'
 			];
 		}
@@ -153,10 +150,7 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 				'See the week'
 			];
 		case 'control-outside':
-			return [
-				'The control hangs outside its room and measures the air there.',
-				'Regulate by the floor sensor'
-			];
+			return ['The control is outside its room and measures the air there.', 'Regulate by the floor sensor'];
 		case 'clock':
 			return [
 				one.clock.kind === 'unseen'
@@ -166,37 +160,31 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 			];
 		case 'summer-time':
 			return [
-				`Its clock is changed by hand, next on ${localWords(one.date, options)}, and the customer was not told.`,
-				'Tell them, and note it'
+				`Clock to change by hand on ${localWords(one.date, options)}: the customer was not told.`,
+				'Tell them, then tick it'
 			];
 		case 'lock-code':
 			return ['The lock code is still the one it came with.', 'Change the code'];
 		case 'stored-program':
-			return [
-				'It is set to run a program that it came with: the week that is planned does not run.',
-				'Have it run the week'
-			];
+			return ['Running a factory program, not yours.', 'Have it run the week'];
 		case 'lock-missing':
 			return ['A lock is wanted and not set.', 'Lock it'];
 		case 'batteries':
 			return one.due === null
-				? ['When its batteries were changed is not noted.', 'Note it']
+				? ['The battery change is not recorded.', 'Record it']
 				: [`Its batteries were due on ${one.due}.`, 'Change them'];
 		case 'sensor-place':
 			return 'troubles' in one
 				? [
 						`The sensor is ${one.troubles.map((trouble) => TROUBLE_WORDS[trouble]).join(' and ')}.`,
-						'Move it, or note why not'
+						'Move it, or say why not'
 					]
 				: [`The sensor is at ${one.heightM.toFixed(1)} m; about 1.5 m is usual.`, 'Look again'];
 		case 'hot-water':
 			return one.storeC === null
-				? [
-						`The hot-water store was not measured; at least ${limit(one.leastC, 'least')} is asked of it.`,
-						'Measure it'
-					]
+				? [`Cylinder not measured: at least ${limit(one.leastC, 'least')} is required.`, 'Measure it']
 				: [
-						`The hot-water store is at ${temperatureWords(unit, one.storeC)}; under ${limit(one.leastC, 'least')} germs can grow. Local rules come first.`,
+						`Cylinder ${temperatureWords(unit, one.storeC)}: legionella can grow below ${limit(one.leastC, 'least')}. Local rules come first.`,
 						'Measure again'
 					];
 		case 'fan':

@@ -10,10 +10,10 @@ export function summerTimeSentences(
 	fromYear: number
 ): string[] {
 	const rule = summerTimeFrom(timeZone, fromYear);
-	if (rule.kind === 'none') return [`No summer time at this place (${timeZone}): clocks stay as they are.`];
+	if (rule.kind === 'none') return [`No clock change at this place (${timeZone}).`];
 	if (rule.kind === 'irregular')
 		return [
-			`The coming years follow no one rule at this place (${timeZone}): switch a control's own summer time off and go by the dates.`
+			`The coming years follow no one rule at this place (${timeZone}): switch a control's own clock change off and go by the dates.`
 		];
 	const clock = (minute: number) => displayTime(minute, options.clock);
 	const sides = `Forward on the ${ruleWords(rule.forward, clock)}, back on the ${ruleWords(rule.back, clock)}`;
@@ -63,12 +63,12 @@ export function clockChanges(
 			summerTime === 'no-clock'
 				? 'Nothing to do: it has no clock.'
 				: summerTime === 'by-itself'
-					? 'It changes by itself; look once that it did.'
+					? 'Changes automatically. Check it once.'
 					: summerTime === 'by-rule'
-						? 'It changes by the rule that was keyed.'
+						? 'Changes by the rule keyed in.'
 						: shiftMinutes > 0
-							? `Until somebody sets it ${by} on, everything comes ${by} late: cold mornings.`
-							: `Until somebody sets it ${by} back, everything comes ${by} early: cold evenings.`;
+							? `Put forward ${by}, or mornings are cold.`
+							: `Put back ${by}, or evenings are cold.`;
 		return {
 			atMs: change.atMs,
 			date: localWords(isoDate, options),
@@ -90,8 +90,8 @@ export function powerLossSentence(profile: ControlProfile, options: ControlOptio
 	if (!clockLost) return 'Nothing is lost: the clock goes on and the program stays.';
 	const shows = `${DAY_NAMES[factoryDay]} ${displayTime(factoryMinute, options.clock)}`;
 	return programLost
-		? `The clock and the whole program are lost: it shows ${shows} and runs the factory week. Key the card again.`
-		: `The clock is lost, the program stays: it shows ${shows} and runs the right week at the wrong time. Set the clock.`;
+		? `Time and program lost. It shows ${shows} and runs the factory program. Key in again.`
+		: `Time lost, program kept. It shows ${shows}. Set the clock.`;
 }
 
 /** How long a control may be without power before its clock is lost, in a sentence. */

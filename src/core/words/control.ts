@@ -87,7 +87,7 @@ function holds(profile: ControlProfile): string[] {
 				? ` on weekdays, ${count(program.weekend.saturday)} on Saturday, ${count(program.weekend.sunday)} on Sunday`
 				: ' a day';
 			return [
-				`Holds ${program.clearable ? 'up to ' : ''}${per} changes${weekend}, ${minutes(program.stepMinutes)}${program.clearable ? '' : '; all must be keyed, spare ones too'}.`,
+				`Holds ${program.clearable ? 'up to ' : ''}${per} changes${weekend}, ${minutes(program.stepMinutes)}${program.clearable ? '' : '; all must be keyed in, unused ones too'}.`,
 				program.modes
 					? `Each change names a mode, ${list(program.modes.map(spokenName), 'or')}; a mode has one setpoint all week.`
 					: profile.cooling
@@ -107,7 +107,7 @@ function handSentences({ habits, temperature }: ControlProfile): string[] {
 	const { override, hold, boost, advance, manual, off, limits, fan } = habits;
 	const said = [
 		override &&
-			`A change by hand lasts ${override.ends === 'next-change' ? 'to the next change of the program' : duration(override.minutes)}.`,
+			`An override lasts ${override.ends === 'next-change' ? 'until the next step' : duration(override.minutes)}.`,
 		hold &&
 			`A hold lasts ${hold.until.includes('time') ? (hold.until.includes('ended') ? 'to a time, or until it is ended' : 'to a time') : 'until it is ended'}.`,
 		boost &&
@@ -117,8 +117,9 @@ function handSentences({ habits, temperature }: ControlProfile): string[] {
 		advance && 'Advance: the next change comes now.',
 		manual && 'Manual stays until it is put back.',
 		habits.paired && 'It speaks by radio to a receiver, with which it is paired.',
-		off && (off.keepsC === null ? 'Off is off.' : `Off still keeps ${off.keepsC} °C.`),
-		limits && `A high and a low limit bind ${limits.bindProgram ? 'hand and program' : 'the hand only'}.`,
+		off && (off.keepsC === null ? 'Off is off.' : `Off: frost protection at ${off.keepsC} °C.`),
+		limits &&
+			`Maximum and minimum setpoints limit ${limits.bindProgram ? 'overrides and program' : 'overrides only'}.`,
 		fan && `Fan: ${list(fan, 'or')}.`,
 		habits.minimumOffMinutes > 0 && `After a stop it waits ${habits.minimumOffMinutes} min.`
 	].filter((one): one is string => typeof one === 'string');
@@ -139,7 +140,7 @@ function awaySentences({ habits: { holiday, specialDays } }: ControlProfile): st
 		);
 	else if (holiday.by === 'periods')
 		said.push(`${holiday.mostPeriods} holidays kept beforehand, of whole days.`);
-	else said.push('Holiday until somebody ends it.');
+	else said.push('Holiday stays until ended.');
 	said.push(specialDays ? `${specialDays.most} special days.` : 'No special days.');
 	return said;
 }
@@ -148,9 +149,9 @@ function clockSentences({ habits, program }: ControlProfile): string[] {
 	const { summerTime, reserveMinutes, programKept } = habits.clock;
 	if (summerTime === 'no-clock') return ['It has no clock.'];
 	const words = {
-		'by-itself': 'Changes to summer time by itself.',
-		'by-rule': 'Summer time is keyed as a rule.',
-		'by-hand': 'Summer time is set by hand, twice a year.'
+		'by-itself': 'Changes its clock automatically.',
+		'by-rule': 'Its clock change is keyed in as a rule.',
+		'by-hand': 'Its clock is changed by hand, twice a year.'
 	}[summerTime];
 	const power = habits.power === 'batteries' ? 'while batteries are changed' : 'without power';
 	const lost = programKept || program.form === 'plain' ? 'the clock' : 'the clock and the program';
@@ -205,8 +206,8 @@ export function profileFacts(profile: ControlProfile): Fact[] {
 			...(profile.program.form === 'events' && !profile.program.modes
 				? [
 						keying.eventOrder === 'time-first'
-							? 'Asks for the time, then the temperature.'
-							: 'Asks for the temperature, then the time.'
+							? 'Takes the time, then the temperature.'
+							: 'Takes the temperature, then the time.'
 					]
 				: []),
 			...(keying.timeEntry === 'hour-then-minute' ? ['Hours and minutes are two values.'] : []),
@@ -215,17 +216,17 @@ export function profileFacts(profile: ControlProfile): Fact[] {
 			...(keying.correctsSingly ? [] : ['A slip means keying the day again.']),
 			keying.timeoutSeconds === null
 				? 'The menu stays until it is left.'
-				: `The menu closes by itself after ${keying.timeoutSeconds} s without a key.`,
+				: `The menu closes after ${keying.timeoutSeconds} s without a key.`,
 			...(keying.bracket
 				? [`Set it to ${keying.bracket.before} before keying and to ${keying.bracket.after} afterwards.`]
 				: []),
 			`${clean(keying.leave)}.`
 		]),
 		fact('options', 'Its options, resets and lock', operationSentences(profile)),
-		fact('habits', 'What it does by itself', [
+		fact('habits', 'Automatic', [
 			profile.startsEarly
 				? 'Learns to start early: key the time of need.'
-				: 'Starts at the time keyed: the lead is typed.',
+				: 'Starts at the time keyed in: preheat goes into the week.',
 			...(profile.canBePlain ? ['Can be set to hold one setpoint, without a program.'] : [])
 		]),
 		fact('hand', 'By hand', handSentences(profile)),
@@ -236,8 +237,7 @@ export function profileFacts(profile: ControlProfile): Fact[] {
 
 /** What is known of its keys. */
 function panelSentences({ panel }: ControlProfile): string[] {
-	if (!panel)
-		return ['Not described yet: the card says in words what to look for, and it cannot be rehearsed.'];
+	if (!panel) return ['Not described yet: the card says in words what to look for, and it has no simulator.'];
 	const { keys, rest, modes } = panel;
 	const prints = keys.filter(({ kind }) => kind !== 'slide').map(({ print }) => print);
 	const slides = keys.filter(({ kind }) => kind === 'slide');
@@ -293,13 +293,13 @@ export const MEANING_WORDS: Readonly<Record<MenuMeaning, string>> = {
 	regulation: 'how it regulates',
 	differential: 'its differential',
 	cycles: 'its cycles an hour',
-	'early-start': 'starting early by itself',
+	'early-start': 'optimum start',
 	frost: 'frost protection',
 	'frost-level': 'the frost temperature',
 	offset: 'correcting its sensor',
 	fan: 'its fan',
 	changeover: 'heating and cooling',
-	'summer-time': 'summer time by itself',
+	'summer-time': 'clock change automatic',
 	'stored-program': 'which program it runs',
 	'minimum-off': 'the shortest time off',
 	'manual-figure': 'the temperature of a manual mode',
@@ -362,7 +362,7 @@ function operationSentences(profile: ControlProfile): string[] {
 			: []),
 		...(offered.length === 0 ? ['It leaves nothing to choose.'] : []),
 		...menuSentences(profile),
-		...resets.map(({ wipes, how }) => `As new: ${clean(how)}; it ${WIPES_WORDS[wipes]}.`),
+		...resets.map(({ wipes, how }) => `Factory reset: ${clean(how)}; it ${WIPES_WORDS[wipes]}.`),
 		...receiverSentences(profile),
 		...(profile.operation.counts === '' ? [] : [`It counts: ${clean(profile.operation.counts)}.`]),
 		...(lock

@@ -42,21 +42,19 @@ export function customerLines(
 	const ownHow = panel && ownBoost && `${waySentence(panel, ownBoost).replace(/\.$/, '')}${each}`;
 	// set to one setpoint it has no week that could go on
 	const isPlain = options.plain || profile.program.form === 'plain';
-	const nextChange = isPlain
-		? 'It stays where you leave it'
-		: 'It ends by itself at the next change of your week';
+	const nextChange = isPlain ? 'It stays where you leave it' : 'It ends at your next usual time';
 	put(isSwitch ? 'On or off for a while' : 'Warmer or cooler for a while', [
 		override &&
 			`${end(override.how)} ${
 				isPlain || override.ends === 'next-change'
 					? nextChange
-					: `It ends by itself after ${duration(override.minutes)}`
+					: `It ends automatically after ${duration(override.minutes)}`
 			}`,
 		boost &&
 			`${end(ownHow || boost.how)} ${
 				boost.ends === 'next-change'
 					? nextChange
-					: `At most ${duration(boost.stepMinutes * boost.mostSteps)}; then ${isPlain ? 'it goes back' : 'your week goes on'} by itself`
+					: `At most ${duration(boost.stepMinutes * boost.mostSteps)}; then ${isPlain ? 'it goes back' : 'your usual times start again'} automatically`
 			}`,
 		advance?.how,
 		!override &&
@@ -88,11 +86,11 @@ export function customerLines(
 							? `${holiday.todayCounts ? 'The day you set it counts as the first' : 'The day you set it does not count'}; it ends ${holiday.ends === 'midnight' ? 'at midnight after the last day' : 'at the hour at which you set it'}`
 							: holiday.by === 'return-date'
 								? holiday.ends === 'midnight'
-									? 'Your week goes on from midnight before the day of return'
-									: 'Your week goes on from that hour'
+									? 'Your usual times start again at midnight before the day of return'
+									: 'Your usual times start again then'
 								: holiday.by === 'periods'
 									? 'Only whole days away are set, and can be set long before'
-									: 'It does not end by itself: the rooms stay cool until you end it'
+									: 'Stays on until you end it: the rooms stay cool'
 					];
 	const ahead = lets === null ? planned.map((one) => absenceForHousehold(one, profile, options)) : [];
 	// where what is planned is said key by key, the general words are in it
@@ -107,8 +105,8 @@ export function customerLines(
 			changes.length === 0
 				? 'Clocks do not change here'
 				: summerTime === 'by-hand'
-					? `Set its clock by hand on ${changes.map((change) => `${change.date} (${change.from} becomes ${change.to})`).join(' and ')}. ${end(how)} Until then everything comes at the wrong hour`
-					: 'It changes by itself; look once that it shows the right time'
+					? `Set its clock by hand on ${changes.map((change) => `${change.date} (${change.from} becomes ${change.to})`).join(' and ')}. ${end(how)} Until you do, the heating runs ${duration(Math.abs(changes[0]!.shiftMinutes))} ${changes[0]!.shiftMinutes > 0 ? 'late' : 'early'}`
+					: 'The clock changes automatically. Check it once'
 		]);
 	if (summerTime !== 'no-clock')
 		put(habits.power === 'batteries' ? 'Batteries' : 'After a power cut', [reserveSentence(profile)]);
@@ -122,7 +120,7 @@ function holdEnds({ panel, habits }: ControlProfile): string | undefined {
 	const again = panel.hand.hold ? waySentence(panel, panel.hand.hold) : '';
 	return again === ''
 		? modeSentence(panel, panel.modes?.names[0] ?? null)
-		: `${end(again)} Your week goes on`;
+		: `${end(again)} Your usual times start again`;
 }
 
 /** What a household can look at by itself before it calls somebody, on this very control. */
@@ -133,9 +131,9 @@ function wrongLines({
 }: ControlProfile): (string | false | null | undefined)[] {
 	const first = panel?.modes?.names[0];
 	return [
-		temperature !== null && 'A setting below the temperature of the room gives no heat: that is no fault',
+		temperature !== null && 'No heat while the room is warmer than set. This is normal',
 		first !== undefined && panel && `It must show ${first}. ${modeSentence(panel, first)}`,
-		operation.lock && `Keys that do nothing are locked. ${operation.lock.ends}`,
+		operation.lock && `Buttons do nothing? They may be locked. ${operation.lock.ends}`,
 		...receiverLines(operation.receiver),
 		leaveAlone(panel)
 	];
@@ -158,5 +156,5 @@ function leaveAlone(panel: ControlProfile['panel']): string | false {
 	const place = panel?.places.find(({ fields }) =>
 		fields.some((field) => field.startsWith('menu/') || (OPTION_IDS as readonly string[]).includes(field))
 	);
-	return place !== undefined && `Leave the menu “${place.name}” alone`;
+	return place !== undefined && `The “${place.name}” menu is for your installer`;
 }

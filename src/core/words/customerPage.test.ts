@@ -196,7 +196,7 @@ describe('the customer’s page', () => {
 			'Infants, older people and people who are ill need 18\u00a0°C or more'
 		);
 		expect(words('six-step-room-stat', { unit: 'F' })).toContain('65\u00a0°F');
-		expect(words('switch-timer')).toContain('hot enough to hurt a small child');
+		expect(words('switch-timer')).toContain('turn it off when small children use the bathroom');
 		expect(words('switch-timer')).not.toContain('Infants');
 		const programmer = findProfile('two-channel-programmer')!;
 		const water = newZone('Water', programmer);
@@ -204,6 +204,6 @@ describe('the customer’s page', () => {
 		expect(sheet).toContain('at a tap can scald');
 		expect(sheet).not.toContain('towel rail');
 		for (const profile of shippedProfiles)
-			expect(words(profile.id)).toContain('Wiring and gas are for licensed people');
+			expect(words(profile.id)).toContain('Never open a heating control or the boiler');
 	});
 });

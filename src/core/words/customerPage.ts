@@ -62,7 +62,7 @@ function switchCare(zone: Zone, profile: ControlProfile, unit: ControlOptions['u
 		return [`Water hotter than ${limitWords(unit, 50, 'most')} at a tap can scald: try it with care.`];
 	const kind = zone.room?.emitter.kind;
 	if (kind === 'towel-rail' || (kind === undefined && channelsOf(profile) === null))
-		return ['A towel rail gets hot enough to hurt a small child; keep it off when they bathe alone.'];
+		return ['The rail gets hot: turn it off when small children use the bathroom.'];
 	return [];
 }
 
@@ -131,10 +131,7 @@ export function customerPage(
 	const good = [
 		...(hours ? [hours] : []),
 		...(isSwitch
-			? [
-					"The times follow the timer's own clock: if it is wrong, so is everything here.",
-					...switchCare(zone, profile, options.unit)
-				]
+			? ['If the timer’s clock is wrong, so are these times.', ...switchCare(zone, profile, options.unit)]
 			: [
 					'A room warms slowly: turning the control higher than you want does not make it quicker.',
 					`Infants, older people and people who are ill need ${limitWords(options.unit, 18, 'least')} or more; say so if that applies.`
@@ -143,7 +140,7 @@ export function customerPage(
 			? [customerCostWords(cost.money, cost.currency, roundTemperatureWords(options.unit, COLD_WEEK_C))]
 			: []),
 		...(frost ? [`${say(frost.heldC)} protects the pipes, not people.`] : []),
-		"Wiring and gas are for licensed people; the maker's instructions come first."
+		"Never open a heating control or the boiler. Call a qualified engineer; the maker's instructions come first."
 	];
 	const left: CustomerPart[] = [
 		isSwitch
@@ -161,7 +158,13 @@ export function customerPage(
 					]
 				},
 		...(off.length > 0
-			? [{ title: 'Where the control cannot follow you', list: true, lines: off.map(text) }]
+			? [
+					{
+						title: `What this ${isSwitch ? 'timer' : 'thermostat'} cannot do`,
+						list: true,
+						lines: off.map(text)
+					}
+				]
 			: []),
 		{
 			title: 'Good to know',

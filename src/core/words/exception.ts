@@ -26,7 +26,7 @@ export function exceptionWords(one: Exception, zone: Zone, profile: ControlProfi
 		case 'off':
 			return one.until ? `off until ${say(one.until)}` : 'off until someone ends it';
 		case 'override':
-			return `changed by hand to ${setpointWithUnit(profile, options, one.setpointC)}`;
+			return `override to ${setpointWithUnit(profile, options, one.setpointC)}`;
 		default:
 			return `${one.kind} at ${setpointWithUnit(profile, options, one.setpointC)}${one.until ? ` until ${say(one.until)}` : ', until someone ends it'}`;
 	}

@@ -39,7 +39,6 @@ export function feltWords(
 		: '';
 	if (more > HARDLY_MINUTES)
 		return `The room itself is short of warmth for ${duration(here)} of the week, ${duration(more)} of it because of the control.${same}`;
-	if (chosen.misfit.coldMinutes >= MISFIT_MINUTES)
-		return `The room hardly notices what the setpoint lacks.${same}`;
+	if (chosen.misfit.coldMinutes >= MISFIT_MINUTES) return `Nobody will feel the difference.${same}`;
 	return same === '' ? null : same.trim();
 }

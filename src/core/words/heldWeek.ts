@@ -73,5 +73,5 @@ export function heatHours(
 		if (on.length === 0) return `${name} never`;
 		return on[0]!.to - on[0]!.from === 1440 ? `${name} all day` : `${name} from ${spans.join(' and from ')}`;
 	});
-	return `${source} makes heat only ${said.join('; ')}. At other times this control can call for warmth, but none comes.`;
+	return `${source} makes heat only ${said.join('; ')}. At other times, turning this up gives no heat.`;
 }

@@ -23,8 +23,8 @@ it('says the same hours of several days once, each in its own time of day, the w
 		(c) => `${c} °C`
 	);
 	expect(said.map(({ text }) => text)).toEqual([
-		'Sun 22:30–23:10: Lower flat asks for 21 °C, but Boiler may not run, 40 min.',
-		'Mon, Tue 22:30–22:40: Lower flat asks for 21 °C, but Boiler may not run, 10 min a day.'
+		'Lower flat cold Sun 22:30–23:10, 40 min: Boiler timed off, 21 °C wanted.',
+		'Lower flat cold Mon, Tue 22:30–22:40, 10 min a day: Boiler timed off, 21 °C wanted.'
 	]);
 });
 
@@ -50,7 +50,7 @@ it('says when the rooms wait for the hot water, only while they ask and nothing 
 	]);
 	expect(waterFirstSentences({ source: 'Boiler', may: constantWeek(false), waterFirst }, zone)).toEqual([]);
 	expect(waterFirstUntil('Boiler', waterFirst, 1440 + 310)).toBe(
-		'Boiler heats the hot water first, until about 05:45: nothing heats here meanwhile.'
+		'No heat until about 05:45: Boiler heats the hot water first.'
 	);
 	expect(waterFirstUntil('Boiler', waterFirst, 310)).toBeNull();
 });
@@ -62,12 +62,10 @@ it('says until when a source may not run, over the end of a day and of the week'
 		{ at: 1440 + 420, value: true },
 		{ at: 1440 + 1380, value: false }
 	]);
-	expect(waitsUntil('Boiler', may, 300)).toBe('Boiler may not run until 06:00: nothing heats here.');
-	expect(waitsUntil('Boiler', may, 1400)).toBe('Boiler may not run until Tue 07:00: nothing heats here.');
-	expect(waitsUntil('Boiler', may, 6 * 1440)).toBe('Boiler may not run until Mon 06:00: nothing heats here.');
-	expect(waitsUntil('Boiler', constantWeek(false), 0)).toBe(
-		'Boiler may not run at any time of the week: nothing heats here.'
-	);
+	expect(waitsUntil('Boiler', may, 300)).toBe('No heat until 06:00: Boiler timed off.');
+	expect(waitsUntil('Boiler', may, 1400)).toBe('No heat until Tue 07:00: Boiler timed off.');
+	expect(waitsUntil('Boiler', may, 6 * 1440)).toBe('No heat until Mon 06:00: Boiler timed off.');
+	expect(waitsUntil('Boiler', constantWeek(false), 0)).toBe('No heat: Boiler timed off all week.');
 });
 
 it('waits at a moment for what governs its source: for its week, or for what it departs to', () => {
@@ -93,14 +91,14 @@ it('waits at a moment for what governs its source: for its week, or for what it 
 		by: 'program' | 'off' | 'holiday' | 'boost',
 		wants = 21
 	) => waitsAt(fed, zone, wants, { state: { heatC, by }, isSwitch: true }, thursday(minute));
-	expect(at(300, 0, 'program')).toMatch(/^Boiler may not run until Mon 06:00/);
+	expect(at(300, 0, 'program')).toMatch(/^No heat until Mon 06:00: Boiler timed off/);
 	expect(at(300, 1, 'boost')).toBeNull();
 	expect(at(300, 0, 'program', 16)).toBeNull();
-	expect(at(600, null, 'off')).toBe('Boiler may not run: Programmer is off. Nothing heats here.');
-	expect(at(600, 0, 'holiday')).toBe('Boiler may not run: Programmer is away. Nothing heats here.');
+	expect(at(600, null, 'off')).toBe('No heat: Programmer is off, so Boiler is off.');
+	expect(at(600, 0, 'holiday')).toBe('No heat: Programmer is away, so Boiler is off.');
 	// the room is away too, at 7 °C: no heat would come when it freezes
 	expect(at(600, 0, 'holiday', 7)).toBe(
-		'Boiler may not run: Programmer is away. Frost protection does not work here.'
+		'No heat, no frost protection: Programmer is away, so Boiler is off.'
 	);
 	expect(at(600, 1, 'boost', 7)).toBeNull();
 	expect(at(0, 0, 'program', 7)).toBeNull();
@@ -113,7 +111,7 @@ it('tells a customer when a source makes heat, like days together', () => {
 	];
 	const may = buildWeek([...[0, 1, 2, 3, 4].flatMap((d) => days(330, 1320, d)), ...days(420, 1380, 5)]);
 	expect(heatHours('The boiler', may, { clock: '24' })).toBe(
-		'The boiler makes heat only Monday to Friday from 05:30 to 22:00; Saturday from 07:00 to 23:00; Sunday never. At other times this control can call for warmth, but none comes.'
+		'The boiler makes heat only Monday to Friday from 05:30 to 22:00; Saturday from 07:00 to 23:00; Sunday never. At other times, turning this up gives no heat.'
 	);
 	expect(heatHours('The boiler', may, { clock: '12' })).toContain('from 5:30 am to 10:00 pm');
 	expect(heatHours('The boiler', constantWeek(true), { clock: '24' })).toBeNull();
@@ -122,8 +120,8 @@ it('tells a customer when a source makes heat, like days together', () => {
 it('a load says which of its two limits it keeps, both figures side by side', () => {
 	const load = { peakW: 5900, peakAt: 420, worstW: 8400, worstAt: 395, overMinutes: 0 };
 	const limit = { limitW: 6000, windowMinutes: 15 };
-	const both = 'mean over 15 min 5.9 kW, Mon 07:00; any one minute 8.4 kW, Mon 06:35';
-	expect(loadWords(load, limit)).toBe(`Under 6.0 kW as a mean, over it at single minutes: ${both}`);
+	const both = 'average over 15 min 5.9 kW, Mon 07:00; any one minute 8.4 kW, Mon 06:35';
+	expect(loadWords(load, limit)).toBe(`Under 6.0 kW on average, over it at single minutes: ${both}`);
 	expect(loadWords({ ...load, worstW: 6000 }, limit)).toMatch(/^Under 6.0 kW always: /);
 	expect(loadWords({ ...load, overMinutes: 25 }, limit)).toMatch(/^Over 6.0 kW for 25 min of the week: /);
 	expect(loadWords(load, { ...limit, limitW: null })).toBe(`At most: ${both}`);

@@ -45,7 +45,7 @@ export function gapSentences(
 ): GapSentence[] {
 	return alikeOf(gaps, ({ wantedC }) => String(wantedC))
 		.map(({ when, same, minutes, each }) => ({
-			text: `${when}: ${zone} asks for ${say(same[0]!.wantedC)}, but ${source} may not run, ${each}.`,
+			text: `${zone} cold ${when}, ${each}: ${source} timed off, ${say(same[0]!.wantedC)} wanted.`,
 			minutes
 		}))
 		.sort((a, b) => b.minutes - a.minutes);
@@ -66,7 +66,7 @@ function alikeOf<S extends { readonly from: number; readonly to: number }>(
 		const begins = minuteOfDay(same[0]!.from);
 		const times = length === DAY_MINUTES ? 'all day' : `${clockTime(begins)}–${clockTime(begins + length)}`;
 		return {
-			when: `${capital(dayRange(same.map((one) => dayOf(one.from))))} ${times}`,
+			when: `${dayRange(same.map((one) => dayOf(one.from)))} ${times}`,
 			each: `${duration(length)}${same.length > 1 ? ' a day' : ''}`,
 			minutes: length * same.length,
 			same
@@ -95,7 +95,9 @@ export function waterFirstSentences(
 	);
 	return alikeOf(joined(gapsOf(zone, free)))
 		.sort((a, b) => b.minutes - a.minutes)
-		.map(({ when, each }) => `${when}: ${source} heats the hot water first, the room waits, ${each}.`);
+		.map(
+			({ when, each }) => `${capital(when)}: ${source} heats the hot water first, the room waits, ${each}.`
+		);
 }
 
 /** Stretches that follow on one another as one, whatever was asked in them. */
@@ -120,7 +122,7 @@ export function waterFirstUntil(
 		mapWeek(waterFirst, (water) => !water),
 		weekMinute
 	);
-	return `${source} heats the hot water first, until about ${until}: nothing heats here meanwhile.`;
+	return `No heat until about ${until}: ${source} heats the hot water first.`;
 }
 
 /** When a source may run again after a week minute: "11:30", on another day "Tue 07:00"; null where never. */
@@ -136,8 +138,8 @@ function nextAllowed(may: WeekSteps<boolean>, weekMinute: number): string | null
 /** That a source may not run at a week minute, and until when: "Boiler may not run until 11:30: nothing heats here." */
 export function waitsUntil(source: string, may: WeekSteps<boolean>, weekMinute: number): string {
 	const next = nextAllowed(may, weekMinute);
-	if (next === null) return `${source} may not run at any time of the week: nothing heats here.`;
-	return `${source} may not run until ${next}: nothing heats here.`;
+	if (next === null) return `No heat: ${source} timed off all week.`;
+	return `No heat until ${next}: ${source} timed off.`;
 }
 
 /**
@@ -175,24 +177,24 @@ export function waitsAt(
 
 /** That frost protection does nothing at a moment, because what governs its source lets that make no heat. */
 const frostVoid = (source: string, governor: string, by: Layer): string =>
-	`${source} may not run: ${governor} ${governorWords[by]}. Frost protection does not work here.`;
+	`No heat, no frost protection: ${governor} ${governorWords[by]}, so ${source} is off.`;
 
 /** Up to this a governing control that departs from its week lets nothing run, in °C: common practice for frost levels. */
 const GOVERNED_FROST_C = 12;
 
 /** That a source is switched off at what governs it. */
 export const sourceOffWords = (source: string, governor: string): string =>
-	`${governor} is off, so ${source} makes no heat: nothing heats here, and frost protection does not work.`;
+	`No heat, no frost protection: ${governor} is off, so ${source} is off too.`;
 
 /** That a zone waits at a moment because what governs its source departs from its week: away, held, switched off. */
 const waitsOnGovernor = (source: string, governor: string, by: Layer): string =>
-	`${source} may not run: ${governor} ${governorWords[by]}. Nothing heats here.`;
+	`No heat: ${governor} ${governorWords[by]}, so ${source} is off.`;
 
 const governorWords: Readonly<Record<Layer, string>> = {
 	program: 'is in its off hours',
 	'special-day': 'has a special day',
 	'early-start': 'starts early',
-	override: 'was changed by hand',
+	override: 'is overridden',
 	hold: 'is held',
 	boost: 'is boosted',
 	holiday: 'is away',
@@ -203,15 +205,15 @@ const governorWords: Readonly<Record<Layer, string>> = {
 
 /** What an absence of a zone that lets a source run does to the zones that it feeds. */
 export const awayCutWords = (source: string, governor: string, fed: readonly string[]): string =>
-	`While ${governor} is away, ${source} makes no heat: no frost protection works in ${fed.join(', ')}. Leave ${governor} on its week, and turn the zones down.`;
+	`Do not set ${governor} to holiday: ${fed.join(', ')} ${fed.length === 1 ? 'loses' : 'lose'} ${source} and frost protection. Turn the zones down instead.`;
 
 /** How a source stands with its rooms, in a sentence. */
 export function chainStanding({ source, governor, fed, lostMinutes }: Chain): string {
-	if (fed.length === 0) return `${source.name} feeds no zone yet.`;
+	if (fed.length === 0) return `${source.name} heats no zone yet.`;
 	if (!governor) return `${source.name} runs whenever one of its zones calls.`;
 	return lostMinutes === 0
-		? `${source.name} may run whenever one of its zones asks for warmth.`
-		: `${source.name} may not run in ${duration(lostMinutes)} of the week in which its zones ask for warmth.`;
+		? `Every call for heat to ${source.name} is met.`
+		: `${source.name} is timed off for ${duration(lostMinutes)} of the week while its zones call for heat.`;
 }
 
 /** What a zone does at a moment, in a few words: what it asks for, or what it rests at. `say` puts a setpoint into its figures. */
@@ -221,13 +223,13 @@ export function zoneAtWords(
 	say: (setpointC: number) => string
 ): string {
 	if (isSwitch) return state === 'rests' ? 'off' : 'on';
-	return state === 'rests' ? `rests at ${say(holds)}` : `asks for ${say(holds)}`;
+	return state === 'rests' ? `${say(holds)}, not calling` : `calling for ${say(holds)}`;
 }
 
 /** What becomes of it. */
 export const wayWords: Readonly<Record<WayState, string>> = {
 	runs: 'gets it',
-	waits: 'none comes',
+	waits: 'no heat',
 	'after-water': 'after the hot water',
 	rests: ''
 };
@@ -238,20 +240,20 @@ export const STORE_RESTS = 'by its own hours';
 /** What a source does at a moment: whether it runs, or until when it may not. */
 export function sourceAtWords({ permission }: Chain, at: ChainMoment, weekMinute: number): string {
 	if (at.runs) return 'runs';
-	if (at.may) return 'may run, nothing asks';
+	if (at.may) return 'nothing calls';
 	const next = nextAllowed(permission, weekMinute);
-	return next === null ? 'never may run' : `may not run until ${next}`;
+	return next === null ? 'timed off all week' : `timed off until ${next}`;
 }
 
 /** What is set up wrong between sources and zones, in a sentence. */
 export function chainFaultWords(fault: ChainFault): string {
 	switch (fault.kind) {
 		case 'two-governors':
-			return `${fault.zones.join(' and ')} both let ${fault.source} run: only the first counts.`;
+			return `${fault.zones.join(' and ')} both control ${fault.source}: only the first counts.`;
 		case 'no-such-source':
 			return `${fault.zone} names a source that is not here any more.`;
 		case 'circle':
-			return `Heat goes in a circle: ${fault.sources.join(' and ')} wait for one another.`;
+			return `${fault.sources.join(' and ')} control each other. Remove one.`;
 	}
 }
 
@@ -272,7 +274,7 @@ export function loadWords(
 	{ limitW, windowMinutes }: Limit
 ): string {
 	const at = (minute: number) => `${DAY_SHORT[dayOf(minute)]} ${clockTime(minuteOfDay(minute))}`;
-	const mean = `mean over ${windowMinutes} min ${kilowatts(peakW)}, ${at(peakAt)}`;
+	const mean = `average over ${windowMinutes} min ${kilowatts(peakW)}, ${at(peakAt)}`;
 	const minute = `any one minute ${kilowatts(worstW)}, ${at(worstAt)}`;
 	if (limitW === null) return `At most: ${mean}; ${minute}`;
 	const allowed = kilowatts(limitW);
@@ -280,7 +282,7 @@ export function loadWords(
 	const kept = meanKept
 		? minuteKept
 			? `Under ${allowed} always`
-			: `Under ${allowed} as a mean, over it at single minutes`
+			: `Under ${allowed} on average, over it at single minutes`
 		: `Over ${allowed} for ${duration(overMinutes)} of the week`;
 	return `${kept}: ${mean}; ${minute}`;
 }

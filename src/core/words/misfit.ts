@@ -2,8 +2,7 @@ import { isShort, weightedOf, type Fit, type Misfit, type MisfitSpan, type Weigh
 import { clockTime, DAY_MINUTES, DAY_NAMES, dayOf, dayRange, duration, minuteOfDay } from '../week';
 
 /** What the side of a misfit is called where it is the cooling that does not hold. */
-const coolingWords = (span: MisfitSpan): string =>
-	span.cooling ? (isShort(span) ? 'cooling too little, ' : 'cooling too hard, ') : '';
+const coolingWords = (span: MisfitSpan): string => (span.cooling ? 'cooling ' : '');
 
 /** The same misfit on one or several days. */
 export interface MisfitSentence {
@@ -43,7 +42,7 @@ export function misfitSentences(
 				from,
 				to,
 				cold: isShort(first),
-				text: `${dayRange(days)} ${all}, ${duration(to - from)} ${coolingWords(first)}at ${say(first.heldC)} instead of ${say(first.wantedC)}`,
+				text: `${dayRange(days)} ${all} ${coolingWords(first)}will be ${say(first.heldC)}, not ${say(first.wantedC)}`,
 				weighted: spans.reduce((sum, span) => sum + weightedOf(span, weights), 0)
 			};
 		})

@@ -49,8 +49,8 @@ export function periodWords(prepared: Prepared, { day, period }: OwnedPeriod): s
 
 const layerNames: Record<Exclude<Layer, 'program'>, string> = {
 	'special-day': 'special day',
-	'early-start': 'early start',
-	override: 'changed by hand',
+	'early-start': 'optimum start',
+	override: 'override',
 	hold: 'hold',
 	boost: 'boost',
 	holiday: 'holiday',
@@ -73,7 +73,7 @@ export function causeWords(
 	if (by === 'special-day' && owned.period.number !== 99)
 		return `special day, run as ${periodWords(prepared, owned)}`;
 	if (by === 'holiday' && prepared.input.profile.habits.holiday === null) return 'turned down by hand';
-	if (by === 'off' && prepared.input.profile.habits.off?.keepsC) return 'off, kept from frost';
+	if (by === 'off' && prepared.input.profile.habits.off?.keepsC) return 'off, frost protection';
 	if (by === 'override' && prepared.input.exceptions.find((one) => one.id === exception)?.kind === 'advance')
 		return 'advanced';
 	return layerNames[by];

@@ -71,7 +71,7 @@ export function proofWords(
 	/** The cause of most of the cold, and what mends it. */
 	const { sourceMinutes, weekMinutes, leadMinutes, restMinutes } = proof.cold;
 	const causes: readonly (readonly [number, ProofMend, string])[] = [
-		[sourceMinutes, 'source', `${source} may not run then`],
+		[sourceMinutes, 'source', `${source} is timed off then`],
 		[weekMinutes, 'week', 'the control cannot hold the week that is wanted'],
 		[
 			leadMinutes,
@@ -81,11 +81,11 @@ export function proofWords(
 				: 'the setpoint rises too late'
 		],
 		held === null
-			? [restMinutes, 'regulation', 'its control lets it swing that far']
+			? [restMinutes, 'regulation', 'its control switches that far apart']
 			: [
 					restMinutes,
 					'limit',
-					`the high limit of ${setpointWithUnit(profile, { ...zone.options, unit }, held)} holds it down`
+					`the maximum setpoint is ${setpointWithUnit(profile, { ...zone.options, unit }, held)}`
 				]
 	];
 	const worst = causes.reduce((a, b) => (b[0] > a[0] ? b : a));
@@ -98,9 +98,9 @@ export function proofWords(
 		proof.governs === 'nothing'
 			? 'This control only switches: how warm the room gets depends on its times, not on a setpoint.'
 			: never.length > 0
-				? `Not warm in time ${at}: with the heating on for good ${it} reaches ${say(never[0]!.highestC)}${
+				? `Too small ${at}: flat out ${it} reaches ${say(never[0]!.highestC)}${
 						never[0]!.highestC < never[0]!.night.comfortC
-							? `, ${say(never[0]!.night.comfortC)} is wanted: the emitter is too small`
+							? `, ${say(never[0]!.night.comfortC)} wanted`
 							: `, but not within ${duration(LONGEST_LEAD)}`
 					}.`
 				: cold > 0
@@ -121,15 +121,15 @@ export function proofWords(
 	const down = proof.halfHourDownTo;
 	const halfHour = !night
 		? profile.temperature
-			? 'The week never rises: there is nothing to lead.'
-			: 'A switch has no lead: it is on or off at the times that are set.'
+			? 'No preheat needed: the setpoint never rises.'
+			: 'A timer needs no preheat: it is on or off at its times.'
 		: `${
 				down === null
 					? 'Half an hour is never enough'
 					: down === curve[0]!.outdoorC
 						? `Half an hour is enough down to ${outside(down)} and below`
 						: `Half an hour is enough down to ${outside(down)} outside`
-			}; ${proof.days.may ? `while ${source} may run, ` : ''}${at} ${need === null ? 'it is not reached at all' : need === 0 ? `no lead is needed: ${it} does not fall` : `allow ${duration(need)}${longer}`}.`;
+			}; ${proof.days.may ? `while ${source} may run, ` : ''}${at} ${need === null ? 'it is not reached at all' : need === 0 ? `no preheat needed: ${it} does not cool` : `allow ${duration(need)}${longer}`}.`;
 	const saving = ways.steady.kWhPerDay > 0 ? 1 - ways.programmed.kWhPerDay / ways.steady.kWhPerDay : 0;
 	const low = proof.overnightLowC;
 	const slow = longest > SLOW_MINUTES || never.length > 0;
@@ -137,7 +137,7 @@ export function proofWords(
 		!profile.temperature || !night
 			? 'No setback is kept.'
 			: saving < SMALL_SAVING
-				? `Leave it nearly steady: the program saves ${percent(saving)} against one temperature, because ${it} hardly falls (time constant ${Math.round(proof.timeConstantHours)} h).`
+				? `Keep it steady: a setback saves only ${percent(saving)}, because ${it} hardly cools (time constant ${Math.round(proof.timeConstantHours)} h).`
 				: slow
 					? `Keep the setback small: the program saves ${percent(saving)}, but ${it} takes ${never.length > 0 ? 'too long' : duration(longest)} to come back.`
 					: `Set it back: the program saves ${percent(saving)} against one temperature, and ${it} is back in ${duration(longest)}${proof.cold.sourceMinutes > 0 ? ` once ${source} may run` : ''}.`;
@@ -190,7 +190,7 @@ export function riseWords(
 ): RiseSaid {
 	return {
 		at: `${DAY_SHORT[dayOf(at)]} ${displayTime(minuteOfDay(at), clock)}`,
-		lead: minutes === null ? 'not reached' : minutes === 0 ? 'no lead' : `${duration(minutes)} before`,
+		lead: minutes === null ? 'not reached' : minutes === 0 ? 'no preheat' : `${duration(minutes)} before`,
 		why: `after ${duration(night.minutes)} at ${temperatureWords(unit, night.setbackC)}`
 	};
 }

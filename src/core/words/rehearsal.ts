@@ -36,7 +36,7 @@ export const TASK_NAMES: Readonly<Record<TaskKind, string>> = {
 
 /** What is asked for where a value was keyed wrong. */
 export const SLIP_TASK =
-	'Somebody keyed this card, and one value of the week is not as it is here. Go through the week by its keys, find it and put it right.';
+	'One value of this week is keyed in wrong. Go through it with the keys, find it and correct it.';
 
 /** A holiday that is to be set: "They leave now and are back Thu 3 Dec 17:30; 12.0 °C meanwhile." */
 export function holidayTaskWords(
@@ -58,7 +58,7 @@ export function slipFoundWords({ pressed, needed, seconds }: RehearsalScore): st
 export const TASK_DONE: Readonly<Record<TaskKind, string>> = {
 	week: 'It holds the whole week.',
 	slip: 'It holds the week as it is on the card.',
-	holiday: 'It is away, and comes back by itself in time.'
+	holiday: 'On holiday; comes back automatically in time.'
 };
 
 /** How it went before on the same control, the last first: presses, time and slips of up to three. */
@@ -74,7 +74,7 @@ export const beforeWords = (past: readonly RehearsalScore[]): string =>
 /** The one thing to do better next time. */
 export function scoreAdvice({ pressed, needed, slips, thrownOut, seconds }: RehearsalScore): string {
 	if (thrownOut > 0)
-		return `The menu left by itself ${times(thrownOut, 'time', 'times')}: look at the next value before you go in, then key without stopping.`;
+		return `The menu closed ${times(thrownOut, 'time', 'times')}: look at the next value before you go in, then key without stopping.`;
 	if (slips > 3)
 		return 'Most slips are a press too many: stop two steps before the value and go on one by one.';
 	if (pressed > needed * 1.3) return 'Hold the key where a value is far away, and let go just before it.';
@@ -91,8 +91,8 @@ export const FAULT_WORDS: Readonly<Record<Fault, string>> = {
 	'left-off-program': 'it was left off its program',
 	'day-not-copied': 'one day holds the week of another',
 	'hands-at-the-keys': 'somebody has changed a value',
-	'limit-set': 'a limit holds it down',
-	'pairing-lost': 'control and receiver do not hear each other',
+	'limit-set': 'maximum setpoint too low',
+	'pairing-lost': 'control and receiver have no signal',
 	'sensor-in-sun': 'the sun shines on its sensor'
 };
 
@@ -115,7 +115,7 @@ const STILL: Readonly<Record<ReturnType<typeof stillWrong>[number], string>> = {
 	week: 'its week',
 	menu: 'its menus',
 	pairing: 'the pairing',
-	sensor: 'its sensor'
+	sensor: 'sensor reads wrong'
 };
 
 /** What is still to be put right, once somebody has looked. */
@@ -138,11 +138,11 @@ export function receiverWords(
 		stands === 'follows'
 			? heats
 				? 'the receiver heats'
-				: 'the receiver rests'
+				: 'the receiver is off'
 			: stands === 'off'
-				? 'the receiver hears nothing and is off'
+				? 'no signal: the receiver is off'
 				: stands === 'stays'
-					? 'the receiver hears nothing and stays as it was'
-					: 'the receiver hears nothing and heats part of the time';
+					? 'no signal: the receiver stays as it was'
+					: 'no signal: the receiver heats part of the time';
 	return shown ? `${does}; its lamp: ${shown}` : does;
 }

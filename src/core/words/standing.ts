@@ -14,12 +14,12 @@ export interface Missed {
 export const NOT_DRAWN = 'not drawn yet';
 
 /**
- * How well a control holds the week, in one phrase: "20 min too cold", of a switch "6 h on too long", "fits" where nothing
+ * How well a control holds the week, in one phrase: "20 min too cold", of a switch "6 h on when not wanted", "fits" where nothing
  * is missed. Too cold is said before too warm.
  */
 export function fitWords({ coldMinutes, warmMinutes }: Missed, isSwitch: boolean): string {
-	if (coldMinutes > 0) return `${duration(coldMinutes)} ${isSwitch ? 'off too long' : 'too cold'}`;
-	if (warmMinutes > 0) return `${duration(warmMinutes)} ${isSwitch ? 'on too long' : 'too warm'}`;
+	if (coldMinutes > 0) return `${duration(coldMinutes)} ${isSwitch ? 'off when wanted' : 'too cold'}`;
+	if (warmMinutes > 0) return `${duration(warmMinutes)} ${isSwitch ? 'on when not wanted' : 'too warm'}`;
 	return 'fits';
 }
 
@@ -47,16 +47,16 @@ export interface Standing {
 	readonly bad: boolean;
 }
 
-/** How far ahead or behind a clock is, in words: `3 min behind`, `1 h 02 ahead`. */
+/** How far fast or slow a clock is, in words: `3 min slow`, `1 h 02 fast`. */
 export function errorWords(errorSeconds: number): string {
 	const size = Math.abs(errorSeconds);
-	const side = errorSeconds > 0 ? 'ahead' : 'behind';
+	const side = errorSeconds > 0 ? 'fast' : 'slow';
 	if (size < 30) return 'right';
 	if (size < 90) return `1 min ${side}`;
 	return `${spanWords(Math.round(size / 60))} ${side}`;
 }
 
-/** Where a zone's clock stands, in a few words: "not looked at", "set Tue 17 Nov", "3 min behind", "not changed since Sun 25 Oct". */
+/** Where a zone's clock stands, in a few words: "not looked at", "set Tue 17 Nov", "3 min slow", "not changed since Sun 25 Oct". */
 export function clockStanding(
 	zone: Pick<Zone, 'options' | 'clockReadings'>,
 	profile: ControlProfile,
@@ -70,7 +70,7 @@ export function clockStanding(
 		case 'no-clock':
 			return { kind: 'none', words: 'has none', bad };
 		case 'unseen':
-			return { kind: 'unseen', words: 'not looked at', bad };
+			return { kind: 'unseen', words: 'not checked', bad };
 		case 'left-behind':
 			return { kind: 'wrong', words: `not changed since ${date(clock.date)}`, bad };
 		case 'lost':

@@ -38,7 +38,7 @@ describe('a request of a page', () => {
 		await later(7900);
 		expect(saving.now.kind).toBe('quiet');
 		await later(200);
-		expect(saving.now).toMatchObject({ kind: 'waiting', sentence: expect.stringMatching(/^No connection/) });
+		expect(saving.now).toMatchObject({ kind: 'waiting', sentence: expect.stringMatching(/^Offline/) });
 		await later(7000);
 		expect(answer).toMatchObject({ ok: false, status: 0 });
 		expect(saving.now.kind).toBe('quiet');

@@ -24,7 +24,7 @@ export const saving = {
 	get now(): SavingState {
 		const now = this.heard;
 		return hanging > 0 && (now.kind === 'saving' || now.kind === 'quiet' || now.kind === 'saved')
-			? { kind: 'waiting', sentence: 'No connection: what you do is kept here and tried again.' }
+			? { kind: 'waiting', sentence: 'Offline: saved here, sent later.' }
 			: now;
 	},
 	get heard(): SavingState {

@@ -50,7 +50,7 @@
 			revision: data.revision
 		});
 		problem = answer.ok ? null : answer.sentence;
-		said = answer.ok ? 'Saved. It stands on every page that is handed over.' : null;
+		said = answer.ok ? 'Saved. It is on every page that customers keep.' : null;
 		await invalidateAll();
 	}
 
@@ -84,7 +84,7 @@
 
 <main>
 	<h1>Your firm</h1>
-	<p class="soft">Its name, telephone and logo stand on every page that is handed over.</p>
+	<p class="soft">Name, telephone and logo: on every page that customers keep.</p>
 	<form onsubmit={save}>
 		<Field label="Firm" maxlength={80} autocomplete="organization" bind:value={name} />
 		<Field label="Telephone" maxlength={40} autocomplete="tel" bind:value={telephone} />
@@ -125,7 +125,7 @@
 	{#if data.signIn}
 		<p>You are signed in as {data.role}. <a href="/sign-in">Sign out</a></p>
 		<p>
-			A telephone lost, somebody gone? Everybody then has to sign in again, you too:
+			Lost phone or leaver? Sign everyone out, you too:
 			<Button onclick={signOutAll}>Sign everybody out</Button>
 		</p>
 	{:else}

@@ -23,12 +23,12 @@
 	const card = $derived(zoneCard(sampleZone(profile), profile).card);
 </script>
 
-<svelte:head><title>Rehearse · Fond Quarter</title></svelte:head>
+<svelte:head><title>Practise · Fond Quarter</title></svelte:head>
 
 <main>
 	<div class="which">
 		<Choice
-			label="Which control to rehearse"
+			label="Which control to practise"
 			value={profile.id}
 			groups={[
 				{ name: 'Shipped', options: data.shipped.map(({ id, name }) => ({ value: id, text: name })) },

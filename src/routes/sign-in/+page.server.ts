@@ -48,7 +48,7 @@ export const actions: Actions = {
 			case 'busy':
 				return fail(503, { sentence: waitSentence(0) });
 			case 'wrong':
-				return fail(401, { sentence: 'That passphrase opens nothing here.' });
+				return fail(401, { sentence: 'Wrong passphrase.' });
 		}
 		const kept = {
 			path: '/',

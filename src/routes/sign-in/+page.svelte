@@ -41,7 +41,7 @@
 	{#if data.role}
 		<h1>You are signed in as {data.role}</h1>
 		{#if waiting === null}
-			<p role="status">What was noted here is being sent …</p>
+			<p role="status">Sending your notes …</p>
 		{:else if waiting > 0}
 			<p class="signal" role="alert">
 				{notes} made here could not be sent. Kept here, {waiting === 1 ? 'it is' : 'they are'} sent when somebody

@@ -64,7 +64,7 @@ export const emitterStats: readonly ProfileInput[] = [
 	{
 		id: 'four-step-floor-stat',
 		name: 'Four-step floor stat',
-		summary: 'Floor thermostat: comfort and back twice a day, cleared in pairs; starts early by itself.',
+		summary: 'Floor thermostat: comfort and back twice a day, cleared in pairs; optimum start.',
 		temperature: range(5, 35),
 		startsEarly: true,
 		canBePlain: true,
@@ -189,7 +189,7 @@ export const emitterStats: readonly ProfileInput[] = [
 		menu: [
 			sensor(1),
 			degrees('floor-most', 'Floor most', 'floor-limit', 20, 40, 27),
-			switching('frost', 'Frost guard', 'frost', 'on'),
+			switching('frost', 'Frost protection', 'frost', 'on'),
 			light
 		],
 		panel: panel({

@@ -54,7 +54,7 @@ export const roomStats: readonly ProfileInput[] = [
 			degrees('most', 'Most', 'high-limit', 10, 30, 30),
 			degrees('least', 'Least', 'low-limit', 5, 20, 5),
 			offset,
-			switching('frost', 'Frost guard', 'frost', 'on'),
+			switching('frost', 'Frost protection', 'frost', 'on'),
 			tone
 		],
 		panel: panel({

@@ -104,7 +104,7 @@ describe('what is handed over as a file', () => {
 			await recordPdf({ site: job.site, firm, visits, now: visits[1]!, profiles: job.profiles, pictures: [] })
 		);
 		for (const words of [
-			'Overruled: Boiler away for repair',
+			'Accepted: Boiler away for repair',
 			'M. Őrsi, signed off',
 			'The room: 18.0 °C → 20.0 °C.',
 			'code 4711',

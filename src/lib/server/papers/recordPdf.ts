@@ -27,7 +27,7 @@ const heading = (text: string, fontSize: number, top: number): Content => ({
 	margin: [0, top, 0, 3]
 });
 const cell = (text: string, bold = false): TableCell => words(text, { bold });
-const yes = (value: boolean | null) => (value === null ? 'not noted' : value ? 'yes' : 'no');
+const yes = (value: boolean | null) => (value === null ? 'not recorded' : value ? 'yes' : 'no');
 
 /** A picture of a visit as it is printed. */
 export interface RecordPicture {
@@ -126,7 +126,7 @@ export async function recordPdf({
 					? []
 					: [
 							[
-								{ roomC: 'Room', floorC: 'Floor', supplyC: 'Supply', storeC: 'Hot-water store' }[key],
+								{ roomC: 'Room', floorC: 'Floor', supplyC: 'Supply', storeC: 'Cylinder' }[key],
 								temperatureWords(options.unit, onSite[key])
 							]
 						]
@@ -157,7 +157,7 @@ export async function recordPdf({
 						{
 							ul: checks.map((check): Content =>
 								words(
-									`${check.severity}: ${check.sentence}${check.reason === null ? '' : ` Overruled: ${check.reason}`}`
+									`${check.severity}: ${check.sentence}${check.reason === null ? '' : ` Accepted: ${check.reason}`}`
 								)
 							),
 							margin: [0, 4, 0, 0] as [number, number, number, number]

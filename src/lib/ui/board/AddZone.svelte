@@ -63,7 +63,13 @@
 </script>
 
 <form onsubmit={add}>
-	<Field label="New zone" placeholder="Room, loop or radiator" maxlength={80} required bind:value={name} />
+	<Field
+		label="New zone"
+		placeholder="Room, cylinder or radiator"
+		maxlength={80}
+		required
+		bind:value={name}
+	/>
 	<Choice
 		label="Its control"
 		value={chosen}

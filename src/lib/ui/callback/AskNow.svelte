@@ -22,7 +22,7 @@
 </script>
 
 <section aria-label="Ask now">
-	<p class="soft">Ask now, it tells most</p>
+	<p class="soft">Ask this next</p>
 	<h2>“{askingWords(question)}”</h2>
 	<div class="answers">
 		{#each answers as { answer } (answer)}

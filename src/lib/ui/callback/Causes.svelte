@@ -33,7 +33,7 @@
 	{/each}
 </ol>
 <p class="soft">
-	{rest.length} more, each hardly likely
+	{rest.length} more, each unlikely
 </p>
 
 <style>

@@ -8,7 +8,12 @@
 	import Field from '../kit/Field.svelte';
 
 	/** Something is wrong: what a customer says by their link, in large choices and their own words. Nothing of the site but their rooms' names is shown. */
-	let { token, rooms, telephone }: { token: string; rooms: readonly string[]; telephone: string } = $props();
+	let {
+		token,
+		rooms,
+		firm,
+		telephone
+	}: { token: string; rooms: readonly string[]; firm: string; telephone: string } = $props();
 
 	let open = $state(false);
 	let room = $state('');
@@ -60,14 +65,14 @@
 
 <section class="no-print" aria-label="Something is wrong">
 	{#if sent}
-		<p role="status"><strong>It is with them now.</strong> They will call you back.</p>
+		<p role="status"><strong>Sent.</strong> {firm || 'Your installer'} will call you back.</p>
 	{:else if !open}
 		<Button onclick={() => (open = true)}>Something is wrong</Button>
 	{:else}
 		<h2>What is wrong?</h2>
 		<p class="soft">
-			If you smell gas, or water runs out, do not write here: leave the house, or close the water, and
-			telephone the emergency service.{telephone && ` The firm’s telephone: ${telephone}.`}
+			Gas? Get out, then ring the gas emergency line. Leak? Turn the water off.{telephone &&
+				` The firm’s telephone: ${telephone}.`}
 		</p>
 		<form onsubmit={send}>
 			{#if rooms.length > 1}
@@ -103,7 +108,7 @@
 				bind:value={caller}
 			/>
 			{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
-			<Button kind="next" type="submit" disabled={busy}>Tell them</Button>
+			<Button kind="next" type="submit" disabled={busy}>Send</Button>
 		</form>
 	{/if}
 </section>

@@ -49,7 +49,7 @@
 	<p class="soft">
 		They count for what is thought likely on the next call; twenty weigh as much as common practice.
 	</p>
-	<Button onclick={() => void anew()}>Count anew from today</Button>
+	<Button onclick={() => void anew()}>Count again from today</Button>
 {/if}
 
 <style>

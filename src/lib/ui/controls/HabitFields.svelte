@@ -51,7 +51,7 @@
 
 	const simple = ['override', 'hold', 'boost', 'advance', 'manual', 'off'] as const;
 	const names = {
-		override: 'Change by hand that ends by itself',
+		override: 'Override that ends automatically',
 		hold: 'Hold',
 		boost: 'Boost',
 		advance: 'Advance',

@@ -47,7 +47,7 @@
 
 {#if !panel}
 	<p class="wide soft">
-		With its keys described the card says which to press, and a stand-in of it can be tried beside it.
+		With its keys described the card says which to press, and its simulator can be tried beside it.
 	</p>
 	<Button onclick={() => onchange({ ...draft, panel: startingPanel(draft) })}
 		>Start with the usual keys</Button

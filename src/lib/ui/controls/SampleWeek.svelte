@@ -47,7 +47,7 @@
 		<p class="soft">
 			{#if sentence}Programmed as {fit.chosen.grouping.name}:
 				<span class={sentence.cold ? 'signal' : 'warm'}>{sentence.text}</span>
-			{:else}{`Held exactly, programmed as ${fit.chosen.grouping.name}.`}{/if}
+			{:else}{`The whole week fits, programmed ${fit.chosen.grouping.name}.`}{/if}
 		</p>
 	</div>
 	<WeekChart

@@ -11,7 +11,7 @@
 	import { StandIn } from '../panel/standIn.svelte';
 	import Strokes from '../panel/Strokes.svelte';
 
-	/** A working stand-in of the control as it is described just now, and how the card of the sample week begins on it. */
+	/** Simulator of the control as it is described just now, and how the card of the sample week begins on it. */
 	let { profile }: { profile: ControlProfile } = $props();
 
 	/** The first values of the card that are shown. */
@@ -29,9 +29,9 @@
 </script>
 
 {#if operable && standIn && turn}
-	<section class="try" aria-label="A working stand-in">
+	<section class="try" aria-label="Simulator">
 		<div>
-			<h2>A working stand-in: press its keys</h2>
+			<h2>Simulator: press its keys</h2>
 			{#key standIn}<Panel {standIn} />{/key}
 		</div>
 		<div>
@@ -53,7 +53,7 @@
 					Its keys do not say how “{missing.item.what}” of {missing.item.section} is reached.
 				</p>
 			{/if}
-			<p class="acts"><Button href="/rehearse?control={operable.id}">Rehearse it</Button></p>
+			<p class="acts"><Button href="/rehearse?control={operable.id}">Practise</Button></p>
 		</div>
 	</section>
 {/if}

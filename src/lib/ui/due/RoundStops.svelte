@@ -46,7 +46,7 @@
 			<p class="clocks">
 				<strong class="count">{setOf(site)} of {site.clocks.length} set</strong>
 				{#each site.clocks as clock, j (clock.zoneId)}<span class:struck={clock.set}
-						>{clock.name}{clock.unseen ? ' (never looked at)' : ''}{j < site.clocks.length - 1
+						>{clock.name}{clock.unseen ? ' (never checked)' : ''}{j < site.clocks.length - 1
 							? ', '
 							: ''}</span
 					>{/each}

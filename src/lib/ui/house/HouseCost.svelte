@@ -98,7 +98,7 @@
 			}}
 		/>
 	{:else if rooms.length === 0}
-		<p>Describe a room on its page Room: what it costs is computed from that.</p>
+		<p>Describe a room to compute its cost.</p>
 	{:else if !said || stale}
 		{#if stale}<p class="signal">Something of the house was changed since: compute it again.</p>{/if}
 		<Button onclick={compute}>Run a year of {weather ? weather.name : 'invented weather'}</Button>

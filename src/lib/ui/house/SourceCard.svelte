@@ -88,7 +88,7 @@
 			/>
 			{#if source.waterFirstMinutes !== null}
 				<NumberField
-					label="The store is hot after"
+					label="The cylinder is hot after"
 					unit="min"
 					value={source.waterFirstMinutes}
 					least={5}

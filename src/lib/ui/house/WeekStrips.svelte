@@ -45,7 +45,7 @@
 		{ name: 'zones ask', kind: 'ask', spans: spansOf(chain.asked).filter((span) => span.value) },
 		{ name: 'it may run', kind: 'may', spans: spansOf(chain.permission).filter((span) => span.value) },
 		{
-			name: 'asked in vain',
+			name: 'calls not met',
 			kind: 'vain',
 			spans: zipSpans(chain.asked, chain.permission).filter(({ value: [asks, may] }) => asks && !may)
 		},

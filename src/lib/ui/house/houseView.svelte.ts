@@ -32,7 +32,7 @@ interface HouseData {
 	readonly held: Readonly<Record<string, WeekSteps<number>>>;
 }
 
-/** Where nothing is asked in vain: Monday 07:00. */
+/** Where every call is met: Monday 07:00. */
 const MORNING = 420;
 
 /** The way of the heat at a site, and what changes it. */
@@ -52,7 +52,7 @@ export function houseView(data: () => HouseData) {
 	);
 	const chains = $derived(chainsOf(data().site.sources, zones));
 	const faults = $derived(chainFaults(data().site.sources, zones));
-	/** What is asked in vain, the worst first. */
+	/** The calls that are not met, the worst first. */
 	const gaps = $derived(
 		chains
 			.flatMap((chain) =>
@@ -68,7 +68,7 @@ export function houseView(data: () => HouseData) {
 			.sort((a, b) => b.minutes - a.minutes)
 	);
 
-	/** The moment that is looked at: the beginning of the longest time asked in vain, until another is chosen. */
+	/** The moment that is looked at: the beginning of the longest call that is not met, until another is chosen. */
 	let chosen = $state<number | null>(null);
 	const minute = $derived.by(() => {
 		if (chosen !== null) return chosen;

@@ -18,8 +18,8 @@
 		job.zonesMisfit === 0
 			? ''
 			: job.zonesMisfit === 1
-				? '1 week not held exactly'
-				: `${job.zonesMisfit} weeks not held exactly`;
+				? '1 week does not fit'
+				: `${job.zonesMisfit} weeks do not fit`;
 </script>
 
 <ul>

@@ -43,7 +43,6 @@ export function nextAt(
 } | null {
 	const due = next && { on: next.on, since: next.late, what: `${next.zone}: ${next.sentence}` };
 	if (due && due.on <= today) return { ...due, pressing: true };
-	if (visitOpenSince)
-		return { on: visitOpenSince, since: true, what: 'A visit is begun, not ended.', pressing: true };
+	if (visitOpenSince) return { on: visitOpenSince, since: true, what: 'Visit not finished.', pressing: true };
 	return due && { ...due, pressing: false };
 }

@@ -50,7 +50,7 @@
 		</h2>
 		{#if like !== null && !open}
 			<Button kind="quiet" onclick={() => (opened = true)}
-				>Shows otherwise<span class="out-of-sight">, {group.section}</span></Button
+				>Shows something else<span class="out-of-sight">, {group.section}</span></Button
 			>
 		{/if}
 		<Button aria-pressed={read} onclick={ontick}>{read ? 'as planned' : 'shows this'}</Button>
@@ -75,7 +75,7 @@
 		{/each}
 		{#if spare.length > 0 && !spares && !wrong}
 			<p class="spare soft">
-				{spare.length === 1 ? '1 spare step shows' : `${spare.length} spare steps show`} --:--
+				{spare.length === 1 ? '1 unused step shows' : `${spare.length} unused steps show`} --:--
 				<Button kind="quiet" small onclick={() => (spares = true)}>Show them</Button>
 			</p>
 		{/if}

@@ -116,7 +116,7 @@
 <div class="read">
 	{#if group}
 		<h2>Read it first: {group.section}</h2>
-		<p class="soft">{at + 1} of {groups.length}. Type over what its display shows otherwise.</p>
+		<p class="soft">{at + 1} of {groups.length}. Type over what its display shows differently.</p>
 		<Paging {profile} {group} {keys} />
 		<ReadDay
 			{group}

@@ -10,7 +10,7 @@
 	} = $props();
 </script>
 
-<span><Why of="What is {of === 'load at once' ? of : `a ${of}`}?">{TERMS[of]}</Why></span>
+<span><Why of="What is “{of}”?">{TERMS[of]}</Why></span>
 
 <style>
 	span {

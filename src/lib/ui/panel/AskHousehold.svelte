@@ -41,7 +41,7 @@
 		</p>
 	{/if}
 	{#if next}
-		<p class="soft">Ask now, it tells most</p>
+		<p class="soft">Ask this next</p>
 		<p class="question">“{askingWords(next.question)}”</p>
 		<Button kind="next" onclick={() => ask(next.question)}>Ask them</Button>
 	{:else}

@@ -86,7 +86,7 @@
 
 <svelte:window onpointerup={lift} onpointercancel={lift} />
 
-<div class="panel" role="group" aria-label="Stand-in of {profile.name}">
+<div class="panel" role="group" aria-label="Simulator: {profile.name}">
 	<div class="display" role="status" aria-live="polite">
 		<p class="line mono"><span>{display.heading}</span><span>{display.aside}</span></p>
 		<p class="value">

@@ -83,7 +83,7 @@
 
 <div class="rehearse">
 	<header>
-		<h1>{name}, rehearsed</h1>
+		<h1>{name}, practised</h1>
 		{#if tasks.length > 1}
 			<Choice
 				label="What to do"
@@ -124,7 +124,7 @@
 		<Panel {standIn} {asked} />
 		<div class="under">
 			<p class="soft">
-				{#if left !== null && after !== null}throws you out in {Math.ceil(left)} s{:else if standIn.state.place}stays
+				{#if left !== null && after !== null}menu closes in {Math.ceil(left)} s{:else if standIn.state.place}stays
 					in its menu{:else}at rest{/if}
 			</p>
 			{#if task.kind !== 'slip'}<p class="soft">

@@ -44,7 +44,7 @@
 		{/if}
 	</div>
 	{#if now.index === null}
-		<p class="soft">A press too many has changed something else: this is put right first.</p>
+		<p class="soft">Extra press. Fix this first.</p>
 	{/if}
 {:else if now.at === 'leaving'}
 	<p class="what">Everything is in. Leave it running:</p>
@@ -54,7 +54,7 @@
 	{#if task.kind === 'slip'}
 		<p>{slipFoundWords(rehearsal.score)}</p>
 	{:else if rehearsal.score.pressed === 0}
-		<p>It was keyed by itself: let its clock run, or break something and find it.</p>
+		<p>Keyed in for you: let its clock run, or break something and find it.</p>
 	{:else}
 		<p>{scoreWords(rehearsal.score)}</p>
 		<p>{scoreAdvice(rehearsal.score)}</p>

@@ -95,9 +95,9 @@
 				<Button small onclick={() => standIn.put({ linked: true })}>Pair them again</Button>
 			{/if}
 			<Button small onclick={() => standIn.put({ sunK: 0 })}>Shade its sensor</Button>
-			<Button small onclick={keyIt}>Give it up</Button>
+			<Button small onclick={keyIt}>Give up and fill in</Button>
 		{:else}
-			<Button small onclick={keyIt}>Let it be keyed</Button>
+			<Button small onclick={keyIt}>Fill in for me</Button>
 			<Choice
 				label="Break something"
 				small

@@ -32,7 +32,7 @@ it('who presses what is asked for presses no more than it takes; a slip is count
 	expect(slipped.now.at).toBe('done');
 	expect(slipped.score.slips).toBe(5);
 	expect(scoreAdvice(slipped.score)).toMatch(/a press too many/);
-	expect(scoreAdvice({ ...slipped.score, thrownOut: 2 })).toMatch(/left by itself 2 times/);
+	expect(scoreAdvice({ ...slipped.score, thrownOut: 2 })).toMatch(/menu closed 2 times/);
 	slipped.again();
 	expect(slipped.score).toMatchObject({ pressed: 0, slips: 0 });
 	expect(slipped.now.at).toBe('value');

@@ -239,7 +239,7 @@
 			</p>{/each}
 		{#if drawn}<Plot label="The model over the logger’s readings" height={220} make={drawn} />{/if}
 		{#if measured.isFar}
-			<Button onclick={keep}>Take it all the same</Button>
+			<Button onclick={keep}>Use anyway</Button>
 		{:else}
 			<Button onclick={keep}>Take what was measured</Button>
 		{/if}

@@ -53,7 +53,7 @@
 	<section>
 		<div class="titled">
 			<h2>How early for each rise, and why</h2>
-			<Term of="lead" />
+			<Term of="preheat" />
 		</div>
 		<ul class="rises">
 			{#each proof.rises as rise (rise.at)}
@@ -66,7 +66,7 @@
 			{/each}
 		</ul>
 		{#if never}<p class="signal">
-				What is not reached gets the longest lead, {duration(LONGEST_LEAD)}.
+				What is not reached gets the longest preheat, {duration(LONGEST_LEAD)}.
 			</p>{/if}
 	</section>
 </div>

@@ -88,7 +88,7 @@ export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit)
 		if (may)
 			datasets.push({
 				...line(
-					'what feeds it may not run',
+					'heat source timed off',
 					points(may).map((p) => ({ x: p.x, y: p.y === 1 ? NaN : 100 })),
 					'transparent',
 					0

@@ -51,7 +51,7 @@
 					{#if one.visit.note}<p>{one.visit.note}</p>{/if}
 					{#each one.visit.zones as zone (zone.id)}
 						{#each zone.checks.filter((check) => check.reason !== null) as check (check.id)}
-							<p class="soft">{zone.zone.name}: {check.sentence} Overruled: {check.reason}</p>
+							<p class="soft">{zone.zone.name}: {check.sentence} Accepted: {check.reason}</p>
 						{/each}
 					{/each}
 				{:else if openSince}

@@ -64,7 +64,7 @@
 	<p class="legend soft">
 		<span><span class="swatch was" aria-hidden="true"></span>{names[0]}</span>
 		<span><span class="swatch is" aria-hidden="true"></span>{names[1]}</span>
-		<span>{changed.length === 0 ? 'The times are the same.' : `Other on ${changed.join(', ')}.`}</span>
+		<span>{changed.length === 0 ? 'The times are the same.' : `Changed: ${changed.join(', ')}.`}</span>
 	</p>
 	<svg
 		width={frameWidth}

@@ -71,11 +71,11 @@
 	{/if}
 	<p>
 		{#if resumes}
-			In force until <strong>{say(resumes)}</strong>{#if warm}; asks for warmth again {warm === resumes
+			In force until <strong>{say(resumes)}</strong>{#if warm}; calls for heat again {warm === resumes
 					? 'at once'
 					: say(warm)}{/if}.
 		{:else}
-			It does not end by itself{#if warm}; ended at the return it asks for warmth {say(warm)}{/if}.
+			It does not end by itself{#if warm}; ended on return it calls for heat {say(warm)}{/if}.
 		{/if}
 	</p>
 	{#each plan.conflicts as conflict (conflict.kind)}

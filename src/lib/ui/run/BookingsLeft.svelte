@@ -43,7 +43,7 @@
 				>
 				that day: Visits due has {cold === 1 ? 'it' : 'them'}.
 			{:else}
-				Nobody is cold; {left.length === 1 ? 'one date is' : `${left.length} dates are`} heated for nobody.
+				Nobody is cold: {left.length === 1 ? 'one date is' : `${left.length} dates are`} heated for nobody.
 			{/if}
 		</p>
 		<ul>

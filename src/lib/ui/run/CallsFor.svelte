@@ -17,14 +17,14 @@
 			: null
 	);
 	const WORDS = {
-		heat: 'It calls for heat.',
-		cool: 'It calls for cooling.',
-		none: 'It calls for nothing.'
+		heat: 'Calling for heat.',
+		cool: 'Calling for cooling.',
+		none: 'No call for heat.'
 	};
 </script>
 
 <section>
-	<h2>What it calls for</h2>
+	<h2>Call for heat</h2>
 	{#if !isSwitch}
 		<NumberField
 			label="With the room at"
@@ -39,8 +39,7 @@
 			{WORDS[demand.call]}
 			{#if demand.fan}The fan {demand.fan}.{/if}
 			{#if profile.habits.minimumOffMinutes > 0}
-				<span class="soft"
-					>After a stop it waits {profile.habits.minimumOffMinutes} min before it may start again: no fault.</span
+				<span class="soft">May wait {profile.habits.minimumOffMinutes} min before starting. Not a fault.</span
 				>
 			{/if}
 		</p>

@@ -31,7 +31,7 @@
 </script>
 
 <section>
-	<h2>Looked at</h2>
+	<h2>Checked</h2>
 	<ul>
 		{#each [...readings].reverse().slice(0, 12) as reading (reading.at)}
 			<li><span class="soft">{when(reading.at)}</span> <span>{said(reading)}</span></li>

@@ -39,7 +39,7 @@
 		<div class="fields">
 			{#if habits.limits}
 				<NumberField
-					label="High limit"
+					label="Maximum setpoint"
 					unit="°{unit}"
 					empty
 					value={shown(settings.highLimitC)}
@@ -48,7 +48,7 @@
 					onchange={(figure) => set({ highLimitC: kept(figure) })}
 				/>
 				<NumberField
-					label="Low limit"
+					label="Minimum setpoint"
 					unit="°{unit}"
 					empty
 					value={shown(settings.lowLimitC)}
@@ -59,7 +59,7 @@
 			{/if}
 			{#if early}
 				<NumberField
-					label="Starts early by"
+					label="Optimum start, at most"
 					unit="min"
 					whole
 					empty

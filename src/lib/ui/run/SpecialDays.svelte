@@ -60,7 +60,7 @@
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	<p class="soft">{offered.how}</p>
 {:else}
-	<p class="soft">This control has no special days: single dates are changed by hand.</p>
+	<p class="soft">This control has no special days: override single dates.</p>
 {/if}
 
 <style>

@@ -65,13 +65,13 @@
 	}
 
 	const NAMES: Record<Exception['kind'], string> = {
-		override: 'a change by hand',
+		override: 'an override',
 		advance: 'an advance',
 		hold: 'a hold',
 		boost: 'a boost',
 		manual: 'manual',
 		off: 'off',
-		absence: 'an absence',
+		absence: 'a holiday',
 		'special-day': 'a special day'
 	};
 
@@ -92,7 +92,7 @@
 		</div>
 	{/if}
 	<div class="tries">
-		{#if habits.override}<Button onclick={() => attempt('override')}>Change by hand</Button>{/if}
+		{#if habits.override}<Button onclick={() => attempt('override')}>Override</Button>{/if}
 		{#if habits.advance}<Button onclick={() => attempt('advance')}>Advance</Button>{/if}
 		{#if habits.boost}
 			<Button onclick={() => attempt('boost')}
@@ -118,9 +118,9 @@
 	{/if}
 	{#if tried}
 		<p class="tried">
-			Only tried: {NAMES[tried.kind]} from {'from' in tried ? tried.from.slice(11) : ''}.
-			<Button small onclick={() => (tried = null)}>Drop it</Button>
-			<Button small onclick={keep}>It was done so</Button>
+			Trial: {NAMES[tried.kind]} from {'from' in tried ? tried.from.slice(11) : ''}.
+			<Button small onclick={() => (tried = null)}>Discard</Button>
+			<Button small onclick={keep}>Record</Button>
 		</p>
 	{/if}
 </section>

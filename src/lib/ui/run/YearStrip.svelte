@@ -64,7 +64,7 @@
 		width={frameWidth}
 		{height}
 		role={onpick ? 'slider' : names ? 'group' : 'img'}
-		aria-label={onpick ? 'Date in the year' : 'The year: absences, special days, clock changes'}
+		aria-label={onpick ? 'Date in the year' : 'The year: holidays, special days, clock changes'}
 		aria-valuemin={onpick ? 0 : undefined}
 		aria-valuemax={onpick ? strip.days - 1 : undefined}
 		aria-valuenow={onpick && cursor !== null ? Math.floor(cursor) : undefined}

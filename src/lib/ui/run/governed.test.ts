@@ -55,7 +55,7 @@ const waits = (
 describe('what a zone waits for', () => {
 	it('is its source’s hours, first in the words of the week, and nothing while it rests or the source runs', () => {
 		expect(waits(300, 21)).toMatch(
-			/^Every day 04:30–06:00: Parlour asks for \d+\.\d\s°C, but Boiler may not run, 1 h 30 a day\. Boiler may not run until 06:00: nothing heats here\.$/
+			/^Parlour cold every day 04:30–06:00, 1 h 30 a day: Boiler timed off, \d+\.\d\s°C wanted\. No heat until 06:00: Boiler timed off\.$/
 		);
 		expect(waits(300, 16)).toBeNull();
 		expect(waits(400, 21)).toBeNull();
@@ -68,7 +68,7 @@ describe('what a zone waits for', () => {
 			{ at: 420, value: false }
 		]);
 		expect(waits(400, 21, {}, first)).toBe(
-			'Boiler heats the hot water first, until about 07:00: nothing heats here meanwhile.'
+			'No heat until about 07:00: Boiler heats the hot water first.'
 		);
 		// the same source without anything that governs it
 		expect(waits(400, 21, { governor: null, may: constantWeek(true) }, first)).toContain('hot water first');
@@ -91,7 +91,7 @@ it('an absence of what lets a source run cuts off its rooms, not its hot water; 
 	const listed = (zone: Zone, profile: typeof stat) => ({ name: zone.name, document: zone, profile });
 	const all = [listed(heating, programmer), listed(water, programmer), listed(room, stat)];
 	expect(awayCut(heating, programmer, [boiler], all)).toBe(
-		'While Heating is away, Boiler makes no heat: no frost protection works in Parlour. Leave Heating on its week, and turn the zones down.'
+		'Do not set Heating to holiday: Parlour loses Boiler and frost protection. Turn the zones down instead.'
 	);
 	expect(awayCut(heating, programmer, [boiler], all.slice(0, 2))).toBeNull();
 	expect(awayCut(room, stat, [boiler], all)).toBeNull();

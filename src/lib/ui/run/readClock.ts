@@ -14,7 +14,7 @@ export interface TypedReading {
 /** The reading of a typed time against the right one, or a sentence about what cannot be read. */
 export function readClock(typed: TypedReading, timeZone: string, nowMs: number): ClockReading | string {
 	const shown = timeOfDay(typed.shows);
-	if (shown === null) return `${quoted(typed.shows)} is no certain time; write it like 06:30 or 6:30 pm.`;
+	if (shown === null) return `${quoted(typed.shows)} is unclear. Write 06:30 or 6:30 pm.`;
 	const wall = wallAt(timeZone, nowMs);
 	const right = wall % 1440;
 	const ahead = minutesAhead(shown, right);

@@ -132,6 +132,6 @@ describe('a clock read on site', () => {
 	});
 
 	it('is refused where the time is not certain', () => {
-		expect(readClock({ shows: '6.25', day: null, set: false }, ZONE, now)).toMatch(/is no certain time/);
+		expect(readClock({ shows: '6.25', day: null, set: false }, ZONE, now)).toMatch(/is unclear/);
 	});
 });

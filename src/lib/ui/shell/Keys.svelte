@@ -49,8 +49,8 @@
 			[
 				'Week',
 				[
-					['Press an upright', 'choose the change; its time and level stand beside the drawing'],
-					['Drag an upright', 'change its time; the time stands above your finger'],
+					['Press a step’s edge', 'select the step; its time and level stand beside the week'],
+					['Drag a step’s edge', 'change its time; the time stands above your finger'],
 					['Drag a level stretch', 'up warmer, down cooler'],
 					['Double-click or double-tap', 'add a change there'],
 					['Press a mark of the legend', 'show or hide it']

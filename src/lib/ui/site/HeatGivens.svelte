@@ -68,7 +68,7 @@
 		onchange={(kW) => save(source === 'electric' ? { electricW: watts(kW) } : { boilerW: watts(kW) })}
 	/>
 	<NumberField
-		label="As a mean over"
+		label="Average over"
 		unit="min"
 		whole
 		least={5}
@@ -89,7 +89,7 @@
 	{/if}
 	<div class="outside">
 		<Slide
-			label="Outside, mean of the day"
+			label="Outside, daily average"
 			least={-15}
 			most={15}
 			said={(c) => `${roundTemperatureWords(unit, c)}${computing ? ' …' : ''}`}

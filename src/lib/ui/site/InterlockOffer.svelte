@@ -52,8 +52,8 @@
 	}
 </script>
 
-<section aria-label="An interlock">
-	<h2>An interlock</h2>
+<section aria-label="A load-shedding relay">
+	<h2>A load-shedding relay</h2>
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{#if locked}
 		<p role="status">
@@ -65,7 +65,7 @@
 				: locked.earlierMinutes === 0
 					? 'Every room is warm in time without earlier starts.'
 					: `Every room is warm in time if all start ${duration(locked.earlierMinutes)} earlier; ${Math.round(locked.kWh)} kWh a week.`}
-			It is wired by a licensed person.
+			A qualified engineer wires it.
 		</p>
 		{#if taken}
 			<p>The zones have its starts.</p>
@@ -74,12 +74,14 @@
 		{/if}
 	{:else if now}
 		<p class="signal" role="status">
-			Not even one of these may heat under this limit: an interlock cannot help.
+			Not even one of these may heat under this limit: a load-shedding relay cannot help.
 		</p>
 	{:else}
-		<p>Earlier starts keep the mean down; only an interlock keeps every minute under the limit.</p>
+		<p>
+			Earlier starts keep the average down; only a load-shedding relay keeps every minute under the limit.
+		</p>
 		<Button disabled={locking} onclick={lock}
-			>{locking ? 'Running the week …' : 'What would an interlock cost?'}</Button
+			>{locking ? 'Running the week …' : 'Check a load-shedding relay'}</Button
 		>
 	{/if}
 </section>

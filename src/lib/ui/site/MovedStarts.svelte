@@ -71,7 +71,7 @@
 		<Button onclick={onleave}>Leave them</Button>
 	</div>
 	{#if moved.length === 0}
-		<p>Nothing had to be: with each room's own lead the limit is kept.</p>
+		<p>Nothing had to be: with each room's own preheat the limit is kept.</p>
 	{:else}
 		<Figures
 			label="Starts that were moved"
@@ -94,7 +94,7 @@
 	{/if}
 	{#if byItself.length > 0}
 		<p class="soft">
-			Left alone, because its control starts early by itself: {byItself.join(', ')}.
+			Left alone, because its control has optimum start: {byItself.join(', ')}.
 		</p>
 	{/if}
 	<p class="soft">

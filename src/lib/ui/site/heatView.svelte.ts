@@ -139,7 +139,7 @@ export function heatView(read: () => HeatData) {
 	/** What is drawn at the worst minute, which a mean does not show. */
 	const instant = $derived(
 		shown
-			? `At one minute up to ${shown.atOnce} of ${heated.length} heat together${limit.limitW !== null && shown.worstW > limit.limitW ? ': only an interlock rules that out' : ''}.`
+			? `At one minute up to ${shown.atOnce} of ${heated.length} heat together${limit.limitW !== null && shown.worstW > limit.limitW ? ': only a load-shedding relay rules that out' : ''}.`
 			: null
 	);
 	const canLock = $derived(
@@ -169,7 +169,7 @@ export function heatView(read: () => HeatData) {
 	const bad = $derived(shown !== null && (shown.overMinutes > 0 || late(shown) > 0));
 	const hopeless = $derived(
 		now && limit.limitW !== null && now.load.steadyW > limit.limitW
-			? `Only to keep these rooms warm takes ${kW(now.load.steadyW)} at ${outside(outdoorC)} outside: no starting times can help. The supply is too small, or the rooms lose too much.`
+			? `Only to keep these rooms warm takes ${kW(now.load.steadyW)} at ${outside(outdoorC)} outside: supply too small whatever the start times.`
 			: null
 	);
 

@@ -73,7 +73,7 @@
 				onclick={() => {
 					open = zone.id + check.id;
 					reason = '';
-				}}>Overrule</Button
+				}}>Accept</Button
 			>
 		{/if}
 	</div>
@@ -93,7 +93,7 @@
 		<Field label="Why it may stay so" maxlength={400} bind:value={reason} />
 		<div class="keys">
 			<Button disabled={reason.trim().length < 8} onclick={() => overrule(zone, check)}
-				>Overrule with this reason</Button
+				>Accept with this reason</Button
 			>
 			<Button onclick={() => (open = null)}>Leave it</Button>
 		</div>
@@ -107,7 +107,7 @@
 	{#each groups as rows (rows[0]!.zone.id + rows[0]!.check.id)}
 		{@const first = rows[0]!}
 		<li class={first.check.severity} class:overruled={first.reason !== null}>
-			<span class="mark">{first.reason === null ? marks[first.check.severity] : 'overruled'}</span>
+			<span class="mark">{first.reason === null ? marks[first.check.severity] : 'accepted'}</span>
 			{#if rows.length === 1}
 				<div>
 					<p><strong>{first.zone.name}:</strong> {first.check.sentence}</p>

@@ -35,7 +35,7 @@
 />
 {#if asked('controlPlace')}
 	<Choice
-		label="The control hangs"
+		label="The control is fitted"
 		choices={entries(PLACE_WORDS)}
 		value={onSite.controlPlace}
 		onchoose={(value) => set('controlPlace', value)}
@@ -65,4 +65,4 @@
 {/if}
 <Degrees label="Room, measured" {unit} value={onSite.roomC} onchange={(value) => set('roomC', value)} />
 <Degrees label="Floor, measured" {unit} value={onSite.floorC} onchange={(value) => set('floorC', value)} />
-<Degrees label="Supply, measured" {unit} value={onSite.supplyC} onchange={(value) => set('supplyC', value)} />
+<Degrees label="Flow temperature" {unit} value={onSite.supplyC} onchange={(value) => set('supplyC', value)} />

@@ -53,7 +53,7 @@
 {/if}
 {#if profile.habits.clock.summerTime === 'by-hand'}
 	<Choice
-		label="The customer knows that its clock is changed by hand"
+		label="The customer knows to change the clock by hand"
 		choices={yesNo}
 		value={onSite.customerTold}
 		onchoose={(value) => set('customerTold', value ?? false)}
@@ -61,24 +61,17 @@
 {/if}
 {#if notAsked('storeC', zone, profile) === null}
 	<Degrees
-		label="Hot-water store, measured"
+		label="Cylinder temperature"
 		{unit}
 		value={onSite.storeC}
 		onchange={(value) => set('storeC', value)}
 	/>
 	<p class="soft">
-		Under {limitWords(unit, 60, 'least')} germs can grow in a store; hotter than {limitWords(
-			unit,
-			50,
-			'most'
-		)} at a tap can scald. Local rules come first.
+		Legionella can grow below {limitWords(unit, 60, 'least')}; hotter than {limitWords(unit, 50, 'most')} at a tap
+		can scald. Local rules come first.
 	</p>
 {/if}
-<Words
-	label="Promised to come back for"
-	value={onSite.promised}
-	onchange={(value) => set('promised', value)}
-/>
+<Words label="Return visit for" value={onSite.promised} onchange={(value) => set('promised', value)} />
 <Day label="Promised by" value={onSite.promisedBy} onchange={(value) => set('promisedBy', value)} />
 {#if onSite.promised !== '' || onSite.promisedBy !== null}
 	<p class="kept">

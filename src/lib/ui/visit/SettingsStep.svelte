@@ -42,8 +42,8 @@
 	const limits = $derived.by(() => {
 		const lines: [string, string][] = [];
 		const { highLimitC, lowLimitC } = zone.settings;
-		if (highLimitC !== null) lines.push(['High limit', say(highLimitC)]);
-		if (lowLimitC !== null) lines.push(['Low limit', say(lowLimitC)]);
+		if (highLimitC !== null) lines.push(['Maximum setpoint', say(highLimitC)]);
+		if (lowLimitC !== null) lines.push(['Minimum setpoint', say(lowLimitC)]);
 		const floorC = zone.room && floorLimitOf(zone.room);
 		if (floorC) lines.push(['Floor limit', limitWords(options.unit, floorC, 'most')]);
 		if (zone.room?.regulation.kind === 'on-off')
@@ -77,7 +77,7 @@
 	</dl>
 {/if}
 {#if resets.length > 0}
-	<p class="soft">If nobody knows how it was set, begin as new, before everything: {resets.join(' ')}</p>
+	<p class="soft">Nobody knows how it was set? First reset it: {resets.join(' ')}</p>
 {/if}
 {#if profile.temperature}
 	<Choice

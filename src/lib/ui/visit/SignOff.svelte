@@ -23,7 +23,7 @@
 	<Field label="Note of the visit" maxlength={400} bind:value={note} />
 	<div class="keys">
 		<Button kind="next" disabled={busy || open > 0} onclick={() => onend(true)}>Sign off</Button>
-		<Button disabled={busy} onclick={() => onend(false)}>Keep as it stands</Button>
+		<Button disabled={busy} onclick={() => onend(false)}>Save without sign-off</Button>
 	</div>
 </div>
 

@@ -43,7 +43,7 @@
 	}
 </script>
 
-<p class="soft">Covers stay closed; wiring, gas and pressure work are for licensed people.</p>
+<p class="soft">Covers stay closed. Wiring, gas and pressure work: qualified engineer only.</p>
 <div class="test">
 	<ol>
 		{#each TEST_STEPS as id, i (id)}
@@ -79,8 +79,8 @@
 			{/if}
 			{#if left > 0}
 				<p class="wait" role="timer">
-					<span class="mono">{clock(left)}</span> Holding back is no fault: what it switches stays off for {profile
-						.habits.minimumOffMinutes} min.
+					<span class="mono">{clock(left)}</span> May wait {profile.habits.minimumOffMinutes} min before starting.
+					Not a fault.
 				</p>
 			{/if}
 			{#if words.reads}<Degrees

@@ -142,7 +142,7 @@
 
 {#if outbox.signedOut}
 	<p class="unsent" role="alert">
-		What you noted is kept here until an installer is signed in.
+		Your notes are kept here until an installer signs in.
 		<a href="/sign-in?to={encodeURIComponent(address)}" data-sveltekit-reload>Sign in and send it</a>
 	</p>
 {/if}

@@ -115,12 +115,12 @@ describe('the way through a visit', () => {
 		};
 		// 0.1 K over what is shown is no call on a good control
 		expect(said('raise', 20.9, { highLimitC: 21 })).toBe(
-			'Its high limit is 21.0 °C, which makes it uncertain: put that limit up to 24.0 °C for the test. Set it to 24.0 °C, above the 20.9 °C of the room.'
+			'Its maximum setpoint is 21.0 °C, which makes it uncertain: put that limit up to 24.0 °C for the test. Set it to 24.0 °C, above the 20.9 °C of the room.'
 		);
 		expect(said('automatic', 20.9, { highLimitC: 21 })).toBe(
-			'Put it back on its program. Put its high limit back to 21.0 °C.'
+			'Put it back on its program. Put its maximum setpoint back to 21.0 °C.'
 		);
-		expect(said('lower', 16.5, { lowLimitC: 16 })).toContain('Its low limit is 16.0 °C');
+		expect(said('lower', 16.5, { lowLimitC: 16 })).toContain('Its minimum setpoint is 16.0 °C');
 		expect(said('lower', 16.5, { lowLimitC: 16 })).toContain('Set it to 13.5 °C, below the 16.5 °C');
 		expect(said('automatic', 18, { lowLimitC: 12, highLimitC: 24 })).toBe('Put it back on its program.');
 		// at 4 °C the lowest setting never stops it

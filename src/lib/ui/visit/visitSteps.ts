@@ -67,7 +67,7 @@ function setWords(side: 'raise' | 'lower', zone: Zone, profile: ControlProfile, 
 	const few = options.unit === 'F' ? 'about 5 °F' : 'about 3 K';
 	const limit = {
 		floor: `${say(test.mostC)}, the floor’s limit`,
-		'high-limit': `${say(test.mostC)}, its high limit`,
+		'high-limit': `${say(test.mostC)}, its maximum setpoint`,
 		range: say(test.mostC)
 	}[test.mostBy];
 	const way = side === 'raise' ? 'above' : 'below';
@@ -96,7 +96,9 @@ function setWords(side: 'raise' | 'lower', zone: Zone, profile: ControlProfile, 
 /** The limit that is moved for one side of the test. */
 function limitMoved(side: 'raise' | 'lower', zone: Zone, say: (c: number) => string): string {
 	const { highLimitC, lowLimitC } = zone.settings;
-	return side === 'raise' ? `Its high limit is ${say(highLimitC!)}` : `Its low limit is ${say(lowLimitC!)}`;
+	return side === 'raise'
+		? `Its maximum setpoint is ${say(highLimitC!)}`
+		: `Its minimum setpoint is ${say(lowLimitC!)}`;
 }
 
 /** The limits that were moved for the test, to be put back; empty where none were. */
@@ -105,8 +107,8 @@ function limitsBack(zone: Zone, profile: ControlProfile, onSite: OnSite): string
 	const options = allowedOptions(profile, zone.options);
 	const say = (c: number) => setpointWithUnit(profile, options, c);
 	return [
-		test?.raiseBy === 'limit' && ` Put its high limit back to ${say(zone.settings.highLimitC!)}.`,
-		test?.lowerBy === 'limit' && ` Put its low limit back to ${say(zone.settings.lowLimitC!)}.`
+		test?.raiseBy === 'limit' && ` Put its maximum setpoint back to ${say(zone.settings.highLimitC!)}.`,
+		test?.lowerBy === 'limit' && ` Put its minimum setpoint back to ${say(zone.settings.lowLimitC!)}.`
 	]
 		.filter(Boolean)
 		.join('');
@@ -134,7 +136,7 @@ export function testWords(
 			return words('Wait for the call for heat.', 'A click, the lamp or the sign for heat.');
 		case 'warm':
 			return heatsStore(profile, zone)
-				? words('Feel the pipe into the hot-water store, with care: it may be hot.', 'It gets hot.', true)
+				? words('Feel the pipe into the cylinder, with care: it may be hot.', 'It gets hot.', true)
 				: words('Feel the emitter, with care: it may be hot.', 'It gets warm.', true);
 		case 'lower':
 			return words(setWords('lower', zone, profile, onSite), 'The display shows it.');

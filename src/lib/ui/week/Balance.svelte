@@ -16,7 +16,7 @@
 </script>
 
 <section>
-	<h2>When it cannot hold everything</h2>
+	<h2>If not everything fits</h2>
 	<Slide
 		label="What counts more"
 		hideLabel
@@ -28,7 +28,7 @@
 		oninput={(stop) => model.editor.preview({ ...model.zone, weights: { ...weightStops[stop]! } })}
 		onchange={() => model.editor.commit()}
 	/>
-	<p class="ends soft" aria-hidden="true"><span>never waste</span><span>never cold</span></p>
+	<p class="ends soft" aria-hidden="true"><span>save energy</span><span>keep warm</span></p>
 	<p class="soft">{words(model.zone.weights)}</p>
 </section>
 

@@ -94,7 +94,7 @@
 		{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	{:else}
 		<h2>A change</h2>
-		<p class="soft">Press an upright of the line: its time and level stand here.</p>
+		<p class="soft">Select a step to change its time or level.</p>
 	{/if}
 </section>
 

@@ -67,11 +67,11 @@
 				{#if one.grouping.id === fit.suggested}<span class="state">suggested</span>{/if}
 			</span>
 			<span class="fact">
-				<span>{isSwitch ? 'off too long' : 'too cold'}</span>
+				<span>{isSwitch ? 'off when wanted' : 'too cold'}</span>
 				<span class="mono" class:signal={one.misfit.coldMinutes > 0}>{duration(one.misfit.coldMinutes)}</span>
 			</span>
 			<span class="fact">
-				<span>{isSwitch ? 'on too long' : 'too warm'}</span>
+				<span>{isSwitch ? 'on when not wanted' : 'too warm'}</span>
 				<span class="mono">{duration(one.misfit.warmMinutes)}</span>
 			</span>
 			{#if felt}

@@ -14,10 +14,7 @@
 </script>
 
 {#if !drewBefore}
-	<p>
-		Press an upright of the line to choose it, drag it to change its time; drag a level stretch up or down.
-		Double-click where a change should be.
-	</p>
+	<p>Select a step to change its time or level, or drag it. Double-click to add a step.</p>
 {/if}
 
 <style>

@@ -26,17 +26,16 @@
 		if ((school === 'fixed' || school === 'computed') && startsEarlyIn(zone, profile))
 			return {
 				bad: true,
-				text: 'This control starts early by itself: with a typed lead too it is warm twice too soon. Let it.'
+				text: 'Set preheat to none: the control has optimum start.'
 			};
 		if (school === 'control' && !startsEarlyIn(zone, profile))
 			return {
 				bad: true,
-				text: 'This control does not start early by itself: the room will warm up only from the time of need.'
+				text: 'This control has no optimum start: the room warms up only from the wanted time.'
 			};
 		if (school === 'control')
-			return { bad: false, text: 'Key the time of need; the control learns when to begin.' };
-		if (school === 'at-need')
-			return { bad: false, text: 'The setpoint rises when warmth is wanted, not before.' };
+			return { bad: false, text: 'Key in the wanted time: the control learns when to start.' };
+		if (school === 'at-need') return { bad: false, text: 'No preheat: heating starts at the wanted time.' };
 		const cut = short[0];
 		if (school === 'computed') {
 			const { computed } = zone.lead;
@@ -57,7 +56,7 @@
 		const more = short.length > 1 ? ` and at ${short.length - 1} more` : '';
 		return {
 			bad: false,
-			text: `${DAY_SHORT[dayOf(cut.at)]} ${clockTime(minuteOfDay(cut.at))} has only ${cut.givenMinutes} min since the last fall${more}: no setback there.`
+			text: `${DAY_SHORT[dayOf(cut.at)]} ${clockTime(minuteOfDay(cut.at))}${more}: only ${cut.givenMinutes} min to cool, so no setback.`
 		};
 	});
 
@@ -67,15 +66,15 @@
 <section aria-labelledby="lead-title">
 	<div class="titled">
 		<h2 id="lead-title">When to start</h2>
-		<Term of="lead" />
+		<Term of="preheat" />
 	</div>
 	<Choice
 		label="Start"
 		value={zone.lead.school}
 		options={[
-			{ value: 'at-need', text: 'at the time of need' },
+			{ value: 'at-need', text: 'no preheat' },
 			{ value: 'fixed', text: 'a fixed time before' },
-			{ value: 'control', text: 'the control does it' },
+			{ value: 'control', text: 'optimum start' },
 			...(zone.lead.computed ? [{ value: 'computed' as const, text: 'computed for the room' }] : [])
 		]}
 		onchange={(school) => change({ school })}

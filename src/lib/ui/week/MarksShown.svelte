@@ -29,10 +29,10 @@
 	{/each}
 	<Button kind="quiet" small aria-pressed={shown.misfit} onclick={() => (shown.misfit = !shown.misfit)}>
 		<span class="swatch cold" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch
-			? 'off too long'
+			? 'off when wanted'
 			: 'too cold'}
 		<span class="swatch warm-dots" class:off={!shown.misfit} aria-hidden="true"></span>{isSwitch
-			? 'on too long'
+			? 'on when not wanted'
 			: 'too warm'}
 	</Button>
 	{#if outdoorC !== null}

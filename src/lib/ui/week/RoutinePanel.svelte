@@ -147,7 +147,7 @@
 			</p>
 			<Button onclick={() => take(routine)}>Draw the week from the routine</Button>
 			<Button onclick={() => take(routineOfWeek(wantedWeek(zone), (id) => levelOf(zone, id).setpointC))}
-				>Take the routine from the drawing</Button
+				>Take the routine from the week</Button
 			>
 		</div>
 	{/if}
@@ -212,7 +212,7 @@
 				onclick={() => {
 					problem = null;
 					onchange({ ...zone, routine: null });
-				}}>Remove the routine, keep the drawing</Button
+				}}>Remove the routine, keep the week</Button
 			>
 			<p class="soft">
 				Times run past midnight where the end comes first: 22:30–06:30. Where two nights meet, the warmer

@@ -47,8 +47,9 @@
 {#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 {#if behind.length > 0}
 	<p role="status">
-		{names} had this same week.
-		<Button kind="quiet" onclick={follow}>Let {behind.length === 1 ? 'it' : 'them'} follow</Button>
+		{names} had this same week. <Button kind="quiet" onclick={follow}
+			>Copy this week to {behind.length === 1 ? 'it' : 'them'}</Button
+		>
 		<Button kind="quiet" onclick={leave}>Leave {behind.length === 1 ? 'it' : 'them'}</Button>
 	</p>
 {:else if said}

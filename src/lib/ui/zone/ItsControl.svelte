@@ -89,9 +89,7 @@
 	<h2 id="its-control">Its control</h2>
 	{#if beside.length > 0}
 		<p>
-			{boxWords(zone, profile)} governs {names}. Its name, options, day grouping, clock and settings are one
-			for
-			{beside.length === 1 ? 'both' : 'all of them'}.
+			{boxWords(zone, profile)} controls {names}: one clock and settings.
 		</p>
 	{/if}
 	{#if zone.box.note !== ''}<p class="soft">{zone.box.note}</p>{/if}
@@ -99,7 +97,7 @@
 		{#if beside.length > 0 || elsewhere.length > 0}
 			<div class="wide">
 				<Choice
-					label="Governed by"
+					label="Controlled by"
 					value={beside.length > 0 ? HERE : OWN}
 					options={[
 						...(beside.length > 0
@@ -126,14 +124,14 @@
 			/>
 		</div>
 		<Field
-			label="Called"
+			label="Name"
 			placeholder={profile.name}
 			maxlength={80}
 			value={zone.box.name}
 			onchange={(name) => model.change({ ...zone, box: { ...zone.box, name: name.trim() } })}
 		/>
 		<Field
-			label="Hangs"
+			label="Fitted in"
 			placeholder="Airing cupboard, hall …"
 			maxlength={120}
 			value={zone.box.place}
@@ -149,7 +147,7 @@
 		{/if}
 		{#if profile.canBePlain}
 			<Choice
-				label="Runs"
+				label="Mode"
 				value={zone.options.plain ? 'plain' : 'program'}
 				options={[
 					{ value: 'program', text: 'its program' },

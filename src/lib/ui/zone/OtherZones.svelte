@@ -133,7 +133,7 @@
 			label="Or give other zones"
 			value={what}
 			options={[
-				{ value: '', text: 'this week, its levels and its lead' },
+				{ value: '', text: 'this week, its levels and its preheat' },
 				...zone.levels.map(({ id, name, setpointC }) => ({
 					value: id,
 					text: `only the temperature of ${name}, ${said(zone, setpointC)}`

@@ -11,7 +11,7 @@ export const load = pageLoad(async ({ params, url, setHeaders }: PageServerLoadE
 	setHeaders({ 'cache-control': 'no-store', 'x-robots-tag': 'noindex, nofollow' });
 	const db = await database();
 	const opened = await zonesOfLink(db, params.token);
-	if (!opened) error(404, 'This link has ended. Ask whoever set up your heating for a new one.');
+	if (!opened) error(404, 'Link expired. Ask your installer for a new one.');
 	const { site, zones } = opened;
 	const choice = choiceOf(url.searchParams);
 	const signer = await lastSigner(db, site.id);

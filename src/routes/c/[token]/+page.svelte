@@ -24,7 +24,7 @@
 		<Button href={way(data.from, !data.large)}>{data.large ? 'Normal print' : 'Large print'}</Button>
 		<Button onclick={() => window.print()}>Print</Button>
 	</p>
-	<Report token={data.token} rooms={data.rooms} telephone={data.firm.telephone} />
+	<Report token={data.token} rooms={data.rooms} firm={data.firm.name} telephone={data.firm.telephone} />
 	{#each data.sheets as sheet (sheet.title)}
 		<CustomerSheet {sheet} firm={data.firm} large={data.large} />
 	{/each}

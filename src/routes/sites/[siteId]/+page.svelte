@@ -110,7 +110,7 @@
 		/>
 	{:else}
 		<Empty heading="The first room">
-			<p>A zone is a room, a loop or a radiator with the control that governs it. Its week is drawn next.</p>
+			<p>A zone is a room, a cylinder or a radiator with its control. Draw its week next.</p>
 			<div>
 				<AddZone
 					siteId={data.site.id}

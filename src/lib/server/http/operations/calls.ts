@@ -27,7 +27,7 @@ const noCall = () => refuse(404, 'There is no such call, or it was removed.');
 const noZoneThere = () => refuse(422, { path: 'zoneId', sentence: 'There is no such zone on this site.' });
 const plain = (one: StoredCall) => structuredClone(one) as never;
 
-const linkEnded = () => refuse(404, 'This link has ended. Ask whoever set up your heating for a new one.');
+const linkEnded = () => refuse(404, 'Link expired. Ask your installer for a new one.');
 
 /** Calls of households: taken, answered, closed with what it was; and what customers say by their link. */
 export const calls: readonly Operation[] = [
@@ -93,10 +93,7 @@ export const calls: readonly Operation[] = [
 			if (came.kind === 'gone') return noCall();
 			if (came.kind === 'refused') return noZoneThere();
 			if (came.kind === 'conflict')
-				return refuse(
-					409,
-					'Somebody else has written on this call meanwhile: open it anew, then write yours.'
-				);
+				return refuse(409, 'Somebody else has changed this call. Open it again, then write yours.');
 			return { revision: came.revision };
 		}
 	}),

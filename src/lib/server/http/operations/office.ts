@@ -135,7 +135,7 @@ export const office: readonly Operation[] = [
 		path: '/api/v1/firm',
 		method: 'get',
 		id: 'readFirm',
-		summary: 'Whose name stands on what is handed over',
+		summary: 'The firm’s name on what customers keep',
 		role: 'reader',
 		gives: firmSchema,
 		handle: ({ db }) => readFirm(db)

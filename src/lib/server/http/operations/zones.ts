@@ -53,10 +53,10 @@ const unknownControl = (path: string, name = '') =>
 const channelTaken = (path: string, name = '') =>
 	refuse(422, {
 		path,
-		sentence: `${name}This channel governs another zone already, or the control has no such channel.`
+		sentence: `${name}This channel controls another zone already, or the control has no such channel.`
 	});
 const noBeside = () =>
-	refuse(422, { path: 'beside', sentence: 'The zone on whose control it was to hang is not there.' });
+	refuse(422, { path: 'beside', sentence: 'The zone whose control it was to share is not there.' });
 
 /** The zones of a site, and what is keyed at them. */
 export const zones: readonly Operation[] = [
@@ -91,7 +91,7 @@ export const zones: readonly Operation[] = [
 		path: `${zonePath}/control`,
 		method: 'put',
 		id: 'hangZone',
-		summary: "Hang a zone on another zone's control, on a free channel there, or on a control of its own",
+		summary: "Put a zone on another zone's control, on a free channel there, or on a control of its own",
 		role: 'installer',
 		takes: hangZoneRequest,
 		async handle({ db, params, headers, body: { beside, channel } }) {

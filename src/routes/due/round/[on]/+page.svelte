@@ -122,7 +122,7 @@
 					value={data.on}
 					options={data.dates.map((date) => ({
 						value: date.on,
-						text: `${dateWords(date.on)}, ${date.left} of ${date.clocks} left${date.unseen > 0 ? `, ${date.unseen} never looked at` : ''}`
+						text: `${dateWords(date.on)}, ${date.left} of ${date.clocks} left${date.unseen > 0 ? `, ${date.unseen} never checked` : ''}`
 					}))}
 					onchange={(on) => goto(`/due/round/${on}`)}
 				/>

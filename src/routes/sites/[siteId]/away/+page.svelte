@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { allowedOptions, type ControlProfile } from '$core/control';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import type { Zone } from '$core/plan';
 	import type { WeekSteps } from '$core/week';
 	import WholeSiteAway from '$lib/ui/run/WholeSiteAway.svelte';
@@ -33,15 +34,10 @@
 	const ahead = $derived(rows.filter((row) => row.spans.length > 0).length);
 </script>
 
-<svelte:head><title>{data.site.name}, holidays · Fond Quarter</title></svelte:head>
-
 <main>
-	<h1>{data.site.name}: holidays and special days</h1>
-	<p class="lead">
-		{ahead === 0
-			? 'Nothing is planned: every zone runs its week.'
-			: `${ahead} of ${rows.length} zones have something planned.`}
-	</p>
+	<Headline of="{data.site.name}: holidays and special days">
+		{ahead === 0 ? 'No holiday planned' : `${ahead} of ${rows.length} zones have dates planned`}
+	</Headline>
 	<YearStrip {strip} {rows} {timeZone} names />
 	<p class="soft legend">
 		<span class="swatch away"></span> away, as the control will hold it
@@ -62,10 +58,6 @@
 <style>
 	.swatch {
 		background: var(--held);
-	}
-	.lead {
-		margin: 0.25rem 0 0.75rem;
-		font-size: 1.05rem;
 	}
 	.legend {
 		display: flex;

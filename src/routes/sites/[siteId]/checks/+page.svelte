@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { reasonFor, stopsOf } from '$core/checks';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import type { OnSite } from '$core/plan';
 	import { call } from '$lib/ui/call';
 	import CheckList from '$lib/ui/visit/CheckList.svelte';
@@ -24,7 +25,6 @@
 			0
 		)
 	);
-	const things = (count: number) => (count === 1 ? '1 thing' : `${count} things`);
 
 	async function overrule(zoneId: string, value: OnSite['overruled']) {
 		const base = data.checked.find((zone) => zone.id === zoneId)!.onSite.overruled;
@@ -36,29 +36,24 @@
 		problem = !answer.ok
 			? answer.sentence
 			: answer.data.conflicts.length > 0
-				? 'Someone else has just overruled a check here. Look again.'
+				? 'Someone else has just accepted a check here. Look again.'
 				: null;
 		await refresh('fq:site');
 	}
 </script>
 
-<svelte:head><title>{data.site.name}, checks · Fond Quarter</title></svelte:head>
-
 <main>
-	<h1>{data.site.name}: checks before the sign-off</h1>
-	<p class="answer" aria-live="polite">
-		{#if data.checked.length === 0}
-			There is nothing to sign off yet: no zone is planned here.
-		{:else if stops > 0}
-			{things(stops)} must be done before the sign-off{looks > 0
-				? `; ${looks} more ${looks === 1 ? 'is' : 'are'} worth a look`
-				: ''}.
-		{:else if looks > 0}
-			It can be signed off; {things(looks)} {looks === 1 ? 'is' : 'are'} worth a look.
-		{:else}
-			It can be signed off: nothing is missing.
-		{/if}
-		{#if overruled > 0}<span class="soft">{overruled} overruled with a reason.</span>{/if}
+	<Headline of="{data.site.name}: checks before the sign-off">
+		{data.checked.length === 0
+			? 'No zones to sign off yet'
+			: stops > 0
+				? `${stops} before sign-off`
+				: 'Ready to sign off'}
+	</Headline>
+	<p class="lead">
+		{[looks > 0 ? `${looks} worth a look` : '', overruled > 0 ? `${overruled} accepted with a reason` : '']
+			.filter(Boolean)
+			.join(' · ')}
 	</p>
 	<p>
 		{#if data.checked.length === 0}
@@ -74,14 +69,5 @@
 <style>
 	main {
 		max-width: 66rem;
-	}
-	.answer {
-		margin: 0.3rem 0 0.7rem;
-		font-size: 1.4rem;
-		font-weight: 700;
-	}
-	.answer .soft {
-		font-size: 1rem;
-		font-weight: 400;
 	}
 </style>

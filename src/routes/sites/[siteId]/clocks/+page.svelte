@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { allowedOptions, type ControlProfile } from '$core/control';
 	import { dateWords, localTime, wallAt } from '$core/civil';
 	import { joinReadings, type ClockReading, type Zone } from '$core/plan';
@@ -66,22 +67,20 @@
 	}
 </script>
 
-<svelte:head><title>{data.site.name}, the clocks · Fond Quarter</title></svelte:head>
-
 <main>
-	<h1>{data.site.name}: all clocks</h1>
-	<p class="lead">
-		{#if clocks.length === 0}
-			No control here has a clock.
-		{:else if next}
-			{done} of {clocks.length} looked at today. Next: <strong>{next.name}</strong>.
-		{:else}
-			All {clocks.length} clocks looked at today.
-		{/if}
-		{#if change && byHand.length > 0}
-			{byHand.length === 1 ? 'One waits' : `${byHand.length} wait`} for a hand on {change.date}.
-		{/if}
-	</p>
+	<Headline of="{data.site.name}: all clocks">
+		{clocks.length === 0
+			? 'No control here has a clock'
+			: next
+				? `${done} of ${clocks.length} checked today. Next: ${next.name}`
+				: `All ${clocks.length} clocks checked today`}
+	</Headline>
+	{#if change && byHand.length > 0}
+		<p class="lead">
+			{byHand.length}
+			{byHand.length === 1 ? 'clock' : 'clocks'} to change by hand on {change.date}.
+		</p>
+	{/if}
 	<p class="soft">
 		{dateWords(today)} · {summerTimeSentences(
 			timeZone,

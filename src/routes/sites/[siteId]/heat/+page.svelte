@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { ProgressBar } from 'carbon-components-svelte';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { DAY_SHORT } from '$core/week';
 	import Running from '$lib/ui/Running.svelte';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -19,11 +20,8 @@
 	const { kW, outside } = heat;
 </script>
 
-<svelte:head><title>{data.site.name}, peak load · Fond Quarter</title></svelte:head>
-
 <main>
-	<h1>Peak load of {data.site.name}</h1>
-	<p class="answer" aria-live="polite" class:signal={heat.bad}>{heat.answer}</p>
+	<Headline of="Peak load of {data.site.name}" bad={heat.bad}>{heat.answer}</Headline>
 	{#if heat.instant}<p class="instant" class:signal={limit.limitW !== null && shown!.worstW > limit.limitW}>
 			{heat.instant}
 		</p>{/if}
@@ -73,9 +71,9 @@
 			zones={heat.strips}
 		/>
 		<p class="soft small-text">
-			Line: what is passed once in twenty times, thermostats cycling by chance; area: the mean. All at once
-			would be {kW(shown.allW)}, and only an interlock rules that out. Bars: from the setpoint's rise to the
-			need.
+			Line: what is passed once in twenty times, thermostats cycling by chance; area: the average. All at once
+			would be {kW(shown.allW)}, and only a load-shedding relay rules that out. Bars: from the setpoint's rise
+			to the need.
 		</p>
 
 		<div class="columns">
@@ -149,13 +147,6 @@
 	.instant {
 		margin-bottom: 0.8rem;
 	}
-	.answer {
-		margin: 0.3rem 0 0.5rem;
-		font-size: 1.4rem;
-		font-weight: 700;
-		line-height: 1.25;
-		max-width: 56rem;
-	}
 	.section-head {
 		display: flex;
 		flex-wrap: wrap;
@@ -183,9 +174,6 @@
 		margin-top: 0.75rem;
 	}
 	@media (max-width: 700px) {
-		.answer {
-			font-size: 1.2rem;
-		}
 		.columns {
 			grid-template-columns: minmax(0, 1fr);
 		}

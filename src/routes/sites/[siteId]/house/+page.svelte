@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Source } from '$core/plan';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { clockTime, DAY_MINUTES, DAY_SHORT } from '$core/week';
 	import { chainFaultWords } from '$core/words';
 	import { houseView } from '$lib/ui/house/houseView.svelte';
@@ -30,23 +31,15 @@
 	}
 </script>
 
-<svelte:head><title>{data.site.name}, the house · Fond Quarter</title></svelte:head>
-
 <main>
-	<h1>Heat sources of {data.site.name}</h1>
-	<p class="lead" aria-live="polite">
-		{#if chains.length === 0}
-			Nothing is said yet of what makes the heat: every zone counts as its own source.
-		{:else if worst}
-			<span class="signal">{worst.text}</span>
-		{:else}
-			Whenever a zone asks for warmth, what feeds it may run.
-		{/if}
-	</p>
+	<Headline of="Heat sources of {data.site.name}" bad={chains.length > 0 && Boolean(worst)}>
+		{chains.length === 0 ? 'Add the boiler or heat pump' : (worst?.text ?? 'Every call for heat is met')}
+	</Headline>
+	{#if chains.length === 0}<p class="lead">Until then every zone counts as its own heat source.</p>{/if}
 	{#each faults as fault, i (i)}<p class="signal">{chainFaultWords(fault)}</p>{/each}
 	<Problem sentence={house.problem} onclose={house.dismiss} />
 	{#if gaps.length > 1}
-		<ul aria-label="What else is asked in vain">
+		<ul aria-label="Other calls not met">
 			{#each gaps.slice(1) as gap, i (i)}<li>{gap.text}</li>{/each}
 		</ul>
 	{/if}
@@ -56,7 +49,7 @@
 			<strong
 				>{DAY_SHORT[Math.floor(house.minute / DAY_MINUTES)]} {clockTime(house.minute % DAY_MINUTES)}</strong
 			>
-			<span class="soft">Move the moment along the week; drag a zone onto what feeds it.</span>
+			<span class="soft">Move the moment along the week; drag a zone onto its heat source.</span>
 		</p>
 	{/if}
 	{#each chains as chain (chain.source.id)}

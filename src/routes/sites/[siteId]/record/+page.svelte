@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { profileOf } from '$core/control';
 	import { putBack, type Visit } from '$core/record';
 	import KeptCalls from '$lib/ui/callback/KeptCalls.svelte';
@@ -65,11 +66,15 @@
 	}
 </script>
 
-<svelte:head><title>{data.site.name}, the record · Fond Quarter</title></svelte:head>
-
 <main>
 	<div class="top">
-		<h1>{data.site.name}: how was it left, and what changed?</h1>
+		<Headline of="{data.site.name}: how was it left, and what changed?">
+			{data.visits.length === 0
+				? 'No visits yet'
+				: changes.length === 0
+					? `Nothing changed from ${nameOf(before)} to ${nameOf(after)}`
+					: `${changes.length === 1 ? '1 zone' : `${changes.length} zones`} changed from ${nameOf(before)} to ${nameOf(after)}`}
+		</Headline>
 		<div class="tools">
 			<Button href="/api/v1/jobs/{data.site.id}/record.pdf">The record as PDF</Button>
 			<Button href="/api/v1/jobs/{data.site.id}/weeks" download>Weeks as CSV</Button>
@@ -78,14 +83,9 @@
 	</div>
 	{#if data.visits.length === 0}
 		<p class="answer">
-			No visit is kept yet. The first is kept when a <a href="/sites/{data.site.id}/visit">visit</a> ends.
+			The first is kept when a <a href="/sites/{data.site.id}/visit">visit</a> ends.
 		</p>
 	{:else}
-		<p class="answer" aria-live="polite">
-			{changes.length === 0
-				? `Nothing changed from ${nameOf(before)} to ${nameOf(after)}.`
-				: `${changes.length === 1 ? '1 zone' : `${changes.length} zones`} changed from ${nameOf(before)} to ${nameOf(after)}.`}
-		</p>
 		<div class="columns">
 			<VisitList {data} {all} chosen={after} {nameOf} onchoose={(id) => (chosenId = id)} />
 			<section aria-label="What changed">

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { settingWords } from '$core/checks';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { unitOf } from '$core/plan';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Check from '$lib/ui/kit/Check.svelte';
@@ -13,17 +14,10 @@
 	const { setting, missing, rows, picked, nothing, nothingThere, unit } = $derived(view);
 </script>
 
-<svelte:head><title>{data.site.name}, edit many at once · Fond Quarter</title></svelte:head>
-
 <main>
-	<h1>Edit many at once</h1>
-	<p class="answer" aria-live="polite">
-		{missing === 0
-			? 'Nothing is missing.'
-			: missing === 1
-				? '1 answer is missing.'
-				: `${missing} answers are missing.`}
-	</p>
+	<Headline of="{data.site.name}, edit many at once">
+		{missing === 0 ? 'Nothing is missing' : missing === 1 ? '1 answer missing' : `${missing} answers missing`}
+	</Headline>
 	{#if setting}
 		<div class="columns">
 			<nav aria-label="Settings">
@@ -81,7 +75,7 @@
 				{/key}
 				{#if setting.id === 'frostOn'}<p class="soft">It protects pipes, not people.</p>{/if}
 				{#if setting.id === 'floorLimitC'}
-					<p class="soft">The maker of the floor says what it bears; none: the usual limit of its finish.</p>
+					<p class="soft">The floor’s maker gives its limit. Left empty: the usual limit of its finish.</p>
 				{/if}
 				<div class="quick">
 					<Button
@@ -110,11 +104,6 @@
 </main>
 
 <style>
-	.answer {
-		margin: 0.2rem 0 1rem;
-		font-size: 1.4rem;
-		font-weight: 700;
-	}
 	.columns {
 		display: grid;
 		grid-template-columns: minmax(16rem, 1fr) minmax(0, 2fr);

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { localTime, wallAt } from '$core/civil';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { allowedOptions, profileOf, localWords } from '$core/control';
 	import type { Absence } from '$core/plan';
 	import { absenceClashes } from '$core/run';
@@ -49,11 +50,15 @@
 	let importing = $state(false);
 </script>
 
-<svelte:head><title>{zone.name}, dates · Fond Quarter</title></svelte:head>
-
 <main>
 	<div class="heading">
-		<h1>{zone.name}: holidays and special days</h1>
+		<Headline of="{zone.name}: holidays and special days" bad={standing.kind === 'wrong'}>
+			{standing.kind === 'none'
+				? 'No holiday planned'
+				: standing.kind === 'planned'
+					? `Next away: ${standing.words}`
+					: capital(standing.words)}
+		</Headline>
 		<div class="tools">
 			<Button aria-pressed={importing} onclick={() => (importing = !importing)}>Bring in a calendar</Button>
 			<Button href="/api/v1/jobs/{data.site.id}/zones/{data.zone.id}/calendar" download
@@ -62,10 +67,6 @@
 		</div>
 	</div>
 	<p class="lead">
-		{#if standing.kind === 'wrong'}<span class="signal">It is {standing.words}.</span>
-		{:else if standing.kind === 'none'}Nothing is planned: the week runs.
-		{:else if standing.kind === 'planned'}Away {standing.words}.
-		{:else}{capital(standing.words)}.{/if}
 		{#each conflicts as conflict (conflict)}<span class="warm"> {conflict}</span>{/each}
 	</p>
 	{#if cut}<p class="signal">{cut}</p>{/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { page } from '$app/state';
 	import type { Weighed } from '$core/callback';
 	import { contradictionWords, factWords, headlineWords, mendWords, pairWords } from '$core/words';
@@ -54,11 +55,10 @@
 	const { profile } = $derived(data.called);
 </script>
 
-<svelte:head><title>{data.zone.name}, a call · Fond Quarter</title></svelte:head>
-
 <main>
-	<h1>{data.zone.name}: what is the matter?</h1>
-	<p class="lead" role="status">{headlineWords(facts.length === 0 ? null : first, profile)}</p>
+	<Headline of="{data.zone.name}: what is wrong?"
+		>{headlineWords(facts.length === 0 ? null : first, profile)}</Headline
+	>
 	{#if clash}
 		<p class="signal" role="alert">{contradictionWords(...clash)}</p>
 	{:else if weighed?.pair}

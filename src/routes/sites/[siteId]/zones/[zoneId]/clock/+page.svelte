@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { allowedOptions } from '$core/control';
 	import { dateWords, localTime, wallAt } from '$core/civil';
 	import { joinReadings, type ClockReading } from '$core/plan';
@@ -68,23 +69,18 @@
 	const nextZone = $derived(data.zones[data.zones.findIndex((one) => one.id === data.zone.id) + 1]);
 </script>
 
-<svelte:head><title>{zone.name}, the clock · Fond Quarter</title></svelte:head>
-
 <div class="with-aside">
 	<main>
-		<h1>{zone.name}, the clock</h1>
+		<Headline of="{zone.name}, the clock" bad={hasClock && standing.bad}>
+			{hasClock ? `Clock ${standing.words}` : 'No clock: nothing to set'}
+		</Headline>
 		{#if beside.length > 0}
 			<p class="soft">
 				{boxWords(zone, profile)}: one clock for {[zone, ...beside].map((one) => one.name).join(' and ')}.
 			</p>
 		{/if}
-		{#if !hasClock}
+		{#if hasClock}
 			<p class="lead">
-				This control has no clock: there is nothing to set, and clock changes do not touch it.
-			</p>
-		{:else}
-			<p class="lead" aria-live="polite">
-				{#if standing.bad}<span class="signal">Its clock: {standing.words}.</span>{:else}Its clock: {standing.words}.{/if}
 				{#if drift && Math.abs(drift.secondsPerDay) >= 0.5}
 					It {drift.secondsPerDay > 0 ? 'gains' : 'loses'}
 					{Math.abs(drift.secondsPerDay).toFixed(1)} s a day{drift.worstAtMs

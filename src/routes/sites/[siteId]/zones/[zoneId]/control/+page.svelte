@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { settingRows } from '$core/keying';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { isOperable } from '$core/machine';
 	import { boxWords, howSetWords } from '$core/words';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -35,17 +36,14 @@
 	const standIn = $derived(isOperable(profile) ? new StandIn(profile) : null);
 </script>
 
-<svelte:head><title>{name}, how it is set · Fond Quarter</title></svelte:head>
-
 <main>
 	<div class="parts">
 		<div class="set">
-			<h1>{name}: how it is set</h1>
-			<p class="lead">{howSetWords(rows)}</p>
+			<Headline of="{name}: how it is set">{howSetWords(rows)}</Headline>
 			<HowSet {rows} {zone} {profile} onchange={(settings) => model.change({ ...zone, settings })} />
 			<p class="acts">
 				<Button kind="next" href="{base}/key-in">Key in: {data.left} left</Button>
-				{#if standIn}<Button href="{base}/rehearse">Rehearse</Button>{/if}
+				{#if standIn}<Button href="{base}/rehearse">Practise</Button>{/if}
 				<Button href="/controls/{profile.id}">Describe this control</Button>
 			</p>
 			<SettingsAtControl
@@ -57,8 +55,8 @@
 		</div>
 		<div>
 			{#if standIn}
-				<section aria-label="A working stand-in">
-					<p class="soft">A working stand-in: press its keys.</p>
+				<section aria-label="Simulator">
+					<p class="soft">Simulator: press its keys.</p>
 					{#key standIn}<Panel {standIn} />{/key}
 				</section>
 			{/if}

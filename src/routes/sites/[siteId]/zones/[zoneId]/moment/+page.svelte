@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { replaceState } from '$app/navigation';
 	import { page } from '$app/state';
 	import { allowedOptions, displaySetpoint } from '$core/control';
@@ -88,21 +89,21 @@
 	}
 </script>
 
-<svelte:head><title>{zone.name}, now · Fond Quarter</title></svelte:head>
 <svelte:window onkeydown={keys} bind:innerHeight={windowHeight} />
 
 <div class="page with-aside">
 	<main>
-		<h1>{zone.name}, {dateWords(atLocal.slice(0, 10))}, {atLocal.slice(11)}</h1>
-		<div class="answer" aria-live="polite">
+		<div class="answer">
 			<p class="value">
 				{big}{#if !isSwitch && held.heatC !== null}<span class="unit">°{options.unit}</span>{/if}
 			</p>
 			<div>
-				<p class="sentence">{words.sentence}</p>
+				<Headline of="{zone.name}, {dateWords(atLocal.slice(0, 10))}, {atLocal.slice(11)}"
+					>{words.sentence}</Headline
+				>
 				<p>
 					{#if words.left}<strong class="left">{words.left}</strong>{:else}<span class="soft"
-							>nothing ends it by itself</span
+							>stays until changed</span
 						>{/if}
 					{#if waits}<span class="signal">{waits}</span>{/if}
 					{#if words.clock}<span class="signal">{words.clock}</span>{/if}
@@ -143,7 +144,7 @@
 			<Button onclick={() => go(data.nowMs)}>Now</Button>
 		</section>
 		<section>
-			<h2>Why: from the week up</h2>
+			<h2>Program first, then overrides</h2>
 			<WhyChain links={words.chain} />
 		</section>
 		<TryHere {model} at={atLocal} bind:tried />
@@ -175,9 +176,6 @@
 		font-size: 0.42em;
 		vertical-align: 0.8em;
 		color: var(--soft);
-	}
-	.sentence {
-		font-size: 1.15rem;
 	}
 	.left {
 		font-size: 1.05rem;

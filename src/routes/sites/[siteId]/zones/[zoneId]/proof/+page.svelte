@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { differenceWords, roundTemperatureWords } from '$core/control';
 	import { leadIsStale, startsEarlyIn, unitOf, withComputedLead } from '$core/plan';
 	import { costGivens, LONGEST_LEAD } from '$core/thermal';
@@ -63,16 +64,16 @@
 	const cycles = $derived(room?.regulation.kind === 'cycling');
 </script>
 
-<svelte:head><title>{zone.name}, start early · Fond Quarter</title></svelte:head>
-
 <main>
-	<h1>{zone.name}: {profile.temperature ? 'will it be warm in time?' : 'what it does to the room'}</h1>
+	<Headline
+		of="{zone.name}: {profile.temperature ? 'will it be warm in time?' : 'what it does to the room'}"
+		bad={words !== null && !words.warm}
+	>
+		{room ? (words?.answer ?? 'Computing …') : 'Room not described yet'}
+	</Headline>
 	{#if !room}
 		<DescribeRoom {model} />
 	{:else}
-		<p class="answer" aria-live="polite" class:signal={words && !words.warm}>
-			{words?.answer ?? 'Computing …'}
-		</p>
 		{#if proof && data.feeding}
 			<FedSaid
 				{zone}
@@ -87,7 +88,7 @@
 		<div class="act">
 			<div class="outside">
 				<Slide
-					label="Outside, mean of the day"
+					label="Outside, daily average"
 					least={-15}
 					most={15}
 					said={(c) => `${outside(c)}${proof && proof.outdoorC !== c ? ' …' : ''}`}
@@ -102,29 +103,27 @@
 			{:else if words?.mend === 'week'}
 				<Button href="{base}/week">See what the week cannot hold</Button>
 			{:else if words?.mend === 'own-start'}
-				<Button href="{base}/control">Let it begin earlier</Button>
+				<Button href="{base}/control">Start it earlier</Button>
 			{:else if words?.mend === 'limit'}
-				<Button href="{base}/control">Raise the high limit</Button>
+				<Button href="{base}/control">Raise the maximum setpoint</Button>
 			{:else if words?.mend === 'regulation'}
 				<Button href="{base}/room">Correct how its control regulates</Button>
 			{/if}
 			{#if startsEarlyIn(zone, profile) && profile.temperature}
-				<p>
-					This control starts early by itself: leave the typed lead at none, or it is warm twice too soon.
-				</p>
+				<p>Set preheat to none: the control has optimum start.</p>
 			{:else if proof && proof.rises.length > 0 && !taken}
 				<Button kind={words?.mend && words.mend !== 'leads' ? 'plain' : 'next'} onclick={takeLead}
-					>Take these leads for {outside(outdoorC)}</Button
+					>Use these preheat times for {outside(outdoorC)}</Button
 				>
 			{:else if taken}
 				<Button kind={words?.mend ? 'plain' : 'next'} href="{base}/key-in">Key it in</Button>
 				<p class="soft">
-					The leads for {outside(outdoorC)} are taken into the <a href="{base}/week">week</a>.
+					Preheat times for {outside(outdoorC)} are taken into the <a href="{base}/week">week</a>.
 				</p>
 			{/if}
 		</div>
 		{#if leadIsStale(zone)}
-			<p class="signal">The lead in the week was computed for another room or week: take it again.</p>
+			<p class="signal">Preheat out of date: computed for another room or week. Take it again.</p>
 		{/if}
 		{#if proof && words}
 			<TwoDays {proof} {unit} />
@@ -155,7 +154,7 @@
 					<Term of="differential" />
 				</div>
 				<Figures
-					label="Swing and starts"
+					label="Switching and starts"
 					head={[cycles ? 'cycles at half load' : 'differential', 'the room swings', 'starts an hour']}
 					rows={proof.regulation.map((one) => [
 						cycles ? `${one.setting} an hour` : differenceWords(unit, one.setting),
@@ -171,13 +170,6 @@
 </main>
 
 <style>
-	.answer {
-		max-width: 60rem;
-		margin: 0.3rem 0 0.6rem;
-		font-size: 1.45rem;
-		font-weight: 700;
-		line-height: 1.25;
-	}
 	.act {
 		display: flex;
 		flex-wrap: wrap;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import {
 		explainReadBack,
 		groupsToRead,
@@ -86,20 +87,20 @@
 	const names = (set: readonly ReadBackGroup[]) => set.map((group) => group.section).join(', ');
 </script>
 
-<svelte:head><title>{name}, read back · Fond Quarter</title></svelte:head>
-
 <main>
-	<h1>{name}, read back</h1>
-	<p class="lead" aria-live="polite">
-		{#if slips.length === 0 && progress.read === progress.toRead}
-			All of it was read back: the display shows what is planned.
-		{:else if slips.length === 0}
-			{progress.read === 0 ? '' : `${progress.read} of ${progress.toRead} read back. `}Step through the days
-			at the control. Press "shows this" where the display agrees; type over what it shows otherwise.
+	<Headline of="{name}, read back" bad={slips.length > 0}>
+		{slips.length > 0
+			? `${slips.length === 1 ? '1 slip' : `${slips.length} slips`}, ${wrong} ${wrong === 1 ? 'value' : 'values'} to key in again`
+			: `${progress.read} of ${progress.toRead} read back`}
+	</Headline>
+	<p class="lead">
+		{#if slips.length > 0}
+			<Button kind="next" href="/sites/{data.site.id}/zones/{data.zone.id}/key-in">The short card</Button>
+		{:else if progress.read === progress.toRead}
+			The display shows what is planned.
 		{:else}
-			<span class="signal">{slips.length === 1 ? 'One slip' : `${slips.length} slips`}</span>, {wrong}
-			{wrong === 1 ? 'value' : 'values'} to key again:
-			<a href="/sites/{data.site.id}/zones/{data.zone.id}/key-in">the short card</a>
+			Step through the days at the control. Press "shows this" where the display agrees; type over what
+			differs.
 		{/if}
 	</p>
 	{#if slips.length > 0}

@@ -12,7 +12,7 @@
 	});
 </script>
 
-<svelte:head><title>{data.name}, rehearsed · Fond Quarter</title></svelte:head>
+<svelte:head><title>{data.name}, practised · Fond Quarter</title></svelte:head>
 
 <main>
 	{#if isOperable(data.profile) && data.card.operated}
@@ -34,7 +34,7 @@
 		{/key}
 	{:else}
 		<Empty heading="The keys of this control are not described yet">
-			<p>With its keys and where they lead it can be rehearsed here, and its card says which to press.</p>
+			<p>Describe its keys to practise here and to have them on its card.</p>
 			<Button href="/controls/{data.profile.id}">Describe its keys</Button>
 		</Empty>
 	{/if}

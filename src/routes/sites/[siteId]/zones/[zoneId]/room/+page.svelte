@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { levelOf, roomUse, unitOf, wantedWeek } from '$core/plan';
+	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { emitterClasses, lossOf } from '$core/thermal';
 	import { DAY_MINUTES, valueAt, wrapWeek } from '$core/week';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -24,21 +25,19 @@
 	);
 </script>
 
-<svelte:head><title>{zone.name}, the room · Fond Quarter</title></svelte:head>
-
 <main>
-	<h1>{zone.name}: the room</h1>
-	<p class="lead">
+	<Headline of="{zone.name}: the room">
 		{#if zone.room}
-			The room loses <strong>{Math.round(lossOf(zone.room))} W</strong> for each {unit === 'F'
-				? '1.8 °F'
-				: 'kelvin'} that it is warmer than outside; its {emitterClasses[zone.room.emitter.kind].words} gives up
-			to
+			Heat loss <strong
+				>{unit === 'F'
+					? `${Math.round(lossOf(zone.room) / 1.8)} W/°F`
+					: `${Math.round(lossOf(zone.room))} W/K`}</strong
+			>; {emitterClasses[zone.room.emitter.kind].words}
 			<strong>{(zone.room.emitter.ratedW / 1000).toFixed(1)} kW</strong>.
 		{:else}
-			The room is not described yet, so nothing can be proved of it.
+			Room not described yet
 		{/if}
-	</p>
+	</Headline>
 	<div class="parts">
 		<div>
 			<section aria-label="What the room is for">

@@ -56,13 +56,12 @@
 	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 465) / 7))));
 </script>
 
-<svelte:head><title>{name}, the week · Fond Quarter</title></svelte:head>
 <svelte:window bind:innerHeight={windowHeight} />
 
 <div class="with-aside">
 	<main>
 		<div class="bar">
-			<h1>{name}, the week</h1>
+			<WeekSaid {name} zone={calm.zone} {profile} fit={calm.fit} onchange={model.change} />
 			<div class="ways">
 				{#each [['routine', 'Routine'], ['table', 'Table']] as const as [id, name] (id)}
 					<Button aria-pressed={open === id} onclick={() => (open = open === id ? null : id)}>{name}</Button>
@@ -72,7 +71,6 @@
 				{/if}
 			</div>
 		</div>
-		<WeekSaid zone={calm.zone} {profile} fit={calm.fit} onchange={model.change} />
 		<Followers {model} zone={calm.zone} zones={data.zones} />
 		{#if data.feeding}
 			<FedSaid
@@ -94,7 +92,7 @@
 			{/await}
 		{:else if calm.zone.routine && !followsRoutine(calm.zone)}
 			<p class="parted">
-				The drawing no longer follows its routine.
+				The week no longer follows its routine.
 				<Button kind="quiet" onclick={() => (open = 'routine')}>See both</Button>
 			</p>
 		{/if}
@@ -174,8 +172,11 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.5rem;
-		align-items: center;
+		align-items: start;
 		justify-content: space-between;
+	}
+	.bar {
+		flex-wrap: nowrap;
 	}
 	.drawing {
 		display: flex;
@@ -186,6 +187,9 @@
 		border-left: 4px solid var(--signal);
 	}
 	@media (max-width: 860px) {
+		.bar {
+			flex-wrap: wrap;
+		}
 		/* the week first, what its marks mean under it */
 		.drawing {
 			flex-direction: column-reverse;
