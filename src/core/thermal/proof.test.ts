@@ -131,7 +131,7 @@ describe('a proof', () => {
 			);
 			// no red headline without a mend, and none where nothing is cold
 			expect(words.mend === null).toBe(words.warm);
-			if (words.mend === 'source') expect(words.answer).toContain('Boiler is timed off then');
+			if (words.mend === 'source') expect(words.answer).toContain('Boiler is timed off');
 			seen.add(words.mend);
 			return { proof, words, zone, profile };
 		};

@@ -55,7 +55,7 @@ export function zoneCaptions(
 			? bad('call open')
 			: away.kind === 'now' || away.bad
 				? { words: away.words, bad: away.bad }
-				: plain('or at any moment')
+				: plain('runs its program')
 	};
 }
 

@@ -30,21 +30,21 @@ export function stateWords(prepared: Prepared, heatC: number | null, coolC: numb
 	return `${heat}, ${coolC === null ? 'no cooling' : `cooling above ${setpointWithUnit(profile, options, coolC)}`}`;
 }
 
-/** A period as the control numbers it: `Thursday, step 2`, `Thursday, pair 1 on`, `Thursday from 13:00`. */
+/** A period as the control numbers it: `Thu step 2`, `Thu pair 1`, `Thu from 13:00`. */
 export function periodWords(prepared: Prepared, { day, period }: OwnedPeriod): string {
 	const { profile, options } = prepared.input;
-	if (!Number.isFinite(day)) return 'the week';
-	const name = DAY_NAMES[weekdayOfDay(day)]!;
+	if (!Number.isFinite(day)) return 'the program';
+	const name = DAY_SHORT[weekdayOfDay(day)]!;
 	const form = prepared.input.program.form;
 	const time = displayTime(period.at, options.clock);
 	if (form === 'plain') return 'always';
 	if (form === 'slots') return `${name} from ${time}`;
-	if (period.number === 0) return `${name}, before the first`;
+	if (period.number === 0) return `${name} before the first`;
 	if (form === 'pairs')
-		return `${name}, pair ${period.number}${period.heatC > 0.5 || profile.temperature ? '' : ' over'}`;
+		return `${name} pair ${period.number}${period.heatC > 0.5 || profile.temperature ? '' : ' over'}`;
 	const names = profile.program.form === 'events' ? profile.program.eventNames : null;
 	const modes = profile.program.form === 'events' && profile.program.modes;
-	return `${name}, ${names?.[period.number - 1] ?? `${modes ? 'band' : 'step'} ${period.number}`}`;
+	return `${name} ${names?.[period.number - 1] ?? `${modes ? 'period' : 'step'} ${period.number}`}`;
 }
 
 const layerNames: Record<Exclude<Layer, 'program'>, string> = {
@@ -59,7 +59,7 @@ const layerNames: Record<Exclude<Layer, 'program'>, string> = {
 	limits: 'limit'
 };
 
-/** What set a state: `from the week, Thursday, step 2`, `boost`, `holiday`. */
+/** What set a state: `Thu step 2`, `boost`, `holiday`. */
 export function causeWords(
 	prepared: Prepared,
 	by: Layer,
@@ -67,11 +67,9 @@ export function causeWords(
 	exception: string | null
 ): string {
 	if (by === 'program')
-		return prepared.input.program.form === 'plain'
-			? 'set by hand'
-			: `from the week, ${periodWords(prepared, owned)}`;
+		return prepared.input.program.form === 'plain' ? 'set by hand' : periodWords(prepared, owned);
 	if (by === 'special-day' && owned.period.number !== 99)
-		return `special day, run as ${periodWords(prepared, owned)}`;
+		return `special day, as ${periodWords(prepared, owned)}`;
 	if (by === 'holiday' && prepared.input.profile.habits.holiday === null) return 'turned down by hand';
 	if (by === 'off' && prepared.input.profile.habits.off?.keepsC) return 'off, frost protection';
 	if (by === 'override' && prepared.input.exceptions.find((one) => one.id === exception)?.kind === 'advance')
@@ -93,7 +91,7 @@ function nextDifferent(spans: readonly RunSpan[]): RunSpan | null {
 
 /** The answer for an instant in words. */
 export interface MomentWords {
-	/** `22.5 °C: boost until 19:10, then Eco 17.0 °C from the week, Thursday, step 2.` */
+	/** `22.5 °C until 19:10 (boost), then Eco 17.0 °C.` */
 	readonly sentence: string;
 	/** When something else holds; null where nothing changes within a fortnight. */
 	readonly untilMs: number | null;
@@ -109,11 +107,11 @@ function chainWords(prepared: Prepared, link: ChainLink, atWall: number): string
 	const { options, timeZone } = prepared.input;
 	const state = stateWords(prepared, link.heatC, link.coolC);
 	const cause = causeWords(prepared, link.layer, link.owned, link.span?.id ?? null);
-	if (!link.span) return `${state} ${link.layer === 'program' ? cause : `(${cause})`}`;
+	if (!link.span) return `${state} (${cause})`;
 	const since = momentWords(wallAt(timeZone, link.span.fromMs), atWall, options);
 	const until =
 		link.untilMs === null
-			? 'until someone ends it'
+			? 'until ended'
 			: `until ${momentWords(wallAt(timeZone, link.untilMs), atWall, options)}`;
 	return `${state}: ${cause} since ${since}, ${until}`;
 }
@@ -128,21 +126,19 @@ export function momentInWords(prepared: Prepared, atMs: number): MomentWords {
 	const atWall = wallAt(timeZone, atMs);
 	const untilMs = next?.fromMs ?? null;
 	const until =
-		untilMs === null
-			? 'until someone changes it'
-			: `until ${momentWords(wallAt(timeZone, untilMs), atWall, options)}`;
+		untilMs === null ? 'until changed' : `until ${momentWords(wallAt(timeZone, untilMs), atWall, options)}`;
 	const state = stateWords(prepared, resolved.heatC, resolved.coolC);
 	const cause = causeWords(prepared, resolved.by, resolved.owned, resolved.exception);
-	const then = next
-		? `, then ${stateWords(prepared, next.heatC, next.coolC)}, ${causeWords(prepared, next.by, next.owned, next.exception)}`
-		: '';
+	const nextCause =
+		next && next.by !== 'program' ? ` (${causeWords(prepared, next.by, next.owned, next.exception)})` : '';
+	const then = next ? `, then ${stateWords(prepared, next.heatC, next.coolC)}${nextCause}` : '';
 	const steady = prepared.input.program.form === 'plain' && resolved.by === 'program';
 	const own = ((resolved.shownMinute % DAY_MINUTES) + DAY_MINUTES) % DAY_MINUTES;
 	const ownDay = weekdayOfDay(Math.floor(resolved.shownMinute / DAY_MINUTES));
 	// nobody minds half a minute
 	const isRight = [-30_000, 0, 30_000].some((ms) => wallAt(timeZone, atMs + ms) === resolved.shownMinute);
 	return {
-		sentence: `${state}: ${cause} ${steady ? 'until someone turns it' : until}${then}.`,
+		sentence: `${state} ${steady ? 'until someone turns it' : until} (${cause})${then}`,
 		untilMs,
 		left: untilMs === null ? null : `${timeLeft(untilMs - atMs)} left`,
 		chain: resolved.chain.map((link, i) => ({

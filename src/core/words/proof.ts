@@ -71,7 +71,7 @@ export function proofWords(
 	/** The cause of most of the cold, and what mends it. */
 	const { sourceMinutes, weekMinutes, leadMinutes, restMinutes } = proof.cold;
 	const causes: readonly (readonly [number, ProofMend, string])[] = [
-		[sourceMinutes, 'source', `${source} is timed off then`],
+		[sourceMinutes, 'source', `${source} is timed off`],
 		[weekMinutes, 'week', 'the control cannot hold the week that is wanted'],
 		[
 			leadMinutes,
@@ -92,7 +92,7 @@ export function proofWords(
 	// any control that switches on and off lets the room go a little under now and then
 	const swings = worst[1] === 'regulation' && all <= SWING_MINUTES;
 	const cold = swings ? 0 : all;
-	const because = worst[0] === cold ? worst[2] : `${duration(worst[0])} of it because ${worst[2]}`;
+	const because = worst[0] === cold ? worst[2] : `${worst[2]} for ${duration(worst[0])} of it`;
 	const drawn = new Set(zone.wanted.map((step) => step.level)).size > 1;
 	const answer =
 		proof.governs === 'nothing'
@@ -104,7 +104,7 @@ export function proofWords(
 							: `, but not within ${duration(LONGEST_LEAD)}`
 					}.`
 				: cold > 0
-					? `${floor ? 'The floor is cold' : 'Cold'} for ${duration(cold)} of the week ${at} while warmth is wanted: ${because}.`
+					? `${floor ? 'Floor cold' : 'Cold'} ${duration(cold)} a week ${at}: ${because}`
 					: !drawn
 						? `No warm time is drawn yet: ${it} is kept at ${say(warmestWanted(zone))} all week.`
 						: `${floor ? 'The floor is warm' : 'Warm'} in time ${at}, all week${all > 0 ? `; between starts it dips for ${duration(all)} in all` : ''}.`;

@@ -27,6 +27,7 @@
 		governor = null,
 		state,
 		zones,
+		rowHeight,
 		onfeed
 	}: {
 		/** What makes the heat, and what it does at the moment. */
@@ -37,21 +38,22 @@
 		/** Whether heat leaves it now. */
 		state: LaneState;
 		zones: readonly LaneZone[];
+		/** In px. */
+		rowHeight: number;
 		/** Called with a zone that was dragged here. */
 		onfeed: (zoneId: string) => void;
 	} = $props();
 
 	/** The rows as they stand while one is dragged. */
 	let rows = $derived([...zones]);
-	const ROW = 50;
 	const WAY = 90;
-	const height = $derived(Math.max(ROW * rows.length, 76));
-	const middle = (row: number) => row * ROW + ROW / 2;
+	const height = $derived(Math.max(rowHeight * rows.length, 64));
+	const middle = (row: number) => (row + 0.5) * rowHeight;
 	const link = linkHorizontal<unknown, { x: number; y: number }>()
 		.x(({ x }) => x)
 		.y(({ y }) => y);
 	const path = (row: number) =>
-		link({ source: { x: 0, y: 38 }, target: { x: WAY, y: middle(row) } } as never) ?? '';
+		link({ source: { x: 0, y: 32 }, target: { x: WAY, y: middle(row) } } as never) ?? '';
 
 	function dropped(items: LaneZone[]) {
 		rows = items;
@@ -89,8 +91,8 @@
 		onfinalize={(event) => dropped(event.detail.items)}
 	>
 		{#each rows as row (row.id)}
-			<li class={row.state} style:height="{ROW}px">
-				<span class="handle" use:dragHandle aria-label="Move {row.name} to what feeds it"
+			<li class={row.state} style:height="{rowHeight}px">
+				<span class="handle" use:dragHandle aria-label="Move {row.name} to another heat source"
 					><Draggable size={20} /></span
 				>
 				<a href={row.href}>{row.name}</a>
@@ -114,8 +116,8 @@
 	}
 	.box {
 		display: grid;
-		min-height: 76px;
-		padding: 0.5rem 0.75rem;
+		min-height: 64px;
+		padding: 0.3rem 0.75rem;
 		align-content: center;
 		border: 1px solid var(--ink);
 		background: var(--sheet);
@@ -130,7 +132,7 @@
 	.let {
 		width: 2.5rem;
 		height: 4px;
-		margin-top: 36px;
+		margin-top: 30px;
 		background: var(--rule);
 	}
 	.let.runs {
@@ -173,7 +175,7 @@
 		display: grid;
 		place-items: center;
 		width: 32px;
-		height: 44px;
+		height: 100%;
 		color: var(--soft);
 		cursor: grab;
 	}
@@ -213,6 +215,7 @@
 			display: none;
 		}
 		li {
+			min-height: 44px;
 			grid-template-columns: 32px minmax(0, 1fr) auto;
 			border-left: 5px solid var(--rule);
 		}

@@ -1,10 +1,9 @@
 <script lang="ts">
-	import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
 	import type { Chain } from '$core/house';
 	import { chainStanding } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
-	import More from '../kit/More.svelte';
+	import Dialog from '../kit/Dialog.svelte';
 	import NumberField from '../kit/NumberField.svelte';
 	import type { houseView } from './houseView.svelte';
 	import Lane from './Lane.svelte';
@@ -37,24 +36,33 @@
 	const STORE_MINUTES = 45;
 	const { source, governor, fed, lostMinutes } = $derived(chain);
 	const water = $derived(fed.some(({ zone }) => zone.heatsStore));
+	let open = $state(false);
 </script>
 
 <section aria-label={source.name}>
-	<div class="head">
-		<div>
-			<h2>
-				{source.name}
-				{#if source.name.toLowerCase() !== KIND[source.kind]}<span class="soft">{KIND[source.kind]}</span
-					>{/if}
-			</h2>
-			<p class:signal={lostMinutes > 0}>{chainStanding(chain)}</p>
-		</div>
-		<OverflowMenu flipped aria-label="More for {source.name}" iconDescription="More for {source.name}">
-			<OverflowMenuItem danger text="Take away" on:click={() => void house.remove(source.id)} />
-		</OverflowMenu>
+	<Lane
+		{...house.lane(source.id)}
+		rowHeight={house.rowHeight}
+		onfeed={(id) => void house.feed(id, source.id)}
+	/>
+	<div class="under">
+		<p class:signal={lostMinutes > 0}>{chainStanding(chain)}</p>
+		{#if governor && fed.length > 0 && lostMinutes > 0}
+			<Button kind={first ? 'next' : 'plain'} disabled={house.busy} onclick={() => void house.follow(chain)}
+				>Make {governor.zone.name} follow its zones</Button
+			>
+		{:else if governor && fed.length > 0}
+			<Button href="/sites/{siteId}/zones/{governor.id}/week">See its week</Button>
+		{/if}
+		<Button onclick={() => (open = true)}>Set up {source.name}</Button>
 	</div>
-	<Lane {...house.lane(source.id)} onfeed={(id) => void house.feed(id, source.id)} />
-	<div class="way">
+	{#if fed.length > 0}
+		<WeekStrips {chain} minute={house.minute} onminute={(minute) => (house.minute = minute)} />
+	{/if}
+</section>
+
+<Dialog side heading="{source.name}, {KIND[source.kind]}" bind:open>
+	<div class="fields">
 		<Choice
 			label="{source.name} may run in the hours of"
 			value={governor?.id ?? ''}
@@ -67,13 +75,6 @@
 			]}
 			onchange={(id) => void house.govern(source.id, id || null)}
 		/>
-		{#if governor && fed.length > 0 && lostMinutes > 0}
-			<Button kind={first ? 'next' : 'plain'} disabled={house.busy} onclick={() => void house.follow(chain)}
-				>Make {governor.zone.name} follow its zones</Button
-			>
-		{:else if governor && fed.length > 0}
-			<Button href="/sites/{siteId}/zones/{governor.id}/week">See its week</Button>
-		{/if}
 		{#if water}
 			<Choice
 				label="{source.name} heats"
@@ -98,80 +99,61 @@
 				/>
 			{/if}
 		{/if}
-	</div>
-	<More title="What its heat costs">
-		<div class="cost">
-			{#if source.kind === 'boiler'}
-				<NumberField
-					label="Efficiency at 60 °C return"
-					unit="%"
-					value={source.efficiency === null ? null : Math.round(source.efficiency * 1000) / 10}
-					least={30}
-					most={110}
-					empty
-					onchange={(percent) =>
-						void house.set(source.id, { efficiency: percent === null ? null : percent / 100 })}
-				/>
-			{:else if source.kind === 'heat-pump'}
-				<NumberField
-					label="Performance at 7 °C outside, 35 °C flow"
-					value={source.performance}
-					least={1}
-					most={8}
-					empty
-					onchange={(performance) => void house.set(source.id, { performance })}
-				/>
-			{/if}
-			<TariffFields
-				label={source.kind === 'boiler' ? 'Fuel' : source.kind === 'district' ? 'Heat' : 'Electricity'}
-				tariff={source.tariff}
-				{currency}
-				onchange={(tariff) => void house.set(source.id, { tariff })}
+		<h3>What its heat costs</h3>
+		{#if source.kind === 'boiler'}
+			<NumberField
+				label="Efficiency at 60 °C return"
+				unit="%"
+				value={source.efficiency === null ? null : Math.round(source.efficiency * 1000) / 10}
+				least={30}
+				most={110}
+				empty
+				onchange={(percent) =>
+					void house.set(source.id, { efficiency: percent === null ? null : percent / 100 })}
 			/>
-		</div>
+		{:else if source.kind === 'heat-pump'}
+			<NumberField
+				label="Performance at 7 °C outside, 35 °C flow"
+				value={source.performance}
+				least={1}
+				most={8}
+				empty
+				onchange={(performance) => void house.set(source.id, { performance })}
+			/>
+		{/if}
+		<TariffFields
+			label={source.kind === 'boiler' ? 'Fuel' : source.kind === 'district' ? 'Heat' : 'Electricity'}
+			tariff={source.tariff}
+			{currency}
+			onchange={(tariff) => void house.set(source.id, { tariff })}
+		/>
 		<p class="soft">
 			Figures from its plate or its data sheet; without them nothing is said of money. A heat pump without a
 			tariff of its own pays what electricity costs here.
 		</p>
-	</More>
-	{#if fed.length > 0}
-		<WeekStrips {chain} minute={house.minute} onminute={(minute) => (house.minute = minute)} />
-	{/if}
-</section>
+		<Button kind="danger" disabled={house.busy} onclick={() => void house.remove(source.id)}
+			>Take {source.name} away</Button
+		>
+	</div>
+</Dialog>
 
 <style>
 	section {
-		margin-top: 1.2rem;
-		padding-top: 0.6rem;
+		margin-top: 0.6rem;
+		padding-top: 0.4rem;
 		border-top: 2px solid var(--ink);
 	}
-	.head {
-		display: flex;
-		gap: 0.5rem 1.5rem;
-		align-items: start;
-		justify-content: space-between;
-	}
-	.cost {
-		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(min(15rem, 100%), 1fr));
-		gap: 0.6rem 1rem;
-		align-items: end;
-	}
-	.way {
+	.under {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 0.5rem 1.5rem;
-		align-items: end;
-		margin: 0.5rem 0 0.8rem;
+		gap: 0.4rem 1rem;
+		align-items: center;
 	}
-	.way :global(.bx--form-item) {
-		flex: 0 1 22rem;
+	.under p {
+		flex: 1 1 20rem;
 	}
-	h2 {
-		font-size: 1.15rem;
-	}
-	h2 .soft {
-		font-size: var(--small);
-		font-weight: 400;
+	.fields {
+		display: grid;
+		gap: 1rem;
 	}
 </style>

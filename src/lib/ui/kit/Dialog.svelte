@@ -6,6 +6,7 @@
 		heading,
 		open = $bindable(false),
 		large = false,
+		side = false,
 		focus,
 		onclose,
 		children
@@ -13,6 +14,8 @@
 		heading: string;
 		open?: boolean;
 		large?: boolean;
+		/** Whether it lies along the edge of the window as a drawer: what it changes stays in sight. */
+		side?: boolean;
 		/** A selector of what has the focus first; else the close button. */
 		focus?: string;
 		onclose?: () => void;
@@ -35,6 +38,7 @@
 	<Modal
 		open
 		passiveModal
+		class={side ? 'drawer' : undefined}
 		size={large ? 'lg' : 'sm'}
 		modalHeading={heading}
 		iconDescription="Close"

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import type { Chart } from 'chart.js';
-	import type { Drawing } from './charts';
+	import { namedLines, type Drawing } from './charts';
 
 	let {
 		label,
@@ -28,7 +28,6 @@
 				module.PointElement,
 				module.LinearScale,
 				module.Filler,
-				module.Legend,
 				module.Tooltip
 			);
 			ready = module;
@@ -66,7 +65,7 @@
 			chart.data = config.data;
 			chart.options = config.options ?? {};
 			chart.update('none');
-		} else chart = new ready.Chart(canvas, config);
+		} else chart = new ready.Chart(canvas, { ...config, plugins: [namedLines] });
 	});
 </script>
 

@@ -43,13 +43,7 @@ const lines = (chart: ReturnType<ReturnType<typeof daysChart>>): Record<string, 
 describe('what a proof draws', () => {
 	it('two days from any weekday on, over Sunday midnight too', () => {
 		const sunday = lines(daysChart(proof, 6, 'C')(ink));
-		expect(Object.keys(sunday)).toEqual([
-			'room, °C',
-			'too cold',
-			'wanted',
-			'setpoint',
-			'heating, share of the time'
-		]);
+		expect(Object.keys(sunday)).toEqual(['room', 'too cold', 'wanted', 'setpoint', 'heating, 0–100 %']);
 		expect(sunday['wanted']).toHaveLength(SHOWN_DAYS * 288 + 1);
 		// Sunday 07:00 up, 22:00 to frost; Monday 07:00 up again
 		const wantedAt = (hour: number) => sunday['wanted']!.find((point) => point.x === hour)!.y;
@@ -71,22 +65,22 @@ describe('what a proof draws', () => {
 		const days = { ...proof.days, floor: proof.days.air.map((c) => c + 20) };
 		const floor = lines(daysChart({ ...proof, governs: 'floor', days }, 0, 'F')(ink));
 		expect(Object.keys(floor)).toEqual([
-			'floor, °F',
+			'floor',
 			'room air',
 			'too cold',
 			'wanted',
 			'setpoint',
-			'heating, share of the time'
+			'heating, 0–100 %'
 		]);
-		expect(floor['floor, °F']![0]!.y).toBeCloseTo((proof.days.air[0]! + 20) * 1.8 + 32, 6);
+		expect(floor['floor']![0]!.y).toBeCloseTo((proof.days.air[0]! + 20) * 1.8 + 32, 6);
 		expect(floor['wanted']!.find((point) => point.x === 7)!.y).toBe(68);
 		expect(floor['too cold']!.every((point) => Number.isNaN(point.y))).toBe(true);
 	});
 
 	it('of a switch no setpoint', () => {
 		expect(Object.keys(lines(daysChart({ ...proof, governs: 'nothing' }, 0, 'C')(ink)))).toEqual([
-			'room, °C',
-			'heating, share of the time'
+			'room',
+			'heating, 0–100 %'
 		]);
 	});
 
@@ -94,7 +88,7 @@ describe('what a proof draws', () => {
 		const drawn = lines(curveChart(proof, 'C')(ink));
 		const never = proof.curve.filter((point) => point.minutes === null).length;
 		expect(never).toBeGreaterThan(0);
-		expect(drawn['warm-up, min']).toHaveLength(proof.curve.length - never);
+		expect(drawn['warm-up']).toHaveLength(proof.curve.length - never);
 		expect(drawn['half an hour']).toEqual([
 			{ x: -15, y: 30 },
 			{ x: 15, y: 30 }

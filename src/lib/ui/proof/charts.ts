@@ -1,4 +1,4 @@
-import type { ChartConfiguration } from 'chart.js';
+import type { ChartConfiguration, Plugin } from 'chart.js';
 import { inUnit, type TemperatureUnit } from '$core/control';
 import { COLD_TOLERANCE_K, type EvenLog, type Proof, type YearProof } from '$core/thermal';
 import { clockTime, DAY_SHORT } from '$core/week';
@@ -25,8 +25,6 @@ const A_DAY = 288;
 /** Most points of a line: more than there are pixels. */
 const MOST_POINTS = 1500;
 
-/** Lines show as lines, areas as areas, each with its own dash and width. */
-const legend = { labels: { usePointStyle: true, pointStyleWidth: 26, boxHeight: 8 } };
 const line = (
 	label: string,
 	data: { x: number; y: number }[],
@@ -37,9 +35,60 @@ const line = (
 	data,
 	borderColor: color,
 	borderWidth: width,
-	pointRadius: 0,
-	pointStyle: 'line'
+	pointRadius: 0
 });
+
+/** Room beside the drawing for what its lines are called, and the least distance of two such names, in px. */
+const NAMES_WIDTH = 132;
+const NAMES_APART = 17;
+const SAMPLE_WIDTH = 14;
+
+/** Where the last thing that is drawn of a line lies; null where nothing is. */
+function endOf(elements: readonly { x: number; y: number; skip?: boolean }[]) {
+	for (let i = elements.length - 1; i >= 0; i--)
+		if (!elements[i]!.skip && Number.isFinite(elements[i]!.y)) return elements[i]!;
+	return null;
+}
+
+/** Says beside the end of each line what it is, with a piece of it: nobody has to look at a key of colours. */
+export const namedLines: Plugin<'line'> = {
+	id: 'named-lines',
+	beforeLayout: (chart) => {
+		chart.options.layout = { padding: { right: NAMES_WIDTH, top: 8 } };
+	},
+	afterDatasetsDraw: (chart) => {
+		const { ctx, chartArea } = chart;
+		const ends = chart.data.datasets
+			.flatMap((set, i) => {
+				const end = endOf(chart.getDatasetMeta(i).data);
+				return end ? [{ set, x: end.x, y: end.y }] : [];
+			})
+			.sort((a, b) => a.y - b.y);
+		// those that end at the edge stand one under the other, none below the drawing
+		const beside = ends.filter(({ set, x }) => set.fill !== undefined || x > chartArea.right - NAMES_APART);
+		for (const [i, end] of beside.entries())
+			[end.x, end.y] = [chartArea.right, Math.max(end.y, (beside[i - 1]?.y ?? -Infinity) + NAMES_APART)];
+		for (const [i, end] of beside.entries())
+			end.y = Math.min(end.y, chartArea.bottom - (beside.length - 1 - i) * NAMES_APART);
+		ctx.save();
+		ctx.textBaseline = 'middle';
+		for (const { set, x, y } of ends) {
+			const from = x + 6;
+			const isArea = set.fill !== undefined;
+			ctx.setLineDash((set.borderDash as number[] | undefined) ?? []);
+			ctx.lineWidth = isArea ? 9 : (set.borderWidth as number);
+			ctx.strokeStyle = String(isArea ? set.backgroundColor : set.borderColor);
+			ctx.beginPath();
+			ctx.moveTo(from, y);
+			ctx.lineTo(from + SAMPLE_WIDTH, y);
+			ctx.stroke();
+			ctx.fillStyle = String(chart.options.color);
+			ctx.font = `13px ${String(chart.options.font?.family)}`;
+			ctx.fillText(set.label ?? '', from + SAMPLE_WIDTH + 5, y);
+		}
+		ctx.restore();
+	}
+};
 
 /** An hour on the axis of days that begins with a weekday: `Mon 00`, `06`. */
 export function hourWords(hour: number, firstDay: number): string {
@@ -63,12 +112,11 @@ export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit)
 	const isSwitch = proof.governs === 'nothing';
 	const least = Math.min(...air, ...governed, ...(isSwitch ? [] : set.filter((c) => !Number.isNaN(c))));
 	const floor = Math.floor(inUnit(unit, least) - (unit === 'F' ? 4 : 2));
-	const name = (words: string) => `${words}, °${unit}`;
 	// what is less than the tolerance under what is wanted is the swing of the regulation, not a cold room
 	const short = wanted.map((c, i) => (c - governed[i]! > COLD_TOLERANCE_K ? c : NaN));
 	return (ink) => {
 		const datasets: Lines = [
-			line(name(proof.governs === 'floor' ? 'floor' : 'room'), degrees(governed), ink.ink, 2.2)
+			line(proof.governs === 'floor' ? 'floor' : 'room', degrees(governed), ink.ink, 2.2)
 		];
 		if (proof.governs === 'floor')
 			datasets.push({ ...line('room air', degrees(air), ink.ink, 1), borderDash: [1, 2] });
@@ -76,7 +124,6 @@ export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit)
 			datasets.push(
 				{
 					...line('too cold', degrees(short), 'transparent', 0),
-					pointStyle: 'rect',
 					backgroundColor: `${ink.signal}55`,
 					stepped: true,
 					fill: { target: 0, above: `${ink.signal}55`, below: 'transparent' }
@@ -88,12 +135,11 @@ export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit)
 		if (may)
 			datasets.push({
 				...line(
-					'heat source timed off',
+					'timed off',
 					points(may).map((p) => ({ x: p.x, y: p.y === 1 ? NaN : 100 })),
 					'transparent',
 					0
 				),
-				pointStyle: 'rect',
 				yAxisID: 'heat',
 				backgroundColor: `${ink.rule}aa`,
 				stepped: true,
@@ -101,12 +147,11 @@ export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit)
 			});
 		datasets.push({
 			...line(
-				'heating, share of the time',
+				'heating, 0–100 %',
 				points(heating).map((p) => ({ x: p.x, y: p.y * 100 })),
 				ink.held,
 				0.8
 			),
-			pointStyle: 'rect',
 			yAxisID: 'heat',
 			backgroundColor: ink.heldFill,
 			stepped: true,
@@ -134,16 +179,10 @@ export function daysChart(proof: Proof, firstDay: number, unit: TemperatureUnit)
 						// the lowest fifth of the drawing
 						min: 0,
 						max: 500,
-						position: 'right',
-						grid: { display: false },
-						ticks: {
-							stepSize: 100,
-							callback: (value) => (Number(value) <= 100 ? `${value} %` : '')
-						}
+						display: false
 					}
 				},
 				plugins: {
-					legend,
 					tooltip: {
 						callbacks: { title: (items) => clockTime(Math.round(((items[0]?.parsed.x ?? 0) % 24) * 60)) }
 					}
@@ -165,7 +204,7 @@ export function curveChart(proof: Proof, unit: TemperatureUnit): Drawing {
 		type: 'line',
 		data: {
 			datasets: [
-				line('warm-up, min', reached, ink.ink, 2.4),
+				line('warm-up', reached, ink.ink, 2.4),
 				{
 					...line(
 						'half an hour',
@@ -202,8 +241,7 @@ export function curveChart(proof: Proof, unit: TemperatureUnit): Drawing {
 					grid: { color: ink.rule }
 				},
 				y: { min: 0, title: { display: true, text: 'minutes' }, grid: { color: ink.rule } }
-			},
-			plugins: { legend }
+			}
 		}
 	});
 }
@@ -230,8 +268,7 @@ export function logChart(log: EvenLog, modelC: readonly number[], unit: Temperat
 			scales: {
 				x: { type: 'linear', title: { display: true, text: 'hours' }, grid: { color: ink.rule } },
 				y: { title: { display: true, text: `°${unit}` }, grid: { color: ink.rule } }
-			},
-			plugins: { legend }
+			}
 		}
 	});
 }
@@ -276,8 +313,7 @@ export function yearChart(year: YearProof): Drawing {
 					grid: { color: ink.rule }
 				},
 				y: { min: 0, title: { display: true, text: 'kWh a month' }, grid: { color: ink.rule } }
-			},
-			plugins: { legend }
+			}
 		}
 	});
 }

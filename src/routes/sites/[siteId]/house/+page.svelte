@@ -11,6 +11,7 @@
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import Field from '$lib/ui/kit/Field.svelte';
 	import TariffFields from '$lib/ui/house/TariffFields.svelte';
+	import Dialog from '$lib/ui/kit/Dialog.svelte';
 	import More from '$lib/ui/kit/More.svelte';
 	import Problem from '$lib/ui/kit/Problem.svelte';
 
@@ -20,6 +21,8 @@
 	const { chains, faults, gaps } = $derived(house);
 	let name = $state('');
 	let kind = $state<Source['kind']>('boiler');
+	/** What is set up beside the drawing. */
+	let drawer = $state<'sources' | 'cost' | null>(null);
 
 	const worst = $derived(gaps[0] ?? null);
 	const governing = $derived(new Set(chains.flatMap((chain) => (chain.governor ? [chain.governor.id] : []))));
@@ -35,22 +38,30 @@
 	<Headline of="Heat sources of {data.site.name}" bad={chains.length > 0 && Boolean(worst)}>
 		{chains.length === 0 ? 'Add the boiler or heat pump' : (worst?.text ?? 'Every call for heat is met')}
 	</Headline>
-	{#if chains.length === 0}<p class="lead">Until then every zone counts as its own heat source.</p>{/if}
 	{#each faults as fault, i (i)}<p class="signal">{chainFaultWords(fault)}</p>{/each}
 	<Problem sentence={house.problem} onclose={house.dismiss} />
-	{#if gaps.length > 1}
-		<ul aria-label="Other calls not met">
-			{#each gaps.slice(1) as gap, i (i)}<li>{gap.text}</li>{/each}
-		</ul>
-	{/if}
-
-	{#if chains.length > 0}
-		<p class="moment" role="status">
-			<strong
-				>{DAY_SHORT[Math.floor(house.minute / DAY_MINUTES)]} {clockTime(house.minute % DAY_MINUTES)}</strong
-			>
-			<span class="soft">Move the moment along the week; drag a zone onto its heat source.</span>
-		</p>
+	{#if chains.length === 0}
+		<p class="lead">Until then every zone counts as its own heat source.</p>
+		{@render adding()}
+	{:else}
+		<div class="moment">
+			<p role="status">
+				<strong
+					>{DAY_SHORT[Math.floor(house.minute / DAY_MINUTES)]}
+					{clockTime(house.minute % DAY_MINUTES)}</strong
+				>
+				<span class="soft">Move the moment along the week; drag a zone onto its heat source.</span>
+			</p>
+			<Button onclick={() => (drawer = 'sources')}>Heat sources</Button>
+			<Button onclick={() => (drawer = 'cost')}>Costs</Button>
+		</div>
+		{#if gaps.length > 1}
+			<More title="{gaps.length - 1} other calls not met">
+				<ul>
+					{#each gaps.slice(1) as gap, i (i)}<li>{gap.text}</li>{/each}
+				</ul>
+			</More>
+		{/if}
 	{/if}
 	{#each chains as chain (chain.source.id)}
 		<SourceCard
@@ -62,40 +73,61 @@
 			first={chain.source.id === firstLosing}
 		/>
 	{/each}
-
 	{#if chains.length > 0 && house.own.zones.length > 0}
 		<section aria-label="Own supply">
-			<Lane {...house.own} onfeed={(id) => void house.feed(id, null)} />
-			<More title="What electricity costs here">
-				<div class="zones">
-					<Field
-						label="Currency"
-						maxlength={3}
-						value={data.site.currency}
-						onchange={(currency) => void house.setCurrency(currency.trim().toUpperCase())}
-					/>
-					<TariffFields
-						label="Electricity"
-						tariff={data.site.electricity}
-						currency={data.site.currency}
-						onchange={(tariff) => void house.setElectricity(tariff)}
-					/>
-				</div>
-			</More>
+			<Lane {...house.own} rowHeight={house.rowHeight} onfeed={(id) => void house.feed(id, null)} />
 		</section>
 	{/if}
-	{#if data.zones.length > 0}
-		<HouseCost rooms={house.rooms} zoneCount={data.zones.length} site={data.site} siteId={data.site.id} />
-	{/if}
-	{#if chains.length > 0 && data.zones.length > 0}
-		<h2>What each zone is fed by</h2>
-		<div class="zones">
+</main>
+
+{#snippet adding()}
+	<form onsubmit={add}>
+		<Field label="Name" placeholder="Boiler" maxlength={80} bind:value={name} />
+		<Choice
+			label="It is"
+			value={kind}
+			options={[
+				{ value: 'boiler', text: 'a boiler' },
+				{ value: 'heat-pump', text: 'a heat pump' },
+				{ value: 'district', text: 'district heat' }
+			]}
+			onchange={(next) => (kind = next)}
+		/>
+		<Button type="submit" disabled={house.busy || name.trim() === ''}>Add heat source</Button>
+	</form>
+{/snippet}
+
+<Dialog
+	side
+	heading={drawer === 'cost' ? 'Costs' : 'Heat sources'}
+	bind:open={() => drawer !== null, (open) => open || (drawer = null)}
+>
+	{#if drawer === 'cost'}
+		<div class="fields">
+			<Field
+				label="Currency"
+				maxlength={3}
+				value={data.site.currency}
+				onchange={(currency) => void house.setCurrency(currency.trim().toUpperCase())}
+			/>
+			<TariffFields
+				label="Electricity"
+				tariff={data.site.electricity}
+				currency={data.site.currency}
+				onchange={(tariff) => void house.setElectricity(tariff)}
+			/>
+			{#if data.zones.length > 0}
+				<HouseCost rooms={house.rooms} zoneCount={data.zones.length} site={data.site} siteId={data.site.id} />
+			{/if}
+		</div>
+	{:else}
+		<div class="fields">
 			{#each data.zones as zone (zone.id)}
 				{#if governing.has(zone.id)}
 					<p>
-						<span>{zone.name}</span>
+						{zone.name}
 						<span class="soft"
-							>lets {chains.find((one) => one.governor?.id === zone.id)!.source.name} run</span
+							>controls {chains.find((one) => one.governor?.id === zone.id)!.source.name}</span
 						>
 					</p>
 				{:else}
@@ -111,60 +143,34 @@
 					/>
 				{/if}
 			{/each}
+			<h3>Another heat source</h3>
+			{@render adding()}
 		</div>
 	{/if}
-
-	<h2>{chains.length === 0 ? 'What makes the heat here?' : 'Another source'}</h2>
-	<form onsubmit={add}>
-		<Field label="Name" placeholder="Boiler" maxlength={80} bind:value={name} />
-		<Choice
-			label="It is"
-			value={kind}
-			options={[
-				{ value: 'boiler', text: 'a boiler' },
-				{ value: 'heat-pump', text: 'a heat pump' },
-				{ value: 'district', text: 'district heat' }
-			]}
-			onchange={(next) => (kind = next)}
-		/>
-		<Button type="submit" disabled={house.busy || name.trim() === ''}>Add it</Button>
-	</form>
-</main>
+</Dialog>
 
 <style>
-	ul {
-		margin: 0.3rem 0;
-	}
-	h2 {
-		margin: 1.5rem 0 0.5rem;
-		font-size: var(--small);
-		color: var(--soft);
-	}
-	.zones {
+	.fields {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(min(15rem, 100%), 1fr));
-		gap: 0.75rem 1.5rem;
-		align-items: end;
-	}
-	.zones p {
-		display: grid;
-		gap: 0.4rem;
-		padding-bottom: 0.6rem;
+		gap: 0.75rem;
 	}
 	section {
-		margin-top: 1.2rem;
-		padding-top: 0.6rem;
+		margin-top: 0.6rem;
+		padding-top: 0.4rem;
 		border-top: 2px solid var(--ink);
 	}
 	.moment {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.2rem 0.9rem;
-		align-items: baseline;
-		margin-top: 0.6rem;
+		align-items: center;
+	}
+	.moment p {
+		flex: 1 1 20rem;
 	}
 	.moment strong {
-		font-size: 1.3rem;
+		margin-right: 0.6rem;
+		font-size: 1.25rem;
 	}
 	form {
 		display: flex;

@@ -112,11 +112,8 @@
 			{#if startsEarlyIn(zone, profile) && profile.temperature}
 				<p>Set preheat to none: the control has optimum start.</p>
 			{:else if proof && proof.rises.length > 0 && !taken}
-				<Button kind={words?.mend && words.mend !== 'leads' ? 'plain' : 'next'} onclick={takeLead}
-					>Use these preheat times for {outside(outdoorC)}</Button
-				>
+				<Button onclick={takeLead}>Use these preheat times for {outside(outdoorC)}</Button>
 			{:else if taken}
-				<Button kind={words?.mend ? 'plain' : 'next'} href="{base}/key-in">Key it in</Button>
 				<p class="soft">
 					Preheat times for {outside(outdoorC)} are taken into the <a href="{base}/week">week</a>.
 				</p>
