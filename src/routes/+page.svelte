@@ -2,6 +2,7 @@
 	import { InlineNotification, Search } from 'carbon-components-svelte';
 	import { goto } from '$app/navigation';
 	import OpenCalls from '$lib/ui/callback/OpenCalls.svelte';
+	import TakeCall from '$lib/ui/callback/TakeCall.svelte';
 	import { call, type Answer } from '$lib/ui/call';
 	import DeletedSites from '$lib/ui/jobs/DeletedSites.svelte';
 	import ImportJob from '$lib/ui/jobs/ImportJob.svelte';
@@ -13,6 +14,7 @@
 	import Empty from '$lib/ui/kit/Empty.svelte';
 	import Problem from '$lib/ui/kit/Problem.svelte';
 	import { refresh } from '$lib/ui/refresh';
+	import { findSites } from '$lib/ui/shell/finding';
 
 	let { data } = $props();
 
@@ -94,6 +96,11 @@
 		</div>
 		{#if data.all > 0}
 			<div class="tools">
+				<TakeCall
+					which="Which site?"
+					find={async () =>
+						(await findSites())?.map((one) => ({ ...one, to: `${String(one.to)}?call` })) ?? null}
+				/>
 				{#if data.all > 12 || data.asked !== ''}
 					<div class="find">
 						<Search

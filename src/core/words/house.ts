@@ -235,7 +235,7 @@ export const wayWords: Readonly<Record<WayState, string>> = {
 };
 
 /** Of a store that rests: what lets a source run for its rooms is nothing to it. */
-export const STORE_RESTS = 'by its own hours';
+export const STORE_RESTS = 'own hours';
 
 /** What a source does at a moment: whether it runs, or until when it may not. */
 export function sourceAtWords({ permission }: Chain, at: ChainMoment, weekMinute: number): string {

@@ -30,4 +30,5 @@ export * from './roomList';
 export * from './sense';
 export * from './slip';
 export * from './standing';
+export * from './telephone';
 export * from './terms';

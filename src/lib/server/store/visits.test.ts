@@ -195,6 +195,11 @@ describe('search', () => {
 		expect(await titles('cold mornings')).toEqual([expect.stringMatching(/^visit: Cold mornings/)]);
 		expect(await titles('boiler repair')).toEqual([expect.stringMatching(/^visit: /)]);
 		expect(await titles('bindery kelter')).toEqual([]);
+		// a telephone number, however it is written: in a note, and of who called
+		await changeSite(db, id, { note: 'Key with the caretaker, +44 1555 010-122' });
+		expect(await titles('01555')).toEqual([]);
+		expect(await titles('1555 010 122')).toEqual(['site: Tallow Quay Workshops']);
+		expect(await titles('(010)122')).toEqual(['site: Tallow Quay Workshops']);
 		for (const nothing of ['', '  ', '"', '-', '* OR', '%', "'); DROP"]) await titles(nothing);
 		expect(await titles('%')).toEqual([]);
 		// what changes is found anew, what is deleted is not

@@ -58,7 +58,7 @@
 		<Field label="Name" maxlength={80} required bind:value={draft.name} />
 		<Field label="Place" maxlength={120} bind:value={draft.place} />
 		<LivesHere bind:value={draft.occupants} />
-		<Field label="Note" maxlength={400} bind:value={draft.note} />
+		<Field label="Telephone, access, notes" maxlength={400} bind:value={draft.note} />
 		<Pick
 			label="Time zone"
 			value={draft.timeZone}

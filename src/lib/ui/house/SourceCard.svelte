@@ -4,6 +4,7 @@
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import Dialog from '../kit/Dialog.svelte';
+	import Problem from '../kit/Problem.svelte';
 	import NumberField from '../kit/NumberField.svelte';
 	import type { houseView } from './houseView.svelte';
 	import Lane from './Lane.svelte';
@@ -61,7 +62,14 @@
 	{/if}
 </section>
 
-<Dialog side heading="{source.name}, {KIND[source.kind]}" bind:open>
+<Dialog
+	side
+	heading={source.name.toLowerCase() === KIND[source.kind]
+		? source.name
+		: `${source.name}, ${KIND[source.kind]}`}
+	bind:open
+>
+	<Problem sentence={house.problem} onclose={house.dismiss} />
 	<div class="fields">
 		<Choice
 			label="{source.name} may run in the hours of"

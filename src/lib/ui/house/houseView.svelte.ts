@@ -177,7 +177,7 @@ export function houseView(data: () => HouseData) {
 	return {
 		/** How high a zone is drawn, in px: many are drawn lower, so that a house is seen at once. */
 		get rowHeight() {
-			return Math.round(Math.min(44, Math.max(28, 420 / Math.max(1, zones.length))));
+			return Math.round(Math.min(44, Math.max(26, 350 / Math.max(1, zones.length))));
 		},
 		get chains() {
 			return chains;

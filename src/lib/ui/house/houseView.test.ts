@@ -72,7 +72,7 @@ describe('the house', () => {
 			Object.fromEntries(
 				house.lane('boiler').zones.map(({ name, gets, state }) => [name, `${gets}, ${state}`])
 			);
-		expect(ofBoiler()).toEqual({ 'Hot water': 'by its own hours, rests', Parlour: 'no heat, waits' });
+		expect(ofBoiler()).toEqual({ 'Hot water': 'own hours, rests', Parlour: 'no heat, waits' });
 		// the water is heated until 06:20, whatever lets the rooms have heat from 06:00
 		house.minute = 310;
 		expect(ofBoiler()).toEqual({ 'Hot water': 'gets it, runs', Parlour: 'no heat, waits' });

@@ -1,14 +1,16 @@
 <script lang="ts">
 	import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
 	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
 	import { freshCopy } from '$core/plan';
-	import { fitsOfSite, siteHeadline } from '$core/words';
+	import { fitsOfSite, siteHeadline, telephoneParts } from '$core/words';
 	import AddZone from '$lib/ui/board/AddZone.svelte';
 	import BoardTable, { type BoardZone } from '$lib/ui/board/BoardTable.svelte';
 	import DueStrip from '$lib/ui/board/DueStrip.svelte';
 	import NameZone from '$lib/ui/board/NameZone.svelte';
 	import SiteDetails from '$lib/ui/board/SiteDetails.svelte';
 	import OpenCalls from '$lib/ui/callback/OpenCalls.svelte';
+	import TakeCall from '$lib/ui/callback/TakeCall.svelte';
 	import { call, type Answer } from '$lib/ui/call';
 	import Button from '$lib/ui/kit/Button.svelte';
 	import Empty from '$lib/ui/kit/Empty.svelte';
@@ -67,13 +69,27 @@
 		<div>
 			<h1 class:signal={headline.bad}>{headline.words}</h1>
 			{#if fits}<p class="lead">{fits}</p>{/if}
-			{#if data.site.note || data.site.place}
-				<p class="soft">{[data.site.place, data.site.note].filter(Boolean).join(' · ')}</p>
-			{/if}
+			<p class="soft">
+				{#each telephoneParts([data.site.place, data.site.note].filter(Boolean).join(' · ')) as part, i (i)}
+					{#if part.telephone}<a href="tel:{part.telephone}">{part.text}</a>{:else}{part.text}{/if}
+				{/each}
+			</p>
 		</div>
 		<div class="acts">
 			{#if headline.act}
 				<Button kind="next" href="/sites/{data.site.id}{headline.act.path}">{headline.act.words}</Button>
+			{/if}
+			{#if data.zones.length > 0}
+				<TakeCall
+					which="Which room?"
+					begun={page.url.searchParams.has('call')}
+					find={() =>
+						data.zones.map(({ id, name, box }) => ({
+							label: name,
+							detail: box,
+							to: `/sites/${data.site.id}/zones/${id}/callback`
+						}))}
+				/>
 			{/if}
 			<OverflowMenu flipped aria-label="More for this site" iconDescription="More for this site">
 				<OverflowMenuItem text="Name, place, who lives here" on:click={() => (editing = true)} />

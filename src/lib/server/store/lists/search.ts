@@ -14,10 +14,30 @@ export interface Found {
 /** Most that is shown of anything. */
 const MOST = 40;
 
+/** What is a telephone number, or the end of one, however it is written. */
+const TELEPHONE = /^\s*\+?(?:[\s()/.-]*\d){5,}\s*$/;
+
+/** The sites in whose notes, or in a call about which, a telephone number stands, however it is written there. */
+function byTelephone(db: Database, figures: string): Promise<Found[]> {
+	const bare = (text: string) =>
+		[' ', '-', '/', '(', ')', '.'].reduce((all, sign) => `replace(${all}, '${sign}', '')`, text);
+	return db.query<Found>(
+		`SELECT 'site' AS kind, s.id AS siteId, s.document ->> '$.name' AS siteName, NULL AS zoneId,
+			s.document ->> '$.name' AS title, coalesce(c.caller, s.document ->> '$.note') AS detail
+		FROM sites s
+		LEFT JOIN (SELECT siteId, max(document ->> '$.caller') AS caller FROM calls
+			WHERE ${bare("document ->> '$.caller'")} LIKE :figures GROUP BY siteId) c ON c.siteId = s.id
+		WHERE s.deletedAt IS NULL AND (c.siteId IS NOT NULL OR ${bare("s.document ->> '$.note'")} LIKE :figures)
+		ORDER BY siteName, siteId LIMIT ${MOST}`,
+		{ figures: `%${figures}%` }
+	);
+}
+
 /**
  * Sites, zones and visits that hold every word asked for, in their names, places, notes, controls, what was found and why
  * a check was overruled: best first among each kind. A word is found by its beginning, whatever its case and accents.
- * Nothing is found for nothing.
+ * A telephone number finds the sites that it
+ * rings, or where it rang from. Nothing is found for nothing.
  */
 export async function search(db: Database, asked: string): Promise<Found[]> {
 	const words =
@@ -27,6 +47,10 @@ export async function search(db: Database, asked: string): Promise<Found[]> {
 			?.slice(0, 8) ?? [];
 	if (words.length === 0) return [];
 	const site = "s.document ->> '$.name'";
+	if (TELEPHONE.test(asked)) {
+		const dialled = await byTelephone(db, asked.replace(/\D/g, ''));
+		if (dialled.length > 0) return dialled;
+	}
 	return db.query<Found>(
 		`WITH hits AS (
 			SELECT t.kind, t.ofId, t.siteId, bm25(searchable_words) AS far

@@ -12,7 +12,6 @@
 	import Field from '$lib/ui/kit/Field.svelte';
 	import TariffFields from '$lib/ui/house/TariffFields.svelte';
 	import Dialog from '$lib/ui/kit/Dialog.svelte';
-	import More from '$lib/ui/kit/More.svelte';
 	import Problem from '$lib/ui/kit/Problem.svelte';
 
 	let { data } = $props();
@@ -21,6 +20,8 @@
 	const { chains, faults, gaps } = $derived(house);
 	let name = $state('');
 	let kind = $state<Source['kind']>('boiler');
+	/** Whether all calls that are not met are listed. */
+	let all = $state(false);
 	/** What is set up beside the drawing. */
 	let drawer = $state<'sources' | 'cost' | null>(null);
 
@@ -50,17 +51,19 @@
 					>{DAY_SHORT[Math.floor(house.minute / DAY_MINUTES)]}
 					{clockTime(house.minute % DAY_MINUTES)}</strong
 				>
-				<span class="soft">Move the moment along the week; drag a zone onto its heat source.</span>
+				{#if gaps.length > 1}
+					<Button kind="quiet" small aria-expanded={all} onclick={() => (all = !all)}
+						>{gaps.length - 1} other {gaps.length === 2 ? 'call' : 'calls'} not met</Button
+					>
+				{:else}<span class="soft">Drag a zone onto its heat source.</span>{/if}
 			</p>
 			<Button onclick={() => (drawer = 'sources')}>Heat sources</Button>
 			<Button onclick={() => (drawer = 'cost')}>Costs</Button>
 		</div>
-		{#if gaps.length > 1}
-			<More title="{gaps.length - 1} other calls not met">
-				<ul>
-					{#each gaps.slice(1) as gap, i (i)}<li>{gap.text}</li>{/each}
-				</ul>
-			</More>
+		{#if all && gaps.length > 1}
+			<ul aria-label="Other calls not met">
+				{#each gaps.slice(1) as gap, i (i)}<li>{gap.text}</li>{/each}
+			</ul>
 		{/if}
 	{/if}
 	{#each chains as chain (chain.source.id)}
@@ -102,6 +105,7 @@
 	heading={drawer === 'cost' ? 'Costs' : 'Heat sources'}
 	bind:open={() => drawer !== null, (open) => open || (drawer = null)}
 >
+	<Problem sentence={house.problem} onclose={house.dismiss} />
 	{#if drawer === 'cost'}
 		<div class="fields">
 			<Field
@@ -122,6 +126,9 @@
 		</div>
 	{:else}
 		<div class="fields">
+			<h3>Another heat source</h3>
+			{@render adding()}
+			<h3>What heats each zone</h3>
 			{#each data.zones as zone (zone.id)}
 				{#if governing.has(zone.id)}
 					<p>
@@ -143,8 +150,6 @@
 					/>
 				{/if}
 			{/each}
-			<h3>Another heat source</h3>
-			{@render adding()}
 		</div>
 	{/if}
 </Dialog>

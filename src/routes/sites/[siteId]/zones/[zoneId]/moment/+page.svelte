@@ -131,6 +131,7 @@
 	</main>
 
 	<aside>
+		<p><Button kind="next" href="/sites/{data.site.id}/zones/{data.zone.id}/callback">Take a call</Button></p>
 		<section>
 			<h2>The moment</h2>
 			<MomentField
