@@ -12,6 +12,7 @@ import {
 	endVisit,
 	findSite,
 	findZone,
+	goOnWith,
 	noteFields,
 	pictureJpeg,
 	picturesOf,
@@ -139,6 +140,29 @@ describe('a visit', () => {
 		expect((await left(b)).foundNote).toBe('');
 	});
 
+	it('that was kept is gone on with: what was found and tested stands; signed off, or followed by another, it is not', async () => {
+		const { id, site, zones } = await siteWithZones();
+		const zoneId = zones[0]!.id;
+		const found = async () => (await findZone(db, (await findSite(db, id))!, zoneId))!.onSite.foundNote;
+		const kept = async (signedOff = false) => {
+			const ended = await endVisit(db, site, { who: 'R. Tilling', note: '', signedOff });
+			return (ended as { id: string }).id;
+		};
+		await noteFields(db, site, zoneId, [{ key: 'foundNote', value: 'lamp out' }]);
+		const first = await kept();
+		expect(await goOnWith(db, id, randomUUID())).toBe(false);
+		expect(await goOnWith(db, id, first)).toBe(true);
+		expect((await findSite(db, id))!.visitOpenSince).not.toBeNull();
+		// open already: two phones do not open it twice
+		expect(await goOnWith(db, id, first)).toBe(false);
+		await noteFields(db, site, zoneId, [{ key: 'leftIn', value: 'automatic' }]);
+		expect(await found()).toBe('lamp out');
+		const second = await kept();
+		expect(await goOnWith(db, id, first)).toBe(false);
+		expect(await goOnWith(db, id, second)).toBe(true);
+		expect(await found()).toBe('lamp out');
+	});
+
 	it('that ended while a device had no connection takes nothing more: who ended it is said, and ending twice is ending once', async () => {
 		const { id, site, zones } = await siteWithZones();
 		const zoneId = zones[0]!.id;
@@ -196,7 +220,7 @@ describe('search', () => {
 		expect(await titles('boiler repair')).toEqual([expect.stringMatching(/^visit: /)]);
 		expect(await titles('bindery kelter')).toEqual([]);
 		// a telephone number, however it is written: in a note, and of who called
-		await changeSite(db, id, { note: 'Key with the caretaker, +44 1555 010-122' });
+		await changeSite(db, id, { note: `${site.site.note} Caretaker, +44 1555 010-122` });
 		expect(await titles('01555')).toEqual([]);
 		expect(await titles('1555 010 122')).toEqual(['site: Tallow Quay Workshops']);
 		expect(await titles('(010)122')).toEqual(['site: Tallow Quay Workshops']);

@@ -118,6 +118,22 @@ export async function endVisit(
 	});
 }
 
+/**
+ * Goes on with the last visit, that was kept and not signed off: a visit is open again, and everything found, tested and left for that one
+ * counts for it. False where that visit is not the last one, was signed off, or another is open already.
+ */
+export async function goOnWith(db: Database, siteId: string, visitId: string): Promise<boolean> {
+	return db.write(async (tx) => {
+		const site = await siteOf(siteId).read(tx);
+		const last = (await visitsOf(tx, siteId)).at(-1);
+		if (!site || last?.id !== visitId || last.visit.signedOff) return false;
+		// who was first has opened it for both
+		if (site.visitOpenSince !== null) return false;
+		await changeWithin(tx, siteOf(siteId), null, () => ({ visitOpenSince: new Date() }));
+		return true;
+	});
+}
+
 /** Visits as a job file holds them: zones named by their place among the site's; those of zones since removed keep a name of their own. */
 export async function visitsForFile(
 	from: Readable,

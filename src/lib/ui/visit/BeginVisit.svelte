@@ -8,6 +8,8 @@
 		ended,
 		on,
 		onbegin,
+		ongoon,
+		problem,
 		onlook
 	}: {
 		siteId: string;
@@ -17,18 +19,24 @@
 		/** Its date, in words. */
 		on: string;
 		onbegin: () => void;
+		/** Goes on with the one that was kept. */
+		ongoon: () => void;
+		problem: string | null;
 		onlook: () => void;
 	} = $props();
 </script>
 
 <h1 tabindex="-1">{siteName}: begin a visit?</h1>
-<p class="big">{ended.signedOff ? 'Signed off' : 'Kept as it stood'} on {on} by {ended.who}.</p>
+<p class="big">{ended.signedOff ? 'Signed off' : 'Saved, not signed off'} {on}, {ended.who}.</p>
 <p>
-	A new visit starts with nothing found, tested or left yet. Survey, offset, batteries and lock stay as they
-	are, and the last visit stays in the <a href="/sites/{siteId}/record">record</a>.
+	{#if !ended.signedOff}Go on: everything found and tested stands.{/if}
+	A new visit starts empty. Survey, offset, batteries and lock stay; the last visit stays in the
+	<a href="/sites/{siteId}/record">record</a>.
 </p>
+{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 <div>
-	<Button kind="next" onclick={onbegin}>Begin a visit</Button>
+	{#if !ended.signedOff}<Button kind="next" onclick={ongoon}>Go on with it</Button>{/if}
+	<Button kind={ended.signedOff ? 'next' : 'plain'} onclick={onbegin}>Begin a visit</Button>
 	<Button onclick={onlook}>Only look</Button>
 </div>
 

@@ -23,7 +23,6 @@
 	} = $props();
 
 	const weight = { stop: 0, look: 1, note: 2 } as const;
-	const marks = { stop: 'before sign-off', look: 'worth a look', note: 'to know' } as const;
 	interface Row {
 		readonly zone: (typeof checked)[number];
 		readonly check: Check;
@@ -49,6 +48,18 @@
 				Number(a!.reason !== null) - Number(b!.reason !== null)
 		);
 	});
+	/** Under what each stands: what stops the sign-off, what may be looked at, what somebody accepted. */
+	const parts = $derived(
+		(
+			[
+				['Before sign-off', ({ check, reason: why }: Row) => check.severity === 'stop' && why === null],
+				['Worth a look', ({ check, reason: why }: Row) => check.severity !== 'stop' && why === null],
+				['Done', ({ reason: why }: Row) => why !== null]
+			] as const
+		)
+			.map(([title, isHere]) => ({ title, groups: groups.filter(([first]) => isHere(first!)) }))
+			.filter((part) => part.groups.length > 0)
+	);
 	let open = $state<string | null>(null);
 	let reason = $state('');
 
@@ -103,72 +114,54 @@
 {#if groups.length === 0}
 	<p>Nothing is missing.</p>
 {/if}
-<ul>
-	{#each groups as rows (rows[0]!.zone.id + rows[0]!.check.id)}
-		{@const first = rows[0]!}
-		<li class={first.check.severity} class:overruled={first.reason !== null}>
-			<span class="mark">{first.reason === null ? marks[first.check.severity] : 'accepted'}</span>
-			{#if rows.length === 1}
-				<div>
-					<p><strong>{first.zone.name}:</strong> {first.check.sentence}</p>
-					{@render overruling(first)}
-				</div>
-				{@render mends(first)}
-			{:else}
-				<div class="several">
-					<More title="{rows.length} zones: {first.check.sentence}">
-						{#each rows as row (row.zone.id)}
-							<div class="one">
-								<div>
-									<p>{row.zone.name}</p>
-									{@render overruling(row)}
+{#each parts as part (part.title)}
+	<h2>{part.title}</h2>
+	<ul>
+		{#each part.groups as rows (rows[0]!.zone.id + rows[0]!.check.id)}
+			{@const first = rows[0]!}
+			<li>
+				{#if rows.length === 1}
+					<div>
+						<p><strong>{first.zone.name}:</strong> {first.check.sentence}</p>
+						{@render overruling(first)}
+					</div>
+					{@render mends(first)}
+				{:else}
+					<div class="several">
+						<More title="{rows.length} zones: {first.check.sentence}">
+							{#each rows as row (row.zone.id)}
+								<div class="one">
+									<div>
+										<p>{row.zone.name}</p>
+										{@render overruling(row)}
+									</div>
+									{@render mends(row)}
 								</div>
-								{@render mends(row)}
-							</div>
-						{/each}
-					</More>
-				</div>
-			{/if}
-		</li>
-	{/each}
-</ul>
+							{/each}
+						</More>
+					</div>
+				{/if}
+			</li>
+		{/each}
+	</ul>
+{/each}
 
 <style>
-	ul {
-		margin: 0.6rem 0 0;
+	h2 {
+		margin-top: 1.2rem;
+		font-size: 1.15rem;
 	}
 	li {
 		display: grid;
-		grid-template-columns: 8.5rem minmax(0, 1fr) auto;
-		gap: 0.75rem;
+		grid-template-columns: minmax(0, 1fr) auto;
+		gap: 0.5rem 0.75rem;
 		align-items: start;
 		padding: 0.6rem 0;
 		border-bottom: 1px solid var(--rule);
-	}
-	.mark {
-		padding: 0.1rem 0.4rem;
-		border: 1.5px solid var(--rule);
-		border-radius: 3px;
-		font-size: var(--small);
-		text-align: center;
-	}
-	.stop .mark {
-		border-color: var(--ink);
-		background: var(--ink);
-		color: var(--sheet);
-		font-weight: 700;
-	}
-	.look .mark {
-		border-color: var(--ink);
-		font-weight: 700;
-	}
-	.overruled .mark {
-		border-color: var(--ink);
-		background: none;
-		color: var(--ink);
+		overflow-wrap: anywhere;
 	}
 	.several {
-		grid-column: 2 / -1;
+		grid-column: 1 / -1;
 	}
 	.one {
 		display: flex;
@@ -186,21 +179,7 @@
 	}
 	@media (max-width: 600px) {
 		li {
-			grid-template-columns: min(8.5rem, 35%) minmax(0, 1fr);
-			overflow-wrap: anywhere;
-		}
-		li > .keys {
-			grid-column: 2;
-		}
-	}
-	/* with large text nothing stands beside anything */
-	@media (max-width: 22rem) {
-		li {
 			grid-template-columns: minmax(0, 1fr);
-		}
-		li > .keys,
-		.several {
-			grid-column: 1;
 		}
 	}
 </style>

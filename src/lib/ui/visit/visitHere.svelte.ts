@@ -149,6 +149,17 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		if (first) onSiteNotes.note(first.id, 'foundNote', '');
 		go({ zone: 0, step: 'found' });
 	}
+	/** Goes on with the visit that was kept: what was found and tested stands. */
+	async function goOn() {
+		const kept = ended;
+		if (!kept || busy) return;
+		busy = true;
+		const answer = await call('POST', `/api/v1/jobs/${data.site.id}/visits/${kept.id}/go-on`);
+		problem = answer.ok ? null : answer.sentence;
+		if (answer.ok) knownEnd = kept.id;
+		await refresh('fq:site');
+		busy = false;
+	}
 	function go(next: VisitPlace) {
 		place = next;
 		shownId = zoneIds[next.zone];
@@ -348,6 +359,7 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 		},
 		go,
 		begin,
+		goOn,
 		/** Only looks at what was left: no visit is begun. */
 		look: () => (knownEnd = ended?.id ?? null),
 		/** The end of the visit by another hand has been read. */

@@ -19,6 +19,7 @@ import {
 	createLink,
 	customerPageOf,
 	endVisit,
+	goOnWith,
 	lastSigner,
 	leftZone,
 	unfedOf,
@@ -111,6 +112,18 @@ export const visits: readonly Operation[] = [
 			return ended.kind === 'kept'
 				? { id: ended.id }
 				: refuse(409, `Not signed off. ${ended.sentences.join(' ')}`);
+		}
+	}),
+	operation({
+		path: `${sitePath}/visits/[visitId]/go-on`,
+		method: 'post',
+		id: 'goOnWithVisit',
+		summary: 'Go on with the last visit, that was kept and not signed off',
+		role: 'installer',
+		refusals: [409],
+		async handle({ db, params }) {
+			if (!(await goOnWith(db, params.siteId!, params.visitId!)))
+				return refuse(409, 'This visit cannot be gone on with: it was signed off, or another one is open.');
 		}
 	}),
 	operation({

@@ -45,6 +45,8 @@
 			{ended}
 			on={visit.dateOf(ended.at)}
 			onbegin={visit.begin}
+			ongoon={() => void visit.goOn()}
+			problem={visit.problem}
 			onlook={visit.look}
 		/>
 	{:else}
@@ -147,11 +149,7 @@
 					<Pictures siteId={data.site.id} zone={zone.name} queue={pictures} onServer={data.pictures} />
 				{:else}
 					<h1 tabindex="-1">
-						{stops === 0
-							? 'Nothing stops the sign-off'
-							: stops === 1
-								? 'One thing stops the sign-off'
-								: `${stops} things stop the sign-off`}
+						{stops === 0 ? 'Ready to sign off' : `${stops} before sign-off`}
 					</h1>
 					<CheckList checked={visit.checked} siteId={data.site.id} onoverrule={visit.overrule} />
 					<SignOff
