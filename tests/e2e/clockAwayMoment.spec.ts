@@ -81,7 +81,7 @@ test('each family: what is tried at a moment ends as its profile says', async ({
 		await open(page, `${to(link, 'moment')}?at=2026-03-03T10:10`);
 		const sentence = page.locator('.answer h1');
 		const left = page.locator('.left');
-		const program = await sentence.innerText();
+		const program = (await sentence.textContent())!.replace(/\s+/g, ' ').trim();
 		const nextChange = /until (.+?) \(/.exec(program)?.[1] ?? null;
 		if ((await page.getByLabel('Boost steps').count()) > 0) {
 			await page.getByLabel('Boost steps').fill('2');
@@ -173,9 +173,7 @@ test('both clock changes: a clock that changes by itself beside one that waits f
 	for (const change of [0, 1]) {
 		await changes.nth(change).click();
 		const forward = /02:00 becomes\s+03:00/.test(await changes.nth(change).innerText());
-		await expect(changes.nth(change)).toContainText(
-			forward ? 'everything comes 1 h late' : 'everything comes 1 h early'
-		);
+		await expect(changes.nth(change)).toContainText(forward ? 'Put forward 1 h' : 'Put back 1 h');
 		const [itself, byHand] = [page.locator('figure').nth(0), page.locator('figure').nth(1)];
 		await expect(byHand).toContainText('as this control does');
 		await expect(itself.getByText(forward ? 'forward 1 h' : 'back 1 h')).toBeVisible();
@@ -271,7 +269,7 @@ test('away nine nights: what each control is given, and when it goes on', async 
 		page.getByText(/until Sun 17 Jan 18:00; the household: key return Sun 17 Jan 18:00 on leaving/)
 	).toBeVisible();
 	await open(page, `${to(kelter.get('Boiler, heating')!, 'moment')}?at=2027-01-12T07:00`);
-	await expect(page.locator('.answer h1')).toContainText('holiday until Sun 18:00, then');
+	await expect(page.locator('.answer h1')).toContainText('Off until Sun 18:00 (holiday), then On');
 
 	// the whole site at once, each control in its own way
 	await page.getByRole('link', { name: 'Kelter Court', exact: true }).click();

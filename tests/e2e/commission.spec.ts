@@ -134,7 +134,7 @@ test('a house is commissioned against stand-ins: each keyed by its card, read ba
 		if (!(await who.isVisible())) await nextStep();
 		await expect(who).toBeVisible({ timeout: 1000 });
 	}).toPass();
-	await expect(page.getByRole('heading', { name: 'Nothing stops the sign-off' })).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'Ready to sign off' })).toBeVisible();
 	await who.fill('R. Tilling');
 	await signOff.last().click();
 	await expect(page.getByText('R. Tilling, signed off').first()).toBeVisible();

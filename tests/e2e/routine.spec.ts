@@ -134,7 +134,7 @@ test('a week that nobody drew is a state of its own, and one level all week is d
 	await makeSite(page, 'Plover Yard');
 	const home = new URL(page.url()).pathname;
 	await page.goto(`${home}/checks`);
-	await expect(page.getByText('There is nothing to sign off yet: no zone is planned here.')).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'No zones to sign off yet' })).toBeVisible();
 	await open(page, home);
 	await addZone(page, 'Store', 'Six-step room stat');
 	await open(page, home);
@@ -144,7 +144,7 @@ test('a week that nobody drew is a state of its own, and one level all week is d
 	await expect(page.getByRole('row', { name: /Store/ })).toContainText('not drawn yet');
 	await page.getByRole('link', { name: 'Draw the week of Store' }).click();
 	await alive(page);
-	await expect(page.getByText(/^The week is not drawn yet: begin with a routine, or draw\./)).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'Week not drawn yet' })).toBeVisible();
 	await page.getByRole('button', { name: 'Eco all week is what they want' }).click();
 	await saved(page);
 	await expect(page.getByRole('heading', { name: 'The whole week fits' })).toBeVisible();

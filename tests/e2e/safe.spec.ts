@@ -67,7 +67,7 @@ test('the program that others can reach: not without a passphrase; every door sh
 			headers: { 'content-type': 'application/json' },
 			body: JSON.stringify({ room: null, caller: 'Somebody', facts: [] })
 		});
-		expect([word.status, await word.text()]).toEqual([404, expect.stringContaining('This link has ended.')]);
+		expect([word.status, await word.text()]).toEqual([404, expect.stringContaining('Link expired.')]);
 		for (const page of pages)
 			for (const route of [page, `${page === '/' ? '' : page}/__data.json`]) {
 				const answer = await fetch(server.url + route, { redirect: 'manual' });
@@ -230,7 +230,7 @@ test('the link is made on the page, and the firm stands on what is handed over',
 	await page.getByRole('button', { name: 'End it now' }).click();
 	await expect(page.getByText('ended by hand')).toBeVisible();
 	await page.goto(link);
-	await expect(page.getByText('This link has ended.')).toBeVisible();
+	await expect(page.getByText('Link expired.')).toBeVisible();
 });
 
 test('who signs out takes all pages along; what was not sent stays unless it is to be lost; a phone whose session ended says so at once', async ({

@@ -31,7 +31,7 @@ export async function touch(key: Locator, heldMs = 0, pointerId = 1) {
 }
 
 export const ask = (page: Page) => page.locator('.ask');
-export const panel = (page: Page) => page.getByRole('group', { name: /^Stand-in of/ });
+export const panel = (page: Page) => page.getByRole('group', { name: /^Simulator: / });
 
 /** A stroke as it stands on a page: the words on its keys and what is said of them, `hold 5 s`, `held`, `to Off`, `3 times`. */
 export interface Said {

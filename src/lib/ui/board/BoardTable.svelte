@@ -45,6 +45,7 @@
 	import Draggable from 'carbon-icons-svelte/lib/Draggable.svelte';
 	import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
 	import { fitWords, leftWords, NOT_DRAWN } from '$core/words';
+	import Button from '../kit/Button.svelte';
 	import MiniWeek from './MiniWeek.svelte';
 
 	let {
@@ -79,6 +80,32 @@
 			return before && key(before) === key(row) ? before.name : null;
 		})
 	);
+
+	/** From so many zones on those that live the same week in a row are folded under the first. */
+	const MANY = 12;
+	let unfolded = $state.raw<readonly string[]>([]);
+	const isAlarming = (row: BoardZone) =>
+		row.clock.bad || row.away.bad || row.undrawn || row.summary.coldMinutes > 0;
+	/** By the first of a run of alike zones the others that are folded under it; what alarms never is. */
+	const folded = $derived.by(() => {
+		const under: Record<string, BoardZone[]> = {};
+		let first = rows[0]?.id ?? '';
+		for (const [i, row] of rows.entries()) {
+			if (sameAs[i] === null) first = row.id;
+			else if (rows.length > MANY && !isAlarming(row)) (under[first] ??= []).push(row);
+		}
+		return under;
+	});
+	const hidden = $derived(
+		new Set(
+			Object.entries(folded).flatMap(([id, all]) => (unfolded.includes(id) ? [] : all.map((one) => one.id)))
+		)
+	);
+	const leftOf = (all: readonly BoardZone[]) =>
+		leftWords({
+			left: all.reduce((sum, { summary }) => sum + summary.left, 0),
+			presses: all.reduce((sum, { summary }) => sum + summary.presses, 0)
+		});
 
 	/** For each zone the first one on its control, which has said their clock. */
 	const clockOf = $derived(
@@ -123,7 +150,7 @@
 		>
 			{#each rows as row, i (row.id)}
 				{@const base = `/sites/${siteId}/zones/${row.id}`}
-				<tr>
+				<tr hidden={hidden.has(row.id)}>
 					<td class="handle">
 						<div use:dragHandle aria-label="Move {row.name}: Enter, then the arrows">
 							<Draggable size={20} />
@@ -134,6 +161,18 @@
 							<span class="name">{row.name}</span>
 							<span class="soft">{row.control.toLowerCase()}</span>
 						</a>
+						{#if folded[row.id]}
+							{@const alike = folded[row.id]!}
+							{@const isOpen = unfolded.includes(row.id)}
+							<Button
+								kind="quiet"
+								small
+								aria-expanded={isOpen}
+								onclick={() =>
+									(unfolded = isOpen ? unfolded.filter((id) => id !== row.id) : [...unfolded, row.id])}
+								>{isOpen ? 'Fold' : `${alike.length} more alike, ${leftOf(alike)}`}</Button
+							>
+						{/if}
 					</th>
 					<td class="when-wide drawn">
 						<a href="{base}/week" aria-label="Week of {row.name}">

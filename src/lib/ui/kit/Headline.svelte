@@ -17,5 +17,6 @@
 <svelte:head><title>{of} · Fond Quarter</title></svelte:head>
 
 <h1 class:signal={bad} aria-live="polite">
-	<span class="out-of-sight">{of}: </span>{@render children()}
+	<span class="out-of-sight">{of}:</span>
+	{@render children()}
 </h1>
