@@ -24,6 +24,7 @@ const coreOrder = {
 	checks: computing.filter((room) => room !== 'checks'),
 	record: computing,
 	callback: computing,
+	heard: [...computing, 'callback'],
 	rehearsal: [...computing, 'callback'],
 	words: [...computing, 'record', 'drawing', 'rehearsal', 'callback'],
 	formats: [...computing, 'record', 'callback', 'rehearsal', 'words']

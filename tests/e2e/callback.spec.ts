@@ -47,7 +47,7 @@ test('a call is taken on a phone: what was said, the one question, its answers, 
 			}
 		}
 	}
-	await expect(headline).toContainText('Almost certainly: It was left on manual, turned down.');
+	await expect(headline).toContainText('Almost certainly: Left on manual, turned down.');
 	await expect(page.getByRole('region', { name: 'What to do' })).toContainText(
 		'Press Mode until it shows Automatic.'
 	);
@@ -109,7 +109,7 @@ test('a customer says by their link what is wrong; the office finds it on Jobs, 
 	await expect(call.getByLabel('What it was')).toHaveValue('clock-off');
 	await call.getByLabel('How it was found').fill('set by telephone');
 	await call.getByRole('button', { name: 'Close the call' }).click();
-	await expect(call.getByRole('status')).toContainText('Closed: its clock was wrong.');
+	await expect(call.getByRole('status')).toContainText('Closed: clock wrong.');
 
 	await open(page, '/');
 	await expect(page.getByText('From the customer, not taken yet')).toHaveCount(0);

@@ -38,7 +38,7 @@ test('a timer that asks for on or off after each time, its days set only while i
 	await page.getByText('Only while it is off').first().click();
 	await expect(panel(page)).toBeVisible();
 	await saved(page);
-	await page.getByRole('link', { name: 'Practise' }).click();
+	await page.locator('main').getByRole('link', { name: 'Practise' }).click();
 	await keyAll(page);
 	await expect(page.getByText('It holds the whole week.')).toBeVisible();
 	await expect(page.locator('.ask')).toContainText('no slip');
@@ -65,7 +65,7 @@ test('a strip of half hours with a frost temperature in a menu of its own is des
 	await expect(panel(page)).toContainText('Set-up');
 	await expect(page.getByText(/00:00 to \d\d:\d0/).first()).toBeVisible();
 	await saved(page);
-	await page.getByRole('link', { name: 'Practise' }).click();
+	await page.locator('main').getByRole('link', { name: 'Practise' }).click();
 	await keyAll(page);
 	await expect(page.locator('.ask')).toContainText('no slip');
 });

@@ -169,7 +169,9 @@ test('a new house: the programmer is added, keyed and visited once, its hours fo
 	await page.getByLabel('Fitted in').fill('airing cupboard');
 	await page.getByLabel('Fitted in').press('Tab');
 	await saved(page);
-	await expect(page.getByText('Programmer, airing cupboard governs Hot water and Heating.')).toBeVisible();
+	await expect(
+		page.getByText('Programmer, airing cupboard controls Hot water and Heating: one clock and settings.')
+	).toBeVisible();
 
 	// the living room is wanted warm from six; its start is an hour before
 	const api = `/api/v1/jobs/${site.split('/').at(-1)}/zones`;

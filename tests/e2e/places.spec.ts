@@ -53,7 +53,7 @@ test('several rooms are added in one go, and their places are gone through by sw
 		['Plan', 'Room', 'Bed 2: the room'],
 		['Plan', 'Dates', 'Bed 2: holidays and special days'],
 		['Key in', 'Read back', 'Bed 2, read back'],
-		['Now', 'Call', 'Bed 2: what is wrong?']
+		['Now', 'Call', 'Bed 2, a call']
 	] as const) {
 		await toView(page, place, view);
 		await expect(page.getByRole('heading', { name: heading })).toBeVisible();

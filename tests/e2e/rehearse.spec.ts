@@ -9,7 +9,7 @@ test('a card is keyed into the stand-in on a phone: thrown out once, a slip put 
 	await openAtOnce(page, '/rehearse?control=line-voltage-stat');
 	await expect(ask(page)).toContainText('must show');
 	await next(page);
-	await expect(page.getByText(/^throws you out in \d+ s$/)).toBeVisible();
+	await expect(page.getByText(/^menu closes in \d+ s$/)).toBeVisible();
 	// too slow: the menu leaves by itself, and the way is told from rest again
 	await page.clock.runFor(40_000);
 	await expect(page.getByText('at rest')).toBeVisible();
@@ -121,7 +121,7 @@ test('the keys of a control that nobody shipped are described in plain words, an
 	await expect(panel(page)).toContainText('00:10');
 	await expect(page.getByText(/\d+ values, \d+ presses from factory settings\./)).toBeVisible();
 	await saved(page);
-	await page.getByRole('link', { name: 'Practise' }).click();
+	await page.locator('main').getByRole('link', { name: 'Practise' }).click();
 	await expect(page.getByRole('heading', { name: 'Chapel stat, practised' })).toBeVisible();
 	for (let n = 0; n < 8; n++) await next(page);
 	await expect(page.getByText('no slip so far')).toBeVisible();

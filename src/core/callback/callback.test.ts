@@ -8,7 +8,6 @@ import {
 	likeliestPair,
 	taught,
 	unaskable,
-	understand,
 	gainOf,
 	likelihood,
 	nextQuestion,
@@ -21,6 +20,7 @@ import {
 	type Fact,
 	type Ranked
 } from '.';
+import { understand } from '../heard';
 
 /** “Cold in the mornings, comes on at” so many minutes of the day. */
 const said = (at: number): Fact[] => [

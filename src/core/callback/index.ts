@@ -6,5 +6,4 @@ export * from './facts';
 export * from './infer';
 export * from './log';
 export * from './call';
-export * from './understand';
 export * from './weigh';

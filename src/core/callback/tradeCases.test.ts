@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { ALL, called, slowRoom, sourceFrom } from '../../../tests/support/calledZone';
 import { withWanted } from '../plan';
 import { buildWeek } from '../week';
-import { causesOf, rank, understand, type CalledZone, type CauseKind, type Fact } from '.';
+import { understand } from '../heard';
+import { causesOf, rank, type CalledZone, type CauseKind, type Fact } from '.';
 
 const stat = (part: Partial<CalledZone> = {}, onSite: Parameters<typeof called>[2] = {}) =>
 	called('six-step-room-stat', part, onSite);

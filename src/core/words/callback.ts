@@ -86,7 +86,7 @@ export function factWords(fact: Fact): string {
 	switch (fact.kind) {
 		case 'feels':
 			return fact.to - fact.from >= 1440
-				? `never warm, ${on(fact.days)}`
+				? `${fact.what === 'cold' ? 'never warm' : 'always too hot'}, ${on(fact.days)}`
 				: `${fact.what === 'cold' ? 'cold' : 'too hot'} ${clockTime(fact.from)} to ${clockTime(fact.to)}, ${on(fact.days)}`;
 		case 'turns':
 			return `${fact.to === 'on' ? 'comes on' : 'goes off'} at ${clockTime(fact.at)}, ${on(fact.days)}`;
@@ -98,6 +98,10 @@ export function factWords(fact: Fact): string {
 			return `${ABOUT[fact.question]}: ${answerWords(fact.question, fact.answer)}`;
 	}
 }
+
+/** A clause of what was said, and what was read from it: what was not read is marked, never dropped. */
+export const heardWords = ({ words, facts }: { words: string; facts: readonly Fact[] }): string =>
+	`“${words}”: ${facts.length === 0 ? 'not understood' : facts.map(factWords).join(' · ')}`;
 
 const ABOUT: Readonly<Record<QuestionId, string>> = {
 	'clock-shows': 'its clock',

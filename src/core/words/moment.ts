@@ -11,7 +11,7 @@ import {
 	type Prepared,
 	type RunSpan
 } from '../run';
-import { DAY_MINUTES, DAY_NAMES, DAY_SHORT } from '../week';
+import { DAY_MINUTES, DAY_SHORT } from '../week';
 
 /** What a control holds, by its level's name where one has that setpoint: `Eco 17.0 °C`, `On`, `off`. */
 export function stateWords(prepared: Prepared, heatC: number | null, coolC: number | null): string {

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
-import { understand, weigh, type CalledZone, type Named } from '$core/callback';
+import { weigh, type CalledZone, type Named } from '$core/callback';
+import { understand } from '$core/heard';
 import { findProfile } from '$core/control';
 import { fitZone } from '$core/fit';
 import type { callbackRequest, callbackResponse, Problem } from '$core/formats';

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import Close from 'carbon-icons-svelte/lib/Close.svelte';
-	import { understand, type Fact } from '$core/callback';
+	import type { Fact } from '$core/callback';
+	import { hear } from '$core/heard';
+	import { heardWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
@@ -30,13 +32,11 @@
 	} = $props();
 
 	/** What is written is understood as far as it can be; what was understood stands above, to be taken back. */
-	let understood = $state<number | null>(null);
+	const heard = $derived(hear(said));
 	function take(text: string) {
 		if (text.trim() === said.trim()) return;
 		onsaid(text.trim());
-		const found = understand(text);
-		understood = text.trim() === '' ? null : found.length;
-		onadd(found);
+		onadd(hear(text).flatMap(({ facts }) => facts));
 	}
 
 	const DAYS = {
@@ -97,8 +97,15 @@
 		value={said}
 		onchange={take}
 	/>
-	{#if understood === 0}
-		<p class="soft" role="status">Kept as it was said; choose below what it means.</p>
+	{#if heard.length > 0}
+		<ul class="heard" role="status" aria-label="How it was read">
+			{#each heard as clause, i (i)}
+				<li class:unread={clause.facts.length === 0}>{heardWords(clause)}</li>
+			{/each}
+		</ul>
+		{#if heard.some(({ facts: read }) => read.length === 0)}
+			<p class="soft">Choose below what it means.</p>
+		{/if}
 	{/if}
 	<div class="fields">
 		<Choice
@@ -147,6 +154,17 @@
 </section>
 
 <style>
+	.heard {
+		display: grid;
+		gap: 0.2rem;
+		margin: 0.4rem 0;
+		font-size: var(--small);
+	}
+	.unread {
+		color: var(--soft);
+		text-decoration: underline dotted;
+		text-underline-offset: 0.2em;
+	}
 	h2 {
 		font-size: 1.05rem;
 	}

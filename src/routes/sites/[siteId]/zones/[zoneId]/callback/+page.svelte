@@ -56,7 +56,7 @@
 </script>
 
 <main>
-	<Headline of="{data.zone.name}: what is wrong?"
+	<Headline of="{data.zone.name}, a call"
 		>{headlineWords(facts.length === 0 ? null : first, profile)}</Headline
 	>
 	{#if clash}

@@ -1,0 +1,79 @@
+import { describe, expect, it } from 'vitest';
+import { factWords } from '../words';
+import { hear, minuteIn, understand } from '.';
+
+const of = (said: string) => understand(said).map(factWords);
+
+/** What must never be concluded: sentences that were once read as their opposite, and what comes of them now. */
+const UPSIDE_DOWN: readonly (readonly [said: string, facts: readonly string[]])[] = [
+	['The other rooms are fine', ['cold: only this room']],
+	['The other rooms are roasting, it’s only the box room that’s like a fridge', ['cold: only this room', 'never warm, every day']],
+	['None of the radiators is warm', ['turned up, the heater is: cold']],
+	['Nothing is warm', ['never warm, every day']],
+	['It is not cold, it is fine', []],
+	['No, the radiators aren’t cold, they’re only barely warm', []],
+	['It is cold when the sun shines', ['never warm, every day']],
+	['It is too hot all day', ['always too hot, every day']],
+	['It’s boiling in here', ['always too hot, every day']],
+	['It isn’t too hot', []],
+	['The boiler man came Tuesday and it is cold in the evening', ['cold 18:00 to 22:00, every day']],
+	['It has been cold since Tuesday', ['never warm, every day']],
+	['It shows ten past one', []],
+	['The screen’s not blank, it’s just very faint', []],
+	['It used to go off at nine', []],
+	['Supposed to be on at quarter past five', []],
+	['I’d like it to come on at six', []],
+	['My husband thinks it’s the batteries', []],
+	['One bar left of three on the battery picture', []],
+	['It’s freezing outside', []],
+	['There’s heat but no hot water', ['hot water: no']],
+	['Mornings are fine, evenings are cold', ['cold 18:00 to 22:00, every day']],
+	['Weekends it’s fine, it’s Monday to Friday it lets us down in the evening', ['cold 18:00 to 22:00, Mon–Fri']]
+]; // prettier-ignore
+
+describe('what is heard', () => {
+	it.each(UPSIDE_DOWN)('%s', (said, facts) => {
+		expect(of(said)).toEqual(facts);
+	});
+
+	it('clock times in words and figures; a figure of something else is none', () => {
+		const times: readonly (readonly [string, number | null])[] = [
+			['half six in the evening', 1110],
+			['at half past six', 390],
+			['ten past four', 250],
+			['twenty to eight', 460],
+			['a quarter to ten at night', 1305],
+			['the back of six', 370],
+			['five o’clock', 300],
+			['18:45', 1125],
+			['about 7.30 pm', 1170],
+			['at seven', 420],
+			['nearly twelve at night', 0],
+			['at 18 degrees', null],
+			['only two radiators', null],
+			['for an hour', null],
+			['set to 20.5 °C', null],
+			['midnight', 0]
+		];
+		for (const [said, minute] of times) expect(minuteIn(` ${said} `), said).toBe(minute);
+	});
+
+	it('what its clock shows against what the time is', () => {
+		const clock = (said: string) => of(said);
+		expect(clock('The clock on it says ten past four and my own watch says ten past three')).toEqual([
+			'its clock: 1 h fast'
+		]);
+		expect(clock('It says 6:05, my phone says 7:05')).toEqual(['its clock: 1 h slow']);
+		expect(clock('It says 12:30, really it is half past twelve')).toEqual(['its clock: the right time']);
+		expect(clock('It says 3:20, the radio says 7:05')).toEqual(['its clock: another time']);
+	});
+
+	it('each clause stands with what was read from it, and with nothing where nothing was', () => {
+		const read = hear('Cold in the mornings, the cat is well, and the display is blank.');
+		expect(read.map(({ words, facts }) => [words, facts.length])).toEqual([
+			['Cold in the mornings', 1],
+			['the cat is well', 0],
+			['the display is blank', 1]
+		]);
+	});
+});

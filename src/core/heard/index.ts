@@ -1,0 +1,2 @@
+export * from './hear';
+export * from './times';

@@ -1,0 +1,92 @@
+const NUMBERS = [
+	'twelve', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven'
+]; // prettier-ignore
+const HOUR = `(\\d{1,2}|${NUMBERS.join('|')})`;
+/** What a figure after an hour's place makes of it: no hour. */
+const NO_HOUR =
+	'(?![.:]?\\d|\\s*(?:°|%|degrees?|minutes?|mins?|hours?|h\\b|days?|weeks?|months?|times?|rooms?|radiators?|rads?|of the))';
+const HALF_DAY = '(?:\\s*(am|pm|a\\.m\\.|p\\.m\\.)(?![a-z]))?';
+const MINUTES: Readonly<Record<string, number>> = {
+	five: 5,
+	ten: 10,
+	quarter: 15,
+	twenty: 20,
+	'twenty-five': 25
+};
+const TO_TIME =
+	'(?:at|about|around|by|until|till?|to|before|after|from|between|and|gone|nearly|towards|only|says|shows|reads|is|nor)';
+
+/** How a clock time is said in words and figures, British and Irish (common practice): what stands, and its hour and minute. */
+const SPOKEN: readonly (readonly [RegExp, (found: RegExpExecArray) => readonly [hour: string, minute: number, half?: string | undefined]])[] = [
+	[new RegExp(`\\b(\\d{1,2})[:.](\\d{2})(?![\\d°]|\\s*(?:°|degrees?))${HALF_DAY}`), ([, hour, minute, half]) => [hour!, Number(minute), half]],
+	[new RegExp(`\\b(?:a )?(five|ten|quarter|twenty-five|twenty|\\d{1,2})(?: minutes?)? (past|after|to|till) ${HOUR}\\b${HALF_DAY}`), ([, by, way, hour, half]) => [hour!, (way === 'to' || way === 'till' ? -1 : 1) * (MINUTES[by!] ?? Number(by)), half]],
+	[new RegExp(`\\bhalf (?:past )?${HOUR}\\b${HALF_DAY}`), ([, hour, half]) => [hour!, 30, half]],
+	// just after it
+	[new RegExp(`\\bback of ${HOUR}\\b${HALF_DAY}`), ([, hour, half]) => [hour!, 10, half]],
+	[new RegExp(`\\b${HOUR}(?:\\s*o.?clock\\b|\\s*(am|pm|a\\.m\\.|p\\.m\\.)(?![a-z]))`), ([, hour, half]) => [hour!, 0, half]],
+	[new RegExp(`\\b${TO_TIME} (?:about |around |only |nearly |just )*${HOUR}\\b${NO_HOUR}`), ([, hour]) => [hour!, 0]]
+]; // prettier-ignore
+
+/**
+ * The minute of the day that a text says, in words or figures; null for none. The part of the day that stands in the text decides
+ * between morning and evening; where none does, the hour is taken as it was said.
+ */
+export function minuteIn(text: string): number | null {
+	if (/\bmidnight\b/.test(text)) return 0;
+	if (/\b(noon|midday)\b/.test(text)) return 720;
+	for (const [of, read] of SPOKEN) {
+		const found = of.exec(text);
+		if (!found) continue;
+		const [said, minute, half] = read(found);
+		const hour = NUMBERS.includes(said) ? NUMBERS.indexOf(said) || 12 : Number(said);
+		if (hour > 24 || Math.abs(minute) > 59) continue;
+		const isLate =
+			half !== undefined
+				? half.startsWith('p')
+				: (/\b(evening|afternoon|tonight)/.test(text) && hour < 12) ||
+					(/\bnight/.test(text) && hour >= 7 && hour < 12);
+		const isEarly = half?.startsWith('a') || (/\bnight/.test(text) && hour === 12);
+		const of24 = isLate && hour < 12 ? hour + 12 : isEarly && hour === 12 ? 0 : hour;
+		return (((of24 * 60 + minute) % 1440) + 1440) % 1440;
+	}
+	return null;
+}
+
+/** From when until when, in minutes of the day, where both are said; null else. */
+export function stretchIn(text: string): readonly [from: number, to: number] | null {
+	const both = /\b(?:from|between)\s+([\w:. ]+?)\s+(?:until|till|to|and)\s+([\w:. ]+)/.exec(text);
+	if (!both) return null;
+	// the part of the day that is said counts for both
+	const part = /\b(in the (morning|afternoon|evening)s?|at night|tonight)\b/.exec(text)?.[0] ?? '';
+	const [from, to] = [both[1]!, both[2]!].map((time) => minuteIn(` at ${time} ${part} `));
+	return from != null && to != null && from < to ? [from, to] : null;
+}
+
+const ALL = [0, 1, 2, 3, 4, 5, 6];
+const WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
+const SHORT = WEEKDAYS.map((name) => name.slice(0, 3));
+
+/**
+ * The days that are named; all of them where none is. What stands after "since" tells when it began, and the sun that shines is no Sunday:
+ * days are said in full, or with a capital and no "the" before them.
+ */
+export function daysIn(said: string): number[] {
+	const named = said.replace(/\b(since|until|back) (last |on )?\w+(day)?\b/gi, '');
+	const text = named.toLowerCase();
+	const found = new Set<number>();
+	if (/\b(week ?days?|working days?)\b/.test(text)) [0, 1, 2, 3, 4].forEach((day) => found.add(day));
+	if (/\bweek-?ends?\b/.test(text)) [5, 6].forEach((day) => found.add(day));
+	const day = `(?:${WEEKDAYS.join('|')})`;
+	const run = new RegExp(`\\b(${day})s? (?:to|until|till|-) (${day})\\b`).exec(text);
+	if (run)
+		for (let at = WEEKDAYS.indexOf(run[1]!); ; at = (at + 1) % 7) {
+			found.add(at);
+			if (at === WEEKDAYS.indexOf(run[2]!)) break;
+		}
+	WEEKDAYS.forEach((name, at) => {
+		const short = SHORT[at]!.charAt(0).toUpperCase() + SHORT[at]!.slice(1);
+		if (new RegExp(`\\b${name}s?\\b`).test(text) || new RegExp(`(?<!\\b[Tt]he )\\b${short}s?\\b`).test(named))
+			found.add(at);
+	});
+	return found.size > 0 ? [...found].sort((a, b) => a - b) : ALL;
+}
