@@ -99,7 +99,7 @@ test('a customer says by their link what is wrong; the office finds it on Jobs, 
 	await expect(said.getByText('cold 06:00 to 09:00, every day')).toBeVisible();
 	await said.getByLabel('In their own words').fill('It comes on at seven and an hour late');
 	await said.getByLabel('In their own words').press('Enter');
-	await expect(said.getByText('its clock: 1 h slow')).toBeVisible();
+	await expect(said.getByText('its clock: 1 h slow').first()).toBeVisible();
 	await expect(page.getByRole('status').first()).toBeVisible();
 	const call = page.getByRole('region', { name: 'The call' });
 	await expect(call.getByLabel('Who called')).toHaveValue('R. Gable');

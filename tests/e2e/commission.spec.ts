@@ -123,7 +123,7 @@ test('a house is commissioned against stand-ins: each keyed by its card, read ba
 		await seen();
 		await expect(page.getByText('It heats when it is asked to')).toBeVisible();
 		await nextStep();
-		const told = page.getByRole('group', { name: /changed by hand/ });
+		const told = page.getByRole('group', { name: /change the clock by hand/ });
 		if (findProfile(id)!.habits.clock.summerTime === 'by-hand')
 			await told.getByRole('button', { name: 'yes' }).click();
 		await nextStep();

@@ -23,7 +23,7 @@ test('a slip is found by reading the week off the stand-in, and put right, by th
 }) => {
 	await openAtOnce(page, '/rehearse?control=heat-and-cool-stat');
 	await page.getByLabel('What to do').selectOption('find the slip');
-	await expect(ask(page)).toContainText('one value of the week is not as it is here');
+	await expect(ask(page)).toContainText('One value of this week is keyed in wrong');
 	await expect(ask(page).locator('kbd')).toHaveCount(0);
 	const card = new Map<string, string[]>();
 	for (const group of await page

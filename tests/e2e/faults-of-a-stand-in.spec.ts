@@ -40,11 +40,11 @@ test('a stand-in is keyed by itself, runs two days in its room, is broken, and p
 	await expect(asking).toContainText(/After|Without/);
 	await trouble.getByRole('button', { name: 'What is it?' }).click();
 	await expect(trouble).toContainText('Still to put right');
-	await trouble.getByRole('button', { name: 'Give it up' }).click();
+	await trouble.getByRole('button', { name: 'Give up and fill in' }).click();
 	await expect(trouble.getByLabel('Break something')).toBeVisible();
 
 	// its log is a file that a measured room is read from
 	const file = page.waitForEvent('download');
 	await page.getByRole('button', { name: 'Its log as a file' }).click();
-	expect((await file).suggestedFilename()).toBe('stand-in-log.csv');
+	expect((await file).suggestedFilename()).toBe('simulator-log.csv');
 });

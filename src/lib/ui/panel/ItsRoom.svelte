@@ -34,7 +34,7 @@
 		const text = writeLog(standIn.log, around.timeZone);
 		const link = document.createElement('a');
 		link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
-		link.download = 'stand-in-log.csv';
+		link.download = 'simulator-log.csv';
 		link.click();
 		setTimeout(() => URL.revokeObjectURL(link.href), 1000);
 	}

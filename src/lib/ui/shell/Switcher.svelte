@@ -2,8 +2,7 @@
 	import ChevronDown from 'carbon-icons-svelte/lib/ChevronDown.svelte';
 	import { goto } from '$app/navigation';
 	import Button from '../kit/Button.svelte';
-	import { answersTo } from '$core/words';
-	import Finder from './Finder.svelte';
+	import Chooser from './Chooser.svelte';
 	import type { Found } from './finding';
 
 	let {
@@ -19,17 +18,6 @@
 		find: () => readonly Found[] | Promise<readonly Found[] | null>;
 	} = $props();
 
-	let open = $state(false);
-	let query = $state('');
-	/** Null where nobody answers. */
-	let all = $state.raw<readonly Found[] | null>([]);
-	const found = $derived((all ?? []).filter((one) => answersTo(`${one.label} ${one.detail}`, query)));
-
-	async function choose() {
-		all = await find();
-		open = true;
-	}
-
 	async function onkeydown(event: KeyboardEvent) {
 		const by = keys.indexOf(event.key);
 		if (by < 0 || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -43,12 +31,8 @@
 
 <svelte:window {onkeydown} />
 
-<Button kind="quiet" icon={ChevronDown} iconLabel="Another {what}" onclick={() => void choose()} />
-<Finder
-	heading="Another {what}"
-	label="Its name"
-	none={all ? undefined : 'No connection: the list is on the server.'}
-	{found}
-	bind:open
-	bind:query
-/>
+<Chooser heading="Another {what}" label="Its name" {find}>
+	{#snippet trigger(choose)}
+		<Button kind="quiet" icon={ChevronDown} iconLabel="Another {what}" onclick={choose} />
+	{/snippet}
+</Chooser>
