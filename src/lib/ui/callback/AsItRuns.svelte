@@ -81,7 +81,7 @@
 		font-size: 16px;
 	}
 	.heat {
-		fill: var(--signal);
+		fill: var(--ink);
 	}
 	.warm {
 		fill: var(--held);
