@@ -23,7 +23,12 @@ export default defineConfig({
 				test: {
 					name: 'unit',
 					environment: 'node',
-					include: ['src/**/*.test.ts', 'tests/house/*.test.ts', 'tests/across/*.test.ts', 'tests/words/*.test.ts'],
+					include: [
+						'src/**/*.test.ts',
+						'tests/house/*.test.ts',
+						'tests/across/*.test.ts',
+						'tests/words/*.test.ts'
+					],
 					testTimeout: 90_000
 				}
 			},

@@ -96,11 +96,7 @@
 		</div>
 		{#if data.all > 0}
 			<div class="tools">
-				<TakeCall
-					which="Which site?"
-					find={async () =>
-						(await findSites())?.map((one) => ({ ...one, to: `${String(one.to)}?call` })) ?? null}
-				/>
+				<TakeCall which="Which site?" find={() => findSites('?call')} />
 				{#if data.all > 12 || data.asked !== ''}
 					<div class="find">
 						<Search

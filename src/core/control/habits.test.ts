@@ -75,9 +75,7 @@ describe('habits of a control', () => {
 		const panelFor = (holiday: Habits['holiday']) => withAwayFitted(stat.panel!, holiday);
 		const dates: Habits['holiday'] = { by: 'periods', mostPeriods: 2, how: '' };
 		const changed = (panel: Panel) => ({ ...stat, panel, habits: { ...stat.habits, holiday: dates } });
-		expect(refusal(changed(stat.panel!))).toMatch(
-			/leaves out what a holiday needs: month of the first day$/
-		);
+		expect(refusal(changed(stat.panel!))).toMatch(/leaves out what a holiday needs: month of the first day$/);
 		expect(refusal(changed(panelFor(dates)))).toBeNull();
 		expect(panelFor(dates).places[awayPlaceAt(stat.panel!)]!.fields).toEqual([
 			'first-month',

@@ -166,9 +166,7 @@ describe('a week as a table', () => {
 		// an open quote takes all the rest into one cell: only its beginning is said, in one line
 		expect(
 			sentence(`Day,From,To,Level\nMon-Sat,"00:00,24:00,Eco\n${'Sun,00:00,24:00,Eco\n'.repeat(200)}`)
-		).toMatch(
-			/^Line 2, column From: "00:00,24:00,Eco Sun,00:00.{1,30}…" is unclear\. Write 06:30\.$/
-		);
+		).toMatch(/^Line 2, column From: "00:00,24:00,Eco Sun,00:00.{1,30}…" is unclear\. Write 06:30\.$/);
 		expect(sentence('')).toBe('The table is empty.');
 	});
 });

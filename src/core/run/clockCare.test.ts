@@ -177,7 +177,9 @@ describe('what a person reads', () => {
 		expect(lines('hour-strip-keypad').join('\n')).toMatch(
 			/by hand on Sun 28 Mar \(02:00 becomes 03:00\) and Sun 31 Oct/
 		);
-		expect(lines('six-step-room-stat').join('\n')).toMatch(/When the clocks change: The clock changes automatically/);
+		expect(lines('six-step-room-stat').join('\n')).toMatch(
+			/When the clocks change: The clock changes automatically/
+		);
 		expect(lines('plain-stat').join('\n')).not.toMatch(/clocks change/);
 	});
 

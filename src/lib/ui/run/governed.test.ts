@@ -67,9 +67,7 @@ describe('what a zone waits for', () => {
 			{ at: 380, value: true },
 			{ at: 420, value: false }
 		]);
-		expect(waits(400, 21, {}, first)).toBe(
-			'No heat until about 07:00: Boiler heats the hot water first.'
-		);
+		expect(waits(400, 21, {}, first)).toBe('No heat until about 07:00: Boiler heats the hot water first.');
 		// the same source without anything that governs it
 		expect(waits(400, 21, { governor: null, may: constantWeek(true) }, first)).toContain('hot water first');
 		expect(waits(500, 21, { governor: null, may: constantWeek(true) }, first)).toBeNull();

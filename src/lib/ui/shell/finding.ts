@@ -12,8 +12,8 @@ export interface Found {
 	readonly to: string | (() => void);
 }
 
-/** All sites as people count their names; null where nobody answers. */
-export async function findSites(): Promise<Found[] | null> {
+/** All sites as people count their names, each leading to its overview, with `asked` behind its address; null where nobody answers. */
+export async function findSites(asked = ''): Promise<Found[] | null> {
 	const answer = await call<{ jobs: { id: string; name: string; place: string; valuesLeft: number }[] }>(
 		'GET',
 		'/api/v1/jobs'
@@ -27,6 +27,6 @@ export async function findSites(): Promise<Found[] | null> {
 		detail:
 			[job.place, job.valuesLeft > 0 ? `${job.valuesLeft} left to key` : ''].filter(Boolean).join(' · ') ||
 			'site',
-		to: `/sites/${job.id}`
+		to: `/sites/${job.id}${asked}`
 	}));
 }
