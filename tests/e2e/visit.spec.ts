@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { alive, expect, keyIn, onOverview, open, saved, test } from './bench';
+import { addZone, alive, expect, keyIn, makeSite, onOverview, open, saved, test } from './bench';
 
 const next = (page: Page) => page.getByRole('button', { name: /^(Next|Skip)$/ }).click();
 const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click();
@@ -205,4 +205,26 @@ test('what stops the sign-off stops it, until it is overruled with a reason; a c
 	await expect(page.getByText(/^Sat: .* → /)).toBeVisible();
 	await page.getByRole('button', { name: /^Put this week of .* back$/ }).click();
 	await expect(page.getByRole('heading', { name: /Nothing changed from/ })).toBeVisible();
+});
+
+test('a visit that was saved and not signed off is gone on with on another day, with all that was found', async ({
+	page
+}) => {
+	await makeSite(page, 'Dunlin Cottage');
+	await addZone(page, 'Parlour', 'Six-step room stat');
+	const visit = `${new URL(page.url()).pathname.split('/zones')[0]!}/visit`;
+	await open(page, visit);
+	const found = page.getByLabel('What it showed, what was said');
+	await found.fill('lamp out');
+	await found.press('Tab');
+	await saved(page);
+	await page.getByRole('button', { name: /^Sign off/ }).click();
+	await page.getByLabel('Who').fill('R. Tilling');
+	await page.getByRole('button', { name: 'Save without sign-off' }).click();
+	await page.waitForURL(/record$/);
+	await open(page, visit);
+	await page.getByRole('button', { name: 'Go on with it' }).click();
+	await expect(found).toHaveValue('lamp out');
+	await page.reload();
+	await expect(found).toHaveValue('lamp out');
 });

@@ -131,7 +131,7 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 		case 'lead-stale':
 			return ['Preheat out of date: computed for another room or week.', 'Compute it again'];
 		case 'unfed': {
-			const [worst, ...others] = gapSentences(zone.name, one.source, one.gaps, set);
+			const [worst, ...others] = gapSentences('', one.source, one.gaps, set);
 			const more = others.length === 0 ? '' : ` And ${others.length} more like it.`;
 			return [`${worst!.text}${more}`, 'See the week'];
 		}
@@ -154,8 +154,8 @@ function findingWords(one: Finding, checked: Checked): readonly [sentence: strin
 		case 'clock':
 			return [
 				one.clock.kind === 'unseen'
-					? 'Its clock was not checked.'
-					: `Its clock: ${clockStanding(zone, profile, checked.timeZone, checked.nowMs).words}.`,
+					? 'Clock not checked.'
+					: `Clock ${clockStanding(zone, profile, checked.timeZone, checked.nowMs).words}.`,
 				'Set the clock'
 			];
 		case 'summer-time':

@@ -36,7 +36,7 @@ export interface GapSentence {
 	readonly minutes: number;
 }
 
-/** What a zone asks in vain, worst first; the same stretch on several days is said once. `say` puts a setpoint in °C into the zone's figures. */
+/** What a zone asks in vain, worst first; the same stretch on several days is said once. `say` puts a setpoint in °C into the zone's figures; a zone that is named already is `''`. */
 export function gapSentences(
 	zone: string,
 	source: string,
@@ -45,7 +45,7 @@ export function gapSentences(
 ): GapSentence[] {
 	return alikeOf(gaps, ({ wantedC }) => String(wantedC))
 		.map(({ when, same, minutes, each }) => ({
-			text: `${zone} cold ${when}, ${each}: ${source} timed off, ${say(same[0]!.wantedC)} wanted.`,
+			text: `${capital(`${zone} cold ${when}`.trim())}, ${each}: ${source} timed off, ${say(same[0]!.wantedC)} wanted.`,
 			minutes
 		}))
 		.sort((a, b) => b.minutes - a.minutes);

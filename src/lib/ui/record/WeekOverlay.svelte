@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { heightScale, misfitRects, stepPath, timeX } from '$core/drawing';
 	import { levelOf, wantedWeek, type Zone } from '$core/plan';
-	import { clockTime, DAY_NAMES, DAY_SHORT, mapWeek, splitByDay } from '$core/week';
+	import { clockTime, dayRange, DAY_SHORT, mapWeek, splitByDay } from '$core/week';
 
 	let {
 		before,
@@ -57,14 +57,14 @@
 			};
 		})
 	);
-	const changed = $derived(days.filter(({ moved }) => moved.length > 0).map(({ day }) => DAY_NAMES[day]));
+	const changed = $derived(days.filter(({ moved }) => moved.length > 0).map(({ day }) => day));
 </script>
 
 <div bind:clientWidth={frameWidth}>
 	<p class="legend soft">
 		<span><span class="swatch was" aria-hidden="true"></span>{names[0]}</span>
 		<span><span class="swatch is" aria-hidden="true"></span>{names[1]}</span>
-		<span>{changed.length === 0 ? 'The times are the same.' : `Changed: ${changed.join(', ')}.`}</span>
+		<span>{changed.length === 0 ? 'The times are the same.' : `Changed: ${dayRange(changed)}.`}</span>
 	</p>
 	<svg
 		width={frameWidth}
@@ -72,7 +72,7 @@
 		role="img"
 		aria-label="Both weeks, day by day: {changed.length === 0
 			? 'the times are the same'
-			: `other on ${changed.join(', ')}`}"
+			: `other on ${dayRange(changed)}`}"
 	>
 		{#each days as { name, day, moved, was, is, marks } (day)}
 			<g transform="translate(0 {day * PITCH + HEADROOM})">
