@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { WEEK_MINUTES } from '../week';
+import { DAY_MINUTES, WEEK_MINUTES } from '../week';
 
 const minute = z.int().min(0).max(1439);
 const days = z.array(z.int().min(0).max(6)).min(1).max(7);
@@ -50,6 +50,15 @@ export const factSchema = z.discriminatedUnion('kind', [
 	z.strictObject({ kind: z.literal('answer'), question: z.enum(QUESTION_IDS), answer: z.string().max(24) })
 ]);
 export type Fact = z.infer<typeof factSchema>;
+
+/** What a clock that is so many minutes fast (negative: slow) shows, as it is answered; people read within two minutes. */
+export function clockAnswer(errorMinutes: number): (typeof QUESTIONS)['clock-shows'][number] {
+	const within = (minutes: number) => Math.abs(errorMinutes - minutes) <= 2;
+	if (within(0)) return 'right';
+	if (within(60)) return 'hour-ahead';
+	if (within(-60)) return 'hour-behind';
+	return within(Math.round(errorMinutes / DAY_MINUTES) * DAY_MINUTES) ? 'another-day' : 'another-time';
+}
 
 /** As many things can be said of one call. */
 export const MOST_FACTS = 50;

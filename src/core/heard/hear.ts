@@ -1,4 +1,4 @@
-import type { Fact, QuestionId } from '../callback';
+import { clockAnswer, type Fact, type QuestionId } from '../callback';
 import { daysIn, minuteIn, stretchIn } from './times';
 
 /** A clause as it was said, with what was read from it. */
@@ -150,17 +150,16 @@ function spanIn(text: string): { from: number; to: number } {
 const apart = (shown: number, real: number) => ((((shown - real + 360) % 720) + 720) % 720) - 360;
 
 /** What a person says, clause by clause, each with the facts that it carries. A clause of which nothing is understood stands with none. */
-export function hear(said: string): HeardClause[] {
+export function hear(spoken: string): HeardClause[] {
 	let before: Subject = 'room';
 	/** What the control's clock shows and what time it is, as far as both were said. */
 	let shown: number | null = null;
-	const seen = new Set<string>();
-	const answered = new Set<string>();
-	return said
+	const said = new Set<string>();
+	return spoken
 		.replace(/[’`]/g, "'")
 		.split(ENDS)
-		.map((words) => words.trim())
-		.filter((words) => words !== '')
+		.map((clause) => clause.trim())
+		.filter((clause) => clause !== '')
 		.map((words) => {
 			const text = ` ${words.toLowerCase()} `;
 			const named = SUBJECTS.find(([, of]) => of.test(text))?.[0];
@@ -169,25 +168,17 @@ export function hear(said: string): HeardClause[] {
 			before = subject;
 			const facts: Fact[] = [];
 			const put = (fact: Fact) => {
+				// a question is answered once
 				const key = fact.kind === 'answer' ? fact.question : JSON.stringify(fact);
-				if (fact.kind === 'answer' ? answered.has(key) : seen.has(key)) return;
-				(fact.kind === 'answer' ? answered : seen).add(key);
+				if (said.has(key)) return;
+				said.add(key);
 				facts.push(fact);
 			};
 			const days = daysIn(words);
 			const at = minuteIn(text);
 			const isOther = OTHER_CLOCK.test(text);
 			if (at !== null && isOther && shown !== null) {
-				const by = apart(shown, at);
-				const answer =
-					Math.abs(by) <= 2
-						? 'right'
-						: by === 60
-							? 'hour-ahead'
-							: by === -60
-								? 'hour-behind'
-								: 'another-time';
-				put({ kind: 'answer', question: 'clock-shows', answer });
+				put({ kind: 'answer', question: 'clock-shows', answer: clockAnswer(apart(shown, at)) });
 			} else if (at !== null && !isOther && OWN_CLOCK.test(text)) shown = at;
 			const turns = TURNS_ON.test(text) ? 'on' : TURNS_OFF.test(text) ? 'off' : null;
 			if (turns && at !== null && !ELSEWHERE.test(text)) put({ kind: 'turns', to: turns, days, at });

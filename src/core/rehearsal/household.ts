@@ -1,4 +1,4 @@
-import type { CalledZone, CauseKind, Fact, QuestionId } from '../callback';
+import { clockAnswer, type CalledZone, type CauseKind, type Fact, type QuestionId } from '../callback';
 import { wallAt } from '../civil';
 import { programOf } from '../machine';
 import { newZone, nothingNoted } from '../plan';
@@ -112,14 +112,7 @@ const SINCE: Readonly<Record<Fault, string>> = {
 	'sensor-in-sun': 'always'
 };
 
-function clockShows(world: World): string {
-	const minutes = Math.round(clockErrorSeconds(world) / 60);
-	if (Math.abs(minutes) <= 2) return 'right';
-	if (Math.abs(minutes - 60) <= 2) return 'hour-ahead';
-	if (Math.abs(minutes + 60) <= 2) return 'hour-behind';
-	const ofDay = Math.abs(minutes - Math.round(minutes / DAY_MINUTES) * DAY_MINUTES);
-	return ofDay <= 2 ? 'another-day' : 'another-time';
-}
+const clockShows = (world: World): string => clockAnswer(Math.round(clockErrorSeconds(world) / 60));
 
 /** What a household answers that looks as well as it can; null where its control has nothing to tell. */
 export function householdAnswers(planted: Planted, question: QuestionId): string | null {

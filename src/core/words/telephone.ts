@@ -8,6 +8,7 @@ export interface TelephonePart {
 /** Seven figures and more, with a plus, blanks, brackets, strokes between them: shorter ones are house numbers and dates. */
 const NUMBER = /\+?\(?\d[\d ()/.-]{5,}\d/g;
 const LEAST_FIGURES = 7;
+const DATE = /^(?:\d{4}-\d\d-\d\d|\d{1,2}[./-]\d{1,2}[./-]\d{4})/;
 
 /** A line of text in pieces: what can be dialled stands apart. */
 export function telephoneParts(line: string): TelephonePart[] {
@@ -15,7 +16,7 @@ export function telephoneParts(line: string): TelephonePart[] {
 	let from = 0;
 	for (const { 0: text, index } of line.matchAll(NUMBER)) {
 		const dialled = text.replace(/[^\d+]/g, '');
-		if (dialled.replace('+', '').length < LEAST_FIGURES || /^\d{4}-\d\d-\d\d/.test(text)) continue;
+		if (dialled.replace('+', '').length < LEAST_FIGURES || DATE.test(text)) continue;
 		if (index > from) parts.push({ text: line.slice(from, index), telephone: null });
 		parts.push({ text, telephone: dialled });
 		from = index + text.length;

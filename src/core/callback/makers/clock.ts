@@ -1,4 +1,5 @@
 import { DAY_MINUTES } from '../../week';
+import { clockAnswer } from '../facts';
 import type { Making } from '../making';
 import { rotate, SLOT_MINUTES } from '../worlds';
 
@@ -18,7 +19,7 @@ export function clockCauses(make: Making): void {
 			gated(rotate(wanted, minutes / SLOT_MINUTES)),
 			{
 				...usual,
-				'clock-shows': minutes === 60 ? 'hour-ahead' : minutes === -60 ? 'hour-behind' : 'another-time',
+				'clock-shows': clockAnswer(minutes),
 				since: isChange ? 'clocks-changed' : 'power',
 				'set-to': 'lower',
 				'which-days': 'every'

@@ -144,10 +144,13 @@ describe('a visit', () => {
 		const { id, site, zones } = await siteWithZones();
 		const zoneId = zones[0]!.id;
 		const found = async () => (await findZone(db, (await findSite(db, id))!, zoneId))!.onSite.foundNote;
-		const kept = async (signedOff = false) => {
-			const ended = await endVisit(db, site, { who: 'R. Tilling', note: '', signedOff });
+		const kept = async () => {
+			const ended = await endVisit(db, site, { who: 'R. Tilling', note: '', signedOff: false });
 			return (ended as { id: string }).id;
 		};
+		const before = (await visitsOf(db, id)).at(-1)!;
+		expect(before.visit.signedOff).toBe(true);
+		expect(await goOnWith(db, id, before.id)).toBe(false);
 		await noteFields(db, site, zoneId, [{ key: 'foundNote', value: 'lamp out' }]);
 		const first = await kept();
 		expect(await goOnWith(db, id, randomUUID())).toBe(false);

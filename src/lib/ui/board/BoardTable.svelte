@@ -46,6 +46,7 @@
 	import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
 	import { fitWords, leftWords, NOT_DRAWN } from '$core/words';
 	import Button from '../kit/Button.svelte';
+	import { foldedUnder } from './folding';
 	import MiniWeek from './MiniWeek.svelte';
 
 	let {
@@ -72,34 +73,23 @@
 
 	const HEAD = ['Zone', 'The week', 'Clock', 'Fit', 'Away', 'Key in', 'Read back', 'Hand over'];
 
+	const lifeOf = (zone: BoardZone) => JSON.stringify([zone.wanted, zone.levels, zone.control]);
 	/** For each zone the name of the one just above that lives the very same week. */
 	const sameAs = $derived(
 		rows.map((row, i) => {
 			const before = rows[i - 1];
-			const key = (zone: BoardZone) => JSON.stringify([zone.wanted, zone.levels, zone.control]);
-			return before && key(before) === key(row) ? before.name : null;
+			return before && lifeOf(before) === lifeOf(row) ? before.name : null;
 		})
 	);
 
-	/** From so many zones on those that live the same week in a row are folded under the first. */
-	const MANY = 12;
 	let unfolded = $state.raw<readonly string[]>([]);
 	const isAlarming = (row: BoardZone) =>
 		row.clock.bad || row.away.bad || row.undrawn || row.summary.coldMinutes > 0;
-	/** By the first of a run of alike zones the others that are folded under it; what alarms never is. */
-	const folded = $derived.by(() => {
-		const under: Record<string, BoardZone[]> = {};
-		let first = rows[0]?.id ?? '';
-		for (const [i, row] of rows.entries()) {
-			if (sameAs[i] === null) first = row.id;
-			else if (rows.length > MANY && !isAlarming(row)) (under[first] ??= []).push(row);
-		}
-		return under;
-	});
+	const folded = $derived(
+		foldedUnder(rows.map((row) => ({ id: row.id, life: lifeOf(row), alarms: isAlarming(row) })))
+	);
 	const hidden = $derived(
-		new Set(
-			Object.entries(folded).flatMap(([id, all]) => (unfolded.includes(id) ? [] : all.map((one) => one.id)))
-		)
+		new Set(Object.entries(folded).flatMap(([id, all]) => (unfolded.includes(id) ? [] : all)))
 	);
 	const leftOf = (all: readonly BoardZone[]) =>
 		leftWords({
@@ -162,7 +152,7 @@
 							<span class="soft">{row.control.toLowerCase()}</span>
 						</a>
 						{#if folded[row.id]}
-							{@const alike = folded[row.id]!}
+							{@const alike = rows.filter(({ id }) => folded[row.id]!.includes(id))}
 							{@const isOpen = unfolded.includes(row.id)}
 							<Button
 								kind="quiet"

@@ -1,4 +1,4 @@
-import type { ChartConfiguration, Plugin } from 'chart.js';
+import type { Chart, ChartConfiguration, Plugin } from 'chart.js';
 import { inUnit, type TemperatureUnit } from '$core/control';
 import { COLD_TOLERANCE_K, type EvenLog, type Proof, type YearProof } from '$core/thermal';
 import { clockTime, DAY_SHORT } from '$core/week';
@@ -42,6 +42,22 @@ const line = (
 const NAMES_WIDTH = 132;
 const NAMES_APART = 17;
 const SAMPLE_WIDTH = 14;
+/** Under this a drawing has no room beside it: what its lines are called stands in rows above it. In px. */
+const NARROW_WIDTH = 560;
+
+/** Where the names of the lines stand in rows above a narrow drawing, and how many rows that are. */
+function flowed({ ctx, data, width, options }: Chart<'line'>) {
+	ctx.font = `13px ${String(options.font?.family)}`;
+	let [x, row] = [0, 0];
+	const at = data.datasets.map(({ label }): [x: number, y: number] => {
+		const long = SAMPLE_WIDTH + ctx.measureText(label ?? '').width + 24;
+		if (x > 0 && x + long > width) [x, row] = [0, row + 1];
+		const here = x;
+		x += long;
+		return [here, (row + 0.5) * NAMES_APART];
+	});
+	return { at, rows: row + 1 };
+}
 
 /** Where the last thing that is drawn of a line lies; null where nothing is. */
 function endOf(elements: readonly { x: number; y: number; skip?: boolean }[]) {
@@ -54,7 +70,12 @@ function endOf(elements: readonly { x: number; y: number; skip?: boolean }[]) {
 export const namedLines: Plugin<'line'> = {
 	id: 'named-lines',
 	beforeLayout: (chart) => {
-		chart.options.layout = { padding: { right: NAMES_WIDTH, top: 8 } };
+		chart.options.layout = {
+			padding:
+				chart.width < NARROW_WIDTH
+					? { right: 8, top: (flowed(chart).rows + 0.5) * NAMES_APART }
+					: { right: NAMES_WIDTH, top: 8 }
+		};
 	},
 	afterDatasetsDraw: (chart) => {
 		const { ctx, chartArea } = chart;
@@ -65,7 +86,14 @@ export const namedLines: Plugin<'line'> = {
 			})
 			.sort((a, b) => a.y - b.y);
 		// those that end at the edge stand one under the other, none below the drawing
-		const beside = ends.filter(({ set, x }) => set.fill !== undefined || x > chartArea.right - NAMES_APART);
+		const isNarrow = chart.width < NARROW_WIDTH;
+		if (isNarrow) {
+			const { at } = flowed(chart);
+			for (const end of ends) [end.x, end.y] = at[chart.data.datasets.indexOf(end.set)]!;
+		}
+		const beside = ends.filter(
+			({ set, x }) => !isNarrow && (set.fill !== undefined || x > chartArea.right - NAMES_APART)
+		);
 		for (const [i, end] of beside.entries())
 			[end.x, end.y] = [chartArea.right, Math.max(end.y, (beside[i - 1]?.y ?? -Infinity) + NAMES_APART)];
 		for (const [i, end] of beside.entries())
