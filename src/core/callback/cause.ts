@@ -27,6 +27,14 @@ export const CAUSE_KINDS = [
 	'slow-room',
 	'weak-emitter',
 	'somebody-changed',
+	'override-ended',
+	'boost',
+	'channel-off',
+	'water-first',
+	'sensor-low',
+	'blockage',
+	'cycle-rate',
+	'comfort',
 	'no-fault',
 	'other'
 ] as const;
@@ -36,7 +44,7 @@ export type CauseKind = (typeof CAUSE_KINDS)[number];
 export interface Cause {
 	readonly id: string;
 	readonly kind: CauseKind;
-	/** Minutes by which its clock is ahead, days by which its weekday is; the day that holds the day before (1 to 7), or ten times the first of the days that hold what another is meant to have, and that; of a slip see {@link slipOf}. */
+	/** Minutes by which its clock is ahead, days by which its weekday is; the day that holds the day before (1 to 7), or ten times the first of the days that hold what another is meant to have, and that (a hundred more: one day alone); of a slip see {@link slipOf}. */
 	readonly figure: number;
 	/** Weight before anything was said: the trade's own frequency (common practice, from memory), and what the record tells. */
 	readonly prior: number;

@@ -1,5 +1,5 @@
 import type { CalledZone, Cause, CauseKind } from './cause';
-import { QUESTIONS, type QuestionId } from './facts';
+import { QUESTIONS, type Fact, type QuestionId } from './facts';
 import { clockCauses } from './makers/clock';
 import { handCauses } from './makers/hand';
 import { houseCauses } from './makers/house';
@@ -8,9 +8,9 @@ import { slipCauses } from './makers/slips';
 import { weekCauses } from './makers/week';
 import { making } from './making';
 
-/** Everything that may be the matter with a zone, each with its world; the weights are not brought to one. */
-export function causesOf(called: CalledZone): Cause[] {
-	const make = making(called);
+/** Everything that may be the matter with a zone, each with its world, by figures that were said too; the weights are not brought to one. */
+export function causesOf(called: CalledZone, facts: readonly Fact[] = []): Cause[] {
+	const make = making(called, facts);
 	for (const causes of [clockCauses, weekCauses, slipCauses, handCauses, houseCauses, roomCauses])
 		causes(make);
 	return make.causes;

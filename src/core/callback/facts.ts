@@ -1,8 +1,11 @@
 import { z } from 'zod';
+import { oneLine } from '../schema';
 import { DAY_MINUTES, WEEK_MINUTES } from '../week';
 
 const minute = z.int().min(0).max(1439);
-const days = z.array(z.int().min(0).max(6)).min(1).max(7);
+const day = z.int().min(0).max(6);
+const text = oneLine(40);
+const days = z.array(day).min(1).max(7);
 
 /** The questions that can be asked, by telephone or before the control, with what can be answered to each. */
 export const QUESTIONS = {
@@ -20,15 +23,107 @@ export const QUESTIONS = {
 export type QuestionId = keyof typeof QUESTIONS;
 export const QUESTION_IDS = Object.keys(QUESTIONS) as QuestionId[];
 
+/** What happened before it was so, as people name it. */
+export const EVENTS = [
+	'always',
+	'changed',
+	'clocks-changed',
+	'power-cut',
+	'batteries',
+	'visitors',
+	'somebody',
+	'tradesmen',
+	'new-tenants',
+	'covered',
+	'new-floor',
+	'moved',
+	'back',
+	'colder'
+] as const;
+/** Only in such weather, or only while that is so. */
+export const ONLY_WHEN = ['frost', 'mild', 'sun', 'wind', 'water', 'holiday'] as const;
+
 /** What somebody of the household said, as a fact. Days from 0 = Monday, minutes of the day. */
 export const factSchema = z.discriminatedUnion('kind', [
-	/** The room was cold, or too hot, in a stretch of those days. */
+	/** The room was cold, too hot, as it should be or slow to warm in a stretch of those days; elsewhere than in the room of the call where `where` says so. */
 	z.strictObject({
 		kind: z.literal('feels'),
-		what: z.enum(['cold', 'hot']),
+		what: z.enum(['cold', 'hot', 'fine', 'slow']),
 		days,
 		from: minute,
-		to: z.int().min(1).max(1440)
+		to: z.int().min(1).max(1440),
+		where: text.optional()
+	}),
+	/** What its clock shows against the time that it is: minutes by which it is ahead (negative: behind), null where no figure was said. */
+	z.strictObject({
+		kind: z.literal('clock'),
+		is: z.enum(['right', 'fast', 'slow', 'wrong', 'blinks']),
+		aheadMinutes: z.int().min(-720).max(720).nullable()
+	}),
+	/** By how many days its weekday is ahead, from 0 (right) to 6; null where it is only said to be wrong. */
+	z.strictObject({ kind: z.literal('weekday'), aheadDays: z.int().min(0).max(6).nullable() }),
+	/** On a day it does what belongs to another; null where the day was not named. */
+	z.strictObject({ kind: z.literal('like-day'), runs: day, on: day.nullable() }),
+	/** Its starts, its ends or both come late by so many minutes (negative: early). */
+	z.strictObject({
+		kind: z.literal('shift'),
+		lateMinutes: z.int().min(-720).max(720),
+		of: z.enum(['starts', 'ends', 'all'])
+	}),
+	/** A word, a symbol or a step on its display, or that nothing is on it; or that this is not to be seen. */
+	z.strictObject({
+		kind: z.literal('sign'),
+		as: z.enum(['word', 'symbol', 'step', 'nothing', 'faint']),
+		what: text,
+		seen: z.boolean()
+	}),
+	/** A lamp as it was described; it means what its control's own table says. */
+	z.strictObject({
+		kind: z.literal('lamp'),
+		where: text,
+		colour: text,
+		is: z.enum(['steady', 'blinking', 'out'])
+	}),
+	/** What its keys do: work, nothing, stop at a figure, or what was set goes back by itself, after so many minutes. */
+	z.strictObject({
+		kind: z.literal('keys'),
+		do: z.enum(['work', 'dead', 'stop', 'back']),
+		degrees: z.number().min(-30).max(120).nullable(),
+		afterMinutes: z.int().min(1).max(1440).nullable()
+	}),
+	/** How a heater is; whether all of them, and whether the control calls meanwhile. */
+	z.strictObject({
+		kind: z.literal('heater'),
+		which: text,
+		is: z.enum(['hot', 'lukewarm', 'cold', 'top-cold']),
+		all: z.boolean(),
+		asked: z.boolean()
+	}),
+	/** What makes the heat. */
+	z.strictObject({ kind: z.literal('source'), is: z.enum(['runs', 'off', 'fault']) }),
+	/** Since when, and whether that is sure. */
+	z.strictObject({ kind: z.literal('since'), event: z.enum(EVENTS), sure: z.boolean() }),
+	z.strictObject({ kind: z.literal('only-when'), what: z.enum(ONLY_WHEN) }),
+	/** Degrees that its display does not show: outside, the most that is reached, a thermometer of their own. */
+	z.strictObject({
+		kind: z.literal('degrees'),
+		of: z.enum(['outdoors', 'reaches', 'measured']),
+		degrees: z.number().min(-40).max(120),
+		unit: z.enum(['C', 'F'])
+	}),
+	/** It goes on and off again and again, so many times an hour; null where nobody counted. */
+	z.strictObject({ kind: z.literal('cycles'), perHour: z.number().min(0).max(120).nullable() }),
+	z.strictObject({ kind: z.literal('noise'), what: text }),
+	/** Who lives there, or who it was heard from. */
+	z.strictObject({
+		kind: z.literal('who'),
+		who: z.enum(['old', 'ill', 'infant', 'child', 'tenant', 'second-hand'])
+	}),
+	/** What they did, want, expect or think, and what grows: told on, and weighs nothing by itself. */
+	z.strictObject({
+		kind: z.literal('aside'),
+		about: z.enum(['did', 'wish', 'planned', 'opinion', 'trend']),
+		what: z.string().max(120)
 	}),
 	/** It was seen to come on, or to go off, at about that time. */
 	z.strictObject({ kind: z.literal('turns'), to: z.enum(['on', 'off']), days, at: minute }),
@@ -44,7 +139,9 @@ export const factSchema = z.discriminatedUnion('kind', [
 		degrees: z.number().min(-30).max(120),
 		unit: z.enum(['C', 'F']),
 		days,
-		at: minute.nullable()
+		at: minute.nullable(),
+		/** Which of its figures it was; not said where absent. */
+		of: z.enum(['set', 'room']).optional()
 	}),
 	/** An answer to a question. */
 	z.strictObject({ kind: z.literal('answer'), question: z.enum(QUESTION_IDS), answer: z.string().max(24) })
@@ -75,7 +172,9 @@ export function contradiction(facts: readonly Fact[]): readonly [number, number]
 				if (a.question === b.question && a.answer !== b.answer) return [i, j];
 			} else if (a.kind === 'feels' && b.kind === 'feels') {
 				const atOnce = a.days.some((day) => b.days.includes(day)) && overlap(a, b) >= 60;
-				if (a.what !== b.what && atOnce) return [i, j];
+				const both = new Set([a.what, b.what]);
+				// slow goes with cold; two rooms, and who sits elsewhere, are no contradiction
+				if (both.size === 2 && !both.has('slow') && a.where === b.where && atOnce) return [i, j];
 			}
 		}
 	return null;

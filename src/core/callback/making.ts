@@ -1,8 +1,10 @@
 import { expandProgram } from '../control';
 import { permissionOf } from '../house';
+import { canStartEarly, startsEarlyIn } from '../plan';
 import { valueAt } from '../week';
 import type { CalledZone, Cause, CauseKind } from './cause';
-import { asks, levelsOf, riseOf, SLOT_MINUTES, SLOTS, USUAL_RISE_MINUTES, warmthOf } from './worlds';
+import type { Fact } from './facts';
+import { around, asks, levelsOf, riseOf, SLOT_MINUTES, SLOTS, USUAL_RISE_MINUTES, warmthOf } from './worlds';
 
 /** What is answered where nothing of the kind is the matter. */
 const USUAL = {
@@ -20,7 +22,7 @@ const USUAL = {
 export type Making = ReturnType<typeof making>;
 
 /** Begins with a zone of which nothing is the matter yet; `add` adds a cause with its world to `causes`. */
-export function making(called: CalledZone) {
+export function making(called: CalledZone, facts: readonly Fact[] = []) {
 	const { zone, profile, program, governor } = called;
 	const held = expandProgram(program, profile.temperature?.minC ?? 0);
 	const like = { held, isSwitch: profile.temperature === null };
@@ -35,6 +37,13 @@ export function making(called: CalledZone) {
 		permission &&
 		Uint8Array.from({ length: SLOTS }, (_, i) => (valueAt(permission, i * SLOT_MINUTES) ? 1 : 0));
 	const gated = (heats: Uint8Array) => (allowed ? heats.map((on, i) => on & allowed[i]!) : heats);
+	/** By so many slots it begins before a start, where it starts early by itself and its week does not. */
+	const early =
+		canStartEarly(profile) && zone.lead.school === 'control' && startsEarlyIn(zone, profile)
+			? Math.max(1, Math.round((mild ?? USUAL_RISE_MINUTES) / SLOT_MINUTES))
+			: 0;
+	const sooner = (heats: Uint8Array) =>
+		early === 0 ? heats : gated(heats.map((on, i) => (on || heats[around(i + early)] ? 1 : 0)));
 	const nothing = new Uint8Array(SLOTS);
 	const always = new Uint8Array(SLOTS).fill(1);
 	const asked = levelsOf(held, held);
@@ -47,13 +56,13 @@ export function making(called: CalledZone) {
 	const add = (
 		kind: CauseKind,
 		prior: number,
-		heats: Uint8Array,
+		runs: Uint8Array,
 		answers: Cause['answers'],
 		{
 			figure = 0,
-			warm = warmthOf(heats, mild ?? USUAL_RISE_MINUTES),
-			levels = heats === nothing ? new Float64Array(SLOTS) : asked,
-			shown = heats === nothing ? asked : levels,
+			warm = warmthOf(sooner(runs), mild ?? USUAL_RISE_MINUTES),
+			levels = runs === nothing ? new Float64Array(SLOTS) : asked,
+			shown = runs === nothing ? asked : levels,
 			anyWeek = null
 		}: {
 			figure?: number;
@@ -74,7 +83,7 @@ export function making(called: CalledZone) {
 			kind,
 			figure,
 			prior,
-			heats,
+			heats: sooner(runs),
 			warm,
 			levels: allowed ? levels.map((level, i) => level * allowed[i]!) : levels,
 			anyWeek,
@@ -84,6 +93,7 @@ export function making(called: CalledZone) {
 	};
 	return {
 		called,
+		facts,
 		held,
 		like,
 		wanted,

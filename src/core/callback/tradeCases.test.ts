@@ -3,7 +3,7 @@ import { ALL, called, slowRoom, sourceFrom } from '../../../tests/support/called
 import { withWanted } from '../plan';
 import { buildWeek } from '../week';
 import { understand } from '../heard';
-import { causesOf, rank, type CalledZone, type CauseKind, type Fact } from '.';
+import { weigh, type CalledZone, type CauseKind, type Fact } from '.';
 
 const stat = (part: Partial<CalledZone> = {}, onSite: Parameters<typeof called>[2] = {}) =>
 	called('six-step-room-stat', part, onSite);
@@ -109,7 +109,7 @@ describe('forty calls', () => {
 		const wrong: unknown[] = [];
 		for (const [said, zone, kind, figure] of CASES) {
 			const facts: Fact[] = understand(said);
-			const ranked = rank(causesOf(zone()), facts);
+			const { ranked } = weigh(zone(), { facts, passed: [], counts: {} });
 			const [first] = ranked;
 			if (first!.cause.kind !== kind || (figure !== undefined && first!.cause.figure !== figure))
 				wrong.push([

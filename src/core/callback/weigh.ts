@@ -1,5 +1,6 @@
 import type { CalledZone, Cause, CauseKind } from './cause';
 import { causesOf, taught, unaskable } from './causes';
+import { settled } from './settled';
 import { contradiction, type Fact, type QuestionId } from './facts';
 import {
 	likeliestPair,
@@ -42,8 +43,9 @@ const named = ({ id, kind, figure, prior }: Cause): Named => ({ id, kind, figure
 const world = ({ heats, warm, levels }: Cause): CauseWorld => ({ heats, warm, levels });
 
 /** Weighs a call about a zone. */
-export function weigh(called: CalledZone, { facts, passed, counts }: Said): Weighed {
-	const causes = taught(causesOf(called), counts);
+export function weigh(called: CalledZone, { facts: said, passed, counts }: Said): Weighed {
+	const facts = said.map((fact) => settled(fact, called.profile));
+	const causes = taught(causesOf(called, facts), counts);
 	const ranked = rank(causes, facts);
 	const clash = contradiction(facts);
 	const asking = clash ? null : nextQuestion(ranked, facts, [...passed, ...unaskable(called)]);

@@ -6,29 +6,31 @@ const of = (said: string) => understand(said).map(factWords);
 
 /** What must never be concluded: sentences that were once read as their opposite, and what comes of them now. */
 const UPSIDE_DOWN: readonly (readonly [said: string, facts: readonly string[]])[] = [
-	['The other rooms are fine', ['cold: only this room']],
-	['The other rooms are roasting, it’s only the box room that’s like a fridge', ['cold: only this room', 'never warm, every day']],
-	['None of the radiators is warm', ['turned up, the heater is: cold']],
+	['The other rooms are fine', ['the other rooms: as it should be, every day', 'cold: only this room']],
+	['The other rooms are roasting, it’s only the box room that’s like a fridge', ['the other rooms: too hot, every day', 'cold: only this room', 'never warm, every day']],
+	['None of the radiators is warm', ['radiators: cold']],
 	['Nothing is warm', ['never warm, every day']],
-	['It is not cold, it is fine', []],
-	['No, the radiators aren’t cold, they’re only barely warm', []],
-	['It is cold when the sun shines', ['never warm, every day']],
+	['It is not cold, it is fine', ['as it should be, every day']],
+	['No, the radiators aren’t cold, they’re only barely warm', ['radiators: lukewarm']],
+	['It is cold when the sun shines', ['never warm, every day', 'when the sun shines in']],
 	['It is too hot all day', ['always too hot, every day']],
 	['It’s boiling in here', ['always too hot, every day']],
 	['It isn’t too hot', []],
-	['The boiler man came Tuesday and it is cold in the evening', ['cold 18:00 to 22:00, every day']],
+	['The boiler man came Tuesday and it is cold in the evening', ['since tradesmen were there', 'cold 18:00 to 22:00, every day']],
 	['It has been cold since Tuesday', ['never warm, every day']],
 	['It shows ten past one', []],
-	['The screen’s not blank, it’s just very faint', []],
-	['It used to go off at nine', []],
-	['Supposed to be on at quarter past five', []],
-	['I’d like it to come on at six', []],
-	['My husband thinks it’s the batteries', []],
-	['One bar left of three on the battery picture', []],
+	['The screen’s not blank, it’s just very faint', ['its display is faint']],
+	['It used to go off at nine', ['it was different before']],
+	['Supposed to be on at quarter past five', ['what it should do: Supposed to be on at quarter past five']],
+	['I’d like it to come on at six', ['what they want: I\'d like it to come on at six']],
+	['My husband thinks it’s the batteries', ['what they think: My husband thinks it\'s the batteries']],
+	['One bar left of three on the battery picture', ['it shows a picture: battery']],
 	['It’s freezing outside', []],
-	['There’s heat but no hot water', ['hot water: no']],
-	['Mornings are fine, evenings are cold', ['cold 18:00 to 22:00, every day']],
-	['Weekends it’s fine, it’s Monday to Friday it lets us down in the evening', ['cold 18:00 to 22:00, Mon–Fri']]
+	['There’s heat but no hot water', ['heater: hot', 'hot water: no']],
+	['Mornings are fine, evenings are cold', ['as it should be 06:00 to 09:00, every day', 'cold 18:00 to 22:00, every day']],
+	['Weekends it’s fine, it’s Monday to Friday it lets us down in the evening', ['as it should be, Sat, Sun', 'cold 18:00 to 22:00, Mon–Fri']],
+	['It comes on an hour early and goes off an hour early', ['starts 1 h early', 'ends 1 h early']],
+	['It goes back to 18 by itself after two hours', ['what is set goes back by itself after 2 h']]
 ]; // prettier-ignore
 
 describe('what is heard', () => {
@@ -65,7 +67,7 @@ describe('what is heard', () => {
 		]);
 		expect(clock('It says 6:05, my phone says 7:05')).toEqual(['its clock: 1 h slow']);
 		expect(clock('It says 12:30, really it is half past twelve')).toEqual(['its clock: the right time']);
-		expect(clock('It says 3:20, the radio says 7:05')).toEqual(['its clock: another time']);
+		expect(clock('It says 3:20, the radio says 7:05')).toEqual(['its clock: 3 h 45 slow']);
 	});
 
 	it('each clause stands with what was read from it, and with nothing where nothing was', () => {

@@ -1,5 +1,8 @@
-import { clockAnswer, type Fact, type QuestionId } from '../callback';
-import { daysIn, minuteIn, stretchIn } from './times';
+import type { Fact } from '../callback';
+import { clausesOf, type Clause } from './clause';
+import { aroundIn, asidesIn, eventsIn, heatersIn, keysIn, noiseIn } from './house';
+import { degreesIn, lampIn, signsIn } from './signs';
+import { dayIn, inFigures, lengthIn, stretchIn } from './times';
 
 /** A clause as it was said, with what was read from it. */
 export interface HeardClause {
@@ -8,201 +11,266 @@ export interface HeardClause {
 	readonly facts: readonly Fact[];
 }
 
+/** What is known where something is heard. */
+export interface Hearing {
+	/** The minute of its plan that is nearest to what was said of a change, where morning and evening are both meant: seven is 07:00 or 19:00. */
+	readonly nearest?: (to: 'on' | 'off', minute: number) => number;
+	/** The room of the call: what is said of it by its name is said of it. */
+	readonly room?: string;
+}
+
 /** Parts of a day as people mean them, in minutes (common practice). */
 const PARTS: readonly (readonly [RegExp, number, number])[] = [
 	[/\bmornings?\b/, 360, 540],
-	[/\bafternoons?\b/, 720, 1020],
+	[/\b(afternoons?|teatime)\b/, 720, 1020],
 	[/\bevenings?\b/, 1080, 1320],
-	[/\b(nights?|overnight|to sleep)\b/, 60, 300],
-	[/\b(?<!all |every |bin |that )(days?|daytime)\b/, 600, 1020]
+	[/\b(nights?|overnight|to sleep|bedtime)\b/, 60, 300],
+	[/\b(?<!all |every |bin |that |bank )(days?|daytime)\b/, 600, 1020]
 ];
 
-/** Where one clause ends and the next begins; a figure's own point is no end, and what is hot beside what is cold is said in one. */
-const ENDS =
-	/[,;!?]|\.(?!\d|m\b)|\bbut\b(?! no heating)|\balthough\b|\bthough\b|\bexcept\b|\band (?=(?:it|they|he|she|we|I|then|now|there|that|comes?|goes|cold|hot|never|the|my|evenings?|mornings?|nights?)\b)/i;
-
-/** What turns a clause, or what stands up to four words after it, into its opposite. */
-const NOT =
-	"(?:not|never|no|none|nothing|neither|nobody|no one|hardly|barely|nor|isn't|aren't|wasn't|weren't|don't|doesn't|didn't|won't|can't|isnt|arent|ain't)";
-/** Whether a word of a clause is said not to be so. */
-function isDenied(text: string, word: RegExp): boolean {
-	const at = word.exec(text)?.index ?? -1;
-	if (at < 0) return false;
-	const before = text.slice(0, at);
-	if (before.trim() === '') return false;
-	return (
-		new RegExp(`\\b${NOT}\\b(?: [\\w']+){0,3} *$`).test(before) ||
-		/^\s*(none|neither|nothing|no one|nobody)\b/.test(text)
-	);
-}
-
-const COLD = /\b(cold|colder|freezing|froze|frozen|chilly|perishing|like ice|like a fridge|cool)\b/;
+const COLD =
+	/\b(cold|colder|freezing|froze|frozen|chilly|perishing|baltic|like ice|like a fridge|cool|in two jumpers|i feel it)\b/;
 const NO_HEAT =
-	/\b(no heat(ing)?|not heating|(does not|doesn't|never) heats?|without heat|not a bit of heat|lets? us down)\b/;
+	/\b(no heat(ing)?|not heating|(does not|doesn't|never) heats?|never heated|without heat|not a bit of heat|lets? us down)\b/;
 const TOO_HOT =
-	/\b((too|so|very) (hot|warm)|boiling|sweating|roasting|like an oven|on all night|heats all night)\b/;
-const WARM = /\b(warm|hot|warms up)\b/;
-const FINE = /\b(fine|grand|all right|alright|perfect|spot on|comfortable|no trouble|ok|okay)\b/;
+	/\b((too|so|very|always) (hot|warm)|boiling|sweating|roasting|like an oven|on all night|heats all night|taking off the jumper)\b/;
+const WARM = /\b(warm|hot|warms up|getting warm)\b/;
+const FINE =
+	/\b(fine|grand|all right|alright|perfect|spot on|comfortable|no trouble|ok|okay|never have to think about|go good)\b/;
+const SLOW = /\b(slow to (heat|warm)|takes (ages|forever|hours) to (heat|warm))\b/;
 
-type Felt = 'cold' | 'hot' | 'fine';
+type Felt = Extract<Fact, { kind: 'feels' }>['what'];
 /** How something is said to be: what is denied is its opposite, and "not cold" is fine. */
-function feltIn(text: string): Felt | null {
+function feltIn({ text, denies }: Clause): Felt | null {
+	if (SLOW.test(text)) return 'slow';
 	if (NO_HEAT.test(text)) return 'cold';
-	if (TOO_HOT.test(text)) return isDenied(text, TOO_HOT) ? 'fine' : 'hot';
-	if (COLD.test(text)) return isDenied(text, COLD) ? 'fine' : 'cold';
-	if (WARM.test(text)) return isDenied(text, WARM) ? 'cold' : 'fine';
-	if (FINE.test(text)) return isDenied(text, FINE) ? null : 'fine';
+	// who says that it is not too hot may well be cold
+	if (TOO_HOT.test(text)) return denies(TOO_HOT) ? null : 'hot';
+	if (COLD.test(text)) return denies(COLD) ? 'fine' : 'cold';
+	if (WARM.test(text)) return denies(WARM) ? 'cold' : 'fine';
+	if (FINE.test(text)) return denies(FINE) ? null : 'fine';
 	return null;
 }
 
-type Subject = 'heater' | 'water' | 'others' | 'whole' | 'room';
-const SUBJECTS: readonly (readonly [Subject, RegExp])[] = [
-	['water', /\b((hot )?water|taps?|wash the dishes)\b/],
-	['heater', /\b(radiators?|rads?|heaters?|pipes|(the|its?) floor|panel|tiles|towel rail)\b/],
-	['others', /\b((the|all) (other|others|rest)( (of the )?(rooms?|house|ones))?|other rooms?|everywhere else|elsewhere)\b/],
-	['whole', /\b(all (the )?rooms?|every room|(the )?whole (house|corridor|place)|everywhere|all over)\b/]
-]; // prettier-ignore
+const answer = (question: Extract<Fact, { kind: 'answer' }>['question'], given: string): Fact => ({
+	kind: 'answer',
+	question,
+	answer: given
+});
 
-/** What is said of the control's neighbours, the weather, of what was once or should be, is no word about the room now. */
-const ELSEWHERE =
-	/\b(outside|outdoors|out there|minus|frost on|used to|supposed to|should(n't)?|ought to|was (fine|grand|perfect|warm)|i want|i'd like|would it|can you|could you|don't care|thinks?|reckons?|if)\b/;
-
-/** What is said of a question, with the answer that it is. */
-const SAYINGS: readonly (readonly [RegExp, QuestionId, string])[] = [
-	[/\b(blank|nothing on (the|its) (display|screen)|(display|screen) is (dead|off|empty))\b/, 'clock-shows', 'blank'],
-	[/\b(an? |one )hour (ahead|fast|too early|early)\b/, 'clock-shows', 'hour-ahead'],
-	[/\b(an? |one )hour (behind|slow|too late|late)\b/, 'clock-shows', 'hour-behind'],
-	[/\b(clock is right|right time|time's right)\b/, 'clock-shows', 'right'],
-	[/\bwrong (day|weekday)\b/, 'clock-shows', 'another-day'],
-	[/\b(wrong time|clock is wrong|time is wrong)\b/, 'clock-shows', 'another-time'],
-	[/\b(says|shows|on|in) manual\b|\bpadlock and a hand\b|\bshows a hand\b/, 'mode', 'manual'],
-	[/\b(says|shows|is on) (auto(matic)?|its program|the program)\b/, 'mode', 'program'],
-	[/\b(says|shows|switched to|set to) off\b/, 'mode', 'off'],
-	[/\b(says|shows|still on|still in) (holiday|away|a suitcase)\b/, 'mode', 'away'],
-	[/\bclocks? (changed|went|change|back|forward)|\bsummer ?time\b|\bwinter ?time\b/, 'since', 'clocks-changed'],
-	[/\b(power|electricity|current) (cut|failure|was out|went|outage)|\b(new|changed|replaced|after|since|old|took)\b.*\b(batter(y|ies)|cells)\b|\bbatter(y|ies) (was|were) (changed|replaced|flat|empty)/, 'since', 'power'],
-	[/\b(visitors?|guests?|the (kids?|children|tenants?|cleaner)|somebody|someone) (was|were|played|pressed|touched|had|have|has)\b/, 'since', 'visitors'],
-	[/\bsince (it|the weather) (got|became|turned|is) (so )?(cold|colder)|\bcold snap\b|\bin (the )?frost\b/, 'since', 'colder'],
-	[/\b(has|it's|have) always been\b|\bsince it was (set up|fitted|installed|new)\b/, 'since', 'always'],
-	[/\b(only|just) (in )?(this|that|the|my) (one )?(\w+ )?room\b/, 'rooms', 'this'],
-	[/\b(no|lamp is|light is|lamp's) (lamp|light|out|off)\b.*|\b(lamp|light)\b.* ?(blinks|flashes|blinking|flashing)\b/, 'lamp', 'out-or-blinks'],
-	[/\b(will not|won't|can't|cannot) (go|be set|be turned) (any )?(higher|up)\b/, 'set-to', 'lower'],
-	[/\bpadlock\b|\b(is|are|keys) locked\b|\b(keys|buttons) (do|does) nothing\b|\bnothing happens when\b/, 'keys', 'locked'],
-	[/\b(time|clock|display|screen) (blinks|flashes|is (blinking|flashing))\b/, 'clock-shows', 'another-time'],
-	[/\bhot water (but|and) no heating\b|\bhot water works\b/, 'water', 'yes']
-]; // prettier-ignore
-
-const TURNS_ON =
-	/\b(comes?|came|turns?|switche[sd]|goes|starts?|kicks?) (itself )?on\b|\bstarts?\b|\bon (at|only|from)\b|\b(does not|doesn't|only) (come|start)s? (on )?(before|until|till|at|after)\b/;
-const TURNS_OFF =
-	/\b(goes|turns?|switches|shuts?|stops?|cuts?) (itself )?(off|out)\b|\bstops\b|\boff (at|by|from)\b/;
-
-/** More than this is said in °F. */
-const WARMEST_C = 40;
-const DEGREES =
-	/\b(?:shows?|says|reads|displays?|claims|set (?:to|at)|stands at)\s+(?:only |about |still )?(-?\d{1,3}(?:\.\d)?)(?![\d:.]|\s*(?:am|pm|a\.m|p\.m|o.?clock|hours?|h)\b)/;
-/** What the control's clock shows, and what it is: told apart by whose it is. */
-const OTHER_CLOCK = /\b(watch|phone|telephone|radio|really|in fact|it's actually|real time)\b/;
-const OWN_CLOCK = /\b(clock|it|display|screen|control|thermostat|timer) (on it )?(says|shows|reads)\b/;
-
-/** What a clause says of how warm something is. */
-function feltFacts(text: string, days: number[], subject: Subject): Fact[] {
-	const felt = feltIn(text);
-	if (felt === null || ELSEWHERE.test(text)) return [];
-	const answer = (question: QuestionId, given: string): Fact => ({ kind: 'answer', question, answer: given });
-	switch (subject) {
-		case 'water':
-			if (/\bno (hot )?water\b/.test(text)) return [answer('water', 'no')];
-			// without heating the water may well be hot
-			return NO_HEAT.test(text) ? [] : [answer('water', felt === 'cold' ? 'no' : 'yes')];
-		case 'heater': {
-			// barely warm is neither, and some of them are not all
-			if (/\b(barely|lukewarm|hardly|some|two|three|one|half) /.test(text)) return [];
-			const hot = felt === 'hot' || (felt === 'fine' && WARM.test(text));
-			return hot ? [answer('heater-asked', 'hot')] : felt === 'cold' ? [answer('heater-asked', 'cold')] : [];
-		}
-		case 'others':
-			return [answer('rooms', felt === 'cold' ? 'all' : 'this')];
-		default: {
-			const all: Fact[] = subject === 'whole' && felt === 'cold' ? [answer('rooms', 'all')] : [];
-			if (felt === 'fine') return all;
-			return [...all, { kind: 'feels', what: felt, days, ...spanIn(text) }];
-		}
-	}
-}
+const ROOMS =
+	/\b(?:the |our |that )?((?:box|living|sitting|dining|utility) room|hall|kitchen|bedroom|bathroom|lounge|study|office|landing|nursery|attic)\b/;
+/** What is said of the world outside is no word about the room. */
+const OUTSIDE = /\b(outside|outdoors|out there|frost on|minus)\b/;
 
 /** When it is so, in minutes of a day: a stretch, before or at a time, a part of the day, else all of it. */
-function spanIn(text: string): { from: number; to: number } {
+function spanIn({ text, at }: Clause): { from: number; to: number } {
 	const stretch = stretchIn(text);
 	if (stretch) return { from: stretch[0], to: stretch[1] };
 	const never = /\b(never (gets |is )?(warm|heats)|all (day|the time)|day and night|round the clock)\b/.test(
 		text
 	);
-	const at = minuteIn(text);
-	if (at !== null && /\b(until|till|before)\b/.test(text))
+	if (at !== null && /\b(until|till|before|still)\b/.test(text))
 		return { from: Math.max(0, Math.min(at - 30, at - 180)), to: Math.max(1, at) };
 	if (at !== null) return { from: Math.max(0, at - 30), to: Math.min(1440, at + 60) };
 	const part = never ? undefined : PARTS.find(([of]) => of.test(text));
 	return part ? { from: part[1], to: part[2] } : { from: 0, to: 1440 };
 }
 
+/** What a clause says of how warm something is. */
+function feltFacts(clause: Clause, { room = '' }: Hearing): Fact[] {
+	const { text, mood, subject, days } = clause;
+	const felt = feltIn(clause);
+	if (felt === null || OUTSIDE.test(text) || /\b(if|decides|believes)\b/.test(text)) return [];
+	if (mood === 'wish' || mood === 'planned' || mood === 'opinion' || mood === 'before') return [];
+	if (subject === 'water') {
+		if (/\bno (hot )?water\b/.test(text)) return [answer('water', 'no')];
+		// without heating the water may well be hot
+		if (/\bno heating\b/.test(text)) return [answer('water', 'yes')];
+		return NO_HEAT.test(text) ? [] : [answer('water', felt === 'cold' ? 'no' : 'yes')];
+	}
+	if (subject === 'heater' || subject === 'source' || /\bair\b/.test(text)) return [];
+	const of = (where: string): Fact => ({
+		kind: 'feels',
+		what: felt,
+		days,
+		...spanIn(clause),
+		...(where ? { where } : {})
+	});
+	if (subject === 'others') return [of('others'), answer('rooms', felt === 'cold' ? 'all' : 'this')];
+	if (subject === 'whole') return felt === 'cold' ? [answer('rooms', 'all'), of('')] : [of('')];
+	if (/\bmy (wife|husband|mother|son|daughter)\b|\b(she|he) says\b/.test(text)) return [of('others')];
+	const named = ROOMS.exec(text)?.[1] ?? '';
+	const isHere = named === '' || /\bonly\b/.test(text) || room.toLowerCase().includes(named);
+	return [of(isHere ? '' : named)];
+}
+
+const TURNS_ON =
+	/\b(comes?|came|turns?|switche[sd]|goes|starts?|kicks?) (itself )?(on|in)\b|\bstarts?\b|\bon (at|only|from)\b|\b(does not|doesn't|only|don't) (come|start|stir)s? (on )?(before|until|till|at|after)\b|\b(lights|fires up|is making warm|whirring)\b/;
+const TURNS_OFF =
+	/\b(goes|go|turns?|switches|shuts?|stops?|cuts?|conks?) (itself )?(off|out)\b|\bstops\b|\boff (at|by|from)\b|\bstays going\b/;
+
+/** When it was seen to come on or to go off; what it ought to do is kept for what it is late against. */
+function turnsIn(clause: Clause, { nearest }: Hearing): { to: 'on' | 'off'; at: number } | null {
+	const { text, at, mood } = clause;
+	if (at === null || mood === 'wish' || mood === 'opinion') return null;
+	const to = TURNS_OFF.test(text) ? 'off' : TURNS_ON.test(text) ? 'on' : null;
+	if (!to || (FINE.test(text) && !/\bon\b/.test(text)) || /\bgetting warm\b/.test(text)) return null;
+	const isSaid = /\d[:.]\d\d|\b(am|pm|a\.m|p\.m|morning|evening|night|afternoon|noon|midnight)\b/.test(text);
+	return { to, at: isSaid || !nearest ? at : nearest(to, at) };
+}
+
+/** What the control's clock shows, and what it is: told apart by whose it is. */
+const OTHER_CLOCK = /\b(watch|phone|telephone|radio|really|in fact|it's actually|real time)\b/;
+const OWN_CLOCK = /\b(clock|it|display|screen|control|thermostat|timer) (on it )?(says|shows|reads)\b/;
 /** The difference of two clock times, to the nearer side of half a day, in minutes. */
 const apart = (shown: number, real: number) => ((((shown - real + 360) % 720) + 720) % 720) - 360;
 
+const clock = (is: Extract<Fact, { kind: 'clock' }>['is'], aheadMinutes: number | null = null): Fact => ({
+	kind: 'clock',
+	is,
+	aheadMinutes
+});
+const ahead = (minutes: number): Fact =>
+	clock(minutes === 0 ? 'right' : minutes > 0 ? 'fast' : 'slow', minutes);
+
+/** What is said of its clock and its weekday. */
+class ClockReader {
+	#shown: number | null = null;
+	#shownDay: number | null = null;
+	/** How long the clause before said that something is. */
+	#minutes: number | null = null;
+	#changed: 'back' | 'forward' | null = null;
+
+	read({ text, words, at, mood, denies }: Clause): Fact[] {
+		if (mood !== 'so' && mood !== 'before') return [];
+		const facts: Fact[] = [];
+		const isOther = OTHER_CLOCK.test(text);
+		if (at !== null && isOther && this.#shown !== null) facts.push(ahead(apart(this.#shown, at)));
+		else if (at !== null && !isOther && OWN_CLOCK.test(text)) this.#shown = at;
+		const day = dayIn(words);
+		if (day !== null && /\btoday('s| is)?\b|\bit's (really|actually)\b/.test(text) && this.#shownDay !== null)
+			facts.push({ kind: 'weekday', aheadDays: (((this.#shownDay - day) % 7) + 7) % 7 });
+		else if (day !== null && /\b(says|shows|reads)\b/.test(text)) this.#shownDay = day;
+		this.#changed = /\bclocks? (went |go )?back\b/.test(text)
+			? 'back'
+			: /\bclocks? (went |go )?forward\b/.test(text)
+				? 'forward'
+				: this.#changed;
+		if (this.#changed && /\b(never (budged|changed)|didn't (change|budge|follow)|stayed as)\b/.test(text))
+			facts.push(ahead(this.#changed === 'back' ? 60 : -60));
+		const minutes =
+			/\bhour (ahead|fast|behind|slow)\b/.test(text) && /\b(an?|one) hour\b/.test(text) ? 60 : lengthIn(text);
+		const isClock = /\b(clock|time on it|it shows|it says|display)\b/.test(text);
+		const way = /\b(ahead|fast|gains?)\b/.test(text) ? 1 : /\b(behind|slow|loses?)\b/.test(text) ? -1 : 0;
+		const isRoom = /\b(heat|warm)s?\b/.test(text) && !isClock;
+		if (way !== 0 && !isRoom && !denies(/\b(ahead|fast|behind|slow)\b/)) {
+			const by = minutes ?? (text.trim().split(' ').length < 4 ? this.#minutes : null);
+			if (by !== null && by <= 720) facts.push(ahead(way * by));
+			else facts.push(clock(way > 0 ? 'fast' : 'slow'));
+		}
+		this.#minutes = lengthIn(text);
+		if (/\b(clock is right|right time|time's right|time is right)\b/.test(text) && !denies(/\bright\b/))
+			facts.push(clock('right', 0));
+		if (/\bday('s| is) right\b/.test(text)) facts.push({ kind: 'weekday', aheadDays: 0 });
+		if (/\bwrong (day|weekday)\b/.test(text)) facts.push({ kind: 'weekday', aheadDays: null });
+		if (/\b(wrong time|clock is wrong|time is wrong)\b/.test(text)) facts.push(clock('wrong'));
+		if (/\b(time|clock|display|screen) (blinks|flashes|is (blinking|flashing))\b/.test(text))
+			facts.push(clock('blinks'));
+		return facts;
+	}
+}
+
+/** What is said of rooms, and of a day that runs another's. */
+function elseIn({ text, words, mood }: Clause): Fact[] {
+	const facts: Fact[] = [];
+	if (mood === 'wish' || mood === 'opinion') return facts;
+	if (/\b(only|just) (in )?(this|that|the|my) (one )?(\w+ )?room\b/.test(text) && !/\bnot just\b/.test(text))
+		facts.push(answer('rooms', 'this'));
+	if (
+		/\b(not (just|only) (mine|this|that|ours)|(the )?whole (corridor|house|floor)|all (the )?rooms|every room)\b/.test(
+			text
+		)
+	)
+		facts.push(answer('rooms', 'all'));
+	const like =
+		/\b(?:as if it (?:were|was)|(?:runs|does|doing|thinks it's|like)) (?:a |on a )?(\w+day)\b/.exec(text);
+	const runs = like ? dayIn(like[1]!) : null;
+	if (runs !== null) {
+		const on = dayIn(words.replace(new RegExp(like![0], 'i'), ''));
+		facts.push({ kind: 'like-day', runs, on });
+	}
+	const figures = inFigures(text);
+	const early = /\b(?:(\d+) (minutes|hours?) (?:or so )?)?(?:too )?(early|late)\b/.exec(figures);
+	const minutes = early?.[1] ? Number(early[1]) * (early[2]!.startsWith('h') ? 60 : 1) : null;
+	if (early && minutes && mood === 'so') {
+		const of = TURNS_OFF.test(text) ? 'ends' : TURNS_ON.test(text) ? 'starts' : 'all';
+		facts.push({ kind: 'shift', lateMinutes: early[3] === 'late' ? minutes : -minutes, of });
+	}
+	return facts;
+}
+
 /** What a person says, clause by clause, each with the facts that it carries. A clause of which nothing is understood stands with none. */
-export function hear(spoken: string): HeardClause[] {
-	let before: Subject = 'room';
-	/** What the control's clock shows and what time it is, as far as both were said. */
-	let shown: number | null = null;
-	const said = new Set<string>();
-	return spoken
-		.replace(/[’`]/g, "'")
-		.split(ENDS)
-		.map((clause) => clause.trim())
-		.filter((clause) => clause !== '')
-		.map((words) => {
-			const text = ` ${words.toLowerCase()} `;
-			const named = SUBJECTS.find(([, of]) => of.test(text))?.[0];
-			// they, and what has no subject, is what was spoken of before
-			const subject: Subject = named ?? (/^ (they|they're|aren't|are)\b/.test(text) ? before : 'room');
-			before = subject;
-			const facts: Fact[] = [];
-			const put = (fact: Fact) => {
-				// a question is answered once
-				const key = fact.kind === 'answer' ? fact.question : JSON.stringify(fact);
-				if (said.has(key)) return;
-				said.add(key);
-				facts.push(fact);
-			};
-			const days = daysIn(words);
-			const at = minuteIn(text);
-			const isOther = OTHER_CLOCK.test(text);
-			if (at !== null && isOther && shown !== null) {
-				put({ kind: 'answer', question: 'clock-shows', answer: clockAnswer(apart(shown, at)) });
-			} else if (at !== null && !isOther && OWN_CLOCK.test(text)) shown = at;
-			const turns = TURNS_ON.test(text) ? 'on' : TURNS_OFF.test(text) ? 'off' : null;
-			if (turns && at !== null && !ELSEWHERE.test(text)) put({ kind: 'turns', to: turns, days, at });
-			else feltFacts(text.replace(/since .*cold\w*/, ''), days, subject).forEach(put);
-			const degrees = DEGREES.exec(text);
-			if (degrees) {
-				const figure = Number(degrees[1]);
-				const rest = words.replace(new RegExp(degrees[0].trim(), 'i'), ' ');
-				// nobody's room is at forty degrees Celsius
-				if (figure >= -30 && figure <= 120)
-					put({
-						kind: 'shows',
-						degrees: figure,
-						unit: figure > WARMEST_C ? 'F' : 'C',
-						days: daysIn(rest),
-						at: minuteIn(` ${rest.toLowerCase()} `)
-					});
-			}
-			for (const [of, question, answer] of SAYINGS)
-				if (of.test(text) && !isDenied(text, of) && !/\b(thinks?|reckons?)\b/.test(text))
-					put({ kind: 'answer', question, answer });
-			return { words, facts };
-		});
+export function hear(spoken: string, hearing: Hearing = {}): HeardClause[] {
+	const clocks = new ClockReader();
+	const said: Fact[] = [];
+	/** Of a change that ought to be at a time. */
+	const planned = new Map<'on' | 'off', number>();
+	let seen: { to: 'on' | 'off'; at: number } | null = null;
+	const read: { words: string; facts: Fact[] }[] = [];
+	for (const clause of clausesOf(spoken)) {
+		const facts: Fact[] = [];
+		const put = (fact: Fact) => {
+			// a question is answered once, and a thing said once
+			const key = (one: Fact) => (one.kind === 'answer' ? one.question : JSON.stringify(one));
+			if (said.some((one) => key(one) === key(fact))) return;
+			said.push(fact);
+			facts.push(fact);
+		};
+		clocks.read(clause).forEach(put);
+		const turns = turnsIn(clause, hearing);
+		const isOught = clause.mood === 'planned' || clause.mood === 'before';
+		if (isOught && clause.at !== null && (turns || seen))
+			planned.set((turns ?? seen)!.to, turns?.at ?? clause.at);
+		else if (turns) {
+			// of morning and evening that which is nearer to what it ought to be
+			const ought = planned.get(turns.to);
+			const at = ought === undefined ? turns.at : (ought + apart(turns.at, ought) + 1440) % 1440;
+			seen = { to: turns.to, at };
+			put({ kind: 'turns', to: turns.to, days: clause.days, at });
+		}
+		const late = seen && planned.has(seen.to) ? apart(seen.at, planned.get(seen.to)!) : 0;
+		if (seen && late !== 0 && Math.abs(late) <= 300)
+			put({ kind: 'shift', lateMinutes: late, of: seen.to === 'on' ? 'starts' : 'ends' });
+		const signs = signsIn(clause);
+		signs.forEach(put);
+		lampIn(clause).forEach(put);
+		keysIn(clause).forEach(put);
+		degreesIn(clause, said).forEach(put);
+		if (!turns) [...heatersIn(clause, said), ...feltFacts(clause, hearing)].forEach(put);
+		elseIn(clause).forEach(put);
+		eventsIn(clause).forEach(put);
+		aroundIn(clause).forEach(put);
+		noiseIn(clause).forEach(put);
+		asidesIn(clause).forEach(put);
+		// days by themselves are those of what was said before them
+		const last = read.at(-1)?.facts.findLastIndex(({ kind }) => kind === 'feels' || kind === 'turns') ?? -1;
+		const fact = read.at(-1)?.facts[last];
+		if (
+			clause.days.length < 7 &&
+			facts.length === 0 &&
+			fact &&
+			'days' in fact &&
+			/\bonly|mostly\b/.test(clause.text)
+		) {
+			read.at(-1)!.facts.splice(last, 1);
+			facts.push({ ...fact, days: clause.days });
+		}
+		read.push({ words: clause.words, facts });
+	}
+	return read;
 }
 
 /** What a plain sentence says, as facts; empty where nothing is understood. */
-export const understand = (said: string): Fact[] => hear(said).flatMap(({ facts }) => facts);
+export const understand = (said: string, hearing: Hearing = {}): Fact[] =>
+	hear(said, hearing).flatMap(({ facts }) => facts);

@@ -29,9 +29,9 @@ const SPOKEN: readonly (readonly [RegExp, (found: RegExpExecArray) => readonly [
 
 /**
  * The minute of the day that a text says, in words or figures; null for none. The part of the day that stands in the text decides
- * between morning and evening; where none does, the hour is taken as it was said.
+ * between morning and evening; where none does, the hour is taken as it was said. Half eight is 7:30 where `isHalfBefore`.
  */
-export function minuteIn(text: string): number | null {
+export function minuteIn(text: string, isHalfBefore = false): number | null {
 	if (/\bmidnight\b/.test(text)) return 0;
 	if (/\b(noon|midday)\b/.test(text)) return 720;
 	for (const [of, read] of SPOKEN) {
@@ -47,9 +47,52 @@ export function minuteIn(text: string): number | null {
 					(/\bnight/.test(text) && hour >= 7 && hour < 12);
 		const isEarly = half?.startsWith('a') || (/\bnight/.test(text) && hour === 12);
 		const of24 = isLate && hour < 12 ? hour + 12 : isEarly && hour === 12 ? 0 : hour;
-		return (((of24 * 60 + minute) % 1440) + 1440) % 1440;
+		const before = isHalfBefore && /^half (?!past)/.test(found[0]) ? 60 : 0;
+		return (((of24 * 60 + minute - before) % 1440) + 1440) % 1440;
 	}
 	return null;
+}
+
+const TENS: Readonly<Record<string, number>> = {
+	twenty: 20,
+	thirty: 30,
+	forty: 40,
+	fifty: 50,
+	sixty: 60,
+	seventy: 70,
+	eighty: 80,
+	ninety: 90
+};
+const TEENS = ['thirteen', 'fourteen', 'fifteen', 'sixteen', 'seventeen', 'eighteen', 'nineteen'];
+const UNITS = ['zero', ...NUMBERS.slice(1, 10)];
+
+/** A text with its numbers in figures: minus six is -6, twenty-one and a half 21.5, an hour 1 hour. */
+export function inFigures(text: string): string {
+	const number = new RegExp(
+		`\\b(minus )?(?:(${Object.keys(TENS).join('|')})(?:[- ](${UNITS.slice(1).join('|')}))?|(${[...TEENS, ...NUMBERS, 'zero'].join('|')}))( and a half)?\\b`,
+		'g'
+	);
+	return text
+		.replace(number, (_, minus, tens, unit, small, half) => {
+			const of = tens
+				? TENS[tens]! + (unit ? UNITS.indexOf(unit) : 0)
+				: TEENS.includes(small)
+					? TEENS.indexOf(small) + 13
+					: small === 'zero'
+						? 0
+						: NUMBERS.indexOf(small) || 12;
+			return `${minus ? '-' : ''}${of + (half ? 0.5 : 0)}`;
+		})
+		.replace(/\bhalf an hour\b/g, '30 minutes')
+		.replace(/\b(?:a )?quarter of an hour\b/g, '15 minutes')
+		.replace(/\ban hour and a half\b/g, '90 minutes')
+		.replace(/\b(an|the) hour\b/g, '1 hour');
+}
+
+/** How long a text says that something is, in minutes; null for nothing of the kind. */
+export function lengthIn(text: string): number | null {
+	const said = /\b(\d+(?:\.\d)?)\s*(minutes?|mins?|hours?|hrs?|h)\b/.exec(inFigures(text));
+	return said ? Math.round(Number(said[1]) * (said[2]!.startsWith('m') ? 1 : 60)) : null;
 }
 
 /** From when until when, in minutes of the day, where both are said; null else. */
@@ -65,6 +108,12 @@ export function stretchIn(text: string): readonly [from: number, to: number] | n
 const ALL = [0, 1, 2, 3, 4, 5, 6];
 const WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
 const SHORT = WEEKDAYS.map((name) => name.slice(0, 3));
+
+/** The one day that a text names; null for none or several. Of two letters or three with a capital too. */
+export function dayIn(said: string): number | null {
+	const days = daysIn(said);
+	return days.length === 1 ? days[0]! : null;
+}
 
 /**
  * The days that are named; all of them where none is. What stands after "since" tells when it began, and the sun that shines is no Sunday:

@@ -5,7 +5,7 @@ import { newZone, nothingNoted } from '../plan';
 import { memo } from '../schema';
 import { DAY_MINUTES } from '../week';
 import type { Fault, Planted } from './faults';
-import { doneOf } from './held';
+import { doneOf, startsEarly } from './held';
 import { pass } from './passing';
 import { clockErrorSeconds, commissioned, type LogPoint, type World } from './world';
 
@@ -78,13 +78,16 @@ export function livedThrough(planted: Planted): Fact[] {
 		});
 		if (felt.length > 0) facts.push({ kind: 'feels', what, days: felt, from, to });
 	}
+	// keeping its setback is not called coming on
+	const setsC = right.map(({ setC }) => setC ?? 0);
+	const middleC = (Math.min(...setsC) + Math.max(...setsC)) / 2;
 	/** When it comes on first after four in the morning, by day. */
 	const first = (log: readonly LogPoint[]) =>
 		days
 			.map((day) =>
 				log.find((point) => {
 					const at = wall(point);
-					return at.day === day && at.minute >= 240 && point.heats && (point.setC ?? 0) > 15;
+					return at.day === day && at.minute >= 240 && point.heats && (point.setC ?? 0) >= middleC;
 				})
 			)
 			.map((point) => (point ? wall(point).minute : null));
@@ -175,8 +178,10 @@ export function householdAnswers(planted: Planted, question: QuestionId): string
 /** The zone of a stand-in, as one whose household calls. */
 export function calledOf({ world, planned }: Planted): CalledZone {
 	const { profile, around } = world;
+	const zone = newZone(profile.name, profile);
+	const school = startsEarly(profile, planned) ? ('control' as const) : zone.lead.school;
 	return {
-		zone: { ...newZone(profile.name, profile), room: around.room },
+		zone: { ...zone, room: around.room, lead: { ...zone.lead, school } },
 		profile,
 		program: programOf(profile, planned)!,
 		onSite: nothingNoted,

@@ -11,7 +11,8 @@ import {
 	type RankedPair
 } from '../callback';
 import { modeSentence, type ControlProfile } from '../control';
-import { clockTime, DAY_NAMES, dayRange, duration } from '../week';
+import { clockTime, DAY_NAMES, duration } from '../week';
+import { factWords } from './fact';
 
 /** A cause as it stands in a sentence. */
 export function matterWords(
@@ -36,7 +37,9 @@ export function matterWords(
 		case 'day-not-copied':
 			return figure < 10
 				? `${DAY_NAMES[figure - 1]!} still has ${DAY_NAMES[(figure + 5) % 7]!}’s times`
-				: `${DAY_NAMES[Math.floor(figure / 10) - 1]!} and days like it have ${DAY_NAMES[(figure % 10) - 1]!}’s times`;
+				: figure > 100
+					? `${DAY_NAMES[Math.floor((figure - 100) / 10) - 1]!} alone has ${DAY_NAMES[(figure % 10) - 1]!}’s times`
+					: `${DAY_NAMES[Math.floor(figure / 10) - 1]!} and days like it have ${DAY_NAMES[(figure % 10) - 1]!}’s times`;
 		case 'step-slip': {
 			const { day, step, minutes } = slipOf(figure);
 			const off =
@@ -73,48 +76,28 @@ export function matterWords(
 			return 'Heating too small for this weather';
 		case 'somebody-changed':
 			return 'Somebody changed the program';
+		case 'override-ended':
+			return 'Override ended by itself, as it is built';
+		case 'boost':
+			return 'Boosted at night, by somebody';
+		case 'channel-off':
+			return 'The heating channel is off';
+		case 'water-first':
+			return 'Hot water takes the heat first';
+		case 'sensor-low':
+			return 'Sensor colder than the room: a draught, or a cold wall';
+		case 'blockage':
+			return 'Air, a stuck valve or a blockage in the heating';
+		case 'cycle-rate':
+			return 'Switches too often: cycle rate';
+		case 'comfort':
+			return 'Figures are right, and it is too cool for who lives there';
 		case 'no-fault':
 			return 'No fault: room is above the setpoint';
 		case 'other':
 			return 'Something else';
 	}
 }
-
-/** What was said, as it was understood. */
-export function factWords(fact: Fact): string {
-	const on = (days: readonly number[]) => (days.length === 7 ? 'every day' : dayRange([...days]));
-	switch (fact.kind) {
-		case 'feels':
-			return fact.to - fact.from >= 1440
-				? `${fact.what === 'cold' ? 'never warm' : 'always too hot'}, ${on(fact.days)}`
-				: `${fact.what === 'cold' ? 'cold' : 'too hot'} ${clockTime(fact.from)} to ${clockTime(fact.to)}, ${on(fact.days)}`;
-		case 'turns':
-			return `${fact.to === 'on' ? 'comes on' : 'goes off'} at ${clockTime(fact.at)}, ${on(fact.days)}`;
-		case 'shows':
-			return `it shows ${String(fact.degrees)} °${fact.unit}${fact.at === null ? '' : ` at ${clockTime(fact.at)}`}${fact.days.length === 7 ? '' : `, ${dayRange([...fact.days])}`}`;
-		case 'log':
-			return 'a logger’s file of the room';
-		case 'answer':
-			return `${ABOUT[fact.question]}: ${answerWords(fact.question, fact.answer)}`;
-	}
-}
-
-/** A clause of what was said, and what was read from it: what was not read is marked, never dropped. */
-export const heardWords = ({ words, facts }: { words: string; facts: readonly Fact[] }): string =>
-	`“${words}”: ${facts.length === 0 ? 'not understood' : facts.map(factWords).join(' · ')}`;
-
-const ABOUT: Readonly<Record<QuestionId, string>> = {
-	'clock-shows': 'its clock',
-	mode: 'it shows',
-	since: 'since',
-	rooms: 'cold',
-	'heater-asked': 'turned up, the heater is',
-	lamp: 'the receiver’s lamp',
-	'which-days': 'it is so',
-	'set-to': 'it is set',
-	water: 'hot water',
-	keys: 'its keys'
-};
 
 /** A question as it is read out to the household. */
 export const askingWords = (question: QuestionId): string =>
@@ -131,47 +114,11 @@ export const askingWords = (question: QuestionId): string =>
 		keys: 'Press a key: does anything happen, or is it locked?'
 	})[question];
 
-const ANSWERS: Readonly<Record<string, string>> = {
-	'clock-shows/right': 'the right time',
-	'clock-shows/hour-ahead': '1 h fast',
-	'clock-shows/hour-behind': '1 h slow',
-	'clock-shows/another-time': 'another time',
-	'clock-shows/another-day': 'another day',
-	'clock-shows/blank': 'nothing at all',
-	'mode/program': 'its program',
-	'mode/manual': 'manual, or held',
-	'mode/off': 'off',
-	'mode/away': 'away',
-	'since/always': 'always, or since it was set up',
-	'since/clocks-changed': 'since the clocks changed',
-	'since/power': 'after a power cut or new batteries',
-	'since/visitors': 'somebody was at its keys',
-	'since/colder': 'since it got colder',
-	'rooms/this': 'only this room',
-	'rooms/all': 'the others too',
-	'heater-asked/hot': 'hot',
-	'heater-asked/cold': 'cold',
-	'lamp/as-usual': 'as usual',
-	'lamp/out-or-blinks': 'out, or it blinks',
-	'which-days/every': 'every day',
-	'which-days/some': 'only on some',
-	'set-to/as-planned': 'what it should be',
-	'set-to/lower': 'lower than that',
-	'set-to/higher': 'higher than that',
-	'water/yes': 'yes',
-	'water/no': 'no',
-	'keys/work': 'they work',
-	'keys/locked': 'locked, or nothing happens'
-};
-
-/** An answer as it stands on its button. */
-export const answerWords = (question: QuestionId, answer: string): string =>
-	ANSWERS[`${question}/${answer}`] ?? answer;
-
 /** What a cause explains of what was said, and what it does not. */
 export function explainsWords(facts: readonly Fact[], explains: readonly number[]): string {
+	// what weighs nothing is neither
 	const said = (which: (share: number) => boolean) =>
-		facts.filter((_, i) => which(explains[i] ?? 0)).map(factWords);
+		facts.filter((_, i) => explains[i] !== 1 && which(explains[i] ?? 0)).map(factWords);
 	const [does, not] = [said((share) => share >= 0.4), said((share) => share < 0.15)];
 	return [
 		...(does.length > 0 ? [`explains ${does.join(' · ')}`] : []),
@@ -252,6 +199,24 @@ export function mendWords({ kind }: Pick<Cause, 'kind'>, profile: ControlProfile
 			return 'Compute the preheat on Proof, then key in the start times again.';
 		case 'weak-emitter':
 			return 'Proof gives the coldest weather for this heater. In hard frost, leave it running.';
+		case 'override-ended':
+			return habits.override?.ends === 'after-minutes'
+				? `Override ends after ${duration(habits.override.minutes)}. To keep it: ${end(small(habits.hold?.how || habits.manual?.how || 'change its program'))}`
+				: `Override ends at the next step. To keep it: ${end(small(habits.hold?.how || habits.manual?.how || 'change its program'))}`;
+		case 'boost':
+			return `Ask who boosts it at night. It ends by itself: ${end(small(habits.boost?.how || 'wait until it has ended'))}`;
+		case 'channel-off':
+			return end(auto || habits.manual?.how || 'Put the heating channel back on its program');
+		case 'water-first':
+			return 'Set hot water to hours when no room needs heat: see House.';
+		case 'sensor-low':
+			return 'Hold a thermometer beside it for 15 min. Seal the draught or move it on a visit; set its offset last.';
+		case 'blockage':
+			return 'No key helps. Feel which part is cold and tell the heating engineer: air, a valve or a blockage.';
+		case 'cycle-rate':
+			return 'On a visit: set the cycle rate in its menu to the kind of heater.';
+		case 'comfort':
+			return 'Set 21 to 22 °C for the hours they sit there. Old, ill or with a baby: heat today, and look in on them.';
 		case 'no-fault':
 			return 'Turn it above the room temperature: heat must come.';
 		case 'other':
@@ -335,6 +300,14 @@ const OUTCOMES: Readonly<Record<CauseKind, string>> = {
 	'slow-room': 'preheat too short',
 	'weak-emitter': 'heating too small',
 	'somebody-changed': 'somebody changed the program',
+	'override-ended': 'override ended as built',
+	boost: 'boosted at night',
+	'channel-off': 'heating channel off',
+	'water-first': 'hot water first',
+	'sensor-low': 'sensor reads low',
+	blockage: 'air, valve or blockage',
+	'cycle-rate': 'cycle rate',
+	comfort: 'too cool for who lives there',
 	'no-fault': 'no fault',
 	other: 'something else'
 };
@@ -346,8 +319,10 @@ export function whyRankedWords(
 	before: number
 ): string {
 	const percent = (part: number) => `${part < 0.1 ? Math.round(part * 1000) / 10 : Math.round(part * 100)} %`;
-	const each = facts.map(
-		(fact, i) => `“${factWords(fact)}” is said of it in ${percent(explains[i] ?? 0)} of such cases`
+	const each = facts.flatMap((fact, i) =>
+		explains[i] === 1
+			? []
+			: [`“${factWords(fact)}” is said of it in ${percent(explains[i] ?? 0)} of such cases`]
 	);
 	return `Before anything was said: ${percent(before)}, by common practice, this record and your own closed calls. ${each.join('; ')}${each.length > 0 ? '. ' : ''}Against all others that makes ${percent(share)}.`;
 }

@@ -14,6 +14,7 @@ export * from './customerLines';
 export * from './customerPage';
 export * from './due';
 export * from './exception';
+export * from './fact';
 export * from './felt';
 export * from './gestures';
 export * from './heldWeek';

@@ -1,10 +1,10 @@
 import type { Exception, OnSite } from '../../plan';
 import type { Making } from '../making';
-import { SLOTS } from '../worlds';
+import { around, SLOT_MINUTES, SLOTS } from '../worlds';
 
 /** It was left in what a hand put it to: manual, off, away. */
 export function handCauses(make: Making): void {
-	const { called, add, always, gated, nothing, spanC, usual } = make;
+	const { called, add, always, asked, gated, nothing, spanC, usual, wanted } = make;
 	const { zone, onSite, profile } = called;
 	const [lowC, highC] = spanC;
 	const leastC = profile.temperature?.minC ?? 0;
@@ -48,6 +48,18 @@ export function handCauses(make: Making): void {
 			{ ...usual, mode: 'away', since: 'visitors', 'set-to': 'lower' },
 			{ shown: [leastC, lowC] }
 		);
+	// it goes back as it was built to
+	if (habits.override)
+		add('override-ended', 1, gated(wanted), { ...usual, since: undefined, 'set-to': undefined });
+	if (habits.boost) {
+		const longest = Math.round((habits.boost.stepMinutes * habits.boost.mostSteps) / SLOT_MINUTES);
+		// pressed as it goes off, it stays warm so much longer
+		const late = wanted.map((on, i) => (on || wanted[around(i - Math.min(longest, 18))] ? 1 : 0));
+		const levels = asked.map((level, i) =>
+			Math.max(level, late[i] ? asked[around(i - Math.min(longest, 18))]! : 0)
+		);
+		add('boost', 0.3, gated(late), { ...usual, since: 'visitors', 'which-days': 'some' }, { levels });
+	}
 	// at a figure that nobody can change: manual first, then the lock
 	if (profile.operation.lock && (habits.manual || habits.hold))
 		add(

@@ -1,3 +1,4 @@
+import { channelsOf } from '../../control';
 import type { Making } from '../making';
 import { SLOTS } from '../worlds';
 
@@ -22,6 +23,22 @@ export function houseCauses(make: Making): void {
 		'heater-asked': 'cold',
 		since: 'power'
 	});
+	// the other channel may have its water
+	if (channelsOf(profile))
+		add('channel-off', 3, nothing, {
+			...usual,
+			mode: 'off',
+			rooms: 'all',
+			'heater-asked': 'cold',
+			since: 'visitors'
+		});
+	if (zone.fedBy !== null || allowed)
+		add('water-first', 1, gated(wanted), {
+			...usual,
+			rooms: 'all',
+			since: 'always',
+			'which-days': undefined
+		});
 	if (habits.paired) {
 		const alone = profile.operation.receiver?.alone ?? 'off';
 		const lost = {

@@ -30,6 +30,15 @@ export function roomCauses(make: Making): void {
 		const heats = gated(wanted).map((on, i) => (isSunny(i) ? 0 : on));
 		add('sensor', inSun ? 6 : 0.5, heats, { ...other, since: 'always' }, { figure: 1, levels: asked });
 	}
+	const isLow = onSite.sensorTroubles.includes('draught');
+	if (profile.temperature)
+		add(
+			'sensor-low',
+			isLow ? 6 : 0.25,
+			gated(wanted),
+			{ ...usual, since: undefined, 'which-days': undefined },
+			{ warm: always }
+		);
 	const offsetK = onSite.offsetSetK ?? 0;
 	// it shows more than there is by what was keyed, or less
 	if (offsetK !== 0)
@@ -64,6 +73,27 @@ export function roomCauses(make: Making): void {
 		{ ...usual, since: 'colder' },
 		{ warm: nothing }
 	);
+	const emitter = zone.room?.emitter.kind ?? null;
+	if (emitter === null || emitter === 'radiator' || emitter === 'wet-floor')
+		add(
+			'blockage',
+			1,
+			gated(wanted),
+			{ ...usual, 'heater-asked': 'cold', since: undefined },
+			{ warm: nothing }
+		);
+	if (profile.temperature) {
+		add('cycle-rate', 0.5, gated(wanted), { ...usual, since: 'always', 'which-days': 'every' });
+		// its figures are right, and whoever sits there is cold
+		const isFrail = onSite.occupants.length > 0;
+		add(
+			'comfort',
+			isFrail ? 2 : 0.5,
+			gated(wanted),
+			{ ...usual, since: undefined, 'which-days': 'every' },
+			{ warm: nothing }
+		);
+	}
 	add(
 		'somebody-changed',
 		profile.operation.lock && onSite.lockSet ? 0.7 : 3,

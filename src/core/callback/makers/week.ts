@@ -56,6 +56,23 @@ export function weekCauses(make: Making): void {
 			{ figure: d + 1, levels }
 		);
 	}
+	/** Some days hold what another is meant to have. */
+	const missed = (days: readonly number[], source: number, figure: number, prior: number) => {
+		const heats = Uint8Array.from(wanted);
+		const levels = Float64Array.from(asked);
+		const [day, perDay] = [byDay[source]!, SLOTS / 7];
+		for (const d of days) {
+			heats.set(day, d * perDay);
+			levels.set(asked.slice(source * perDay, (source + 1) * perDay), d * perDay);
+		}
+		add(
+			'day-not-copied',
+			prior,
+			gated(heats),
+			{ ...usual, since: 'always', 'set-to': 'lower', 'which-days': 'some' },
+			{ figure, levels }
+		);
+	};
 	// days that are alike are keyed together, and can be given what others are meant to have
 	const alike = new Map<string, number[]>();
 	byDay.forEach((day, d) => alike.set(day.join(), [...(alike.get(day.join()) ?? []), d]));
@@ -65,19 +82,10 @@ export function weekCauses(make: Making): void {
 			const source = others[0]!;
 			// of a single day after another it is said already
 			if (days === others || (days.length === 1 && (days[0]! + 6) % 7 === source)) continue;
-			const heats = Uint8Array.from(wanted);
-			const levels = Float64Array.from(asked);
-			const [day, perDay] = [byDay[source]!, SLOTS / 7];
-			for (const d of days) {
-				heats.set(day, d * perDay);
-				levels.set(asked.slice(source * perDay, (source + 1) * perDay), d * perDay);
-			}
-			add(
-				'day-not-copied',
-				0.6,
-				gated(heats),
-				{ ...usual, since: 'always', 'set-to': 'lower', 'which-days': 'some' },
-				{ figure: 10 * (days[0]! + 1) + source + 1, levels }
-			);
+			missed(days, source, 10 * (days[0]! + 1) + source + 1, 0.6);
+			// or one of them alone was missed
+			if (days.length > 1)
+				for (const d of days)
+					if ((d + 6) % 7 !== source) missed([d], source, 100 + 10 * (d + 1) + source + 1, 0.3);
 		}
 }
