@@ -26,7 +26,7 @@ const coreOrder = {
 	callback: computing,
 	heard: [...computing, 'callback'],
 	rehearsal: [...computing, 'callback'],
-	words: [...computing, 'record', 'drawing', 'rehearsal', 'callback'],
+	words: [...computing, 'record', 'drawing', 'rehearsal', 'callback', 'heard'],
 	formats: [...computing, 'record', 'callback', 'rehearsal', 'words']
 };
 

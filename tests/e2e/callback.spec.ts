@@ -9,20 +9,29 @@ test('a call is taken on a phone: what was said, the one question, its answers, 
 	await open(page, page.url().replace(/week.*$/, 'callback'));
 	const headline = page.getByRole('heading', { level: 1 });
 	await expect(headline).toContainText('Write what the customer says');
-	await page.getByRole('button', { name: 'Never warm' }).click();
 	const said = page.getByRole('region', { name: 'What was said' });
+	await said.getByRole('button', { name: 'Say it by choices' }).click();
+	await said.getByRole('button', { name: 'all day' }).click();
 	await expect(said.getByText('never warm, every day')).toBeVisible();
 	await page.getByLabel('about', { exact: true }).fill('09:00');
 	await page.getByLabel('about', { exact: true }).press('Tab');
 	await said.getByRole('button', { name: 'Take back: comes on at 09:00, every day' }).click();
 	await expect(said.getByText('comes on at 09:00, every day')).toHaveCount(0);
 	// what is long to take back makes no page wider than the phone
-	await said.getByLabel('In their own words').fill('A padlock');
+	await said.getByLabel('In their own words').fill('It shows a padlock');
 	await said.getByLabel('In their own words').press('Enter');
-	const back = said.getByRole('button', { name: 'Take back: its keys: locked, or nothing happens' });
+	const back = said.getByRole('button', { name: 'Take back: it shows a picture: padlock' });
 	await expect(back).toBeVisible();
 	expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
 	await back.click();
+	// what hurts comes before any question
+	await said.getByLabel('In their own words').fill('It is never warm and there is a smell of burning');
+	await said.getByLabel('In their own words').press('Enter');
+	await expect(page.getByRole('alert')).toContainText('Switch off at the board and leave it off.');
+	await expect(page.getByRole('region', { name: 'Ask now' })).toHaveCount(0);
+	await said.getByLabel('In their own words').fill('It is never warm');
+	await said.getByLabel('In their own words').press('Enter');
+	await said.getByRole('button', { name: /^Take back: heard or smelt/ }).click();
 
 	// answered as somebody would whose stat was left on manual, turned down
 	const answers = [
@@ -41,16 +50,16 @@ test('a call is taken on a phone: what was said, the one question, its answers, 
 			const answer = asked.getByRole('button', { name, exact: true });
 			if (await answer.isVisible()) {
 				const question = await asked.getByRole('heading').innerText();
+				// a press that comes at once was meant for the question before
+				await page.waitForTimeout(700);
 				await answer.click();
 				await expect(asked.getByRole('heading', { name: question })).toHaveCount(0);
 				break;
 			}
 		}
 	}
-	await expect(headline).toContainText('Almost certainly: Left on manual, turned down.');
-	await expect(page.getByRole('region', { name: 'What to do' })).toContainText(
-		'Press Mode until it shows Automatic.'
-	);
+	await expect(headline).toContainText('Almost certainly left on manual, turned down.');
+	await expect(page.getByRole('main')).toContainText('Press Mode until it shows Automatic.');
 	await expect(page.getByRole('region', { name: 'What would explain it' }).getByRole('img')).toBeVisible();
 });
 
@@ -99,7 +108,7 @@ test('a customer says by their link what is wrong; the office finds it on Jobs, 
 	await expect(said.getByText('cold 06:00 to 09:00, every day')).toBeVisible();
 	await said.getByLabel('In their own words').fill('It comes on at seven and an hour late');
 	await said.getByLabel('In their own words').press('Enter');
-	await expect(said.getByText('its clock: 1 h slow').first()).toBeVisible();
+	await expect(said.getByText('starts 1 h late').first()).toBeVisible();
 	await expect(page.getByRole('status').first()).toBeVisible();
 	const call = page.getByRole('region', { name: 'The call' });
 	await expect(call.getByLabel('Who called')).toHaveValue('R. Gable');

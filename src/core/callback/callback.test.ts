@@ -4,6 +4,8 @@ import { ALL, called, slowRoom, sourceFrom } from '../../../tests/support/called
 import {
 	causesOf,
 	contradiction,
+	shownClock,
+	weigh,
 	factsSchema,
 	likeliestPair,
 	taught,
@@ -274,5 +276,47 @@ describe('what was said', () => {
 		expect(
 			unaskable(called('six-step-room-stat', {}, {}, (zone) => ({ ...zone, fedBy: 'boiler' })))
 		).not.toContain('water');
+	});
+
+	it('a clock and a day that are read off tell how far it is ahead, and by how many days', () => {
+		// Wednesday 10:42
+		const real = 2 * 1440 + 642;
+		const told = (day: number | null, minute: number) =>
+			shownClock(day, minute, real).map((fact) =>
+				fact.kind === 'clock' ? fact.aheadMinutes : fact.kind === 'weekday' ? `${fact.aheadDays} d` : fact
+			);
+		expect(told(2, 642)).toEqual([0, '0 d']);
+		expect(told(2, 702)).toEqual([60, '0 d']);
+		expect(told(4, 822)).toEqual([180, '2 d']);
+		expect(told(1, 642)).toEqual([0, '6 d']);
+		expect(told(null, 622)).toEqual([-20]);
+		expect(told(2, 1362)).toEqual([720, '0 d']);
+		// over midnight: it shows Thursday, ten minutes past it, at ten to twelve on Wednesday night
+		expect(shownClock(3, 10, 2 * 1440 + 1430)).toEqual([
+			{ kind: 'clock', is: 'fast', aheadMinutes: 20 },
+			{ kind: 'weekday', aheadDays: 0 }
+		]);
+	});
+
+	it('a figure that was read off is a cause of its own; words, lamps and keys mean what the control says', () => {
+		const first = (control: string, facts: Fact[]) =>
+			weigh(called(control), { facts, passed: [], counts: {} }).ranked[0]!.cause;
+		expect(first('six-step-room-stat', [{ kind: 'clock', is: 'fast', aheadMinutes: 95 }])).toMatchObject({
+			kind: 'clock-off',
+			figure: 95
+		});
+		const lamp = (colour: string, is: 'steady' | 'blinking'): Fact => ({
+			kind: 'lamp',
+			where: 'receiver',
+			colour,
+			is
+		});
+		const never: Fact = { kind: 'feels', what: 'cold', days: ALL, from: 0, to: 1440 };
+		expect(first('radio-stat', [never, lamp('red', 'blinking')]).kind).toBe('no-radio');
+		expect(first('radio-stat', [never, lamp('red', 'steady')]).kind).not.toBe('no-radio');
+		expect(
+			first('six-step-room-stat', [never, { kind: 'keys', do: 'back', degrees: null, afterMinutes: 120 }])
+				.kind
+		).toBe('override-ended');
 	});
 });

@@ -125,8 +125,14 @@ export const factSchema = z.discriminatedUnion('kind', [
 		about: z.enum(['did', 'wish', 'planned', 'opinion', 'trend']),
 		what: z.string().max(120)
 	}),
-	/** It was seen to come on, or to go off, at about that time. */
-	z.strictObject({ kind: z.literal('turns'), to: z.enum(['on', 'off']), days, at: minute }),
+	/** It was seen to come on, or to go off, at about that time; or half a day on, where morning or evening was not said. */
+	z.strictObject({
+		kind: z.literal('turns'),
+		to: z.enum(['on', 'off']),
+		days,
+		at: minute,
+		either: z.literal(true).optional()
+	}),
 	/** A logger's file: the room's usual week by ten minutes in °C (null: not logged), and how well the planned week goes with it at its best shift, from 0 to 1. */
 	z.strictObject({
 		kind: z.literal('log'),
@@ -156,6 +162,49 @@ export function clockAnswer(errorMinutes: number): (typeof QUESTIONS)['clock-sho
 	if (within(-60)) return 'hour-behind';
 	return within(Math.round(errorMinutes / DAY_MINUTES) * DAY_MINUTES) ? 'another-day' : 'another-time';
 }
+
+/**
+ * What is told by a clock that shows a day (0 = Monday; null: none is shown) and a minute of it, where it really is so many minutes after
+ * Monday 00:00: how far it is ahead, at most half a day, and by how many days.
+ */
+export function shownClock(shownDay: number | null, shownMinute: number, realMinute: number): Fact[] {
+	const [real, half] = [realMinute % DAY_MINUTES, DAY_MINUTES / 2];
+	const aheadMinutes = ((((shownMinute - real + half) % DAY_MINUTES) + DAY_MINUTES) % DAY_MINUTES) - half;
+	// half a day is told as ahead
+	const ahead = aheadMinutes === -half ? half : aheadMinutes;
+	const is = Math.abs(ahead) <= 2 ? 'right' : ahead > 0 ? 'fast' : 'slow';
+	const clock: Fact = { kind: 'clock', is, aheadMinutes: is === 'right' ? 0 : ahead };
+	if (shownDay === null) return [clock];
+	const days = Math.round((shownDay * DAY_MINUTES + shownMinute - ahead - realMinute) / DAY_MINUTES);
+	return [clock, { kind: 'weekday', aheadDays: ((days % 7) + 7) % 7 }];
+}
+
+/** What can be said by a choice beside when it is cold and when it runs. */
+export const FURTHER_FACTS: readonly Fact[] = [
+	{ kind: 'answer', question: 'rooms', answer: 'this' },
+	{ kind: 'answer', question: 'rooms', answer: 'all' },
+	...(['hot', 'lukewarm', 'cold', 'top-cold'] as const).map(
+		(is) => ({ kind: 'heater', which: 'radiators', is, all: true, asked: false }) as const
+	),
+	{ kind: 'heater', which: 'radiators', is: 'cold', all: false, asked: false },
+	...(['runs', 'off', 'fault'] as const).map((is) => ({ kind: 'source', is }) as const),
+	{ kind: 'answer', question: 'water', answer: 'yes' },
+	{ kind: 'answer', question: 'water', answer: 'no' },
+	...EVENTS.map((event) => ({ kind: 'since', event, sure: true }) as const),
+	...(['dead', 'stop', 'back', 'work'] as const).map(
+		(what) => ({ kind: 'keys', do: what, degrees: null, afterMinutes: null }) as const
+	),
+	...(['red', 'green'] as const).flatMap((colour) =>
+		(['steady', 'blinking'] as const).map((is) => ({ kind: 'lamp', where: 'receiver', colour, is }) as const)
+	),
+	{ kind: 'lamp', where: 'receiver', colour: '', is: 'out' },
+	...ONLY_WHEN.map((what) => ({ kind: 'only-when', what }) as const),
+	{ kind: 'cycles', perHour: null },
+	{ kind: 'noise', what: 'gurgling' },
+	...(['old', 'ill', 'infant', 'tenant', 'second-hand'] as const).map(
+		(who) => ({ kind: 'who', who }) as const
+	)
+];
 
 /** As many things can be said of one call. */
 export const MOST_FACTS = 50;

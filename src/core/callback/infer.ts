@@ -111,7 +111,7 @@ const TOLD_MINUTES = 10;
 function clockLikely(cause: Cause, { is, aheadMinutes }: Extract<Fact, { kind: 'clock' }>): number {
 	const ahead = cause.kind === 'clock-off' ? cause.figure : 0;
 	// a clock that was lost shows anything
-	if (cause.kind === 'factory-week' || cause.kind === 'no-power') return is === 'blinks' ? 0.8 : 0.3;
+	if (cause.kind === 'factory-week') return is === 'blinks' ? 0.8 : aheadMinutes === null ? 0.3 : 0.1;
 	if (is === 'blinks') return ahead === 0 ? NOISE : 0.2;
 	if (is === 'wrong') return ahead === 0 ? NOISE : 1 - NOISE;
 	if (aheadMinutes === null) return ahead !== 0 && ahead > 0 === (is === 'fast') ? 1 - NOISE : NOISE;
@@ -149,12 +149,16 @@ export function likelihood(cause: Cause, fact: Fact): number {
 			return fact.what === 'slow' ? toldLikely(cause.kind, fact) : feltLikely(cause, fact);
 		case 'turns': {
 			const to = fact.to === 'on' ? 1 : 0;
-			return named(fact.days, (days) => {
-				const seen = nearChange(cause.heats, to, days, fact.at);
+			const halves = fact.either ? [fact.at, (fact.at + DAY_MINUTES / 2) % DAY_MINUTES] : [fact.at];
+			return named(fact.days, (days) =>
 				// who says that it comes on can mean that it gets warm
-				const felt = nearChange(cause.warm, to, days, fact.at) * 0.7;
-				return Math.max(seen, felt);
-			});
+				Math.max(
+					...halves.flatMap((at) => [
+						nearChange(cause.heats, to, days, at),
+						nearChange(cause.warm, to, days, at) * 0.7
+					])
+				)
+			);
 		}
 		case 'shows':
 			return showsLikely(cause, fact);

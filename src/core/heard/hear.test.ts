@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { factWords } from '../words';
-import { hear, minuteIn, understand } from '.';
+import { dangerIn, hear, minuteIn, understand } from '.';
 
 const of = (said: string) => understand(said).map(factWords);
 
@@ -77,5 +77,20 @@ describe('what is heard', () => {
 			['the cat is well', 0],
 			['the display is blank', 1]
 		]);
+	});
+
+	it('what hurts is heard whatever else is said', () => {
+		expect(
+			[
+				'I smell gas',
+				'it smells of gas here',
+				'a smell of burning',
+				'the CO alarm went',
+				'water drips on the fuse box',
+				'cold in the mornings',
+				'hot water but no heating',
+				'the gas bill is high'
+			].map(dangerIn)
+		).toEqual(['gas', 'gas', 'burning', 'fumes', 'water', null, null, null]);
 	});
 });

@@ -13,8 +13,6 @@ export interface HeardClause {
 
 /** What is known where something is heard. */
 export interface Hearing {
-	/** The minute of its plan that is nearest to what was said of a change, where morning and evening are both meant: seven is 07:00 or 19:00. */
-	readonly nearest?: (to: 'on' | 'off', minute: number) => number;
 	/** The room of the call: what is said of it by its name is said of it. */
 	readonly room?: string;
 }
@@ -111,13 +109,15 @@ const TURNS_OFF =
 	/\b(goes|go|turns?|switches|shuts?|stops?|cuts?|conks?) (itself )?(off|out)\b|\bstops\b|\boff (at|by|from)\b|\bstays going\b/;
 
 /** When it was seen to come on or to go off; what it ought to do is kept for what it is late against. */
-function turnsIn(clause: Clause, { nearest }: Hearing): { to: 'on' | 'off'; at: number } | null {
+function turnsIn(clause: Clause): { to: 'on' | 'off'; at: number; either?: true } | null {
 	const { text, at, mood } = clause;
 	if (at === null || mood === 'wish' || mood === 'opinion') return null;
 	const to = TURNS_OFF.test(text) ? 'off' : TURNS_ON.test(text) ? 'on' : null;
 	if (!to || (FINE.test(text) && !/\bon\b/.test(text)) || /\bgetting warm\b/.test(text)) return null;
-	const isSaid = /\d[:.]\d\d|\b(am|pm|a\.m|p\.m|morning|evening|night|afternoon|noon|midnight)\b/.test(text);
-	return { to, at: isSaid || !nearest ? at : nearest(to, at) };
+	const isSaid =
+		at >= 780 ||
+		/\d[:.]\d\d|\b(am|pm|a\.m|p\.m|mornings?|evenings?|nights?|afternoons?|noon|midnight)\b/.test(text);
+	return { to, at, ...(isSaid ? {} : { either: true }) };
 }
 
 /** What the control's clock shows, and what it is: told apart by whose it is. */
@@ -228,7 +228,7 @@ export function hear(spoken: string, hearing: Hearing = {}): HeardClause[] {
 			facts.push(fact);
 		};
 		clocks.read(clause).forEach(put);
-		const turns = turnsIn(clause, hearing);
+		const turns = turnsIn(clause);
 		const isOught = clause.mood === 'planned' || clause.mood === 'before';
 		if (isOught && clause.at !== null && (turns || seen))
 			planned.set((turns ?? seen)!.to, turns?.at ?? clause.at);
@@ -236,8 +236,9 @@ export function hear(spoken: string, hearing: Hearing = {}): HeardClause[] {
 			// of morning and evening that which is nearer to what it ought to be
 			const ought = planned.get(turns.to);
 			const at = ought === undefined ? turns.at : (ought + apart(turns.at, ought) + 1440) % 1440;
+			const either = ought === undefined && turns.either ? { either: true as const } : {};
 			seen = { to: turns.to, at };
-			put({ kind: 'turns', to: turns.to, days: clause.days, at });
+			put({ kind: 'turns', to: turns.to, days: clause.days, at, ...either });
 		}
 		const late = seen && planned.has(seen.to) ? apart(seen.at, planned.get(seen.to)!) : 0;
 		if (seen && late !== 0 && Math.abs(late) <= 300)

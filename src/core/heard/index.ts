@@ -1,2 +1,3 @@
+export * from './danger';
 export * from './hear';
 export * from './times';

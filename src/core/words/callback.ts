@@ -10,6 +10,7 @@ import {
 	type Ranked,
 	type RankedPair
 } from '../callback';
+import type { Danger } from '../heard';
 import { modeSentence, type ControlProfile } from '../control';
 import { clockTime, DAY_NAMES, duration } from '../week';
 import { factWords } from './fact';
@@ -120,6 +121,7 @@ export function explainsWords(facts: readonly Fact[], explains: readonly number[
 	const said = (which: (share: number) => boolean) =>
 		facts.filter((_, i) => explains[i] !== 1 && which(explains[i] ?? 0)).map(factWords);
 	const [does, not] = [said((share) => share >= 0.4), said((share) => share < 0.15)];
+	if (not.length === 0 && does.length > 2) return `explains all ${does.length}`;
 	return [
 		...(does.length > 0 ? [`explains ${does.join(' · ')}`] : []),
 		...(not.length > 0 ? [`does not explain ${not.join(' · ')}`] : [])
@@ -145,7 +147,32 @@ export const likelyWords = (share: number): string =>
 export const headlineWords = (first: Ranked<Named> | null, profile: Pick<ControlProfile, 'panel'>): string =>
 	first === null
 		? 'Write what the customer says. Causes appear here.'
-		: `${first.share >= CERTAIN ? 'Almost certainly' : first.share >= LIKELY ? 'Most likely' : 'Perhaps'}: ${matterWords(first.cause, profile)}.`;
+		: `${first.share >= CERTAIN ? 'Almost certainly' : first.share >= LIKELY ? 'Most likely' : 'Perhaps'} ${small(matterWords(first.cause, profile))}.`;
+
+/** What is said before any question where somebody speaks of what hurts. */
+export const dangerWords = (danger: Danger): string =>
+	({
+		gas: 'Gas? Get out, open nothing electric, then ring the gas emergency line.',
+		fumes: 'Get everybody out into fresh air, then ring the emergency line. Heating stays off.',
+		burning:
+			'Switch off at the board and leave it off. Fire: get out, ring the fire service. Then a qualified engineer.',
+		water:
+			'Turn the water off and touch nothing that is wet. Leave the heating off. Then a qualified engineer.'
+	})[danger];
+
+/** Said first where somebody old, ill or very young is without heat in frost; null where nothing of that was said. */
+export function careWords(facts: readonly Fact[], outdoorC: number, isFrailNoted: boolean): string | null {
+	const isFrail =
+		isFrailNoted || facts.some((fact) => fact.kind === 'who' && ['old', 'ill', 'infant'].includes(fact.who));
+	const isCold = facts.some(
+		(fact) =>
+			(fact.kind === 'feels' && fact.what === 'cold' && fact.where === undefined) ||
+			(fact.kind === 'heater' && fact.is === 'cold')
+	);
+	return isFrail && isCold && outdoorC <= 0
+		? 'Frost, and somebody old, ill or very young: heat tonight first, by hand or with a spare heater. A visit today.'
+		: null;
+}
 
 const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 const end = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`);

@@ -1,5 +1,5 @@
 import type { Fact, QuestionId } from '../callback';
-import { clockTime, DAY_NAMES, dayRange, duration } from '../week';
+import { clockTime, DAY_MINUTES, DAY_NAMES, dayRange, duration } from '../week';
 
 const ABOUT: Readonly<Record<QuestionId, string>> = {
 	'clock-shows': 'its clock',
@@ -167,7 +167,7 @@ export function factWords(fact: Fact): string {
 		case 'feels':
 			return feelsWords(fact);
 		case 'turns':
-			return `${fact.to === 'on' ? 'comes on' : 'goes off'} at ${clockTime(fact.at)}, ${on(fact.days)}`;
+			return `${fact.to === 'on' ? 'comes on' : 'goes off'} at ${clockTime(fact.at)}${fact.either ? ` or ${clockTime((fact.at + DAY_MINUTES / 2) % DAY_MINUTES)}` : ''}, ${on(fact.days)}`;
 		case 'clock':
 			return clockWords(fact);
 		case 'weekday':

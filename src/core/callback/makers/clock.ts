@@ -17,7 +17,7 @@ export function clockCauses(make: Making): void {
 		.map((fact) =>
 			fact.kind === 'clock' ? (fact.aheadMinutes ?? 0) : fact.kind === 'shift' ? -fact.lateMinutes : 0
 		)
-		.filter((minutes) => Math.abs(minutes) >= 5 && USUAL_ERRORS.every((one) => Math.abs(one - minutes) > 5));
+		.filter((minutes) => Math.abs(minutes) >= 5 && USUAL_ERRORS.every((one) => Math.abs(one - minutes) > 2));
 	for (const minutes of [...USUAL_ERRORS, ...new Set(said)]) {
 		const isChange = Math.abs(minutes) === 60 && habits.clock.summerTime === 'by-hand';
 		const isMissed = minutes === missedChangeMinutes && missedChangeMinutes !== 0;

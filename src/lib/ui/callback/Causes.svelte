@@ -20,14 +20,13 @@
 <ol>
 	{#each shown as one (one.cause.id)}
 		<li>
-			<strong class="share">{likelyWords(one.share)}</strong>
+			<span class="share" class:soft={one.share < 0.5}>{likelyWords(one.share)}</span>
 			<div>
 				<p>
 					<strong>{matterWords(one.cause, profile)}</strong>
 					<Why of="Why {likelyWords(one.share)}">{whyRankedWords(one, facts, one.cause.prior / sum)}</Why>
 				</p>
 				<p class="soft">{explainsWords(facts, one.explains)}</p>
-				<div class="bar"><span style:width="{one.share * 100}%"></span></div>
 			</div>
 		</li>
 	{/each}
@@ -46,20 +45,10 @@
 	li {
 		display: grid;
 		grid-template-columns: 6.2rem minmax(0, 1fr);
-		padding: 0.7rem 0;
+		padding: 0.6rem 0;
 		border-bottom: 1px solid var(--rule);
 	}
 	.share {
 		padding-right: 0.6rem;
-	}
-	.bar {
-		height: 8px;
-		margin-top: 0.4rem;
-		background: var(--rule);
-	}
-	.bar span {
-		display: block;
-		height: 100%;
-		background: var(--held);
 	}
 </style>

@@ -43,7 +43,7 @@
 		<DateField label="Until" value={call.promisedBy} onchange={(promisedBy) => model.put({ promisedBy })} />
 	</div>
 	{#if !kept}
-		<Button kind="next" onclick={() => void model.keep()}>Keep this call</Button>
+		<Button kind="next" onclick={() => void model.keep()}>Save call</Button>
 	{:else if call.outcome}
 		<p role="status">
 			<strong>Closed: {outcomeWords(call.outcome.kind)}.</strong>

@@ -1,20 +1,24 @@
 <script lang="ts">
 	import Close from 'carbon-icons-svelte/lib/Close.svelte';
-	import type { Fact } from '$core/callback';
-	import { hear } from '$core/heard';
-	import { heardWords } from '$core/words';
+	import { FURTHER_FACTS, type Fact } from '$core/callback';
+	import { hear, type Hearing } from '$core/heard';
+	import { factWords } from '$core/words';
+	import { DAY_SHORT } from '$core/week';
 	import Button from '../kit/Button.svelte';
+	import Chips from '../kit/Chips.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import Field from '../kit/Field.svelte';
+	import More from '../kit/More.svelte';
 	import NumberField from '../kit/NumberField.svelte';
+	import Pick from '../kit/Pick.svelte';
 	import TimeField from '../kit/TimeField.svelte';
 
-	/** What the household said: taken from large choices, shown as it was understood, and taken back one by one. */
+	/** What the household said: in their own words, under them what was read and what was not; and by choices. */
 	let {
 		facts,
 		said,
-		words,
 		unit,
+		hearing,
 		onsaid,
 		onadd,
 		ontakeback
@@ -22,74 +26,60 @@
 		facts: readonly Fact[];
 		/** In their own words. */
 		said: string;
-		words: (fact: Fact) => string;
 		/** In which its control shows degrees; null where it shows none. */
 		unit: 'C' | 'F' | null;
+		hearing: Hearing;
 		onsaid: (said: string) => void;
 		onadd: (facts: readonly Fact[]) => void;
 		/** The fact at a place is taken back. */
 		ontakeback: (at: number) => void;
 	} = $props();
 
-	/** What is written is understood as far as it can be; what was understood stands above, to be taken back. */
-	const heard = $derived(hear(said));
+	const heard = $derived(hear(said, hearing));
+	const unread = $derived(heard.filter((clause) => clause.facts.length === 0));
+	/** The words that a fact was read from; empty where it was chosen. */
+	const wordsOf = (fact: Fact): string =>
+		heard.find((clause) => clause.facts.some((one) => JSON.stringify(one) === JSON.stringify(fact)))?.words ??
+		'';
 	function take(text: string) {
 		if (text.trim() === said.trim()) return;
 		onsaid(text.trim());
-		onadd(hear(text).flatMap(({ facts }) => facts));
+		onadd(hear(text, hearing).flatMap((clause) => clause.facts));
 	}
 
-	const DAYS = {
-		every: [0, 1, 2, 3, 4, 5, 6],
-		weekdays: [0, 1, 2, 3, 4],
-		weekend: [5, 6],
-		monday: [0],
-		sunday: [6]
-	} as const;
-	let on = $state<keyof typeof DAYS>('every');
-	const days = $derived([...DAYS[on]]);
-	const add = (fact: Fact) => onadd([fact]);
-	const felt = $derived<[string, Fact][]>([
-		['Cold in the mornings', { kind: 'feels', what: 'cold', days, from: 360, to: 540 }],
-		['Cold in the daytime', { kind: 'feels', what: 'cold', days, from: 600, to: 1020 }],
-		['Cold in the evenings', { kind: 'feels', what: 'cold', days, from: 1080, to: 1320 }],
-		['Never warm', { kind: 'feels', what: 'cold', days, from: 0, to: 1440 }],
-		['Too hot at night', { kind: 'feels', what: 'hot', days, from: 60, to: 300 }],
-		['Too hot in the daytime', { kind: 'feels', what: 'hot', days, from: 600, to: 1020 }]
-	]);
+	const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6];
+	let chosen = $state<readonly number[]>([]);
+	const days = $derived(chosen.length === 0 ? EVERY_DAY : [...chosen].sort((a, b) => a - b));
+	const pressDay = (day: number) =>
+		(chosen = chosen.includes(day) ? chosen.filter((one) => one !== day) : [...chosen, day]);
+	const SPANS = [
+		['in the morning', 360, 540],
+		['in the daytime', 600, 1020],
+		['in the evening', 1080, 1320],
+		['at night', 60, 300],
+		['all day', 0, 1440]
+	] as const;
+	type Felt = Extract<Fact, { kind: 'feels' }>['what'];
+	let what = $state<Felt>('cold');
+	let from = $state<string | null>(null);
 	let turns = $state<'on' | 'off'>('on');
-	/** A time that was taken is asked for anew. */
+	/** A figure that was taken is asked for anew. */
 	let taken = $state(0);
-	function takeTime(text: string) {
+	const minuteOf = (text: string) => {
 		const [hour = 0, minute = 0] = text.split(':').map(Number);
-		add({ kind: 'turns', to: turns, days, at: hour * 60 + minute });
+		return hour * 60 + minute;
+	};
+	function add(fact: Fact) {
+		onadd([fact]);
 		taken++;
+		from = null;
 	}
-	function takeShown(degrees: number | null) {
-		if (degrees === null || unit === null) return;
-		add({ kind: 'shows', degrees, unit, days, at: null });
-		taken++;
-	}
+	const feels = (start: number, end: number) =>
+		add({ kind: 'feels', what, days, from: start, to: Math.max(start + 1, end) });
 </script>
 
 <section aria-label="What was said">
 	<h2>What was said</h2>
-	{#if facts.length > 0}
-		<ul class="said">
-			{#each facts as fact, i (i)}
-				<li>
-					{words(fact)}
-					<Button
-						kind="quiet"
-						small
-						icon={Close}
-						iconLabel="Take back: {words(fact)}"
-						onclick={() => ontakeback(i)}
-					/>
-				</li>
-			{/each}
-		</ul>
-	{/if}
 	<Field
 		label="In their own words"
 		help="Such as: cold in the mornings, it comes on at nine since the clocks changed"
@@ -97,102 +87,123 @@
 		value={said}
 		onchange={take}
 	/>
-	{#if heard.length > 0}
-		<ul class="heard" role="status" aria-label="How it was read">
-			{#each heard as clause, i (i)}
-				<li class:unread={clause.facts.length === 0}>{heardWords(clause)}</li>
-			{/each}
-		</ul>
-		{#if heard.some(({ facts: read }) => read.length === 0)}
-			<p class="soft">Choose below what it means.</p>
-		{/if}
-	{/if}
-	<div class="fields">
-		<Choice
-			label="On"
-			small
-			value={on}
-			options={[
-				{ value: 'every', text: 'every day' },
-				{ value: 'weekdays', text: 'working days' },
-				{ value: 'weekend', text: 'Saturday and Sunday' },
-				{ value: 'monday', text: 'Mondays' },
-				{ value: 'sunday', text: 'Sundays' }
-			]}
-			onchange={(next) => (on = next as typeof on)}
-		/>
-		{#if unit}
+	<ul role="status" aria-label="How it was read">
+		{#each facts as fact, i (i)}
+			<li>
+				<span
+					>{factWords(fact)}{#if wordsOf(fact)}<span class="soft"> “{wordsOf(fact)}”</span>{/if}</span
+				>
+				<Button
+					kind="quiet"
+					small
+					icon={Close}
+					iconLabel="Take back: {factWords(fact)}"
+					onclick={() => ontakeback(i)}
+				/>
+			</li>
+		{/each}
+		{#each unread as { words }, i (i)}<li class="unread">not understood: “{words}”</li>{/each}
+	</ul>
+	<More title={unread.length > 0 ? 'Say by choices what that means' : 'Say it by choices'}>
+		<div class="choices">
+			<Chips
+				label="Days on which it is so"
+				choices={DAY_SHORT.map((name, day) => [day, name] as const)}
+				{chosen}
+				onpress={pressDay}
+			/>
+			<Choice
+				label="It is"
+				small
+				value={what}
+				options={[
+					{ value: 'cold', text: 'cold' },
+					{ value: 'hot', text: 'too hot' },
+					{ value: 'fine', text: 'as it should be' },
+					{ value: 'slow', text: 'slow to warm' }
+				]}
+				onchange={(next) => (what = next as Felt)}
+			/>
+			<div class="row">
+				{#each SPANS as [name, start, end] (name)}
+					<Button small onclick={() => feels(start, end)}>{name}</Button>
+				{/each}
+			</div>
 			{#key taken}
-				<NumberField
-					label="It shows"
-					unit="°{unit}"
-					value={null}
-					least={unit === 'F' ? 0 : -20}
-					most={unit === 'F' ? 120 : 50}
-					empty
-					onchange={takeShown}
+				<div class="fields">
+					<TimeField label="from" value={from} onchange={(time) => (from = time)} />
+					<TimeField
+						label="until"
+						value={null}
+						onchange={(time) => from !== null && feels(minuteOf(from), minuteOf(time) || 1440)}
+					/>
+				</div>
+				<div class="fields">
+					<Choice
+						label="It"
+						value={turns}
+						options={[
+							{ value: 'on', text: 'comes on at' },
+							{ value: 'off', text: 'goes off at' }
+						]}
+						onchange={(next) => (turns = next as typeof turns)}
+					/>
+					<TimeField
+						label="about"
+						value={null}
+						onchange={(time) => add({ kind: 'turns', to: turns, days, at: minuteOf(time) })}
+					/>
+				</div>
+				{#if unit}
+					<NumberField
+						label="It shows"
+						unit="°{unit}"
+						value={null}
+						least={unit === 'F' ? 0 : -20}
+						most={unit === 'F' ? 120 : 50}
+						empty
+						onchange={(degrees) => degrees !== null && add({ kind: 'shows', degrees, unit, days, at: null })}
+					/>
+				{/if}
+				<Pick
+					label="Or"
+					value=""
+					options={FURTHER_FACTS.map((fact, i) => ({ value: String(i), text: factWords(fact) }))}
+					onchange={(at) => add(FURTHER_FACTS[Number(at)]!)}
 				/>
 			{/key}
-		{/if}
-	</div>
-	<div class="choices">
-		{#each felt as [name, fact] (name)}<Button onclick={() => add(fact)}>{name}</Button>{/each}
-	</div>
-	<div class="fields">
-		<Choice
-			label="It"
-			small
-			value={turns}
-			options={[
-				{ value: 'on', text: 'comes on at' },
-				{ value: 'off', text: 'goes off at' }
-			]}
-			onchange={(next) => (turns = next as typeof turns)}
-		/>
-		{#key taken}<TimeField label="about" value={null} onchange={takeTime} />{/key}
-	</div>
+		</div>
+	</More>
 </section>
 
 <style>
-	.heard {
-		display: grid;
-		gap: 0.2rem;
-		margin: 0.4rem 0;
-		font-size: var(--small);
-	}
-	.unread {
-		color: var(--soft);
-		text-decoration: underline dotted;
-		text-underline-offset: 0.2em;
-	}
 	h2 {
 		font-size: 1.05rem;
 	}
-	.said {
+	ul {
+		margin: 0.5rem 0;
+	}
+	li {
 		display: flex;
-		flex-wrap: wrap;
-		gap: 0.4rem;
-		margin: 0.4rem 0 0.8rem;
+		justify-content: space-between;
+		align-items: center;
+		gap: 0.6rem;
+		border-bottom: 1px solid var(--rule);
 		/* the tip of a button at the edge widens nothing */
 		overflow-x: clip;
 	}
-	.said li {
-		display: flex;
-		align-items: center;
-		padding-left: 0.8rem;
-		border: 1px solid var(--rule);
-		border-radius: 1.2rem;
-		background: var(--sheet);
-	}
-	.fields + .choices,
-	section > :global(* + .fields) {
-		margin-top: 0.8rem;
+	.unread {
+		padding: 0.35rem 0;
+		color: var(--warm);
 	}
 	.choices {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+		gap: 0.8rem;
+	}
+	.row {
+		display: flex;
+		flex-wrap: wrap;
 		gap: 0.5rem;
-		margin: 0.6rem 0;
 	}
 	.fields {
 		display: grid;

@@ -3,7 +3,15 @@
 	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { page } from '$app/state';
 	import type { Weighed } from '$core/callback';
-	import { contradictionWords, factWords, headlineWords, mendWords, pairWords } from '$core/words';
+	import { dangerIn } from '$core/heard';
+	import {
+		careWords,
+		contradictionWords,
+		dangerWords,
+		headlineWords,
+		mendWords,
+		pairWords
+	} from '$core/words';
 	import AskNow from '$lib/ui/callback/AskNow.svelte';
 	import AsItRuns from '$lib/ui/callback/AsItRuns.svelte';
 	import { CallModel } from '$lib/ui/callback/callModel.svelte';
@@ -52,40 +60,53 @@
 			? ([facts[a], facts[b]] as const)
 			: null;
 	});
-	const { profile } = $derived(data.called);
+	const { profile, onSite } = $derived(data.called);
+	const danger = $derived(dangerIn(model.call.said));
+	const care = $derived(careWords(facts, outdoorC, onSite.occupants.length > 0));
+	const hearing = $derived({ room: data.zone.name });
+	/** Whether what stands there was weighed with all that was said. */
+	const isOlder = $derived(weighed !== null && weighed.ranked[0]?.explains.length !== facts.length);
 </script>
 
 <main>
 	<Headline of="{data.zone.name}, a call"
 		>{headlineWords(facts.length === 0 ? null : first, profile)}</Headline
 	>
+	{#if danger}
+		<p class="signal say" role="alert">{dangerWords(danger)}</p>
+	{:else if care}
+		<p class="signal say" role="alert">{care}</p>
+	{/if}
 	{#if clash}
 		<p class="signal" role="alert">{contradictionWords(...clash)}</p>
-	{:else if weighed?.pair}
-		<p>{pairWords(weighed.pair, profile)}</p>
+	{:else if first && facts.length > 0 && !danger}
+		<p class="say" class:older={isOlder}>
+			<span class="soft">{first.share >= 0.85 ? 'What to do:' : 'If so:'}</span>
+			{mendWords(first.cause, profile)}
+		</p>
+		{#if weighed?.pair}<p>{pairWords(weighed.pair, profile)}</p>{/if}
 	{/if}
 	<div class="parts">
 		<div>
-			{#if weighed?.asking && facts.length > 0}
+			{#if weighed?.asking && facts.length > 0 && !danger}
 				<AskNow
 					asking={weighed.asking}
 					{answered}
 					{profile}
+					timeZone={data.site.timeZone}
 					onanswer={(question, answer) => model.answer(question, answer)}
+					onfacts={(more) => model.say(...more)}
 				/>
-			{:else if first && facts.length > 0 && !clash}
-				<section class="mend" aria-label="What to do">
-					<p class="soft">
-						{first.share >= 0.85 ? 'What to do' : 'No more can be told by telephone. Likeliest first'}
-					</p>
-					<p>{mendWords(first.cause, profile)}</p>
+			{:else if first && facts.length > 0 && !clash && !danger}
+				<section class="settled" aria-label="Nothing more to ask">
+					<p>{first.share >= 0.85 ? 'Nothing more to ask.' : 'No more can be told by telephone: visit.'}</p>
 				</section>
 			{/if}
 			<WhatWasSaid
 				{facts}
 				said={model.call.said}
-				words={factWords}
 				unit={profile.temperature ? data.called.zone.options.unit : null}
+				{hearing}
 				onsaid={(said) => model.put({ said })}
 				onadd={(more) => model.say(...more)}
 				ontakeback={(at) => model.takeBack(at)}
@@ -113,7 +134,7 @@
 		</div>
 		<div>
 			{#if weighed && facts.length > 0}
-				<section aria-label="What would explain it">
+				<section aria-label="What would explain it" class:older={isOlder}>
 					<Causes ranked={weighed.ranked} {facts} {profile} />
 					<AsItRuns planned={weighed.planned} likeliest={weighed.likeliest} {facts} />
 				</section>
@@ -138,10 +159,17 @@
 		gap: 0.8rem;
 		align-content: start;
 	}
-	.mend {
+	.say {
+		font-size: 1.25rem;
+		line-height: 1.35;
+	}
+	.older {
+		opacity: 0.55;
+	}
+	.settled {
 		padding: 0.9rem 1.1rem;
-		border-left: 4px solid var(--ink);
-		background: var(--sheet);
+		border: 2px solid var(--rule);
+		border-radius: 4px;
 	}
 	.beside {
 		display: flex;
