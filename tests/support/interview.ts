@@ -1,4 +1,5 @@
 import {
+	byMatter,
 	causesOf,
 	nextQuestion,
 	QUESTIONS,
@@ -103,7 +104,7 @@ export function interview(
 		const seen = [...new Set(of.map(({ cause }) => cause.kind))];
 		return 1 + Math.min(...kinds.map((kind) => seen.indexOf(kind)).filter((at) => at >= 0), seen.length);
 	};
-	const first = placeOf(ranked);
+	const first = placeOf(byMatter(ranked));
 	let asked = 0;
 	while (asked < mostAnswers) {
 		const next = nextQuestion(ranked, facts, passed);
@@ -119,5 +120,5 @@ export function interview(
 	const share = ranked
 		.filter(({ cause }) => kinds.includes(cause.kind))
 		.reduce((sum, one) => sum + one.share, 0);
-	return { ranked, asked, first, last: placeOf(ranked), share };
+	return { ranked, asked, first, last: placeOf(byMatter(ranked)), share };
 }

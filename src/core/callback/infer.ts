@@ -1,5 +1,5 @@
 import { DAY_MINUTES } from '../week';
-import type { Cause } from './cause';
+import type { Cause, CauseKind } from './cause';
 import { answersTo } from './causes';
 import { SLOT_MINUTES, SLOTS } from './worlds';
 import { QUESTION_IDS, type Fact, type QuestionId } from './facts';
@@ -214,6 +214,19 @@ export function rank(causes: readonly Cause[], facts: readonly Fact[]): Ranked[]
 		.sort((a, b) => b.share - a.share);
 }
 
+/** Causes of which the figure is all that tells them apart: ranked as one, by all of their figures. */
+const SUMMED: readonly CauseKind[] = ['clock-off', 'weekday-off', 'day-not-copied', 'step-slip'];
+/** What is likely by what is the matter, each with its likeliest figure; the likeliest first. Shares sum to one. */
+export function byMatter<Of extends Named>(ranked: readonly Ranked<Of>[]): Ranked<Of>[] {
+	const found = new Map<string, Ranked<Of>>();
+	for (const one of ranked) {
+		const key = SUMMED.includes(one.cause.kind) ? one.cause.kind : one.cause.id;
+		const first = found.get(key);
+		found.set(key, first ? { ...first, share: first.share + one.share } : one);
+	}
+	return [...found.values()].sort((a, b) => b.share - a.share);
+}
+
 const entropy = (shares: readonly number[]): number =>
 	shares.reduce((sum, p) => (p > 0 ? sum - p * Math.log2(p) : sum), 0);
 
@@ -272,7 +285,7 @@ export function nextQuestion(
 	facts: readonly Fact[],
 	known: readonly QuestionId[] = []
 ): Asking | null {
-	if ((ranked[0]?.share ?? 0) >= LIKELY_ENOUGH) return null;
+	if ((byMatter(ranked)[0]?.share ?? 0) >= LIKELY_ENOUGH) return null;
 	const asked = new Set<QuestionId>([
 		...known,
 		...facts.flatMap((fact) => (fact.kind === 'answer' ? [fact.question] : []))

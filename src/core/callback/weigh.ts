@@ -3,6 +3,7 @@ import { causesOf, taught, unaskable } from './causes';
 import { settled } from './settled';
 import { contradiction, type Fact, type QuestionId } from './facts';
 import {
+	byMatter,
 	likeliestPair,
 	nextQuestion,
 	rank,
@@ -25,7 +26,7 @@ export type CauseWorld = Pick<Cause, 'heats' | 'warm' | 'levels'>;
 
 /** What is likely after what was said, and what to ask next: plain data, for another thread to send. */
 export interface Weighed {
-	/** All causes, the likeliest first. */
+	/** All that may be the matter, each with its likeliest figure, the likeliest first. */
 	readonly ranked: readonly Ranked<Named>[];
 	/** The question that tells most; null where what was said cannot all be so, or no question tells anything. */
 	readonly asking: Asking<Named> | null;
@@ -47,6 +48,7 @@ export function weigh(called: CalledZone, { facts: said, passed, counts }: Said)
 	const facts = said.map((fact) => settled(fact, called.profile));
 	const causes = taught(causesOf(called, facts), counts);
 	const ranked = rank(causes, facts);
+	const matters = byMatter(ranked);
 	const clash = contradiction(facts);
 	const asking = clash ? null : nextQuestion(ranked, facts, [...passed, ...unaskable(called)]);
 	const pair = likeliestPair(ranked, facts);
@@ -54,7 +56,7 @@ export function weigh(called: CalledZone, { facts: said, passed, counts }: Said)
 	const planned = world(causes.at(-1)!);
 	const log = facts.find((fact) => fact.kind === 'log');
 	return {
-		ranked: ranked.map((one) => ({ ...one, cause: named(one.cause) })),
+		ranked: matters.map((one) => ({ ...one, cause: named(one.cause) })),
 		asking: asking && {
 			...asking,
 			answers: asking.answers.map((one) => ({ ...one, likeliest: named(one.likeliest) }))
@@ -62,7 +64,7 @@ export function weigh(called: CalledZone, { facts: said, passed, counts }: Said)
 		pair: pair && { ...pair, causes: [named(pair.causes[0]), named(pair.causes[1])] },
 		clash,
 		planned,
-		likeliest: world(ranked[0]!.cause),
+		likeliest: world(matters[0]!.cause),
 		log: log ? matchLog(planned.levels, log) : null
 	};
 }

@@ -88,11 +88,14 @@ function feltFacts(clause: Clause, { room = '' }: Hearing): Fact[] {
 		return NO_HEAT.test(text) ? [] : [answer('water', felt === 'cold' ? 'no' : 'yes')];
 	}
 	if (subject === 'heater' || subject === 'source' || /\bair\b/.test(text)) return [];
+	const span = spanIn(clause);
+	// warm at night is told because it should not be
+	const isNight = span.to <= 330 && WARM.test(text);
 	const of = (where: string): Fact => ({
 		kind: 'feels',
-		what: felt,
+		what: felt === 'fine' && isNight ? 'hot' : felt,
 		days,
-		...spanIn(clause),
+		...span,
 		...(where ? { where } : {})
 	});
 	if (subject === 'others') return [of('others'), answer('rooms', felt === 'cold' ? 'all' : 'this')];

@@ -29,6 +29,9 @@
 	} = $props();
 	const { question, answers } = $derived(asking);
 
+	/** What the day and the time that are shown say better. */
+	const SHOWN = ['another-time', 'another-day'];
+
 	/** So long after a question took another's place a press counts for nothing: it was meant for the one before. */
 	const SETTLES_MS = 600;
 	let since = 0;
@@ -81,7 +84,7 @@
 		</div>
 	{/if}
 	<div class="answers">
-		{#each answers as { answer } (answer)}
+		{#each answers.filter(({ answer }) => !SHOWN.includes(answer)) as { answer } (answer)}
 			<Button disabled={answered} onclick={() => press(answer)}>{answerWords(question, answer)}</Button>
 		{/each}
 		<Button kind="quiet" disabled={answered} onclick={() => press(null)}>Cannot say</Button>

@@ -91,7 +91,7 @@
 		{#each facts as fact, i (i)}
 			<li>
 				<span
-					>{factWords(fact)}{#if wordsOf(fact)}<span class="soft"> “{wordsOf(fact)}”</span>{/if}</span
+					>{factWords(fact)}{#if wordsOf(fact)}<span class="soft words">“{wordsOf(fact)}”</span>{/if}</span
 				>
 				<Button
 					kind="quiet"
@@ -191,6 +191,9 @@
 		border-bottom: 1px solid var(--rule);
 		/* the tip of a button at the edge widens nothing */
 		overflow-x: clip;
+	}
+	.words {
+		margin-left: 0.6em;
 	}
 	.unread {
 		padding: 0.35rem 0;
