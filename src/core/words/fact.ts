@@ -104,15 +104,16 @@ const DEGREES: Readonly<Record<Of<'degrees'>['of'], string>> = {
 	measured: 'their own thermometer'
 };
 
-const on = (days: readonly number[]) => (days.length === 7 ? 'every day' : dayRange([...days]));
+/** The days that were named, after a comma; nothing where none was: nobody said every day. */
+const on = (days: readonly number[]) => (days.length === 7 ? '' : `, ${dayRange([...days])}`);
 const degreesWords = (degrees: number, unit: 'C' | 'F') => `${String(degrees)} °${unit}`;
 
 function feelsWords({ what, days, from, to, where }: Of<'feels'>): string {
 	const isAll = to - from >= 1440;
 	const place = where === undefined ? '' : where === 'others' ? 'the other rooms: ' : `${where}: `;
 	return isAll
-		? `${place}${where ? FEELS[what][0] : FEELS[what][1]}, ${on(days)}`
-		: `${place}${FEELS[what][0]} ${clockTime(from)} to ${clockTime(to)}, ${on(days)}`;
+		? `${place}${where ? FEELS[what][0] : FEELS[what][1]}${on(days)}`
+		: `${place}${FEELS[what][0]} ${clockTime(from)} to ${clockTime(to)}${on(days)}`;
 }
 
 function clockWords({ is, aheadMinutes }: Of<'clock'>): string {
@@ -167,7 +168,7 @@ export function factWords(fact: Fact): string {
 		case 'feels':
 			return feelsWords(fact);
 		case 'turns':
-			return `${fact.to === 'on' ? 'comes on' : 'goes off'} at ${clockTime(fact.at)}${fact.either ? ` or ${clockTime((fact.at + DAY_MINUTES / 2) % DAY_MINUTES)}` : ''}, ${on(fact.days)}`;
+			return `${fact.to === 'on' ? 'comes on' : 'goes off'} at ${clockTime(fact.at)}${fact.either ? ` or ${clockTime((fact.at + DAY_MINUTES / 2) % DAY_MINUTES)}` : ''}${on(fact.days)}`;
 		case 'clock':
 			return clockWords(fact);
 		case 'weekday':
@@ -203,7 +204,7 @@ export function factWords(fact: Fact): string {
 		case 'aside':
 			return `${ASIDES[fact.about]}: ${fact.what}`;
 		case 'shows':
-			return `${fact.of === 'room' ? 'it shows the room at' : fact.of === 'set' ? 'it is set to' : 'it shows'} ${degreesWords(fact.degrees, fact.unit)}${fact.at === null ? '' : ` at ${clockTime(fact.at)}`}${fact.days.length === 7 ? '' : `, ${dayRange([...fact.days])}`}`;
+			return `${fact.of === 'room' ? 'it shows the room at' : fact.of === 'set' ? 'it is set to' : 'it shows'} ${degreesWords(fact.degrees, fact.unit)}${fact.at === null ? '' : ` at ${clockTime(fact.at)}`}${on(fact.days)}`;
 		case 'log':
 			return 'a logger’s file of the room';
 		case 'answer':
