@@ -6,6 +6,7 @@
 	import { pricedFit, type PricedFit } from '$core/keying';
 	import { onControl, type Zone } from '$core/plan';
 	import { FitFollower } from '$lib/workers/fitFollower';
+	import GroupingCost from '../week/GroupingCost.svelte';
 	import Groupings from '../week/Groupings.svelte';
 	import WeekChart from '../week/WeekChart.svelte';
 	import type { RiserPlace } from '../week/weekEdits';
@@ -72,7 +73,8 @@
 	<p class="soft hint">
 		Four working days, a day at home, a weekend: drag to try another. Nothing of it is kept.
 	</p>
-	<Groupings {fit} {profile} {say} onchoose={(grouping) => (sample = { ...sample, grouping })} />
+	<Groupings {fit} {profile} onchoose={(grouping) => (sample = { ...sample, grouping })} />
+	<GroupingCost {fit} {profile} {say} />
 </section>
 
 <style>

@@ -69,94 +69,78 @@
 	}
 </script>
 
-<section class="change" aria-label="The chosen change">
-	{#if selected && riser && level}
-		<h2>{DAY_NAMES[selected.day]}, from</h2>
-		<div class="time" class:fixed={selected.riser === 0}>
+{#if selected && riser && level}
+	<section aria-label="The chosen change">
+		<div class="line">
+			<span class="day">{DAY_SHORT[selected.day]} from</span>
 			{#if selected.riser === 0}
-				<p class="figure">00:00</p>
+				<span class="day">00:00</span>
 			{:else}
 				<TimeField label="Time of this change" hideLabel value={clockTime(riser.minute)} onchange={moveTo} />
 			{/if}
-		</div>
-		<div class="levels" role="group" aria-label="Level from this change on">
-			{#each sorted as one (one.id)}
-				<Button
-					aria-pressed={one.id === level.id}
-					aria-label="{one.name}, {displaySetpoint(profile, zone.options, one.setpointC)}"
-					onclick={() => model.change(treadSet(zone, selected.day, selected.riser, one.id))}
-					>{profile.temperature ? one.letter : one.name}</Button
-				>
-			{/each}
-			<Button onclick={() => model.change(riserCleared(zone, selected))}>Clear</Button>
+			<div class="levels" role="group" aria-label="Level from this change on">
+				{#each sorted as one (one.id)}
+					<Button
+						aria-pressed={one.id === level.id}
+						aria-label="{one.name}, {displaySetpoint(profile, zone.options, one.setpointC)}"
+						onclick={() => model.change(treadSet(zone, selected.day, selected.riser, one.id))}
+						>{profile.temperature ? one.letter : one.name}</Button
+					>
+				{/each}
+				<Button onclick={() => model.change(riserCleared(zone, selected))}>Clear</Button>
+			</div>
 		</div>
 		<p class="soft">{heldWords}</p>
 		{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
-	{:else}
-		<h2>A change</h2>
-		<p class="soft">Select a step to change its time or level.</p>
-	{/if}
-</section>
+	</section>
+{/if}
 
-<section aria-label="Copy a day">
-	<h2>Copy {DAY_NAMES[day]} onto</h2>
-	<div class="days">
-		{#each others as other (other)}
-			<Button
-				small
-				onclick={() => model.change(dayCopied(zone, day, [other]))}
-				aria-label="Copy {DAY_NAMES[day]} onto {DAY_NAMES[other]}">{DAY_SHORT[other]}</Button
-			>
-		{/each}
-		{#if day < 5}
-			<Button small onclick={() => model.change(dayCopied(zone, day, [0, 1, 2, 3, 4]))}>Mon–Fri</Button>
-		{/if}
-		<Button small onclick={() => model.change(dayCopied(zone, day, [0, 1, 2, 3, 4, 5, 6]))}>all</Button>
-	</div>
+<section aria-label="Copy a day" class="line">
+	<span class="day">Copy {DAY_SHORT[day]} onto</span>
+	{#each others as other (other)}
+		<Button
+			small
+			onclick={() => model.change(dayCopied(zone, day, [other]))}
+			aria-label="Copy {DAY_NAMES[day]} onto {DAY_NAMES[other]}">{DAY_SHORT[other]}</Button
+		>
+	{/each}
+	{#if day < 5}
+		<Button small onclick={() => model.change(dayCopied(zone, day, [0, 1, 2, 3, 4]))}>Mon–Fri</Button>
+	{/if}
+	<Button small onclick={() => model.change(dayCopied(zone, day, [0, 1, 2, 3, 4, 5, 6]))}>all</Button>
 </section>
 
 <style>
-	/* its place is kept, chosen or not: nothing jumps */
-	.change {
-		min-height: 12.5rem;
+	.line {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.35rem;
+		align-items: center;
 	}
-	.time {
-		min-height: 56px;
+	.line :global(.bx--btn) {
+		min-width: 0;
+		padding-inline: 0.6rem;
 	}
-	.figure,
-	.time :global(.bx--time-picker__input-field) {
-		width: 100%;
-		height: 52px;
-		padding: 0 0.25rem;
-		border-width: 0 0 1px;
-		background: none;
-		font-family: var(--display);
-		font-size: 2.1rem;
-		line-height: 52px;
+	.line :global(.bx--time-picker__input-field) {
+		width: 5.5rem;
+		font-family: var(--mono);
+		font-weight: 700;
 	}
-	.time :global(.bx--time-picker__input) {
-		width: 100%;
+	.day {
+		margin-right: 0.3rem;
+		font-weight: 700;
 	}
 	.levels {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.35rem;
-		margin: 0.4rem 0;
 	}
 	.levels :global(.bx--btn) {
 		min-width: 44px;
-		padding: 0 0.3rem;
 		font-family: var(--mono);
 	}
-	.days {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(min(3.25rem, 100%), 1fr));
-		gap: 0.35rem;
-		margin-top: 0.4rem;
-	}
-	.days :global(.bx--btn) {
-		padding: 0;
+	p {
+		margin: 0.3rem 0;
 		font-size: var(--small);
-		white-space: nowrap;
 	}
 </style>

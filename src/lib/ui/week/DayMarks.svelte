@@ -49,6 +49,9 @@
 		<text x={letter.x} y={letter.y} class="letter" text-anchor="middle">{letter.letter}</text>
 	{/each}
 {/if}
+{#if shown.misfit && drawn.short}
+	<text x={drawn.short.x} y="6" class="letter short" text-anchor="middle">{drawn.short.text}</text>
+{/if}
 
 <style>
 	.held-area {
@@ -102,5 +105,9 @@
 		stroke-width: 4px;
 		paint-order: stroke;
 		pointer-events: none;
+	}
+	.letter.short {
+		fill: var(--signal);
+		font-weight: 700;
 	}
 </style>

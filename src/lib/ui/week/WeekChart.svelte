@@ -5,6 +5,7 @@
 	import { DAY_MINUTES, DAY_NAMES, DAY_SHORT } from '$core/week';
 	import { roomLine, timeX } from '$core/drawing';
 	import type { Zone } from '$core/plan';
+	import type { Snippet } from 'svelte';
 	import MisfitPatterns from '../drawing/MisfitPatterns.svelte';
 	import DayMarks from './DayMarks.svelte';
 	import Riser from './Riser.svelte';
@@ -23,6 +24,8 @@
 		selected = $bindable(null),
 		selectedDay = $bindable(0),
 		pressed: isPressed = $bindable(false),
+		brush = null,
+		beside,
 		onpreview,
 		oncommit,
 		oncancel,
@@ -41,6 +44,10 @@
 		selectedDay?: number;
 		/** Whether a finger or the mouse is down on it. */
 		pressed?: boolean;
+		/** The level that is drawn with; null for none. */
+		brush?: string | null;
+		/** What stands at the chosen step, or at the chosen day. */
+		beside?: Snippet;
 		onpreview: (zone: Zone) => void;
 		oncommit: () => void;
 		oncancel: () => void;
@@ -92,6 +99,9 @@
 		get step() {
 			return step;
 		},
+		get brush() {
+			return brush;
+		},
 		get frame() {
 			return frame;
 		},
@@ -126,6 +136,19 @@
 			levels.map((level) => [level.id, `${level.name} ${displaySetpoint(profile, options, level.setpointC)}`])
 		)
 	);
+	/** Whether a day's own name was pressed: what can be done with the day stands at it. */
+	let isDayOpen = $state(false);
+	$effect.pre(() => {
+		if (selected) isDayOpen = false;
+	});
+	const isOpen = $derived(selected !== null || isDayOpen);
+	const BESIDE_WIDTH = 600;
+	const besideDay = $derived(selected?.day ?? selectedDay);
+	const besideLeft = $derived.by(() => {
+		const riser = rows[besideDay]!.risers.find((one) => one.riser === selected?.riser);
+		return Math.max(0, Math.min(frameWidth - BESIDE_WIDTH, labelWidth + (riser?.x ?? 0) - 40));
+	});
+	const besideTop = $derived(HEAD + (besideDay + (besideDay > 3 ? 0 : 1)) * rowHeight);
 	const gridSteps = $derived.by(() => {
 		const gap = timeX(step, width);
 		if (gap < 3.5) return [];
@@ -133,6 +156,13 @@
 	});
 </script>
 
+<svelte:window
+	onkeydown={(event) => {
+		if (event.key !== 'Escape' || hand.holds) return;
+		selected = null;
+		isDayOpen = false;
+	}}
+/>
 <div class="frame" bind:this={frame} bind:clientWidth={frameWidth}>
 	<svg
 		width={frameWidth}
@@ -252,12 +282,21 @@
 			aria-describedby="spoken-{day}"
 			aria-pressed={selectedDay === day}
 			tabindex={selectedDay === day ? 0 : -1}
-			onclick={() => (selectedDay = day)}
+			onclick={() => {
+				selectedDay = day;
+				selected = null;
+				isDayOpen = true;
+			}}
 			onfocus={() => (selectedDay = day)}
 			onkeydown={(event) => hand.dayKeys(event, day)}>{name}</button
 		>
 		<p class="out-of-sight" id="spoken-{day}">{spoken[day]}</p>
 	{/each}
+	{#if beside && !narrow && isOpen && !hand.holds}
+		<div class="beside" style:left="{besideLeft}px" style:top="{besideTop}px" class:over={besideDay > 3}>
+			{@render beside()}
+		</div>
+	{/if}
 </div>
 
 <style>
@@ -318,6 +357,19 @@
 	.says.warmer {
 		fill: var(--warm);
 		font-weight: 700;
+	}
+	.beside {
+		position: absolute;
+		z-index: 2;
+		width: 600px;
+		padding: 0.6rem 0.8rem;
+		border: 2px solid var(--ink);
+		border-radius: 4px;
+		background: var(--sheet);
+		--field: var(--ground);
+	}
+	.beside.over {
+		transform: translateY(-100%);
 	}
 	.day {
 		position: absolute;

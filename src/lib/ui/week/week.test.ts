@@ -111,12 +111,12 @@ describe('the drawn week', () => {
 	it('says for each day what is off, or that it is like another', () => {
 		const even = drawnWeek(zone, stat, fitZone(zone, stat), 600, 50);
 		expect(even.days.map((day) => day.says.text)).toEqual([
-			'holds',
+			'fits',
 			'as Mon',
 			'as Mon',
 			'as Mon',
 			'as Mon',
-			'holds',
+			'fits',
 			'as Sat'
 		]);
 		const odd = { ...treadSet(zone, 2, 1, 'frost'), grouping: '5-2' };

@@ -97,6 +97,11 @@ export function riserCleared(zone: Zone, place: RiserPlace): Zone {
 	);
 }
 
+/** The zone with a level painted over some minutes of a day. */
+export function weekPainted(zone: Zone, day: number, from: number, to: number, level: string): Zone {
+	return from < to ? edited(zone, day, (shape) => paint(shape, from, to, level)) : zone;
+}
+
 /** The zone with one day's shape laid over others. */
 export function dayCopied(zone: Zone, from: number, onto: readonly number[]): Zone {
 	return withWanted(zone, copyDay(wantedWeek(zone), from, onto));

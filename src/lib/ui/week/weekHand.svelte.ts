@@ -14,6 +14,7 @@ import {
 	risersOf,
 	steppedLevel,
 	treadSet,
+	weekPainted,
 	type RiserPlace
 } from './weekEdits';
 
@@ -36,6 +37,8 @@ export interface UnderHand {
 	/** Minutes on which times fall. */
 	readonly step: number;
 	readonly frame: HTMLElement | undefined;
+	/** The level that is drawn with; null where a press only chooses. */
+	readonly brush: string | null;
 	/** The chosen upright and the chosen day. */
 	selected: RiserPlace | null;
 	selectedDay: number;
@@ -49,6 +52,13 @@ export interface UnderHand {
 
 type Drag =
 	| { readonly kind: 'riser'; readonly place: RiserPlace; readonly start: Zone }
+	| {
+			readonly kind: 'paint';
+			readonly day: number;
+			readonly from: number;
+			readonly level: string;
+			readonly start: Zone;
+	  }
 	| {
 			readonly kind: 'tread';
 			readonly day: number;
@@ -96,15 +106,19 @@ export function weekHand(on: UnderHand) {
 	function pointerdown(event: PointerEvent, day: number) {
 		if (event.button !== 0) return;
 		const { x, y } = place(event, day);
-		const hit = under(day, x, y);
+		const found = under(day, x, y);
 		on.selectedDay = day;
-		if (!hit) return;
+		// the edge of a step is taken as ever
+		const hit = on.brush !== null && found && !('riser' in found) ? null : found;
+		if (!hit && (on.brush === null || x < 0 || x > on.width)) return;
 		event.preventDefault();
 		(event.currentTarget as Element).setPointerCapture(event.pointerId);
 		pressed = { x: event.clientX, y: event.clientY };
 		moved = false;
 		shown = null;
-		if ('riser' in hit) {
+		if (!hit) {
+			drag = { kind: 'paint', day, from: minuteAt(x, on.width, on.step), level: on.brush!, start: on.zone };
+		} else if ('riser' in hit) {
 			on.selected = { day, riser: hit.riser };
 			drag = { kind: 'riser', place: on.selected, start: on.zone };
 			focusRiser(on.selected);
@@ -132,6 +146,12 @@ export function weekHand(on: UnderHand) {
 			const now = placeAfterMove(next, drag.place);
 			if (!isSame(now, on.selected)) on.selected = now;
 			on.preview(next);
+		} else if (drag.kind === 'paint') {
+			const minute = minuteAt(x, on.width, on.step);
+			if (minute === shown) return;
+			shown = minute;
+			const [from, to] = [Math.min(minute, drag.from), Math.max(minute, drag.from)];
+			on.preview(weekPainted(drag.start, drag.day, from, to, drag.level));
 		} else if (Math.abs(y - drag.startY) > TREMBLE) {
 			const nearest = on.scale.nearest(y, setpoints());
 			if (nearest === shown) return;
@@ -143,6 +163,12 @@ export function weekHand(on: UnderHand) {
 
 	function pointerup() {
 		if (!drag) return;
+		if (drag.kind === 'paint' && !moved) {
+			// a press alone sets the step that lies there
+			const { day, from, level } = drag;
+			const tread = dayShapes(on.zone)[day]!.findIndex((span) => span.from <= from && from < span.to);
+			if (tread >= 0) on.preview(treadSet(on.zone, day, tread, level));
+		}
 		drag = null;
 		moved = false;
 		on.commit();

@@ -19,7 +19,7 @@ const start = withWanted(
 const [width, rowHeight, labelWidth] = [1440, 58, 88];
 
 /** A drawing of a week under a hand, with what came of it; a pixel is a minute. */
-function drawing() {
+function drawing(brush: string | null = null) {
 	const came: string[] = [];
 	let zone: Zone = start;
 	let before: Zone = start;
@@ -38,6 +38,7 @@ function drawing() {
 		rowHeight,
 		step: 10,
 		frame: undefined,
+		brush,
 		selected: null as RiserPlace | null,
 		selectedDay: 0,
 		preview(next) {
@@ -109,6 +110,27 @@ describe('the hand on the drawn week', () => {
 		hand.riserKeys(key('Escape'), { day: 2, riser: 1 }, 360);
 		expect([came.at(-1), hand.holds]).toEqual(['cancel', false]);
 		expect(on.zone).toBe(start);
+	});
+
+	it('draws with a level that was taken up: over some hours by a drag, a whole step by a press, and still moves an edge', () => {
+		const { on, came, hand } = drawing('eco');
+		hand.pointerdown(at(1, 603, 2), 1);
+		for (const minute of [650, 664]) hand.pointermove(at(1, minute, 2), 1);
+		hand.pointerup();
+		expect(came.at(-1)).toBe('commit');
+		expect(minutes(on.zone, 1)).toEqual([360, 600, 660, 1320]);
+		// backwards is the same
+		hand.pointerdown(at(2, 660, 2), 2);
+		hand.pointermove(at(2, 600, 2), 2);
+		hand.pointerup();
+		expect(minutes(on.zone, 2)).toEqual([360, 600, 660, 1320]);
+		hand.pointerdown(at(3, 800, 2), 3);
+		hand.pointerup();
+		expect(dayShapes(on.zone)[3]!.map(({ value }) => value)).toEqual(['eco']);
+		hand.pointerdown(at(4, 361, 2), 4);
+		hand.pointermove(at(4, 391, 2), 4);
+		hand.pointerup();
+		expect(minutes(on.zone, 4)).toEqual([390, 1320]);
 	});
 
 	it('does by keys all that it does by hand, and leaves other keys alone', () => {

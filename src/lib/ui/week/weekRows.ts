@@ -55,6 +55,8 @@ export interface DrawnDay {
 	readonly heldLine: string;
 	readonly heldCoolLine: string;
 	readonly misfit: readonly MisfitRect[];
+	/** What the longest stretch that is too cold lasts, over its middle; null for none. */
+	readonly short: { readonly x: number; readonly text: string } | null;
 	readonly letters: readonly { readonly x: number; readonly y: number; readonly letter: string }[];
 	readonly risers: readonly DrawnRiser[];
 	readonly says: DaySays;
@@ -73,6 +75,26 @@ export interface DrawnWeek {
 		readonly common: readonly unknown[];
 		readonly days: readonly string[];
 	};
+}
+
+/** A stretch too short to be seen is drawn so wide, in pixels. */
+const LEAST_HATCH = 16;
+const legible = (rects: readonly MisfitRect[], width: number): MisfitRect[] =>
+	rects.map((rect) => {
+		const wide = Math.max(LEAST_HATCH, rect.width);
+		const x = Math.min(width - wide, Math.max(0, rect.x - (wide - rect.width) / 2));
+		return { ...rect, x, width: wide };
+	});
+
+/** The longest stretch of a day that is too cold, with its length. */
+function shortOf(fit: ZoneFit | null, day: number, width: number): DrawnDay['short'] {
+	const spans = (fit?.chosen.misfit.spans ?? []).filter(
+		(span) => isShort(span) && Math.floor(span.from / DAY_MINUTES) === day
+	);
+	const longest = spans.sort((a, b) => b.to - b.from - (a.to - a.from))[0];
+	if (!longest) return null;
+	const middle = timeX((longest.from + longest.to) / 2 - day * DAY_MINUTES, width);
+	return { x: Math.min(width - 24, Math.max(24, middle)), text: duration(longest.to - longest.from) };
 }
 
 type DaySpans = readonly (readonly Span<number>[])[];
@@ -95,7 +117,7 @@ function saysOf(day: number, zone: Zone, profile: ControlProfile, fit: ZoneFit, 
 		: ['off', 'on'];
 	if (off.cold > 0) return { text: `${duration(off.cold)} ${less}`, kind: 'cold' };
 	if (off.warm > 0) return { text: `${duration(off.warm)} ${more}`, kind: 'warm' };
-	return { text: alike === day ? 'holds' : `as ${DAY_SHORT[alike]!}`, kind: 'fine' };
+	return { text: alike === day ? 'fits' : `as ${DAY_SHORT[alike]!}`, kind: 'fine' };
 }
 
 /** Every setpoint in °C that a week of these levels can show, the highest first. */
@@ -200,7 +222,8 @@ export function drawnWeek(
 			followed === wanted ? '' : markOf(followed[day]),
 			heldMarks[day],
 			says.kind,
-			says.text
+			says.text,
+			alike[day] === day
 		].join('|');
 		marks.push(mark);
 		if (known && before.from.days[day] === mark) return before.days[day]!;
@@ -214,17 +237,22 @@ export function drawnWeek(
 			heldArea: held ? stepArea(held[day]!, width, height, scale.y) : '',
 			heldLine: held ? path(held[day]!) : '',
 			heldCoolLine: heldCool ? path(heldCool[day]!) : '',
-			misfit: [
-				...(held ? misfitRects(followed[day]!, held[day]!, width, scale.y) : []),
-				...(cooling && heldCool
-					? misfitRects(cooling, heldCool[day]!, width, scale.y).map((rect) => ({
-							...rect,
-							cold: !rect.cold
-						}))
-					: [])
-			],
+			misfit: legible(
+				[
+					...(held ? misfitRects(followed[day]!, held[day]!, width, scale.y) : []),
+					...(cooling && heldCool
+						? misfitRects(cooling, heldCool[day]!, width, scale.y).map((rect) => ({
+								...rect,
+								cold: !rect.cold
+							}))
+						: [])
+				],
+				width
+			),
+			short: shortOf(fit, day, width),
+			// a day that is as one before says so at its end
 			letters: spans.flatMap((span, i) => {
-				if (timeX(span.to - span.from, width) < LETTER_ROOM) return [];
+				if (alike[day] !== day || timeX(span.to - span.from, width) < LETTER_ROOM) return [];
 				const y = scale.y(span.value);
 				const below = cooling !== undefined || y < height * 0.45;
 				return [

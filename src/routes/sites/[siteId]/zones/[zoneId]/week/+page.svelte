@@ -8,11 +8,12 @@
 	import { calmly } from '$lib/ui/week/calm.svelte';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
 	import FedSaid from '$lib/ui/week/FedSaid.svelte';
+	import GroupingCost from '$lib/ui/week/GroupingCost.svelte';
 	import Groupings from '$lib/ui/week/Groupings.svelte';
-	import HowToDraw from '$lib/ui/week/HowToDraw.svelte';
 	import LeadChoice from '$lib/ui/week/LeadChoice.svelte';
 	import Levels from '$lib/ui/week/Levels.svelte';
 	import MarksShown from '$lib/ui/week/MarksShown.svelte';
+	import Palette from '$lib/ui/week/Palette.svelte';
 	import WeekChart from '$lib/ui/week/WeekChart.svelte';
 	import type { RiserPlace } from '$lib/ui/week/weekEdits';
 	import WeekSaid from '$lib/ui/week/WeekSaid.svelte';
@@ -37,6 +38,8 @@
 	let pressed = $state(false);
 	let shown = $state({ wanted: true, held: true, misfit: true });
 	let giving = $state(false);
+	/** The level that is drawn with. */
+	let brush = $state<string | null>(null);
 	let windowHeight = $state(800);
 
 	/** What stands around the drawing. */
@@ -53,104 +56,111 @@
 	const untouched = $derived(isUndrawn(zone, profile));
 	/** What stands open above the drawing: on an untouched week the routine it can be made from. */
 	let open = $state<'table' | 'routine' | null>(untrack(() => (untouched ? 'routine' : null)));
-	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 465) / 7))));
+	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 440) / 7))));
 </script>
 
 <svelte:window bind:innerHeight={windowHeight} />
 
-<div class="with-aside">
-	<main>
-		<div class="bar">
-			<WeekSaid {name} zone={calm.zone} {profile} fit={calm.fit} onchange={model.change} />
-			<div class="ways">
-				{#each [['routine', 'Routine'], ['table', 'Table']] as const as [id, name] (id)}
-					<Button aria-pressed={open === id} onclick={() => (open = open === id ? null : id)}>{name}</Button>
-				{/each}
-				{#if data.zones.length > 1}
-					<Button onclick={() => (giving = true)}>Other zones</Button>
-				{/if}
-			</div>
+<main>
+	<div class="bar">
+		<WeekSaid {name} zone={calm.zone} {profile} fit={calm.fit} onchange={model.change} />
+		<div class="ways">
+			{#each [['routine', 'Routine'], ['table', 'Table']] as const as [id, name] (id)}
+				<Button aria-pressed={open === id} onclick={() => (open = open === id ? null : id)}>{name}</Button>
+			{/each}
+			{#if data.zones.length > 1}
+				<Button onclick={() => (giving = true)}>Other zones</Button>
+			{/if}
 		</div>
-		<Followers {model} zone={calm.zone} zones={data.zones} />
-		{#if data.feeding}
-			<FedSaid
-				zone={calm.zone}
+	</div>
+	<Followers {model} zone={calm.zone} zones={data.zones} />
+	{#if data.feeding}
+		<FedSaid
+			zone={calm.zone}
+			{profile}
+			feeding={data.feeding}
+			held={calm.fit.chosen.held}
+			house="/sites/{data.site.id}/house"
+		/>
+	{/if}
+	{#if open === 'table'}
+		{#await import('$lib/ui/week/WeekTable.svelte') then { default: WeekTable }}
+			<WeekTable zone={calm.zone} onchange={model.change} />
+		{/await}
+	{:else if open === 'routine'}
+		{#await import('$lib/ui/week/RoutinePanel.svelte') then { default: RoutinePanel }}
+			<RoutinePanel zone={calm.zone} {profile} onchange={model.change} />
+		{/await}
+	{:else if calm.zone.routine && !followsRoutine(calm.zone)}
+		<p class="parted">
+			The week no longer follows its routine.
+			<Button kind="quiet" onclick={() => (open = 'routine')}>See both</Button>
+		</p>
+	{/if}
+	<div class="plan">
+		<div class="groupings">
+			<Groupings
+				fit={calm.fit}
+				felt={view.felt}
 				{profile}
-				feeding={data.feeding}
-				held={calm.fit.chosen.held}
-				house="/sites/{data.site.id}/house"
-			/>
-		{/if}
-
-		{#if open === 'table'}
-			{#await import('$lib/ui/week/WeekTable.svelte') then { default: WeekTable }}
-				<WeekTable zone={calm.zone} onchange={model.change} />
-			{/await}
-		{:else if open === 'routine'}
-			{#await import('$lib/ui/week/RoutinePanel.svelte') then { default: RoutinePanel }}
-				<RoutinePanel zone={calm.zone} {profile} onchange={model.change} />
-			{/await}
-		{:else if calm.zone.routine && !followsRoutine(calm.zone)}
-			<p class="parted">
-				The week no longer follows its routine.
-				<Button kind="quiet" onclick={() => (open = 'routine')}>See both</Button>
-			</p>
-		{/if}
-		<HowToDraw {editor} />
-
-		<div class="drawing">
-			<MarksShown
-				bind:shown
-				bind:showRoom={view.showRoom}
-				{isSwitch}
-				governed={zone.room?.sensor === 'floor' ? 'floor' : 'room'}
-				unit={unitOf(zone, profile)}
-				outdoorC={zone.room && !isSwitch ? view.outdoorC : null}
-			/>
-			<WeekChart
-				{zone}
-				{profile}
-				fit={view.fit}
-				{shown}
-				roomC={view.roomC}
-				{gaps}
-				{rowHeight}
-				bind:selected
-				bind:selectedDay
-				bind:pressed
-				onpreview={(next) => editor.preview(next)}
-				oncommit={() => editor.commit()}
-				oncancel={() => editor.cancel()}
-				onchange={model.change}
+				onchoose={(grouping) => model.change({ ...zone, grouping })}
 			/>
 		</div>
-		<Groupings
+		<Palette {zone} {profile} bind:brush />
+		<WeekChart
+			{zone}
+			{profile}
+			fit={view.fit}
+			{shown}
+			roomC={view.roomC}
+			{gaps}
+			{rowHeight}
+			{brush}
+			bind:selected
+			bind:selectedDay
+			bind:pressed
+			onpreview={(next) => editor.preview(next)}
+			oncommit={() => editor.commit()}
+			oncancel={() => editor.cancel()}
+			onchange={model.change}
+		>
+			{#snippet beside()}<Chosen {model} {...calm} />{/snippet}
+		</WeekChart>
+		<div class="at-hand"><Chosen {model} {...calm} /></div>
+		<MarksShown
+			bind:shown
+			bind:showRoom={view.showRoom}
+			{isSwitch}
+			governed={zone.room?.sensor === 'floor' ? 'floor' : 'room'}
+			unit={unitOf(zone, profile)}
+			outdoorC={zone.room && !isSwitch ? view.outdoorC : null}
+		/>
+	</div>
+	<div class="below">
+		<GroupingCost
 			fit={calm.fit}
 			felt={view.felt}
 			{profile}
 			say={(c) => setpointWithUnit(profile, calm.zone.options, c)}
-			onchoose={(grouping) => model.change({ ...zone, grouping })}
 		/>
-	</main>
-
-	<aside>
-		<Chosen {model} {...calm} />
 		<Levels zone={calm.zone} {profile} onchange={model.change} />
-		<Balance {model} />
-		<LeadChoice
-			zone={calm.zone}
-			{profile}
-			proof="/sites/{data.site.id}/zones/{data.zone.id}/proof"
-			onchange={model.change}
-		/>
-		{#if zone.note}
-			<section>
-				<h2>Note</h2>
-				<p>{zone.note}</p>
-			</section>
-		{/if}
-	</aside>
-</div>
+		<div>
+			<Balance {model} />
+			<LeadChoice
+				zone={calm.zone}
+				{profile}
+				proof="/sites/{data.site.id}/zones/{data.zone.id}/proof"
+				onchange={model.change}
+			/>
+			{#if zone.note}
+				<section>
+					<h2>Note</h2>
+					<p>{zone.note}</p>
+				</section>
+			{/if}
+		</div>
+	</div>
+</main>
 
 {#if giving}
 	{#await import('$lib/ui/zone/OtherZones.svelte') then { default: OtherZones }}
@@ -178,9 +188,30 @@
 	.bar {
 		flex-wrap: nowrap;
 	}
-	.drawing {
+	.plan {
 		display: flex;
 		flex-direction: column;
+		gap: 0.3rem;
+	}
+	.at-hand {
+		display: none;
+	}
+	.below {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(min(18rem, 100%), 1fr));
+		gap: 1rem 2.5rem;
+		margin-top: 0.8rem;
+		padding-top: 0.8rem;
+		border-top: 2px solid var(--ink);
+	}
+	.below > div {
+		display: grid;
+		gap: 1.2rem;
+		align-content: start;
+	}
+	.below :global(h2) {
+		margin-bottom: 0.25rem;
+		font-size: 1rem;
 	}
 	.parted {
 		padding-left: 0.6rem;
@@ -190,9 +221,15 @@
 		.bar {
 			flex-wrap: wrap;
 		}
-		/* the week first, what its marks mean under it */
-		.drawing {
-			flex-direction: column-reverse;
+		/* the week first, then the groupings */
+		.groupings {
+			order: 1;
+		}
+	}
+	/* where the drawing has no room for it, what is chosen stands under it */
+	@media (max-width: 551px) {
+		.at-hand {
+			display: block;
 		}
 	}
 </style>
