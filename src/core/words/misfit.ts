@@ -1,5 +1,18 @@
 import { isShort, weightedOf, type Fit, type Misfit, type MisfitSpan, type Weights } from '../fit';
-import { clockTime, DAY_MINUTES, DAY_NAMES, dayOf, dayRange, duration, minuteOfDay } from '../week';
+import { allowedOptions, eventsOn, timeStep, type ControlProfile } from '../control';
+import { wantedWeek, type Zone } from '../plan';
+import {
+	clockTime,
+	DAY_MINUTES,
+	DAY_NAMES,
+	DAY_SHORT,
+	dayOf,
+	dayRange,
+	duration,
+	firstAlike,
+	minuteOfDay,
+	splitByDay
+} from '../week';
 
 /** What the side of a misfit is called where it is the cooling that does not hold. */
 const coolingWords = (span: MisfitSpan): string => (span.cooling ? 'cooling ' : '');
@@ -47,6 +60,32 @@ export function misfitSentences(
 			};
 		})
 		.sort((a, b) => b.weighted - a.weighted);
+}
+
+/** Why a stretch does not fit, by what its control has not: days that share a program, too few steps, times that are coarser. Empty where nothing so plain can be said. */
+export function misfitCauseWords(
+	{ days, from, to }: Pick<MisfitSentence, 'days' | 'from' | 'to'>,
+	grouping: Pick<Fit['grouping'], 'name' | 'groups'>,
+	zone: Zone,
+	profile: ControlProfile
+): string {
+	const day = days[0]!;
+	const wanted = wantedWeek(zone);
+	const alike = firstAlike(wanted);
+	const shared = grouping.groups.find((group) => group.includes(day)) ?? [day];
+	if (shared.some((other) => alike[other] !== alike[day]))
+		return `${dayRange([...shared])} share one program in ${grouping.name}.`;
+	const shapes = splitByDay(wanted);
+	const changes =
+		shapes[day]!.length - (shapes[(day + 6) % 7]!.at(-1)!.value === shapes[day]![0]!.value ? 1 : 0);
+	const { program } = profile;
+	const { perDay } = allowedOptions(profile, zone.options);
+	if (program.form === 'events' && changes > eventsOn(program, perDay, day))
+		return `${DAY_SHORT[day]!} needs ${changes} steps; this control has ${eventsOn(program, perDay, day)}.`;
+	if (program.form === 'pairs' && changes > 2 * perDay)
+		return `${DAY_SHORT[day]!} needs ${Math.ceil(changes / 2)} periods; this control has ${perDay}.`;
+	const step = timeStep(profile);
+	return from % step !== 0 || to % step !== 0 ? `This control’s times go in steps of ${step} min.` : '';
 }
 
 /** Up to this a period that begins or ends early or late does so by a little, in minutes: a control's step and what people forgive. */

@@ -48,7 +48,7 @@
 				>{one.grouping.name}{#if one.grouping.id === fit.suggested}<span class="state">suggested</span
 					>{/if}</span
 			>
-			<span class="soft">{price.values} values, {minutes} min</span>
+			<span class="soft">{price.values} {price.values === 1 ? 'value' : 'values'}, {minutes} min</span>
 		</span>
 		<span class="facts">
 			<span

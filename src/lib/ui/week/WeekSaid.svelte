@@ -3,7 +3,7 @@
 	import { type ZoneFit } from '$core/fit';
 	import { allWeek, isUndrawn, levelOf, withRoutine, type Zone } from '$core/plan';
 	import { capital } from '$core/schema';
-	import { misfitSentences, NOT_DRAWN } from '$core/words';
+	import { misfitCauseWords, misfitSentences, NOT_DRAWN } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Headline from '../kit/Headline.svelte';
 
@@ -31,6 +31,15 @@
 	});
 	const sentences = $derived(isOpen ? [] : misfitSentences(fit.chosen.misfit, zone.weights, say));
 	const more = $derived(sentences.length - 1);
+	const cause = $derived(
+		sentences[0] ? misfitCauseWords(sentences[0], fit.chosen.grouping, zone, profile) : ''
+	);
+	/** Another grouping that leaves less than half of it; the one that leaves least. */
+	const better = $derived(
+		fit.fits
+			.filter(({ misfit }) => misfit.weighted < fit.chosen.misfit.weighted / 2)
+			.sort((a, b) => a.misfit.weighted - b.misfit.weighted)[0]
+	);
 </script>
 
 <div>
@@ -44,7 +53,12 @@
 				>{only.name} all week is what they want</Button
 			>
 		{:else}
-			Programmed {fit.chosen.grouping.name}.
+			{cause || `Programmed ${fit.chosen.grouping.name}.`}
+			{#if better}
+				<Button kind="quiet" small onclick={() => onchange({ ...zone, grouping: better.grouping.id })}
+					>Take {better.grouping.name}</Button
+				>
+			{/if}
 			{#if more > 0}
 				<Button kind="quiet" small aria-expanded={all} onclick={() => (all = !all)}
 					>{all ? 'Only the worst' : `${more} more`}</Button
