@@ -154,3 +154,37 @@ test('a week that nobody drew is a state of its own, and one level all week is d
 	await page.goto(`${home}/checks`);
 	await expect(page.getByText('Its week is not drawn yet: one level throughout.')).toHaveCount(1);
 });
+
+test('a week is said, drawn before it is taken, and what is not understood is marked', async ({ page }) => {
+	await makeSite(page, 'Said Row');
+	await addZone(page, 'Parlour', 'Six-step room stat');
+	const first = page.getByRole('slider', { name: 'Monday, change 1', exact: true });
+	await page.getByRole('button', { name: 'Say the week' }).click();
+	const words = page.getByLabel('What they say');
+	await words.fill('weekdays up at six, out half eight to five');
+	await expect(page.getByText('Until when, Mon–Fri?')).toBeVisible();
+	await words.fill('weekdays up at six, out half eight to five, bed half ten; the cat too');
+	await expect(first).toHaveAttribute('aria-valuetext', /^06:00/);
+	await expect(page.getByText('not understood: “the cat too”')).toBeVisible();
+	// left, it was never there
+	await page.getByRole('button', { name: 'Leave it' }).click();
+	await expect(first).toHaveCount(0);
+	await page.getByRole('button', { name: 'Say the week' }).click();
+	await words.fill('weekdays up at six, out half eight to five, bed half ten');
+	await page.getByRole('button', { name: 'Take this week' }).click();
+	await saved(page);
+	await page.reload();
+	await expect(first).toHaveAttribute('aria-valuetext', /^06:00/);
+	// a level is taken up and drawn with
+	const chart = page.getByRole('group', { name: 'The wanted week, day by day' });
+	const palette = page.getByRole('group', { name: 'Levels to draw with' });
+	await palette.getByRole('button', { name: /^C/ }).click();
+	const box = (await chart.boundingBox())!;
+	const y = box.y + 22 + 6.5 * ((box.height - 22) / 7);
+	await page.mouse.move(box.x + box.width * 0.4, y);
+	await page.mouse.down();
+	await page.mouse.move(box.x + box.width * 0.6, y, { steps: 4 });
+	await page.mouse.up();
+	await expect(page.getByRole('slider', { name: /^Sunday, change/ }).first()).toBeVisible();
+	await saved(page);
+});

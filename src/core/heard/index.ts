@@ -1,3 +1,5 @@
 export * from './danger';
 export * from './hear';
+export * from './taken';
 export * from './times';
+export * from './week';

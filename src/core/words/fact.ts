@@ -1,4 +1,5 @@
 import type { Fact, QuestionId } from '../callback';
+import type { SaidWeek } from '../heard';
 import { clockTime, DAY_MINUTES, DAY_NAMES, dayRange, duration } from '../week';
 
 const ABOUT: Readonly<Record<QuestionId, string>> = {
@@ -210,6 +211,15 @@ export function factWords(fact: Fact): string {
 		case 'answer':
 			return `${ABOUT[fact.question]}: ${answerWords(fact.question, fact.answer)}`;
 	}
+}
+
+/** What is missing before days that were spoken of can be drawn. */
+export function missingWords(missing: SaidWeek['missing']): string {
+	const of = (what: 'up' | 'bed') => missing.filter((one) => one.what === what).map(({ day }) => day);
+	return [
+		...(of('up').length > 0 ? [`From when on is it to be warm, ${dayRange(of('up'))}?`] : []),
+		...(of('bed').length > 0 ? [`Until when, ${dayRange(of('bed'))}?`] : [])
+	].join(' ');
 }
 
 /** A clause of what was said, and what was read from it: what was not read is marked, never dropped. */

@@ -55,7 +55,7 @@
 
 	const untouched = $derived(isUndrawn(zone, profile));
 	/** What stands open above the drawing: on an untouched week the routine it can be made from. */
-	let open = $state<'table' | 'routine' | null>(untrack(() => (untouched ? 'routine' : null)));
+	let open = $state<'say' | 'table' | 'routine' | null>(untrack(() => (untouched ? 'routine' : null)));
 	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 440) / 7))));
 </script>
 
@@ -65,7 +65,7 @@
 	<div class="bar">
 		<WeekSaid {name} zone={calm.zone} {profile} fit={calm.fit} onchange={model.change} />
 		<div class="ways">
-			{#each [['routine', 'Routine'], ['table', 'Table']] as const as [id, name] (id)}
+			{#each [['say', 'Say the week'], ['routine', 'Routine'], ['table', 'Table']] as const as [id, name] (id)}
 				<Button aria-pressed={open === id} onclick={() => (open = open === id ? null : id)}>{name}</Button>
 			{/each}
 			{#if data.zones.length > 1}
@@ -83,7 +83,18 @@
 			house="/sites/{data.site.id}/house"
 		/>
 	{/if}
-	{#if open === 'table'}
+	{#if open === 'say'}
+		{#await import('$lib/ui/week/SayWeek.svelte') then { default: SayWeek }}
+			<SayWeek
+				{zone}
+				{profile}
+				onpreview={(next) => editor.preview(next)}
+				oncommit={() => editor.commit()}
+				oncancel={() => editor.cancel()}
+				onclose={() => (open = null)}
+			/>
+		{/await}
+	{:else if open === 'table'}
 		{#await import('$lib/ui/week/WeekTable.svelte') then { default: WeekTable }}
 			<WeekTable zone={calm.zone} onchange={model.change} />
 		{/await}
