@@ -31,7 +31,7 @@ export function heightScale(
 	const sorted = [...new Set(setpointsC)].sort((a, b) => a - b);
 	const high = sorted.filter((c) => c >= BREAK_BELOW_C);
 	const low = sorted.filter((c) => c < BREAK_BELOW_C);
-	const top = height * (overshoot ? 0.2 : 0.14);
+	const top = height * (overshoot ? 0.27 : 0.14);
 	/** The lowest of these setpoints at one height, the highest at another; a single one in the middle. */
 	const between = (setpoints: readonly number[], lowest: number, highest: number) => {
 		const [least, most] = [setpoints[0] ?? 0, setpoints.at(-1) ?? 0];
@@ -43,9 +43,9 @@ export function heightScale(
 	};
 	const broken = high.length > 0 && low.length > 0;
 	const upper = broken
-		? between(high, high.length > 1 ? height * 0.62 : top * 2, top)
+		? between(high, high.length > 1 ? height * (overshoot ? 0.69 : 0.62) : top * 2, top)
 		: between(sorted, height * 0.76, top);
-	const lower = broken ? between(low, height * 0.94, height * (low.length > 1 ? 0.8 : 0.9)) : upper;
+	const lower = broken ? between(low, height * 0.95, height * (low.length > 1 ? 0.84 : 0.91)) : upper;
 	const y = (c: number) => (broken && c < BREAK_BELOW_C ? lower(c) : upper(c));
 	// where the scale is broken, what a room does between frost and setback runs straight through the break
 	const through = broken
@@ -54,7 +54,7 @@ export function heightScale(
 	return {
 		y,
 		between: (c) => (!broken || c >= high[0]! ? upper(c) : c <= low.at(-1)! ? lower(c) : through(c)),
-		breakAt: broken ? height * 0.71 : null,
+		breakAt: broken ? height * 0.76 : null,
 		height,
 		nearest: (at, setpoints) =>
 			setpoints.reduce((best, c) => (Math.abs(y(c) - at) < Math.abs(y(best) - at) ? c : best))

@@ -221,7 +221,3 @@ export function missingWords(missing: SaidWeek['missing']): string {
 		...(of('bed').length > 0 ? [`Until when, ${dayRange(of('bed'))}?`] : [])
 	].join(' ');
 }
-
-/** A clause of what was said, and what was read from it: what was not read is marked, never dropped. */
-export const heardWords = ({ words, facts }: { words: string; facts: readonly Fact[] }): string =>
-	`“${words}”: ${facts.length === 0 ? 'not understood' : facts.map(factWords).join(' · ')}`;

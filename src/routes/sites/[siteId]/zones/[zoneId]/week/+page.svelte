@@ -1,19 +1,16 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { setpointWithUnit } from '$core/control';
 	import { askingOf, gapsOf, heatWeek } from '$core/house';
-	import { followsRoutine, isUndrawn, unitOf } from '$core/plan';
+	import { isUndrawn, unitOf } from '$core/plan';
 	import Button from '$lib/ui/kit/Button.svelte';
-	import Balance from '$lib/ui/week/Balance.svelte';
 	import { calmly } from '$lib/ui/week/calm.svelte';
 	import Chosen from '$lib/ui/week/Chosen.svelte';
 	import FedSaid from '$lib/ui/week/FedSaid.svelte';
-	import GroupingCost from '$lib/ui/week/GroupingCost.svelte';
 	import Groupings from '$lib/ui/week/Groupings.svelte';
-	import LeadChoice from '$lib/ui/week/LeadChoice.svelte';
-	import Levels from '$lib/ui/week/Levels.svelte';
+	import MadeFrom, { type Way } from '$lib/ui/week/MadeFrom.svelte';
 	import MarksShown from '$lib/ui/week/MarksShown.svelte';
 	import Palette from '$lib/ui/week/Palette.svelte';
+	import WeekBelow from '$lib/ui/week/WeekBelow.svelte';
 	import WeekChart from '$lib/ui/week/WeekChart.svelte';
 	import type { RiserPlace } from '$lib/ui/week/weekEdits';
 	import WeekSaid from '$lib/ui/week/WeekSaid.svelte';
@@ -55,7 +52,7 @@
 
 	const untouched = $derived(isUndrawn(zone, profile));
 	/** What stands open above the drawing: on an untouched week the routine it can be made from. */
-	let open = $state<'say' | 'table' | 'routine' | null>(untrack(() => (untouched ? 'routine' : null)));
+	let open = $state<Way | null>(untrack(() => (untouched ? 'routine' : null)));
 	const rowHeight = $derived(Math.min(96, Math.max(52, Math.floor((windowHeight - 440) / 7))));
 </script>
 
@@ -83,31 +80,7 @@
 			house="/sites/{data.site.id}/house"
 		/>
 	{/if}
-	{#if open === 'say'}
-		{#await import('$lib/ui/week/SayWeek.svelte') then { default: SayWeek }}
-			<SayWeek
-				{zone}
-				{profile}
-				onpreview={(next) => editor.preview(next)}
-				oncommit={() => editor.commit()}
-				oncancel={() => editor.cancel()}
-				onclose={() => (open = null)}
-			/>
-		{/await}
-	{:else if open === 'table'}
-		{#await import('$lib/ui/week/WeekTable.svelte') then { default: WeekTable }}
-			<WeekTable zone={calm.zone} onchange={model.change} />
-		{/await}
-	{:else if open === 'routine'}
-		{#await import('$lib/ui/week/RoutinePanel.svelte') then { default: RoutinePanel }}
-			<RoutinePanel zone={calm.zone} {profile} onchange={model.change} />
-		{/await}
-	{:else if calm.zone.routine && !followsRoutine(calm.zone)}
-		<p class="parted">
-			The week no longer follows its routine.
-			<Button kind="quiet" onclick={() => (open = 'routine')}>See both</Button>
-		</p>
-	{/if}
+	<MadeFrom {model} zone={calm.zone} bind:open />
 	<div class="plan">
 		<div class="groupings">
 			<Groupings
@@ -147,30 +120,13 @@
 			outdoorC={zone.room && !isSwitch ? view.outdoorC : null}
 		/>
 	</div>
-	<div class="below">
-		<GroupingCost
-			fit={calm.fit}
-			felt={view.felt}
-			{profile}
-			say={(c) => setpointWithUnit(profile, calm.zone.options, c)}
-		/>
-		<Levels zone={calm.zone} {profile} onchange={model.change} />
-		<div>
-			<Balance {model} />
-			<LeadChoice
-				zone={calm.zone}
-				{profile}
-				proof="/sites/{data.site.id}/zones/{data.zone.id}/proof"
-				onchange={model.change}
-			/>
-			{#if zone.note}
-				<section>
-					<h2>Note</h2>
-					<p>{zone.note}</p>
-				</section>
-			{/if}
-		</div>
-	</div>
+	<WeekBelow
+		{model}
+		zone={calm.zone}
+		fit={calm.fit}
+		felt={view.felt}
+		proof="/sites/{data.site.id}/zones/{data.zone.id}/proof"
+	/>
 </main>
 
 {#if giving}
@@ -206,27 +162,6 @@
 	}
 	.at-hand {
 		display: none;
-	}
-	.below {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(min(18rem, 100%), 1fr));
-		gap: 1rem 2.5rem;
-		margin-top: 0.8rem;
-		padding-top: 0.8rem;
-		border-top: 2px solid var(--ink);
-	}
-	.below > div {
-		display: grid;
-		gap: 1.2rem;
-		align-content: start;
-	}
-	.below :global(h2) {
-		margin-bottom: 0.25rem;
-		font-size: 1rem;
-	}
-	.parted {
-		padding-left: 0.6rem;
-		border-left: 4px solid var(--signal);
 	}
 	@media (max-width: 860px) {
 		.bar {
