@@ -312,6 +312,27 @@ describe('what was said', () => {
 			is
 		});
 		const never: Fact = { kind: 'feels', what: 'cold', days: ALL, from: 0, to: 1440 };
+		// twelve degrees are what it is set to, or how cold the room is
+		const twelve = (of: 'set' | 'room'): Fact => ({
+			kind: 'shows',
+			degrees: 12,
+			unit: 'C',
+			days: ALL,
+			at: null,
+			of
+		});
+		const set = weigh(called('six-step-room-stat'), {
+			facts: [never, twelve('set')],
+			passed: [],
+			counts: {}
+		});
+		expect(set.ranked[0]!.cause).toMatchObject({ kind: 'left-manual', figure: -1 });
+		const room = weigh(called('six-step-room-stat'), {
+			facts: [never, twelve('room')],
+			passed: [],
+			counts: {}
+		});
+		expect(room.ranked.map(({ explains }) => explains[1])).toEqual(room.ranked.map(() => 1));
 		expect(first('radio-stat', [never, lamp('red', 'blinking')]).kind).toBe('no-radio');
 		expect(first('radio-stat', [never, lamp('red', 'steady')]).kind).not.toBe('no-radio');
 		expect(

@@ -4,6 +4,7 @@ export { slipOf } from './makers/slips';
 export { SLOT_MINUTES, SLOTS, warmthOf } from './worlds';
 export * from './facts';
 export * from './infer';
+export { likelihood } from './likelihood';
 export * from './log';
 export * from './call';
 export * from './weigh';

@@ -185,7 +185,10 @@
 			<!-- svelte-ignore a11y_no_static_element_interactions -->
 			<g
 				transform="translate(0 {HEAD + row.day * rowHeight})"
-				onpointerdown={(event) => hand.pointerdown(event, row.day)}
+				onpointerdown={(event) => {
+					isDayOpen = false;
+					hand.pointerdown(event, row.day);
+				}}
 				onpointermove={(event) => hand.pointermove(event, row.day)}
 				onpointerup={hand.pointerup}
 				onpointercancel={hand.pointercancel}

@@ -110,7 +110,11 @@ export function weekHand(on: UnderHand) {
 		on.selectedDay = day;
 		// the edge of a step is taken as ever
 		const hit = on.brush !== null && found && !('riser' in found) ? null : found;
-		if (!hit && (on.brush === null || x < 0 || x > on.width)) return;
+		if (!hit && (on.brush === null || x < 0 || x > on.width)) {
+			// a press beside everything lets go of what was chosen
+			on.selected = null;
+			return;
+		}
 		event.preventDefault();
 		(event.currentTarget as Element).setPointerCapture(event.pointerId);
 		pressed = { x: event.clientX, y: event.clientY };

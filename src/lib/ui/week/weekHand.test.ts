@@ -97,6 +97,9 @@ describe('the hand on the drawn week', () => {
 		hand.pointerup();
 		expect([came.at(-1), hand.holds]).toEqual(['commit', false]);
 		expect(on.selected).toEqual({ day: 0, riser: 1 });
+		// beside everything it lets go of what was chosen
+		hand.pointerdown(at(0, 100, 2), 0);
+		expect([on.selected, hand.holds]).toEqual([null, false]);
 	});
 
 	it('sets a stretch to the level under the finger, and Escape drops what is held', () => {
