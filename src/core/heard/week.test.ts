@@ -56,7 +56,8 @@ const WEEKS: readonly (readonly [said: string, hours: string])[] = [
 	['up at six, bed at ten, out from nine to twelve on Thursdays', '123567 06:00-22:00 | 4 06:00-09:00 12:00-22:00'],
 	['warm from six to eight, off for the rest of the day', '1234567 06:00-08:00'],
 	['weekends from eight till late', 'bed?'],
-	['bed at ten', 'up?']
+	['bed at ten', 'up?'],
+	['weekdays up at six, bed at ten, not until nine on Mondays', '12345 06:00-22:00 | “not until nine on Mondays”']
 ]; // prettier-ignore
 
 describe('a week that is said', () => {

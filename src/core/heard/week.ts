@@ -70,47 +70,63 @@ const lateTime = (at: number) =>
 
 const copy = (day: ToldDay): ToldDay => ({ ...day, out: [...day.out], warm: [...day.warm] });
 
+/** A clause about some days, with the times that it names. */
+interface Telling {
+	readonly text: string;
+	readonly pair: readonly [number, number] | null;
+	readonly one: number | null;
+	/** Changes each of the days; true, for what was understood. */
+	readonly all: (change: (day: ToldDay) => void) => true;
+}
+
+/** When people are up, out, back and in bed; null where the clause speaks of none of it. */
+function comingsIn({ text, pair, one, all }: Telling): boolean | null {
+	if (HOME.test(text)) return all((day) => ((day.out = []), (day.off = false)));
+	if (OUT.test(text) && !/\blights out\b/.test(text)) {
+		if (pair) {
+			const isLate = isAfternoon(text) && pair[1] < 720 && pair[0] < pair[1];
+			const from = isLate ? pair[0] + 720 : pair[0];
+			return all((day) => (day.out = [...day.out, { from, to: after(from, pair[1]) }]));
+		}
+		if (one !== null) return all((day) => (day.out = [...day.out, { from: one, to: DAY_MINUTES }]));
+		return /\ball day\b/.test(text) ? all((day) => ((day.off = true), (day.warm = []))) : false;
+	}
+	if (one === null) return null;
+	if (BED.test(text)) return all((day) => (day.bed = lateTime(one)));
+	if (UP.test(text)) return all((day) => ((day.up = one), (day.off = false)));
+	if (BACK.test(text))
+		return all((day) => {
+			const last = day.out.at(-1);
+			if (last) {
+				const to = Math.min(DAY_MINUTES, after(last.from, one));
+				day.out = [...day.out.slice(0, -1), { from: last.from, to }];
+			} else day.up = one;
+		});
+	return null;
+}
+
 /** What a clause makes of the days that it speaks of. Returns whether it was understood. */
 function tell(text: string, days: readonly ToldDay[], isWarm: boolean): boolean {
-	const all = (change: (day: ToldDay) => void) => {
+	// what is left of a day rests where warm hours were told
+	if (/\brest of\b/.test(text)) return isWarm;
+	const all = (change: (day: ToldDay) => void): true => {
 		days.forEach(change);
 		return true;
 	};
 	const pair = pairIn(text);
-	// what is left of a day rests where warm hours were told
-	if (/\brest of\b/.test(text)) return isWarm;
 	const one = minuteIn(text) ?? timeOf(text.replace(/^.*\b(up|bed|out|back|home|from|noon)\b/, ''));
 	const shift = /\b(earlier|sooner|later)\b/.exec(text);
 	const by = shift && lengthIn(text);
 	if (shift && by) {
 		const minutes = shift[1] === 'later' ? by : -by;
 		return all((day) => {
-			if (day.warm.length > 0)
-				day.warm = day.warm.map((span, i) => (i === 0 ? { ...span, from: span.from + minutes } : span));
-			else if (day.up !== null) day.up += minutes;
+			day.warm = day.warm.map((span, i) => (i === 0 ? { ...span, from: span.from + minutes } : span));
+			if (day.warm.length === 0 && day.up !== null) day.up += minutes;
 		});
 	}
-	if (HOME.test(text)) return all((day) => ((day.out = []), (day.off = false)));
-	if (OUT.test(text) && !/\blights out\b/.test(text)) {
-		if (pair) {
-			const from =
-				isAfternoon(text) && pair[0] < 720 && pair[1] < 720 && pair[0] < pair[1] ? pair[0] + 720 : pair[0];
-			return all((day) => (day.out = [...day.out, { from, to: after(from, pair[1]) }]));
-		}
-		if (one !== null) return all((day) => (day.out = [...day.out, { from: one, to: DAY_MINUTES }]));
-		if (/\ball day\b/.test(text)) return all((day) => ((day.off = true), (day.warm = [])));
-		return false;
-	}
-	if (BED.test(text) && one !== null) return all((day) => (day.bed = lateTime(one)));
-	if (UP.test(text) && one !== null) return all((day) => ((day.up = one), (day.off = false)));
-	if (BACK.test(text) && one !== null)
-		return all((day) => {
-			const last = day.out.at(-1);
-			const at = last ? after(last.from, one) : one;
-			if (last) day.out = [...day.out.slice(0, -1), { from: last.from, to: Math.min(DAY_MINUTES, at) }];
-			else day.up = at;
-		});
-	if (pair && (isWarm || WARM.test(text) || /\bfrom|between\b/.test(text))) {
+	const comings = comingsIn({ text, pair, one, all });
+	if (comings !== null) return comings;
+	if (pair && (isWarm || WARM.test(text) || /\b(from|between)\b/.test(text))) {
 		const from = isAfternoon(text) && pair[0] < 720 && pair[0] >= 60 ? pair[0] + 720 : pair[0];
 		return all((day) => (day.warm = [...day.warm, { from, to: after(from, pair[1]) }]));
 	}
@@ -129,8 +145,7 @@ function tell(text: string, days: readonly ToldDay[], isWarm: boolean): boolean 
 			else if (day.warm.length > 0) day.warm = [{ from: one, to: Math.max(one + 1, day.warm.at(-1)!.to) }];
 			else day.up = one;
 		});
-	if (NOT.test(text) && !/\d/.test(text)) return all((day) => ((day.off = true), (day.warm = [])));
-	return false;
+	return NOT.test(text) && one === null ? all((day) => ((day.off = true), (day.warm = []))) : false;
 }
 
 /** The warm hours of a day as it was told; null where something is missing for it. */
