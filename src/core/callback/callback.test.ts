@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { wallMinute } from '../civil';
 import { describe, expect, it } from 'vitest';
 import { ALL, called, slowRoom, sourceFrom } from '../../../tests/support/calledZone';
 import {
@@ -279,8 +280,8 @@ describe('what was said', () => {
 	});
 
 	it('a clock and a day that are read off tell how far it is ahead, and by how many days', () => {
-		// Wednesday 10:42
-		const real = 2 * 1440 + 642;
+		// Wednesday 7 January 2026, 10:42
+		const real = wallMinute('2026-01-07T10:42');
 		const told = (day: number | null, minute: number) =>
 			shownClock(day, minute, real).map((fact) =>
 				fact.kind === 'clock' ? fact.aheadMinutes : fact.kind === 'weekday' ? `${fact.aheadDays} d` : fact
@@ -292,7 +293,7 @@ describe('what was said', () => {
 		expect(told(null, 622)).toEqual([-20]);
 		expect(told(2, 1362)).toEqual([720, '0 d']);
 		// over midnight: it shows Thursday, ten minutes past it, at ten to twelve on Wednesday night
-		expect(shownClock(3, 10, 2 * 1440 + 1430)).toEqual([
+		expect(shownClock(3, 10, wallMinute('2026-01-07T23:50'))).toEqual([
 			{ kind: 'clock', is: 'fast', aheadMinutes: 20 },
 			{ kind: 'weekday', aheadDays: 0 }
 		]);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { clockAhead } from '../civil';
 import { oneLine } from '../schema';
 import { DAY_MINUTES, WEEK_MINUTES } from '../week';
 
@@ -163,20 +164,13 @@ export function clockAnswer(errorMinutes: number): (typeof QUESTIONS)['clock-sho
 	return within(Math.round(errorMinutes / DAY_MINUTES) * DAY_MINUTES) ? 'another-day' : 'another-time';
 }
 
-/**
- * What is told by a clock that shows a day (0 = Monday; null: none is shown) and a minute of it, where it really is so many minutes after
- * Monday 00:00: how far it is ahead, at most half a day, and by how many days.
- */
-export function shownClock(shownDay: number | null, shownMinute: number, realMinute: number): Fact[] {
-	const [real, half] = [realMinute % DAY_MINUTES, DAY_MINUTES / 2];
-	const aheadMinutes = ((((shownMinute - real + half) % DAY_MINUTES) + DAY_MINUTES) % DAY_MINUTES) - half;
-	// half a day is told as ahead
-	const ahead = aheadMinutes === -half ? half : aheadMinutes;
-	const is = Math.abs(ahead) <= 2 ? 'right' : ahead > 0 ? 'fast' : 'slow';
-	const clock: Fact = { kind: 'clock', is, aheadMinutes: is === 'right' ? 0 : ahead };
-	if (shownDay === null) return [clock];
-	const days = Math.round((shownDay * DAY_MINUTES + shownMinute - ahead - realMinute) / DAY_MINUTES);
-	return [clock, { kind: 'weekday', aheadDays: ((days % 7) + 7) % 7 }];
+/** What is told by a clock that shows a day (0 = Monday; null: none is shown) and a minute of it at a moment of the wall. */
+export function shownClock(shownDay: number | null, shownMinute: number, wall: number): Fact[] {
+	const { minutes, days } = clockAhead(shownDay, shownMinute, wall);
+	const isRight = Math.abs(minutes) <= 2;
+	const is = isRight ? 'right' : minutes > 0 ? 'fast' : 'slow';
+	const clock: Fact = { kind: 'clock', is, aheadMinutes: isRight ? 0 : minutes };
+	return shownDay === null ? [clock] : [clock, { kind: 'weekday', aheadDays: days }];
 }
 
 /** What can be said by a choice beside when it is cold and when it runs. */
@@ -205,6 +199,17 @@ export const FURTHER_FACTS: readonly Fact[] = [
 		(who) => ({ kind: 'who', who }) as const
 	)
 ];
+
+/** An answer to a question, as a fact. */
+export const answered = (question: QuestionId, answer: string): Fact => ({
+	kind: 'answer',
+	question,
+	answer
+});
+
+/** Whether a fact says that somebody lives there whom cold harms soonest. */
+export const saysFrail = (fact: Fact): boolean =>
+	fact.kind === 'who' && (fact.who === 'old' || fact.who === 'ill' || fact.who === 'infant');
 
 /** As many things can be said of one call. */
 export const MOST_FACTS = 50;

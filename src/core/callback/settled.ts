@@ -1,9 +1,7 @@
 import type { ControlProfile } from '../control';
-import type { Fact, QuestionId } from './facts';
+import { answered, type Fact } from './facts';
 
 type Known = Pick<ControlProfile, 'panel' | 'habits' | 'operation'>;
-
-const answer = (question: QuestionId, given: string): Fact => ({ kind: 'answer', question, answer: given });
 
 /** What a word is where the control's own modes do not tell: only what no display uses for anything else. */
 const WORDS: readonly (readonly [RegExp, string])[] = [
@@ -66,7 +64,7 @@ export function settled(fact: Fact, profile: Known): Fact {
 	switch (fact.kind) {
 		case 'sign': {
 			if (!fact.seen) return fact;
-			if (fact.as === 'nothing') return answer('clock-shows', 'blank');
+			if (fact.as === 'nothing') return answered('clock-shows', 'blank');
 			const mode =
 				fact.as === 'word'
 					? modeOf(fact.what, profile)
@@ -75,27 +73,27 @@ export function settled(fact: Fact, profile: Known): Fact {
 						: fact.what === 'hand'
 							? 'manual'
 							: null;
-			if (mode) return answer('mode', mode);
-			return /^(padlock|key)$/.test(fact.what) && profile.operation.lock ? answer('keys', 'locked') : fact;
+			if (mode) return answered('mode', mode);
+			return /^(padlock|key)$/.test(fact.what) && profile.operation.lock ? answered('keys', 'locked') : fact;
 		}
 		case 'lamp': {
 			const lamp = lampOf(fact, profile);
-			return lamp ? answer('lamp', lamp) : fact;
+			return lamp ? answered('lamp', lamp) : fact;
 		}
 		case 'keys':
 			return fact.do === 'dead'
-				? answer('keys', 'locked')
+				? answered('keys', 'locked')
 				: fact.do === 'work'
-					? answer('keys', 'work')
+					? answered('keys', 'work')
 					: fact;
 		case 'heater':
-			return fact.all && (fact.is === 'hot' || fact.is === 'cold') ? answer('heater-asked', fact.is) : fact;
+			return fact.all && (fact.is === 'hot' || fact.is === 'cold') ? answered('heater-asked', fact.is) : fact;
 		case 'since': {
 			const since = fact.sure ? SINCE[fact.event] : undefined;
-			return since ? answer('since', since) : fact;
+			return since ? answered('since', since) : fact;
 		}
 		case 'clock':
-			return fact.is === 'right' ? answer('clock-shows', 'right') : fact;
+			return fact.is === 'right' ? answered('clock-shows', 'right') : fact;
 		default:
 			return fact;
 	}

@@ -1,8 +1,8 @@
 import type { CauseKind } from './cause';
-import type { Fact } from './facts';
+import { saysFrail, type Fact } from './facts';
 
 /** What a fact tells of a cause beside its week and its answers, by a name; null for what is only told on. */
-export function tellOf(fact: Fact): string | null {
+function tellOf(fact: Fact): string | null {
 	switch (fact.kind) {
 		case 'keys':
 			return `keys ${fact.do}`;
@@ -19,7 +19,7 @@ export function tellOf(fact: Fact): string | null {
 		case 'noise':
 			return /gurgl/.test(fact.what) ? 'gurgles' : null;
 		case 'who':
-			return fact.who === 'old' || fact.who === 'ill' ? 'frail' : null;
+			return saysFrail(fact) ? 'frail' : null;
 		case 'aside':
 			return fact.about === 'trend' ? 'grows' : null;
 		case 'degrees':

@@ -1,4 +1,6 @@
+import { DAY_MINUTES, WEEK_DAYS } from '../week';
 import { DAY_MS } from './spans';
+import { weekdayOfDay, type WallMinute } from './wallClock';
 import { transitionsBetween } from './offsets';
 
 /** How far a clock was off when it was read, and when. */
@@ -20,6 +22,22 @@ export const WORST_ERROR_SECONDS = 300;
 export function minutesAhead(shownMinute: number, rightMinute: number): number {
 	const ahead = (((shownMinute - rightMinute) % 1440) + 1440) % 1440;
 	return ahead > 720 ? ahead - 1440 : ahead;
+}
+
+/**
+ * How far a clock is ahead that shows a day (0 = Monday; null: not looked at) and a minute of it at a moment of the wall: minutes between
+ * −720 and +720, and days from 0 to 6. Near midnight a clock that is ahead shows tomorrow rightly.
+ */
+export function clockAhead(
+	shownDay: number | null,
+	shownMinute: number,
+	wall: WallMinute
+): { readonly minutes: number; readonly days: number } {
+	const day = Math.floor(wall / DAY_MINUTES);
+	const right = wall - day * DAY_MINUTES;
+	const minutes = minutesAhead(shownMinute, right);
+	const shownToday = weekdayOfDay(day + Math.floor((right + minutes) / DAY_MINUTES));
+	return { minutes, days: shownDay === null ? 0 : (shownDay - shownToday + WEEK_DAYS) % WEEK_DAYS };
 }
 
 /** A clock's drift: seconds gained a day, and the instant at which it will be five minutes off. */

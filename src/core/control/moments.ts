@@ -1,5 +1,5 @@
 import { dateOfDay, dateWords, weekdayOfDay } from '../civil';
-import { DAY_MINUTES, DAY_SHORT, spanWords } from '../week';
+import { DAY_MINUTES, DAY_SHORT, spanWords, timeMinute } from '../week';
 import { displayTime } from './display';
 import type { ControlOptions } from './profile';
 
@@ -18,8 +18,7 @@ export function localWords(local: string, options: ControlOptions): string {
 	const [date, time] = local.split('T') as [string, string | undefined];
 	const day = dateWords(date, 'short');
 	if (time === undefined) return day;
-	const [hour, minute] = time.split(':').map(Number) as [number, number];
-	return `${day} ${displayTime(hour * 60 + minute, options.clock)}`;
+	return `${day} ${displayTime(timeMinute(time), options.clock)}`;
 }
 
 /** A length of time that is left, begun minutes counted whole: `1 h 35`, `3 days 4 h`. */

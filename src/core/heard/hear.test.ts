@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { factsSchema } from '../callback';
 import { factWords } from '../words';
 import { dangerIn, hear, minuteIn, understand } from '.';
 
@@ -77,6 +78,21 @@ describe('what is heard', () => {
 			['the cat is well', 0],
 			['the display is blank', 1]
 		]);
+	});
+
+	it('whatever is heard can be kept: a figure beyond reason and a word without end are none', () => {
+		const said = [
+			`It says ${'A'.repeat(60)}`,
+			'it never gets to 999',
+			'minus 99 outside',
+			'my thermometer measured 500',
+			'it is 9000 minutes late',
+			'it goes back after 5000 minutes',
+			'it goes back after 0 minutes',
+			`there is a smell of ${'x'.repeat(80)}`
+		];
+		for (const one of said) expect(factsSchema.safeParse(understand(one)).success, one).toBe(true);
+		expect(of('minus 6 outside')).toEqual(['outside -6 °C']);
 	});
 
 	it('what hurts is heard whatever else is said', () => {

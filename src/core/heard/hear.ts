@@ -1,4 +1,4 @@
-import type { Fact } from '../callback';
+import { answered, factSchema, type Fact } from '../callback';
 import { clausesOf, type Clause } from './clause';
 import { aroundIn, asidesIn, eventsIn, heatersIn, keysIn, noiseIn } from './house';
 import { degreesIn, lampIn, signsIn } from './signs';
@@ -50,12 +50,6 @@ function feltIn({ text, denies }: Clause): Felt | null {
 	return null;
 }
 
-const answer = (question: Extract<Fact, { kind: 'answer' }>['question'], given: string): Fact => ({
-	kind: 'answer',
-	question,
-	answer: given
-});
-
 const ROOMS =
 	/\b(?:the |our |that )?((?:box|living|sitting|dining|utility) room|hall|kitchen|bedroom|bathroom|lounge|study|office|landing|nursery|attic)\b/;
 /** What is said of the world outside is no word about the room. */
@@ -82,10 +76,10 @@ function feltFacts(clause: Clause, { room = '' }: Hearing): Fact[] {
 	if (felt === null || OUTSIDE.test(text) || /\b(if|decides|believes)\b/.test(text)) return [];
 	if (mood === 'wish' || mood === 'planned' || mood === 'opinion' || mood === 'before') return [];
 	if (subject === 'water') {
-		if (/\bno (hot )?water\b/.test(text)) return [answer('water', 'no')];
+		if (/\bno (hot )?water\b/.test(text)) return [answered('water', 'no')];
 		// without heating the water may well be hot
-		if (/\bno heating\b/.test(text)) return [answer('water', 'yes')];
-		return NO_HEAT.test(text) ? [] : [answer('water', felt === 'cold' ? 'no' : 'yes')];
+		if (/\bno heating\b/.test(text)) return [answered('water', 'yes')];
+		return NO_HEAT.test(text) ? [] : [answered('water', felt === 'cold' ? 'no' : 'yes')];
 	}
 	if (subject === 'heater' || subject === 'source' || /\bair\b/.test(text)) return [];
 	const span = spanIn(clause);
@@ -98,8 +92,8 @@ function feltFacts(clause: Clause, { room = '' }: Hearing): Fact[] {
 		...span,
 		...(where ? { where } : {})
 	});
-	if (subject === 'others') return [of('others'), answer('rooms', felt === 'cold' ? 'all' : 'this')];
-	if (subject === 'whole') return felt === 'cold' ? [answer('rooms', 'all'), of('')] : [of('')];
+	if (subject === 'others') return [of('others'), answered('rooms', felt === 'cold' ? 'all' : 'this')];
+	if (subject === 'whole') return felt === 'cold' ? [answered('rooms', 'all'), of('')] : [of('')];
 	if (/\bmy (wife|husband|mother|son|daughter)\b|\b(she|he) says\b/.test(text)) return [of('others')];
 	const named = ROOMS.exec(text)?.[1] ?? '';
 	const isHere = named === '' || /\bonly\b/.test(text) || room.toLowerCase().includes(named);
@@ -126,7 +120,8 @@ function turnsIn(clause: Clause): { to: 'on' | 'off'; at: number; either?: true 
 /** What the control's clock shows, and what it is: told apart by whose it is. */
 const OTHER_CLOCK = /\b(watch|phone|telephone|radio|really|in fact|it's actually|real time)\b/;
 const OWN_CLOCK = /\b(clock|it|display|screen|control|thermostat|timer) (on it )?(says|shows|reads)\b/;
-/** The difference of two clock times, to the nearer side of half a day, in minutes. */
+
+/** The difference of two times, each in either half of the day, in minutes from −360 to 359. */
 const apart = (shown: number, real: number) => ((((shown - real + 360) % 720) + 720) % 720) - 360;
 
 const clock = (is: Extract<Fact, { kind: 'clock' }>['is'], aheadMinutes: number | null = null): Fact => ({
@@ -189,13 +184,13 @@ function elseIn({ text, words, mood }: Clause): Fact[] {
 	const facts: Fact[] = [];
 	if (mood === 'wish' || mood === 'opinion') return facts;
 	if (/\b(only|just) (in )?(this|that|the|my) (one )?(\w+ )?room\b/.test(text) && !/\bnot just\b/.test(text))
-		facts.push(answer('rooms', 'this'));
+		facts.push(answered('rooms', 'this'));
 	if (
 		/\b(not (just|only) (mine|this|that|ours)|(the )?whole (corridor|house|floor)|all (the )?rooms|every room)\b/.test(
 			text
 		)
 	)
-		facts.push(answer('rooms', 'all'));
+		facts.push(answered('rooms', 'all'));
 	const like =
 		/\b(?:as if it (?:were|was)|(?:runs|does|doing|thinks it's|like)) (?:a |on a )?(\w+day)\b/.exec(text);
 	const runs = like ? dayIn(like[1]!) : null;
@@ -226,7 +221,8 @@ export function hear(spoken: string, hearing: Hearing = {}): HeardClause[] {
 		const put = (fact: Fact) => {
 			// a question is answered once, and a thing said once
 			const key = (one: Fact) => (one.kind === 'answer' ? one.question : JSON.stringify(one));
-			if (said.some((one) => key(one) === key(fact))) return;
+			// nor is kept what no call can hold: a figure beyond all reason, a word without end
+			if (said.some((one) => key(one) === key(fact)) || !factSchema.safeParse(fact).success) return;
 			said.push(fact);
 			facts.push(fact);
 		};
@@ -246,8 +242,7 @@ export function hear(spoken: string, hearing: Hearing = {}): HeardClause[] {
 		const late = seen && planned.has(seen.to) ? apart(seen.at, planned.get(seen.to)!) : 0;
 		if (seen && late !== 0 && Math.abs(late) <= 300)
 			put({ kind: 'shift', lateMinutes: late, of: seen.to === 'on' ? 'starts' : 'ends' });
-		const signs = signsIn(clause);
-		signs.forEach(put);
+		signsIn(clause).forEach(put);
 		lampIn(clause).forEach(put);
 		keysIn(clause).forEach(put);
 		degreesIn(clause, said).forEach(put);
@@ -265,7 +260,7 @@ export function hear(spoken: string, hearing: Hearing = {}): HeardClause[] {
 			facts.length === 0 &&
 			fact &&
 			'days' in fact &&
-			/\bonly|mostly\b/.test(clause.text)
+			/\b(only|mostly)\b/.test(clause.text)
 		) {
 			read.at(-1)!.facts.splice(last, 1);
 			facts.push({ ...fact, days: clause.days });

@@ -70,7 +70,7 @@ const REACHES = new RegExp(
 );
 
 /** Degrees, with what shows or has them. A set figure said before makes the next one the room's. */
-export function degreesIn({ words, text, days, at, mood }: Clause, said: readonly Fact[]): Fact[] {
+export function degreesIn({ text, days, at, mood }: Clause, said: readonly Fact[]): Fact[] {
 	if (mood === 'planned' || mood === 'wish') return [];
 	const figures = inFigures(text);
 	const facts: Fact[] = [];
@@ -110,7 +110,6 @@ export function degreesIn({ words, text, days, at, mood }: Clause, said: readonl
 		});
 		break;
 	}
-	void words;
 	return facts;
 }
 

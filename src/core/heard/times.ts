@@ -83,6 +83,7 @@ export function inFigures(text: string): string {
 						: NUMBERS.indexOf(small) || 12;
 			return `${minus ? '-' : ''}${of + (half ? 0.5 : 0)}`;
 		})
+		.replace(/\bminus (?=\d)/g, '-')
 		.replace(/\bhalf an hour\b/g, '30 minutes')
 		.replace(/\b(?:a )?quarter of an hour\b/g, '15 minutes')
 		.replace(/\ban hour and a half\b/g, '90 minutes')

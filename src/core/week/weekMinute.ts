@@ -44,6 +44,12 @@ export function clockTime(minute: number): string {
 	return `${String(hour).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
 }
 
+/** Minutes since midnight of `HH:MM` or `H:MM`, 00:00 … 24:00; the inverse of {@link clockTime}. */
+export function timeMinute(time: string): number {
+	const [hour, minute] = time.split(':').map(Number) as [number, number];
+	return hour * 60 + minute;
+}
+
 /**
  * Days as a person says them: runs of three or more are joined by a dash.
  * @example dayRange([0, 1, 2, 3, 4]) // 'Mon–Fri'

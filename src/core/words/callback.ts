@@ -1,4 +1,5 @@
 import {
+	saysFrail,
 	slipOf,
 	type Call,
 	type Cause,
@@ -162,8 +163,7 @@ export const dangerWords = (danger: Danger): string =>
 
 /** Said first where somebody old, ill or very young is without heat in frost; null where nothing of that was said. */
 export function careWords(facts: readonly Fact[], outdoorC: number, isFrailNoted: boolean): string | null {
-	const isFrail =
-		isFrailNoted || facts.some((fact) => fact.kind === 'who' && ['old', 'ill', 'infant'].includes(fact.who));
+	const isFrail = isFrailNoted || facts.some(saysFrail);
 	const isCold = facts.some(
 		(fact) =>
 			(fact.kind === 'feels' && fact.what === 'cold' && fact.where === undefined) ||

@@ -3,6 +3,7 @@ import { standardGroupings } from '../groupings';
 import type { panelSchema } from '../panel';
 import type { gestureSchema } from '../panelParts';
 import type { profileSchema } from '../profile';
+import { timeMinute } from '../../week';
 
 /**
  * How the shipped controls are written. A way is its gestures with commas between: `menu` is pressed, `push 2x` twice, `menu 5s` and
@@ -153,11 +154,7 @@ export function panel(text: PanelText): PanelInput {
 	};
 }
 
-const step = (time: string, setpointC: number) => {
-	const [hour, minute] = time.split(':').map(Number);
-	return { at: hour! * 60 + minute!, setpointC };
-};
-const minuteOf = (time: string) => step(time, 0).at;
+const step = (time: string, setpointC: number) => ({ at: timeMinute(time), setpointC });
 export const steps = (...all: readonly (readonly [time: string, setpointC: number, coolC?: number])[]) => ({
 	form: 'events' as const,
 	events: all.map(([time, setpointC, coolC]) => ({
@@ -168,12 +165,12 @@ export const steps = (...all: readonly (readonly [time: string, setpointC: numbe
 /** Events that choose among modes: a time and the place of the mode. */
 export const modesAt = (...all: readonly (readonly [time: string, mode: number])[]) => ({
 	form: 'events' as const,
-	events: all.map(([time, mode]) => ({ at: minuteOf(time), mode }))
+	events: all.map(([time, mode]) => ({ at: timeMinute(time), mode }))
 });
 export const onOff = (...all: readonly string[]) => ({
 	form: 'pairs' as const,
 	pairs: all.map((pair) => {
-		const [on, off] = pair.split('\u2013').map(minuteOf);
+		const [on, off] = pair.split('\u2013').map(timeMinute);
 		return { on: on!, off: off! };
 	})
 });

@@ -4,7 +4,7 @@
 	import { wallAt } from '$core/civil';
 	import type { ControlProfile } from '$core/control';
 	import { answerWords, askingWords, matterWords } from '$core/words';
-	import { clockTime, DAY_NAMES } from '$core/week';
+	import { clockTime, DAY_MINUTES, DAY_NAMES, timeMinute } from '$core/week';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import TimeField from '../kit/TimeField.svelte';
@@ -49,23 +49,19 @@
 		const timer = setInterval(() => (nowMs = Date.now()), 5_000);
 		return () => clearInterval(timer);
 	});
-	/** The minute of the week that it is at the site, from Monday 00:00. */
-	const realMinute = $derived(
-		(((Math.floor(wallAt(timeZone, nowMs)) + 3 * 1440) % 10_080) + 10_080) % 10_080
-	);
+	const wall = $derived(Math.floor(wallAt(timeZone, nowMs)));
 	let shownDay = $state<string>('');
 	let shownTime = $state<string | null>(null);
 	function takeShown() {
 		if (shownTime === null) return;
-		const [hour = 0, minute = 0] = shownTime.split(':').map(Number);
 		const day = shownDay === '' ? null : Number(shownDay);
-		onfacts(shownClock(day, hour * 60 + minute, realMinute));
+		onfacts(shownClock(day, timeMinute(shownTime), wall));
 	}
 </script>
 
 <section aria-label="Ask now">
 	<p class="soft">
-		Ask this next{#if question === 'clock-shows' && nowMs > 0}&ensp;now {clockTime(realMinute % 1440)}{/if}
+		Ask this next{#if question === 'clock-shows' && nowMs > 0}&ensp;now {clockTime(wall % DAY_MINUTES)}{/if}
 	</p>
 	<h2>“{askingWords(question)}”</h2>
 	{#if question === 'clock-shows'}

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import Close from 'carbon-icons-svelte/lib/Close.svelte';
 	import { FURTHER_FACTS, type Fact } from '$core/callback';
-	import { hear, type Hearing } from '$core/heard';
+	import { hear, understand, type Hearing } from '$core/heard';
 	import { factWords } from '$core/words';
-	import { DAY_SHORT } from '$core/week';
+	import { DAY_SHORT, timeMinute } from '$core/week';
 	import Button from '../kit/Button.svelte';
 	import Chips from '../kit/Chips.svelte';
 	import Choice from '../kit/Choice.svelte';
@@ -29,7 +29,8 @@
 		/** In which its control shows degrees; null where it shows none. */
 		unit: 'C' | 'F' | null;
 		hearing: Hearing;
-		onsaid: (said: string) => void;
+		/** Other words, with what those before them said, and what they say. */
+		onsaid: (said: string, before: readonly Fact[], now: readonly Fact[]) => void;
 		onadd: (facts: readonly Fact[]) => void;
 		/** The fact at a place is taken back. */
 		ontakeback: (at: number) => void;
@@ -43,8 +44,8 @@
 		'';
 	function take(text: string) {
 		if (text.trim() === said.trim()) return;
-		onsaid(text.trim());
-		onadd(hear(text, hearing).flatMap((clause) => clause.facts));
+		const before = heard.flatMap((clause) => clause.facts);
+		onsaid(text.trim(), before, understand(text, hearing));
 	}
 
 	const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6];
@@ -65,10 +66,6 @@
 	let turns = $state<'on' | 'off'>('on');
 	/** A figure that was taken is asked for anew. */
 	let taken = $state(0);
-	const minuteOf = (text: string) => {
-		const [hour = 0, minute = 0] = text.split(':').map(Number);
-		return hour * 60 + minute;
-	};
 	function add(fact: Fact) {
 		onadd([fact]);
 		taken++;
@@ -135,7 +132,7 @@
 					<TimeField
 						label="until"
 						value={null}
-						onchange={(time) => from !== null && feels(minuteOf(from), minuteOf(time) || 1440)}
+						onchange={(time) => from !== null && feels(timeMinute(from), timeMinute(time) || 1440)}
 					/>
 				</div>
 				<div class="fields">
@@ -151,7 +148,7 @@
 					<TimeField
 						label="about"
 						value={null}
-						onchange={(time) => add({ kind: 'turns', to: turns, days, at: minuteOf(time) })}
+						onchange={(time) => add({ kind: 'turns', to: turns, days, at: timeMinute(time) })}
 					/>
 				</div>
 				{#if unit}

@@ -83,6 +83,12 @@ export class CallModel {
 		const names = all.map(text);
 		this.put({ facts: all.filter((_, i) => names.lastIndexOf(names[i]!) === i) });
 	}
+	/** Said in other words: what only the words before said goes, what was chosen beside stays. */
+	reword(said: string, before: readonly Fact[], now: readonly Fact[]): void {
+		const gone = before.map((fact) => JSON.stringify(fact));
+		this.put({ said, facts: this.#call.facts.filter((fact) => !gone.includes(JSON.stringify(fact))) });
+		this.say(...now);
+	}
 	takeBack(at: number): void {
 		const facts = this.#call.facts.filter((_, i) => i !== at);
 		this.put({ facts, ...(facts.length === 0 ? { passed: [] } : {}) });

@@ -31,6 +31,19 @@ function serving(revision = 1, status = 200) {
 }
 
 describe('a call being taken', () => {
+	it('in other words loses what only the words before said, and keeps what was chosen', () => {
+		const model = new CallModel('s', zone, null);
+		const hot: Fact = { ...cold, what: 'hot' };
+		model.answer('rooms', 'this');
+		model.reword('cold', [], [cold]);
+		model.reword('hot', [cold], [hot]);
+		expect(model.call.said).toBe('hot');
+		expect(model.call.facts).toEqual([{ kind: 'answer', question: 'rooms', answer: 'this' }, hot]);
+		model.takeBack(0);
+		model.takeBack(0);
+		model.put({ said: '' });
+	});
+
 	it('stays in the window until it is kept, is then saved as it goes, closed with what it was and opened again', async () => {
 		serving();
 		const model = new CallModel('s', zone, null);

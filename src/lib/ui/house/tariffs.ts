@@ -1,5 +1,6 @@
 import { HALF_HOURS, tariffSchema, type Tariff } from '$core/plan';
 import { wrongWords } from '$core/schema';
+import { timeMinute } from '$core/week';
 
 /** Where a kind of tariff begins before its figures are said: nothing that passes for a price. */
 export const BEGINS: Readonly<Record<Tariff['kind'], Tariff>> = {
@@ -19,8 +20,7 @@ function read(what: string, tariff: unknown): ReadTariff {
 
 /** A day and night tariff with another beginning or end of its night: "22:00". */
 export function withNight(tariff: Tariff, end: 'nightFrom' | 'nightTo', clock: string): ReadTariff {
-	const minute = Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
-	return read('The end of the night', { ...tariff, [end]: minute });
+	return read('The end of the night', { ...tariff, [end]: timeMinute(clock) });
 }
 
 /** Prices from a spreadsheet: a number each, apart by tabs, semicolons, spaces or lines; a comma in a number is its decimal sign. */

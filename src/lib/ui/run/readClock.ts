@@ -1,4 +1,4 @@
-import { minutesAhead, wallAt } from '$core/civil';
+import { clockAhead, wallAt } from '$core/civil';
 import { quoted, timeOfDay } from '$core/formats';
 import type { ClockReading } from '$core/plan';
 
@@ -15,17 +15,11 @@ export interface TypedReading {
 export function readClock(typed: TypedReading, timeZone: string, nowMs: number): ClockReading | string {
 	const shown = timeOfDay(typed.shows);
 	if (shown === null) return `${quoted(typed.shows)} is unclear. Write 06:30 or 6:30 pm.`;
-	const wall = wallAt(timeZone, nowMs);
-	const right = wall % 1440;
-	const ahead = minutesAhead(shown, right);
-	const today = (Math.floor(wall / 1440) + 3) % 7;
-	// near midnight a clock that is ahead shows tomorrow rightly
-	const shownToday = (today + Math.floor((right + ahead) / 1440) + 7) % 7;
-	const days = typed.day === null ? 0 : (typed.day - shownToday + 7) % 7;
+	const ahead = clockAhead(typed.day, shown, wallAt(timeZone, nowMs));
 	return {
 		at: new Date(nowMs).toISOString(),
-		errorSeconds: ahead * 60,
-		daysAhead: days > 3 ? days - 7 : days,
+		errorSeconds: ahead.minutes * 60,
+		daysAhead: ahead.days > 3 ? ahead.days - 7 : ahead.days,
 		set: typed.set,
 		lost: false
 	};

@@ -2,7 +2,7 @@ import { dateOfDay, dayNumber, instantOf, transitionsBetween, wallAt } from '$co
 import type { ControlProfile } from '$core/control';
 import type { Zone } from '$core/plan';
 import { absenceSpan } from '$core/run';
-import { DAY_MINUTES } from '$core/week';
+import { DAY_MINUTES, timeMinute } from '$core/week';
 
 /** Something on a year strip, from and to in days since its beginning (fractions count). */
 export interface StripSpan {
@@ -70,8 +70,7 @@ export function stripRow(
 ): StripRow {
 	const place = (local: string) => {
 		const [date, time = '00:00'] = local.split('T') as [string, string?];
-		const [hour, minute] = time.split(':').map(Number) as [number, number];
-		return dayNumber(date) + (hour * 60 + minute) / DAY_MINUTES - strip.firstDay;
+		return dayNumber(date) + timeMinute(time) / DAY_MINUTES - strip.firstDay;
 	};
 	const spans: StripSpan[] = [];
 	for (const one of zone.exceptions)

@@ -2,7 +2,7 @@
 	import { displaySetpoint, setpointWithUnit, timeStep } from '$core/control';
 	import type { ZoneFit } from '$core/fit';
 	import { levelOf, type Zone } from '$core/plan';
-	import { clockTime, DAY_NAMES, DAY_SHORT, splitByDay } from '$core/week';
+	import { clockTime, DAY_NAMES, DAY_SHORT, splitByDay, timeMinute } from '$core/week';
 	import Button from '../kit/Button.svelte';
 	import TimeField from '../kit/TimeField.svelte';
 	import type { ZoneModel } from '../zone/zoneModel.svelte';
@@ -58,7 +58,7 @@
 
 	function moveTo(time: string) {
 		if (!selected) return;
-		const minute = Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
+		const minute = timeMinute(time);
 		const next = riserMoved(zone, selected, minute, 1);
 		model.change(next);
 		const now = risersOf(next, selected.day).find((r) => r.riser === selected.riser);

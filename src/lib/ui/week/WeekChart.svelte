@@ -296,11 +296,21 @@
 		<p class="out-of-sight" id="spoken-{day}">{spoken[day]}</p>
 	{/each}
 	{#if beside && !narrow && isOpen && !hand.holds}
-		<div class="beside" style:left="{besideLeft}px" style:top="{besideTop}px" class:over={besideDay > 3}>
+		<div
+			class="beside"
+			style:width="{BESIDE_WIDTH}px"
+			style:left="{besideLeft}px"
+			style:top="{besideTop}px"
+			class:over={besideDay > 3}
+		>
 			{@render beside()}
 		</div>
 	{/if}
 </div>
+{#if beside && narrow}
+	<!-- no room at the step: under the drawing -->
+	{@render beside()}
+{/if}
 
 <style>
 	.frame {
@@ -364,7 +374,6 @@
 	.beside {
 		position: absolute;
 		z-index: 2;
-		width: 600px;
 		padding: 0.6rem 0.8rem;
 		border: 2px solid var(--ink);
 		border-radius: 4px;

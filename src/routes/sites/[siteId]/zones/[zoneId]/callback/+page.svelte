@@ -107,7 +107,7 @@
 				said={model.call.said}
 				unit={profile.temperature ? data.called.zone.options.unit : null}
 				{hearing}
-				onsaid={(said) => model.put({ said })}
+				onsaid={(...words) => model.reword(...words)}
 				onadd={(more) => model.say(...more)}
 				ontakeback={(at) => model.takeBack(at)}
 			/>

@@ -110,7 +110,6 @@
 		>
 			{#snippet beside()}<Chosen {model} {...calm} />{/snippet}
 		</WeekChart>
-		<div class="at-hand"><Chosen {model} {...calm} /></div>
 		<MarksShown
 			bind:shown
 			bind:showRoom={view.showRoom}
@@ -160,9 +159,6 @@
 		flex-direction: column;
 		gap: 0.3rem;
 	}
-	.at-hand {
-		display: none;
-	}
 	@media (max-width: 860px) {
 		.bar {
 			flex-wrap: wrap;
@@ -170,12 +166,6 @@
 		/* the week first, then the groupings */
 		.groupings {
 			order: 1;
-		}
-	}
-	/* where the drawing has no room for it, what is chosen stands under it */
-	@media (max-width: 551px) {
-		.at-hand {
-			display: block;
 		}
 	}
 </style>
