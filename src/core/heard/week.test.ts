@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { findProfile } from '../control';
 import { newZone, wantedWeek } from '../plan';
 import { clockTime, splitByDay } from '../week';
-import { hearWeek, withSaidWeek } from '.';
+import { hearWeek, refusedFigures, withSaidWeek } from '.';
 
 const time = (minute: number) => (minute > 1440 ? `${clockTime(minute - 1440)}+` : clockTime(minute));
 /** A said week as a line: days that are alike together, by their numbers from 1; then what was not understood, and what is missing. */
@@ -84,5 +84,14 @@ describe('a week that is said', () => {
 		);
 		const hot = withSaidWeek(zone, stat, hearWeek('every day up at six, bed at ten, 60 degrees'));
 		expect(hot.levels).toEqual(zone.levels);
+		// and that is told: out of range, and anything at all on a switch
+		const figures = (control: string, said: string, unit: 'C' | 'F' = 'C') => {
+			const profile = findProfile(control)!;
+			const bare = newZone('Loft', profile);
+			return refusedFigures({ ...bare, options: { ...bare.options, unit } }, profile, hearWeek(said));
+		};
+		expect(figures('six-step-room-stat', 'up at six, bed at ten, 60 degrees, eco 16')).toEqual([60]);
+		expect(figures('six-step-room-stat', 'up at six, bed at ten, 68 degrees, eco 62', 'F')).toEqual([]);
+		expect(figures('switch-timer', 'up at six, bed at ten, eco 16')).toEqual([16]);
 	});
 });

@@ -213,6 +213,10 @@ export function factWords(fact: Fact): string {
 	}
 }
 
+/** Degrees that were said and that this control cannot be set to. */
+export const refusedWords = (figures: readonly number[]): string =>
+	`This control cannot be set to ${figures.join(' or ')}: not taken.`;
+
 /** What is missing before days that were spoken of can be drawn. */
 export function missingWords(missing: SaidWeek['missing']): string {
 	const of = (what: 'up' | 'bed') => missing.filter((one) => one.what === what).map(({ day }) => day);

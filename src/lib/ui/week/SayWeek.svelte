@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { onDestroy, untrack } from 'svelte';
 	import type { ControlProfile } from '$core/control';
-	import { hearWeek, withSaidWeek } from '$core/heard';
+	import { hearWeek, refusedFigures, withSaidWeek } from '$core/heard';
 	import type { Zone } from '$core/plan';
-	import { missingWords } from '$core/words';
+	import { missingWords, refusedWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Field from '../kit/Field.svelte';
 
@@ -30,12 +30,12 @@
 	const said = $derived(hearWeek(text));
 	const unread = $derived(said.clauses.filter(({ read }) => !read));
 	const isDrawn = $derived(said.days.some((spans) => spans !== null));
+	const refused = $derived(refusedFigures(before, profile, said));
 	let isTaken = false;
 
 	function hear(next: string) {
 		text = next;
-		const heard = hearWeek(next);
-		if (heard.days.some((spans) => spans !== null)) onpreview(withSaidWeek(before, profile, heard));
+		if (isDrawn) onpreview(withSaidWeek(before, profile, said));
 		else oncancel();
 	}
 	function take(event: SubmitEvent) {
@@ -63,6 +63,7 @@
 	</div>
 	<ul role="status" aria-label="What is not understood">
 		{#each unread as { words }, i (i)}<li>not understood: “{words}”</li>{/each}
+		{#if refused.length > 0}<li>{refusedWords(refused)}</li>{/if}
 		{#if said.missing.length > 0}<li>{missingWords(said.missing)}</li>{/if}
 	</ul>
 </form>
