@@ -24,6 +24,8 @@ import {
 	type Ranked
 } from '.';
 import { understand } from '../heard';
+import { withWanted } from '../plan';
+import { buildWeek } from '../week';
 
 /** “Cold in the mornings, comes on at” so many minutes of the day. */
 const said = (at: number): Fact[] => [
@@ -340,5 +342,23 @@ describe('what was said', () => {
 			first('six-step-room-stat', [never, { kind: 'keys', do: 'back', degrees: null, afterMinutes: 120 }])
 				.kind
 		).toBe('override-ended');
+	});
+
+	it('many days that differ make it no likelier that one was missed', () => {
+		const zone = called('day-by-day-panel-stat', {}, {}, (of) =>
+			withWanted(
+				of,
+				buildWeek(
+					ALL.flatMap((day) => [
+						{ at: day * 1440 + 300 + 30 * day, value: 'comfort' },
+						{ at: day * 1440 + 1320, value: 'eco' }
+					])
+				)
+			)
+		);
+		const prior = causesOf(zone)
+			.filter(({ kind }) => kind === 'day-not-copied')
+			.reduce((sum, cause) => sum + cause.prior, 0);
+		expect(prior).toBeCloseTo(3, 6);
 	});
 });

@@ -65,7 +65,9 @@ export function clausesOf(spoken: string): Clause[] {
 			const subject = named ?? (/^ (they|they're|aren't|are|the two)\b/.test(text) ? before : 'room');
 			before = subject;
 			const denies = (word: RegExp) => {
-				const head = text.slice(0, Math.max(0, word.exec(text)?.index ?? 0));
+				// a denial ends where something else is told: never warm and says manual
+				const all = text.slice(0, Math.max(0, word.exec(text)?.index ?? 0));
+				const head = all.slice(all.lastIndexOf(' and ') + 1);
 				return (
 					head.trim() !== '' &&
 					(new RegExp(`\\b${NOT}\\b(?: [\\w']+){0,3} *$`).test(head) || WHOLLY_NOT.test(text))

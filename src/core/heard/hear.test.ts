@@ -17,6 +17,7 @@ const UPSIDE_DOWN: readonly (readonly [said: string, facts: readonly string[]])[
 	['It is too hot all day', ['always too hot']],
 	['It’s boiling in here', ['always too hot']],
 	['It isn’t too hot', []],
+	['It is never warm and says manual', ['it shows “manual”', 'never warm']],
 	['The boiler man came Tuesday and it is cold in the evening', ['since tradesmen were there', 'cold 18:00 to 22:00']],
 	['It has been cold since Tuesday', ['never warm']],
 	['It shows ten past one', []],

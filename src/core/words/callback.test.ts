@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { CAUSE_KINDS, QUESTION_IDS, QUESTIONS } from '../callback';
+import { CAUSE_KINDS, QUESTION_IDS, QUESTIONS, type CauseKind } from '../callback';
 import { shippedProfiles } from '../control';
-import { answerWords, askingWords, matterWords, mendWords, outcomeWords } from '.';
+import { answerWords, askingWords, headlineWords, matterWords, mendWords, outcomeWords } from '.';
 
 describe('what is said on a call', () => {
 	it('never sends anybody behind a cover, and blames nobody', () => {
@@ -33,5 +33,15 @@ describe('what is said on a call', () => {
 	it('every mend is a sentence', () => {
 		for (const profile of shippedProfiles)
 			for (const kind of CAUSE_KINDS) expect(mendWords({ kind }, profile)).toMatch(/[.!]$/);
+	});
+
+	it('the headline keeps the capital of a day, and of nothing else', () => {
+		const first = (kind: CauseKind, figure: number) =>
+			headlineWords(
+				{ cause: { id: '', kind, figure, prior: 1 }, share: 0.6, explains: [] },
+				shippedProfiles[0]!
+			);
+		expect(first('day-not-copied', 17)).toBe('Most likely Monday and days like it have Sunday’s times.');
+		expect(first('clock-off', 60)).toBe('Most likely clock 1 h fast.');
 	});
 });

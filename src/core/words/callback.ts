@@ -174,7 +174,9 @@ export function careWords(facts: readonly Fact[], outdoorC: number, isFrailNoted
 		: null;
 }
 
-const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+/** Within a sentence; a day keeps its capital. */
+const small = (text: string) =>
+	DAY_NAMES.some((day) => text.startsWith(day)) ? text : text.charAt(0).toLowerCase() + text.slice(1);
 const end = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`);
 
 /** What to do about a cause on this very control: what the household can press, or what to bring and look at. */

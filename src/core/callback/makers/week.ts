@@ -40,39 +40,13 @@ export function weekCauses(make: Making): void {
 		);
 	}
 	const byDay = Array.from({ length: 7 }, (_, d) => wanted.slice((d * SLOTS) / 7, ((d + 1) * SLOTS) / 7));
+	/** Days that may hold what another is meant to have, as likely against each other as their weights. */
+	const missed: { days: readonly number[]; source: number; figure: number; weight: number }[] = [];
 	for (let d = 0; d < 7; d++) {
-		const before = byDay[(d + 6) % 7]!;
-		if (before.join() === byDay[d]!.join()) continue;
-		const heats = Uint8Array.from(wanted);
-		heats.set(before, (d * SLOTS) / 7);
-		const levels = Float64Array.from(asked, (level, i) =>
-			Math.floor(i / (SLOTS / 7)) === d ? asked[around(i - SLOTS / 7)]! : level
-		);
-		add(
-			'day-not-copied',
-			0.4,
-			gated(heats),
-			{ ...usual, since: 'always', 'set-to': 'lower', 'which-days': 'some' },
-			{ figure: d + 1, levels }
-		);
+		const source = (d + 6) % 7;
+		if (byDay[source]!.join() !== byDay[d]!.join())
+			missed.push({ days: [d], source, figure: d + 1, weight: 0.4 });
 	}
-	/** Some days hold what another is meant to have. */
-	const missed = (days: readonly number[], source: number, figure: number, prior: number) => {
-		const heats = Uint8Array.from(wanted);
-		const levels = Float64Array.from(asked);
-		const [day, perDay] = [byDay[source]!, SLOTS / 7];
-		for (const d of days) {
-			heats.set(day, d * perDay);
-			levels.set(asked.slice(source * perDay, (source + 1) * perDay), d * perDay);
-		}
-		add(
-			'day-not-copied',
-			prior,
-			gated(heats),
-			{ ...usual, since: 'always', 'set-to': 'lower', 'which-days': 'some' },
-			{ figure, levels }
-		);
-	};
 	// days that are alike are keyed together, and can be given what others are meant to have
 	const alike = new Map<string, number[]>();
 	byDay.forEach((day, d) => alike.set(day.join(), [...(alike.get(day.join()) ?? []), d]));
@@ -82,10 +56,30 @@ export function weekCauses(make: Making): void {
 			const source = others[0]!;
 			// of a single day after another it is said already
 			if (days === others || (days.length === 1 && (days[0]! + 6) % 7 === source)) continue;
-			missed(days, source, 10 * (days[0]! + 1) + source + 1, 0.6);
+			missed.push({ days, source, figure: 10 * (days[0]! + 1) + source + 1, weight: 0.6 });
 			// or one of them alone was missed
 			if (days.length > 1)
 				for (const d of days)
-					if ((d + 6) % 7 !== source) missed([d], source, 100 + 10 * (d + 1) + source + 1, 0.3);
+					if ((d + 6) % 7 !== source)
+						missed.push({ days: [d], source, figure: 100 + 10 * (d + 1) + source + 1, weight: 0.3 });
 		}
+	const sum = missed.reduce((all, { weight }) => all + weight, 0);
+	const perDay = SLOTS / 7;
+	for (const { days, source, figure, weight } of missed) {
+		const heats = Uint8Array.from(wanted);
+		const levels = Float64Array.from(asked);
+		for (const d of days) {
+			heats.set(byDay[source]!, d * perDay);
+			levels.set(asked.slice(source * perDay, (source + 1) * perDay), d * perDay);
+		}
+		add(
+			'day-not-copied',
+			weight * Math.min(1, MISSED_PRIOR / sum),
+			gated(heats),
+			{ ...usual, since: 'always', 'set-to': 'lower', 'which-days': 'some' },
+			{ figure, levels }
+		);
+	}
 }
+/** What all missed days together weigh against the other causes at most (common practice, from memory): many days that differ make none likelier. */
+const MISSED_PRIOR = 3;
