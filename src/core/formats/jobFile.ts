@@ -360,6 +360,7 @@ export function jobFileOf(job: Job): JobFile {
 				name: zone.name,
 				note: zone.note,
 				dwelling: zone.dwelling,
+				type: zone.type,
 				on: { control: places.indexOf(hangsOn), channel: zone.channel },
 				levels: zone.levels.map(({ id, letter, name, note, setpointC, coolC, asks }) => ({
 					id,

@@ -24,6 +24,22 @@ export const addZoneRequest = z.strictObject({
 	beside: z.string().max(36).nullable().default(null)
 });
 
+/** Several zones to add to a site, or none; those with one number hang on one control, on a channel each. */
+export const addZonesRequest = z.strictObject({
+	zones: z
+		.array(
+			z.strictObject({
+				zone: zoneSchema,
+				hangsOn: z
+					.int()
+					.min(0)
+					.max(MOST_ZONES - 1)
+			})
+		)
+		.min(1)
+		.max(MOST_ZONES)
+});
+
 /** The control that a zone is to hang on: that of another zone, on a free channel there, or (null) one of its own. */
 export const hangZoneRequest = z.strictObject({
 	beside: z.string().max(36).nullable(),

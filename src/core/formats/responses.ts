@@ -32,6 +32,8 @@ export const listedSite = z.strictObject({
 export const listResponse = z.strictObject({ jobs: z.array(listedSite) });
 /** What was made; `note` says what was decided in making it, where something was. */
 export const createdResponse = z.strictObject({ id: z.string(), note: z.string().nullable().default(null) });
+/** Several made at once, in the order in which they were sent. */
+export const createdManyResponse = z.strictObject({ ids: z.array(z.string()) });
 
 /** A site's year of weather. */
 export const weatherResponse = z.strictObject({ weather: siteWeatherSchema.nullable() });

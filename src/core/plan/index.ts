@@ -5,6 +5,7 @@ export * from './exceptions';
 export * from './settings';
 export * from './joinBoxes';
 export * from './freshCopy';
+export * from './dwelling';
 export * from './lead';
 export * from './roomUse';
 export * from './routine';

@@ -116,6 +116,8 @@ export const zoneSchema = z
 		note: shortNote.default(''),
 		/** The dwelling that it belongs to, by its name: a flat of a landlord's house. Empty: the house itself. */
 		dwelling: oneLine(80).default(''),
+		/** The type of which that dwelling is one of many, by its name: rooms called alike in dwellings of one type are meant to live alike. Empty: it is no one's like. */
+		type: oneLine(80).default(''),
 		/** What its control is called and where it hangs. */
 		box: boxNameSchema.prefault({}),
 		/** The id of the control profile. */
@@ -198,11 +200,6 @@ export const isUndrawn = (
 	zone: Pick<Zone, 'wanted' | 'routine'>,
 	{ program }: Pick<ControlProfile, 'program'>
 ): boolean => zone.routine === null && isOneLevel(zone) && program.form !== 'plain';
-
-/** The dwellings of a site's zones, in the order of their first; the house itself ('') among them. */
-export const dwellingsOf = (zones: readonly Pick<Zone, 'dwelling'>[]): string[] => [
-	...new Set(zones.map(({ dwelling }) => dwelling))
-];
 
 /** The wanted week as a step function of level ids. */
 export function wantedWeek(zone: Zone): WeekSteps<string> {
@@ -291,6 +288,7 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 			name,
 			note: '',
 			dwelling: '',
+			type: '',
 			box: boxNameSchema.parse({}),
 			control: profile.id,
 			options: factoryOptions(profile),

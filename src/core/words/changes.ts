@@ -130,6 +130,8 @@ export function planChanges(a: Zone, b: Zone, profile: ControlProfile): PlanChan
 	if (a.name !== b.name) sentences.push(`Was called ${a.name}.`);
 	if (a.note !== b.note) sentences.push('Its note differs.');
 	if (a.dwelling !== b.dwelling) sentences.push(`It belongs to ${b.dwelling || 'the house itself'}.`);
+	if (a.type !== b.type)
+		sentences.push(b.type ? `Its dwelling is one of ${b.type}.` : 'Its dwelling has no like.');
 	if (a.control !== b.control) sentences.push('It has another control.');
 	if (a.box.name !== b.box.name) sentences.push(boxChange('is called', a.box.name, b.box.name));
 	if (a.box.place !== b.box.place) sentences.push(boxChange('hangs', a.box.place, b.box.place));

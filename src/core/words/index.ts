@@ -27,6 +27,8 @@ export * from './overview';
 export * from './printedWeek';
 export * from './proof';
 export * from './rehearsal';
+export * from './dwellingList';
+export * from './dwellings';
 export * from './roomList';
 export * from './sense';
 export * from './slip';

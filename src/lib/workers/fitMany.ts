@@ -11,9 +11,9 @@ export interface ManyFits {
 	stop(): void;
 }
 
-/** Fits many zones in a worker of their own, telling how many are done. Stopping ends the worker at once. */
+/** Fits many zones in a worker of their own, each perhaps with how it `was` planned, telling how many are done. Stopping ends the worker at once. */
 export function fitMany(
-	pairs: readonly { readonly zone: Zone; readonly profile: ControlProfile }[],
+	pairs: readonly { readonly zone: Zone; readonly profile: ControlProfile; readonly was?: Zone }[],
 	onprogress: (done: number) => void
 ): ManyFits {
 	const worker = new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' });

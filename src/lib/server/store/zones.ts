@@ -14,6 +14,7 @@ import {
 	boxOf,
 	channelCount,
 	MOST_ZONES,
+	nothingNoted,
 	notesApart,
 	noteOnSite,
 	onBox,
@@ -53,6 +54,7 @@ import type { StoredSite } from './rows';
 import { notHeard, type By } from './heard';
 import { profileOf } from '$core/control';
 import { endedSince, type StoredVisit } from './visitRows';
+import { findSite } from './siteReads';
 import { summarise } from './summary';
 
 /** The site that a zone belongs to: what else is known of it is read where it is changed. */
@@ -212,6 +214,54 @@ export async function addZone(
 		await putInOrder(tx, [...rows.slice(0, position), row, ...rows.slice(position)]);
 		await touchSite(tx, siteId);
 		return { kind: 'added', id: row.id };
+	});
+}
+
+/** What came of adding several zones: their ids, or why none was taken and by which. */
+export type ZonesAdded =
+	| { readonly kind: 'added'; readonly ids: readonly string[] }
+	| { readonly kind: 'refused'; readonly because: ZoneRefused; readonly index: number }
+	| { readonly kind: 'gone' };
+
+/** Adds zones after those that are there, all or none; those that hang on one number have one control, a channel each. */
+export async function addZones(
+	db: Database,
+	{ id: siteId }: Of,
+	zones: readonly { readonly zone: Zone; readonly hangsOn: number }[]
+): Promise<ZonesAdded> {
+	const known = await findSite(db, siteId);
+	if (!known || known.deletedAt !== null) return { kind: 'gone' };
+	// what the site has of its own stands before what the installation knows
+	const profiles = [...known.profiles, ...(await profilesOf(db))];
+	for (const [index, { zone, hangsOn }] of zones.entries()) {
+		const refused = (because: ZoneRefused): ZonesAdded => ({ kind: 'refused', because, index });
+		const profile = findProfile(zone.control, profiles);
+		if (!profile) return refused('control');
+		const before = zones.slice(0, index).filter((one) => one.hangsOn === hangsOn);
+		const isOther = ({ zone: on }: (typeof zones)[number]) =>
+			on.control === zone.control && on.options.channel !== zone.options.channel;
+		if (zone.options.channel >= channelCount(profile) || !before.every(isOther)) return refused('channel');
+	}
+	// fitted before anything is written
+	const rows = await newRows(siteId, {
+		profiles,
+		zones: zones.map(({ zone, hangsOn }) => ({ ...zone, hangsOn, notes: null, onSite: nothingNoted }))
+	});
+	return db.write(async (tx): Promise<ZonesAdded> => {
+		let site = await siteOf(siteId).read(tx);
+		if (!site) return { kind: 'gone' };
+		const there = await inOrder(tx, siteId);
+		if (there.filter((row) => row.deletedAt === null).length + zones.length > MOST_ZONES)
+			return { kind: 'refused', because: 'full', index: 0 };
+		for (const [index, { zone }] of zones.entries()) {
+			const now: StoredSite['profiles'] | null = await knowing(tx, site, zone.control);
+			if (!now) return { kind: 'refused', because: 'control', index };
+			site = { ...site, profiles: now };
+		}
+		await tx.boxes.create(...rows.boxes);
+		await tx.zones.create(...rows.zones.map((row, i) => ({ ...row, position: there.length + i })));
+		await touchSite(tx, siteId);
+		return { kind: 'added', ids: rows.zones.map(({ id }) => id) };
 	});
 }
 

@@ -8,7 +8,7 @@
 	import Field from '../kit/Field.svelte';
 	import Problem from '../kit/Problem.svelte';
 	import { refresh } from '../refresh';
-	import { addZone, otherChannels } from './addZone';
+	import { addBeside, addZones, otherChannels, roomsAsZones } from './addZone';
 	import { freeChannels, type ListedZone } from './freeChannels';
 
 	let {
@@ -47,16 +47,16 @@
 	async function add(event: SubmitEvent) {
 		event.preventDefault();
 		busy = true;
-		const { id, refused } = await addZone(siteId, livesHere, {
-			name,
-			profile,
-			beside,
-			others: wanted && others.length > 0
-		});
+		const {
+			ids: [id],
+			refused
+		} = beside
+			? await addBeside(siteId, livesHere, name, beside)
+			: await addZones(siteId, roomsAsZones([{ name, profile, others: wanted }], livesHere));
 		busy = false;
 		problem = refused;
 		await refresh('fq:site');
-		if (id === null) return;
+		if (id === undefined) return;
 		name = '';
 		await goto(`/sites/${siteId}/zones/${id}/week`);
 	}
@@ -94,7 +94,7 @@
 <Problem sentence={problem} onclose={() => (problem = null)} />
 {#if several}
 	{#await import('./ManyRooms.svelte') then { default: ManyRooms }}
-		<ManyRooms {siteId} {livesHere} {profiles} onclose={() => (several = false)} />
+		<ManyRooms {siteId} {livesHere} {profiles} {zones} onclose={() => (several = false)} />
 	{/await}
 {/if}
 

@@ -1,24 +1,28 @@
 <script lang="ts">
 	import type { ControlProfile } from '$core/control';
-	import type { Occupant } from '$core/plan';
-	import { roomsSaid } from '$core/words';
+	import { dwellingsOf, type Occupant } from '$core/plan';
+	import { dwellingsSaid, roomsSaid } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
 	import Dialog from '../kit/Dialog.svelte';
 	import Field from '../kit/Field.svelte';
 	import Problem from '../kit/Problem.svelte';
 	import { refresh } from '../refresh';
-	import { addZone, otherChannels } from './addZone';
+	import { addZones, dwellingsAsZones, otherChannels, roomsAsZones } from './addZone';
+	import type { ListedZone } from './freeChannels';
 
 	let {
 		siteId,
 		livesHere,
 		profiles,
+		zones,
 		onclose
 	}: {
 		siteId: string;
 		livesHere: readonly Occupant[];
 		profiles: readonly ControlProfile[];
+		/** The zones that are there: more dwellings can be as one of them is. */
+		zones: readonly ListedZone[];
 		onclose: () => void;
 	} = $props();
 
@@ -35,23 +39,43 @@
 	);
 	const open = $derived(rooms.filter(({ control }) => control === '').length);
 
+	let line = $state('');
+	const dwellings = $derived(dwellingsSaid(line, dwellingsOf(zones.map(({ document }) => document))));
+	/** The first dwelling there of the type that is said: without rooms of their own the others are as it is. */
+	const model = $derived(
+		zones.find(({ document }) => document.type !== '' && document.type === dwellings.type)?.document
+			.dwelling ?? null
+	);
+	const toAdd = $derived.by(() => {
+		if (open > 0 || (line.trim() !== '' && dwellings.problem !== null)) return [];
+		const said = rooms.map(({ name, control }) => ({
+			name,
+			profile: profiles.find(({ id }) => id === control)!,
+			others: true
+		}));
+		if (line.trim() === '') return roomsAsZones(said, livesHere);
+		if (said.length === 0)
+			return model === null
+				? []
+				: dwellingsAsZones(
+						zones.filter(({ document }) => document.dwelling === model),
+						dwellings.names,
+						dwellings.type
+					);
+		return dwellings.names.flatMap((name, i) =>
+			roomsAsZones(said, livesHere, name, dwellings.type).map((one) => ({
+				...one,
+				hangsOn: one.hangsOn + i * said.length
+			}))
+		);
+	});
+	const each = $derived(toAdd.length / Math.max(1, dwellings.names.length));
+	const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
+
 	async function add(event: SubmitEvent) {
 		event.preventDefault();
 		busy = true;
-		problem = null;
-		for (const [i, { name, control }] of rooms.entries()) {
-			const profile = profiles.find(({ id }) => id === control)!;
-			const { id, refused } = await addZone(siteId, livesHere, { name, profile, others: true });
-			problem = refused;
-			if (refused !== null) {
-				// those that are in are not added twice
-				text = rooms
-					.slice(id === null ? i : i + 1)
-					.map((room) => `${room.name} ${room.said}`)
-					.join('; ');
-				break;
-			}
-		}
+		problem = (await addZones(siteId, toAdd)).refused;
 		busy = false;
 		await refresh('fq:site');
 		if (problem === null) onclose();
@@ -66,6 +90,14 @@
 			autocomplete="off"
 			help="A comma between rooms with like controls, a semicolon before the next kind."
 			bind:value={text}
+		/>
+		<Field
+			label="Dwellings, where many are alike"
+			placeholder="Flat A × 20, named 1–20"
+			autocomplete="off"
+			help="Each gets these rooms. Rooms called alike in dwellings of one type are planned together."
+			problem={line.trim() === '' ? null : dwellings.problem}
+			bind:value={line}
 		/>
 		<ul aria-label="What was understood">
 			{#each rooms as room, i (i)}
@@ -88,9 +120,21 @@
 				</li>
 			{/each}
 		</ul>
+		{#if dwellings.names.length > 0}
+			<p role="status">
+				{dwellings.names[0]}{dwellings.names.length > 1 ? ` to ${dwellings.names.at(-1)}` : ''}:
+				{#if toAdd.length > 0}
+					{counted(dwellings.names.length, 'dwelling')} with {counted(each, 'zone')} each{rooms.length === 0
+						? `, planned as ${model}`
+						: ''}.
+				{:else if rooms.length === 0}
+					write their rooms above.
+				{/if}
+			</p>
+		{/if}
 		<Problem sentence={problem} onclose={() => (problem = null)} />
-		<Button kind="next" type="submit" disabled={busy || rooms.length === 0 || open > 0}>
-			{rooms.length === 1 ? 'Add 1 zone' : `Add ${rooms.length} zones`}
+		<Button kind="next" type="submit" disabled={busy || toAdd.length === 0}>
+			{busy ? 'Adding …' : `Add ${counted(toAdd.length, 'zone')}`}
 		</Button>
 	</form>
 </Dialog>

@@ -1,16 +1,30 @@
 import { channelsOf, type ControlProfile } from '$core/control';
-import { boxOf, frailIn, levelsForFrail, newZone, onBox, type Occupant } from '$core/plan';
+import {
+	boxOf,
+	frailIn,
+	inDwelling,
+	levelsForFrail,
+	nameIn,
+	newZone,
+	onBox,
+	type Occupant,
+	type Zone
+} from '$core/plan';
 import { capital } from '$core/schema';
 import { call } from '../call';
 import type { FreeChannel } from './freeChannels';
 
-/** A zone that is added, and what it hangs on. */
-export interface NewZone {
+/** A zone to be added; those with one number hang on one control. */
+interface ToAdd {
+	readonly zone: Zone;
+	readonly hangsOn: number;
+}
+
+/** A room that is added with its control. */
+export interface NewRoom {
 	readonly name: string;
 	readonly profile: ControlProfile;
-	/** The free channel of a control that is there already; null for a control of its own. */
-	readonly beside?: FreeChannel | null;
-	/** Whether the other channels of its own control become zones as well. */
+	/** Whether the other channels of its control become zones as well. */
 	readonly others: boolean;
 }
 
@@ -18,34 +32,69 @@ export interface NewZone {
 export const otherChannels = (profile: ControlProfile): readonly string[] =>
 	channelsOf(profile)?.slice(1) ?? [];
 
-/** Adds a zone to a site; for the frail (`livesHere`) no level is proposed that is too low. Gives its id, and what was refused. */
-export async function addZone(
+/** A zone of which nothing is drawn; for the frail no level is proposed that is too low. */
+function freshZone(name: string, profile: ControlProfile, livesHere: readonly Occupant[]): Zone {
+	const zone = newZone(name, profile);
+	return frailIn(livesHere, [], null).length > 0 ? { ...zone, levels: levelsForFrail(zone.levels) } : zone;
+}
+
+/** Rooms as zones on new controls, for a dwelling of a type where one is named. */
+export const roomsAsZones = (
+	rooms: readonly NewRoom[],
+	livesHere: readonly Occupant[],
+	dwelling = '',
+	type = ''
+): ToAdd[] =>
+	rooms.flatMap(({ name, profile, others }, hangsOn) =>
+		[name.trim(), ...(others ? otherChannels(profile).map(capital) : [])].map((room, channel) => {
+			const zone = freshZone(
+				dwelling === '' ? room : nameIn(dwelling, room),
+				profile,
+				channel === 0 ? livesHere : []
+			);
+			return { hangsOn, zone: { ...zone, dwelling, type, options: { ...zone.options, channel } } };
+		})
+	);
+
+/** The zones of a dwelling once more for others of its type, with their plans, each dwelling on controls of its own. */
+export const dwellingsAsZones = (
+	zones: readonly { readonly boxId: string; readonly document: Zone }[],
+	dwellings: readonly string[],
+	type: string
+): ToAdd[] => {
+	const boxes = [...new Set(zones.map(({ boxId }) => boxId))];
+	return dwellings.flatMap((dwelling, d) =>
+		zones.map(({ boxId, document }) => ({
+			zone: inDwelling(document, dwelling, type),
+			hangsOn: d * boxes.length + boxes.indexOf(boxId)
+		}))
+	);
+};
+
+/** What came of adding: the ids, or the sentence that says why nothing was. */
+export interface Added {
+	readonly ids: readonly string[];
+	readonly refused: string | null;
+}
+
+/** Adds zones on controls of their own, all or none. */
+export async function addZones(siteId: string, zones: readonly ToAdd[]): Promise<Added> {
+	const answer = await call<{ ids: string[] }>('POST', `/api/v1/jobs/${siteId}/zones/add`, { zones });
+	return answer.ok ? { ids: answer.data.ids, refused: null } : { ids: [], refused: answer.sentence };
+}
+
+/** Adds a zone on the free channel of a control that is there already. */
+export async function addBeside(
 	siteId: string,
 	livesHere: readonly Occupant[],
-	{ name, profile, beside = null, others }: NewZone
-): Promise<{ readonly id: string | null; readonly refused: string | null }> {
-	const zones = `/api/v1/jobs/${siteId}/zones`;
-	const plain = newZone(name.trim(), profile);
-	const fresh =
-		frailIn(livesHere, [], null).length > 0 ? { ...plain, levels: levelsForFrail(plain.levels) } : plain;
-	const options = { ...fresh.options, channel: beside?.channel ?? 0 };
-	const answer = await call<{ id: string }>('POST', zones, {
-		zone: beside ? onBox({ ...fresh, options }, boxOf(beside.zone)) : fresh,
+	name: string,
+	{ profile, channel, zone, zoneId }: FreeChannel
+): Promise<Added> {
+	const fresh = freshZone(name.trim(), profile, livesHere);
+	const answer = await call<{ id: string }>('POST', `/api/v1/jobs/${siteId}/zones`, {
+		zone: onBox({ ...fresh, options: { ...fresh.options, channel } }, boxOf(zone)),
 		after: null,
-		beside: beside?.zoneId ?? null
+		beside: zoneId
 	});
-	if (!answer.ok) return { id: null, refused: answer.sentence };
-	const { id } = answer.data;
-	// its other channels hang on the same control: one card, one clock
-	let refused: string | null = null;
-	for (const [i, channelName] of (others ? otherChannels(profile) : []).entries()) {
-		const zone = { ...newZone(capital(channelName), profile), box: fresh.box };
-		const also = await call('POST', zones, {
-			zone: { ...zone, options: { ...fresh.options, channel: i + 1 } },
-			after: id,
-			beside: id
-		});
-		refused ??= also.ok ? null : also.sentence;
-	}
-	return { id, refused };
+	return answer.ok ? { ids: [answer.data.id], refused: null } : { ids: [], refused: answer.sentence };
 }

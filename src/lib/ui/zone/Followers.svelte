@@ -2,7 +2,8 @@
 	import { untrack } from 'svelte';
 	import type { Zone } from '$core/plan';
 	import Button from '../kit/Button.svelte';
-	import { answered, followed, leftBehind, noteBefore, type ZoneInList } from './followers';
+	import { answered, followed, leftBehind, noteBefore, typeStanding, type ZoneInList } from './followers';
+	import TypeFollowers from './TypeFollowers.svelte';
 	import { together } from './together.svelte';
 	import type { ZoneModel } from './zoneModel.svelte';
 
@@ -24,6 +25,8 @@
 	/** Counts the answers: what they are kept in tells nobody of a change. */
 	let asked = $state(0);
 	const behind = $derived(asked >= 0 ? leftBehind(model.id, zone, zones, model.profile) : []);
+	/** To its like of a type it stands for good, whatever window changed it. */
+	const standing = $derived(typeStanding(model.id, zone, zones));
 	const names = $derived(
 		behind.length < 3
 			? behind.map((one) => one.name).join(' and ')
@@ -45,7 +48,9 @@
 </script>
 
 {#if problem}<p class="signal" role="alert">{problem}</p>{/if}
-{#if behind.length > 0}
+{#if standing}
+	<TypeFollowers {model} {zone} {zones} {standing} />
+{:else if behind.length > 0}
 	<p role="status">
 		{names} had this same week. <Button kind="quiet" onclick={follow}
 			>Copy this week to {behind.length === 1 ? 'it' : 'them'}</Button

@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import { findProfile } from '$core/control';
 import { newZone, withWanted } from '$core/plan';
 import { buildWeek } from '$core/week';
-import { answered, followed, leftBehind, noteBefore } from './followers';
+import { answered, followed, leftBehind, noteBefore, typeStanding } from './followers';
 
 const stat = findProfile('six-step-room-stat')!;
 const drawn = (name: string, minute: number) =>
@@ -37,4 +37,30 @@ it('nobody is asked to follow a week that nobody had drawn', () => {
 	const fresh = newZone('e', stat);
 	noteBefore('e', fresh);
 	expect(leftBehind('e', drawn('e', 360), [listed('f', newZone('f', stat))], stat)).toEqual([]);
+});
+
+it('the like in other dwellings of a type follow what most of them share; one of its own keeps it', () => {
+	const flat = (n: number, minute: number, room = 'Lounge', type = 'Flat A') =>
+		listed(`${n}/${room}`, { ...drawn(`Flat ${n} ${room}`, minute), dwelling: `Flat ${n}`, type });
+	const zones = [
+		flat(1, 360),
+		flat(2, 400),
+		flat(3, 360),
+		flat(4, 360),
+		flat(5, 360, 'Bedroom'),
+		flat(6, 360, 'Lounge', 'Flat B')
+	];
+	const names = (list: readonly { name: string }[] = []) => list.map(({ name }) => name);
+	const standing = (of: (typeof zones)[number], document = of.document) =>
+		typeStanding(of.id, document, zones);
+	// as most of them
+	expect(standing(zones[0]!)).toEqual({ shared: [], own: [zones[1]] });
+	// changed: neither the flat with its own week, nor another room, nor another type is given it
+	const changed = standing(zones[0]!, { ...zones[0]!.document, wanted: drawn('', 330).wanted });
+	expect(names(changed?.shared)).toEqual(['3/Lounge', '4/Lounge']);
+	expect(names(changed?.own)).toEqual(['2/Lounge']);
+	// the one of its own is told what the others share
+	expect(names(standing(zones[1]!)?.shared)).toEqual(['1/Lounge', '3/Lounge', '4/Lounge']);
+	expect(standing(zones[4]!)).toBeNull();
+	expect(typeStanding('x', drawn('Attic', 360), [...zones, listed('y', drawn('Attic', 360))])).toBeNull();
 });

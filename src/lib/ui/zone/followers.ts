@@ -1,5 +1,5 @@
 import type { ControlProfile } from '$core/control';
-import { isUndrawn, plannedAlike, takeWeek, type Zone } from '$core/plan';
+import { areTwins, isUndrawn, plannedAlike, takeWeek, type Zone } from '$core/plan';
 
 /** A zone of the site's list, whole, as it stands at its revision. */
 export interface ZoneInList {
@@ -34,10 +34,37 @@ export function leftBehind(
 	return zones.filter((one) => one.id !== id && plannedAlike(one.document, was));
 }
 
-/** The changes by which zones follow one: its week, levels, lead and day grouping. */
+/** How a zone stands to its like in the other dwellings of its type. */
+export interface TypeStanding {
+	/** Those that share the week that most of them have, where it is another than this one's. */
+	readonly shared: readonly ZoneInList[];
+	/** Those that have one of their own, and keep it. */
+	readonly own: readonly ZoneInList[];
+}
+
+/** How a zone stands to its like, each on the same control; none shared where it lives as most of them do, null where it has no like. */
+export function typeStanding(id: string, zone: Zone, zones: readonly ZoneInList[]): TypeStanding | null {
+	const twins = zones.filter(
+		(one) => one.id !== id && areTwins(one.document, zone) && one.document.control === zone.control
+	);
+	if (twins.length === 0) return null;
+	const alike = (one: ZoneInList) => twins.filter(({ document }) => plannedAlike(document, one.document));
+	const most = twins.map(alike).reduce((a, b) => (b.length > a.length ? b : a));
+	const own = twins.filter((one) => !most.includes(one));
+	return plannedAlike(most[0]!.document, zone) ? { shared: [], own } : { shared: most, own };
+}
+
+/** A zone following another on its kind of control: its week, levels, lead, day grouping, and how the control is set. */
+export const following = (zone: Zone, other: Zone, profile: ControlProfile): Zone => ({
+	...takeWeek(zone, other, profile, profile),
+	grouping: other.grouping,
+	options: { ...other.options, channel: zone.options.channel }
+});
+
+/** The changes by which zones follow one. */
 export const followed = (zone: Zone, zones: readonly ZoneInList[], profile: ControlProfile) =>
 	zones.map(({ id, revision, document }) => ({
 		id,
 		revision,
-		zone: { ...takeWeek(document, zone, profile, profile), grouping: zone.grouping }
+		zone: following(document, zone, profile)
 	}));

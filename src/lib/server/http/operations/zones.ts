@@ -2,8 +2,10 @@ import { profileOf } from '$core/control';
 import { dateOfDay, wallAt } from '$core/civil';
 import {
 	addZoneRequest,
+	addZonesRequest,
 	applyZonesRequest,
 	conflictResponse,
+	createdManyResponse,
 	createdResponse,
 	hangZoneRequest,
 	keyedRequest,
@@ -21,6 +23,7 @@ import { rightClock, runOfZone } from '$core/run';
 import { compute } from '../../compute';
 import {
 	addZone,
+	addZones,
 	hangZone,
 	noteAtControl,
 	noteKeyedBefore,
@@ -85,6 +88,30 @@ export const zones: readonly Operation[] = [
 				case 'beside':
 					return noBeside();
 			}
+		}
+	}),
+	operation({
+		path: `${sitePath}/zones/add`,
+		method: 'post',
+		id: 'addZones',
+		summary: 'Add several zones together, or none',
+		role: 'installer',
+		takes: addZonesRequest,
+		gives: createdManyResponse,
+		created: true,
+		// of two hundred zones
+		most: 4_000_000,
+		refusals: [409],
+		async handle({ db, params, body }) {
+			const came = await addZones(db, { id: params.siteId! }, body.zones);
+			if (came.kind === 'added') return { ids: [...came.ids] };
+			if (came.kind === 'gone') return noSite();
+			const name = `${body.zones[came.index]!.zone.name}: `;
+			if (came.because === 'full')
+				return refuse(409, `A site holds at most ${MOST_ZONES} zones. Nothing was added.`);
+			return came.because === 'control'
+				? unknownControl(`zones[${came.index}].zone.control`, name)
+				: channelTaken(`zones[${came.index}].zone.options.channel`, name);
 		}
 	}),
 	operation({
