@@ -114,6 +114,7 @@ function visitsOf(job: Job): Visit[] {
 			who: 'R. Tilling',
 			note: 'First commissioning.',
 			signedOff: true,
+			dwelling: null,
 			zones: zones(
 				at[0]!,
 				(zone, i) => (i === 0 ? earlier(zone, 60, 1.5) : i === 1 ? earlier(zone, 30, 0.5) : zone),
@@ -125,6 +126,7 @@ function visitsOf(job: Job): Visit[] {
 			who: 'R. Tilling',
 			note: 'Clocks set on by hand.',
 			signedOff: true,
+			dwelling: null,
 			zones: zones(
 				at[1]!,
 				(zone, i) => (i === 0 ? earlier(zone, 60, 1.5) : i === 1 ? earlier(zone, 30, 0.5) : zone),
@@ -136,6 +138,7 @@ function visitsOf(job: Job): Visit[] {
 			who: 'M. Sedge',
 			note: 'Cold mornings: the week starts half an hour earlier, comfort a degree up.',
 			signedOff: true,
+			dwelling: null,
 			zones: zones(
 				at[2]!,
 				(zone, i) => (i < 2 ? earlier(zone, 30, 0.5) : zone),
@@ -156,6 +159,7 @@ function visitsOf(job: Job): Visit[] {
 			who: 'R. Tilling',
 			note: 'Clocks set on; test made up for.',
 			signedOff: true,
+			dwelling: null,
 			zones: zones(
 				at[3]!,
 				(zone, i) => (i === 0 ? earlier(zone, 30, 0.5) : zone),

@@ -18,9 +18,9 @@ export const typesOf = (zones: readonly Pick<Zone, 'type'>[]): string[] => [
 export const roomIn = ({ name, dwelling }: Pick<Zone, 'name' | 'dwelling'>): string =>
 	dwelling !== '' && name.startsWith(`${dwelling} `) ? name.slice(dwelling.length + 1) : name;
 
-/** The name of a dwelling's room among all zones of its site. */
+/** The name of a dwelling's room among all zones of its site; in the house itself just the room's. */
 export const nameIn = (dwelling: string, room: string): string =>
-	(room === dwelling ? dwelling : `${dwelling} ${room}`).slice(0, 80);
+	(dwelling === '' || room === dwelling ? room : `${dwelling} ${room}`).slice(0, 80);
 
 /** Whether two zones are the same room of two dwellings of one type, and so meant to live alike. */
 export const areTwins = (one: Dwelt, other: Dwelt): boolean =>

@@ -23,7 +23,7 @@ export const leftZoneSchema = z.strictObject({
 });
 export type LeftZone = z.infer<typeof leftZoneSchema>;
 
-/** A visit to a site: how everything was left, so that years later it can be known, compared and put back. */
+/** A visit to a site, or to one of its dwellings: how everything was left, so that years later it can be known, compared and put back. */
 export const visitSchema = z.strictObject({
 	/** The instant of its end, in ISO 8601 with offset Z. */
 	at: z.iso.datetime(),
@@ -31,9 +31,35 @@ export const visitSchema = z.strictObject({
 	note: shortNote.default(''),
 	/** Whether it was signed off; else it was kept as it stood. */
 	signedOff: z.boolean(),
+	/** The dwelling that was signed off by itself while the visit went on elsewhere; null for a visit to the whole site, which it ended. */
+	dwelling: oneLine(80).nullable().default(null),
 	zones: z.array(leftZoneSchema).max(200)
 });
 export type Visit = z.infer<typeof visitSchema>;
+
+/** Whether a visit left how a dwelling stands: one to the whole site did, and one to itself. */
+export const leftDwelling = (visit: Pick<Visit, 'dwelling'>, dwelling: string | null): boolean =>
+	visit.dwelling === null || visit.dwelling === dwelling;
+
+/** What a visit is held against: the last one before it that left what it left, with the same dwelling's zones alone; undefined for none. */
+export function visitBefore<V extends { readonly visit: Visit }>(
+	visits: readonly V[],
+	one: V
+): V | undefined {
+	const { dwelling } = one.visit;
+	const before = visits.slice(0, visits.indexOf(one)).findLast(({ visit }) => leftDwelling(visit, dwelling));
+	return before && { ...before, visit: onlyOf(before.visit, dwelling) };
+}
+
+/** A visit with the zones of one dwelling alone; whole for null. */
+export const onlyOf = (visit: Visit, dwelling: string | null): Visit =>
+	dwelling === null
+		? visit
+		: { ...visit, zones: visit.zones.filter(({ zone }) => zone.dwelling === dwelling) };
+
+/** The last visit to the whole site: what devices know a visit by, and what a site was left as. */
+export const lastWhole = <V extends { readonly visit: Visit }>(visits: readonly V[]): V | undefined =>
+	visits.findLast(({ visit }) => visit.dwelling === null);
 
 /** The largest picture that is taken with a visit, in bytes. */
 export const LARGEST_PICTURE = 8_000_000;

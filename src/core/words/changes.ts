@@ -232,3 +232,7 @@ export function changesBetween(
 		}));
 	return [...changed, ...gone];
 }
+
+/** How a visit left what it left: "signed off", "Flat 7 signed off", "kept as it stood". */
+export const leftAsWords = ({ signedOff, dwelling }: Pick<Visit, 'signedOff' | 'dwelling'>): string =>
+	`${dwelling === null ? '' : `${dwelling} `}${signedOff ? 'signed off' : 'kept as it stood'}`;

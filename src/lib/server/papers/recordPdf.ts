@@ -8,7 +8,7 @@ import {
 	type ControlProfile
 } from '$core/control';
 import { fitZone } from '$core/fit';
-import { heldInWords, changesBetween } from '$core/words';
+import { heldInWords, changesBetween, leftAsWords } from '$core/words';
 import {
 	offsetOf,
 	onSiteValueWords,
@@ -17,7 +17,7 @@ import {
 	testStanding,
 	type Site
 } from '$core/plan';
-import { type Firm, type Visit } from '$core/record';
+import { lastWhole, visitBefore, type Firm, type Visit } from '$core/record';
 import { profileOf } from '$core/control';
 import { print, together, words } from './printer';
 
@@ -82,7 +82,8 @@ export async function recordPdf({
 		const wall = wallAt(site.timeZone, Date.parse(at));
 		return `${dateWords(dateOfDay(Math.floor(wall / 1440)))} ${localTime(wall).slice(11)}`;
 	};
-	const state = visits.at(-1) ?? now;
+	const kept = visits.map((visit) => ({ visit }));
+	const state = lastWhole(kept)?.visit ?? now;
 	const zones = state.zones.flatMap(({ zone, onSite, done, of, checks }): Content[] => {
 		const profile = profileOf(zone, profiles);
 		const options = allowedOptions(profile, zone.options);
@@ -168,15 +169,12 @@ export async function recordPdf({
 		// what is said of a zone stands on one page
 		return [together(...parts)];
 	});
-	const history = [...visits].reverse().flatMap((visit, i, all): Content[] => {
-		const before = all[i + 1];
-		const changes = before ? changesBetween(before, visit, (zone) => profileOf(zone, profiles)) : [];
+	const history = [...kept].reverse().flatMap((one): Content[] => {
+		const { visit } = one;
+		const before = visitBefore(kept, one);
+		const changes = before ? changesBetween(before.visit, visit, (zone) => profileOf(zone, profiles)) : [];
 		const said: Content[] = [
-			heading(
-				`${when(visit.at)}: ${visit.who}, ${visit.signedOff ? 'signed off' : 'kept as it stood'}`,
-				10.5,
-				6
-			),
+			heading(`${when(visit.at)}: ${visit.who}, ${leftAsWords(visit)}`, 10.5, 6),
 			...(visit.note ? [words(visit.note)] : []),
 			...changes.map((zone): Content => words(`${zone.name}: ${zone.sentences.join(' ')}`))
 		];
@@ -189,7 +187,7 @@ export async function recordPdf({
 			heading(`${site.name}: the record`, 17, 0),
 			words([site.place, firm.name, firm.telephone].filter(Boolean).join(' · ')),
 			words(
-				visits.length > 0
+				lastWhole(kept)
 					? `As the visit of ${when(state.at)} left it.`
 					: 'No visit is kept yet: as everything stands now.'
 			),

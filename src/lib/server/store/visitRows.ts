@@ -13,7 +13,7 @@ export async function visitsOf(from: Readable, siteId: string): Promise<StoredVi
 	return rows.map(({ id, document }) => ({ id, visit: visitSchema.parse(document) }));
 }
 
-/** The visit that ended last, where that is another than the one that somebody knew as the last (null: none); null where nothing is known of what they knew. */
+/** The visit to the whole site that ended last, where that is another than the one that somebody knew as the last (null: none); null where nothing is known of what they knew. */
 export async function endedSince(
 	from: Readable,
 	siteId: string,
@@ -21,7 +21,7 @@ export async function endedSince(
 ): Promise<StoredVisit | null> {
 	if (after === undefined) return null;
 	const [last] = await from.query<{ id: string }>(
-		'SELECT id FROM visits WHERE siteId = :siteId ORDER BY at DESC LIMIT 1',
+		"SELECT id FROM visits WHERE siteId = :siteId AND document ->> '$.dwelling' IS NULL ORDER BY at DESC LIMIT 1",
 		{ siteId }
 	);
 	if (!last || last.id === after) return null;

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { reasonFor, stopsOf } from '$core/checks';
-import { visitSchema, type Firm, type LeftZone, type Visit } from '$core/record';
+import { lastWhole, visitSchema, type Firm, type LeftZone, type Visit } from '$core/record';
 import type { Database, Readable, Tx } from '../db';
 import { changeWithin } from './change';
-import { siteOf } from './documents';
+import { siteOf, touchSite } from './documents';
 import { endedSince, visitsOf, type StoredVisit } from './visitRows';
 import { readFirm } from './firm';
 import type { StoredSite, StoredZone } from './rows';
@@ -71,13 +71,18 @@ export type Ended =
 
 /**
  * Ends a visit: keeps how every zone is left now. Signed off only where nothing stops it that was not overruled with a
- * reason. What is noted stays as it is until the next visit is begun. The same `id` sent twice ends one visit; `after` is as in
+ * reason. What is noted stays as it is until the next visit is begun. A `dwelling` is signed off by itself while the visit goes on elsewhere. The same `id` sent twice ends one visit; `after` is as in
  * {@link noteFields}.
  */
 export async function endVisit(
 	db: Database,
 	{ id: siteId }: Pick<StoredSite, 'id'>,
-	{ who, note, signedOff }: Pick<Visit, 'who' | 'note' | 'signedOff'>,
+	{
+		who,
+		note,
+		signedOff,
+		dwelling = null
+	}: Pick<Visit, 'who' | 'note' | 'signedOff'> & Partial<Pick<Visit, 'dwelling'>>,
 	{
 		id = randomUUID(),
 		after
@@ -95,7 +100,10 @@ export async function endVisit(
 		if (other) return { kind: 'ended', visit: other };
 		const firm = await readFirm(tx);
 		const now = new Date();
-		const zones = await zonesRead(tx, site);
+		const zones = (await zonesRead(tx, site)).filter(
+			({ zone }) => dwelling === null || zone.dwelling === dwelling
+		);
+		if (dwelling !== null && zones.length === 0) return { kind: 'gone' };
 		if (signedOff) {
 			const sentences = zones.flatMap((stored) =>
 				stopsOf(checksOfZone(stored, site, firm, now.getTime(), unfed), stored.onSite).map(
@@ -109,11 +117,16 @@ export async function endVisit(
 			who,
 			note,
 			signedOff,
+			dwelling,
 			zones: zones.map((stored) => leftZone(stored, site, firm, now.getTime(), unfed))
 		});
 		await tx.visits.create({ id, siteId, document: visit, at: now });
-		await tx.pictures.update({ visitAt: now }, { siteId, visitAt: null });
-		await changeWithin(tx, siteOf(siteId), null, () => ({ visitOpenSince: null }));
+		// at the other dwellings the visit goes on
+		if (dwelling !== null) await touchSite(tx, siteId);
+		else {
+			await tx.pictures.update({ visitAt: now }, { siteId, visitAt: null });
+			await changeWithin(tx, siteOf(siteId), null, () => ({ visitOpenSince: null }));
+		}
 		return { kind: 'kept', id };
 	});
 }
@@ -125,7 +138,7 @@ export async function endVisit(
 export async function goOnWith(db: Database, siteId: string, visitId: string): Promise<boolean> {
 	return db.write(async (tx) => {
 		const site = await siteOf(siteId).read(tx);
-		const last = (await visitsOf(tx, siteId)).at(-1);
+		const last = lastWhole(await visitsOf(tx, siteId));
 		if (!site || last?.id !== visitId || last.visit.signedOff) return false;
 		// who was first has opened it for both
 		if (site.visitOpenSince !== null) return false;

@@ -16,6 +16,7 @@
 		livesHere,
 		profiles,
 		zones,
+		dwelling = null,
 		first
 	}: {
 		siteId: string;
@@ -24,6 +25,8 @@
 		profiles: readonly ControlProfile[];
 		/** The zones that are there, for their controls. */
 		zones: readonly ListedZone[];
+		/** The dwelling that it becomes a room of; null for the house itself. */
+		dwelling?: { readonly dwelling: string; readonly type: string } | null;
 		/** Whether the site has no zone yet: then this is the next act. */
 		first: boolean;
 	} = $props();
@@ -52,7 +55,10 @@
 			refused
 		} = beside
 			? await addBeside(siteId, livesHere, name, beside)
-			: await addZones(siteId, roomsAsZones([{ name, profile, others: wanted }], livesHere));
+			: await addZones(
+					siteId,
+					roomsAsZones([{ name, profile, others: wanted }], livesHere, dwelling?.dwelling, dwelling?.type)
+				);
 		busy = false;
 		problem = refused;
 		await refresh('fq:site');

@@ -16,6 +16,7 @@
 		livesHere,
 		profiles,
 		zones,
+		type = '',
 		onclose
 	}: {
 		siteId: string;
@@ -23,8 +24,12 @@
 		profiles: readonly ControlProfile[];
 		/** The zones that are there: more dwellings can be as one of them is. */
 		zones: readonly ListedZone[];
+		/** The type of which more dwellings are wanted; empty where it is not said yet. */
+		type?: string;
 		onclose: () => void;
 	} = $props();
+
+	const DWELLINGS = 'Flat A × 20, named 1–20';
 
 	let text = $state('');
 	let problem = $state<string | null>(null);
@@ -39,7 +44,8 @@
 	);
 	const open = $derived(rooms.filter(({ control }) => control === '').length);
 
-	let line = $state('');
+	// svelte-ignore state_referenced_locally
+	let line = $state(type === '' ? '' : `${type} × `);
 	const dwellings = $derived(dwellingsSaid(line, dwellingsOf(zones.map(({ document }) => document))));
 	/** The first dwelling there of the type that is said: without rooms of their own the others are as it is. */
 	const model = $derived(
@@ -82,7 +88,13 @@
 	}
 </script>
 
-<Dialog heading="Several rooms" focus="input" large open {onclose}>
+<Dialog
+	heading="Several rooms"
+	focus={type === '' ? 'input' : `input[placeholder="${DWELLINGS}"]`}
+	large
+	open
+	{onclose}
+>
 	<form onsubmit={add}>
 		<Field
 			label="Rooms, each with its control"
@@ -93,7 +105,7 @@
 		/>
 		<Field
 			label="Dwellings, where many are alike"
-			placeholder="Flat A × 20, named 1–20"
+			placeholder={DWELLINGS}
 			autocomplete="off"
 			help="Each gets these rooms. Rooms called alike in dwellings of one type are planned together."
 			problem={line.trim() === '' ? null : dwellings.problem}

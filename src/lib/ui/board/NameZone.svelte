@@ -20,13 +20,20 @@
 	let name = $state(row.name);
 	// svelte-ignore state_referenced_locally
 	let dwelling = $state(row.document.dwelling);
+	// svelte-ignore state_referenced_locally
+	let type = $state(row.document.type);
 	let problem = $state<string | null>(null);
 	const named = $derived(dwellingsOf(zones.map(({ document }) => document)).filter(Boolean));
 
 	/** Saved on the revision on screen: a zone changed in another window meanwhile is not overwritten. */
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
-		const zone = { ...row.document, name: name.trim(), dwelling: dwelling.trim() };
+		const zone = {
+			...row.document,
+			name: name.trim(),
+			dwelling: dwelling.trim(),
+			type: dwelling.trim() ? type.trim() : ''
+		};
 		const answer = await call('PUT', `/api/v1/jobs/${siteId}/zones/${row.id}`, {
 			revision: row.revision,
 			zone
@@ -49,6 +56,15 @@
 				: ''}"
 			bind:value={dwelling}
 		/>
+		{#if dwelling.trim() !== ''}
+			<Field
+				label="Its type"
+				placeholder="Flat A; empty: it is no one's like"
+				maxlength={80}
+				help="Rooms called alike in dwellings of one type are planned together."
+				bind:value={type}
+			/>
+		{/if}
 		<Problem sentence={problem} onclose={() => (problem = null)} />
 		<Button kind="next" type="submit">Save</Button>
 	</form>

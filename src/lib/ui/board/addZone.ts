@@ -47,11 +47,7 @@ export const roomsAsZones = (
 ): ToAdd[] =>
 	rooms.flatMap(({ name, profile, others }, hangsOn) =>
 		[name.trim(), ...(others ? otherChannels(profile).map(capital) : [])].map((room, channel) => {
-			const zone = freshZone(
-				dwelling === '' ? room : nameIn(dwelling, room),
-				profile,
-				channel === 0 ? livesHere : []
-			);
+			const zone = freshZone(nameIn(dwelling, room), profile, channel === 0 ? livesHere : []);
 			return { hangsOn, zone: { ...zone, dwelling, type, options: { ...zone.options, channel } } };
 		})
 	);
@@ -90,7 +86,8 @@ export async function addBeside(
 	name: string,
 	{ profile, channel, zone, zoneId }: FreeChannel
 ): Promise<Added> {
-	const fresh = freshZone(name.trim(), profile, livesHere);
+	const { dwelling, type } = zone;
+	const fresh = { ...freshZone(nameIn(dwelling, name.trim()), profile, livesHere), dwelling, type };
 	const answer = await call<{ id: string }>('POST', `/api/v1/jobs/${siteId}/zones`, {
 		zone: onBox({ ...fresh, options: { ...fresh.options, channel } }, boxOf(zone)),
 		after: null,

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { dateWords } from '$core/civil';
 	import type { Visit } from '$core/record';
+	import { leftAsWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
 
 	type Kept = { readonly id: string; readonly visit: Visit };
@@ -47,7 +48,7 @@
 			<div>
 				<strong>{one.id === NOW ? 'Now' : nameOf(one)}</strong>
 				{#if one.id !== NOW}
-					<span class="soft">{one.visit.who}, {one.visit.signedOff ? 'signed off' : 'kept as it stood'}</span>
+					<span class="soft">{one.visit.who}, {leftAsWords(one.visit)}</span>
 					{#if one.visit.note}<p>{one.visit.note}</p>{/if}
 					{#each one.visit.zones as zone (zone.id)}
 						{#each zone.checks.filter((check) => check.reason !== null) as check (check.id)}

@@ -8,13 +8,14 @@ import { boxStanding, leftToKey, notesAt, settingsCard, type KeyingStanding, typ
 import { joinReadings, testStanding, unitOf, type OnSite, type Site, type Zone } from '$core/plan';
 import { type Missed, checksOf } from '$core/words';
 import { keep, keepJson, kept as keptText, keptJson } from '../browserStore';
-import { call, UNREACHABLE, WHO } from '../call';
+import { call, WHO } from '../call';
 import { ControlNotes } from '../keyin/controlNotes.svelte';
 import { outboxOf, sendWaiting } from '../outbox/outbox.svelte';
 import { refresh } from '../refresh';
 import { boxesTogether, leadsOf, onBoxOf } from '../zone/boxes';
 import { watchSite } from '../watchSite';
 import { keepingOf, keepVisit } from './keptPages.svelte';
+import { signEnd } from './signOff';
 import { onSiteNotesOf } from './onSiteNotes.svelte';
 import { newUuid } from '../newUuid';
 import { PictureNotes } from './pictureNotes.svelte';
@@ -313,33 +314,17 @@ export function visitHere(read: () => VisitData, arrived: () => void) {
 
 	async function end(signedOff: boolean) {
 		if (busy) return;
-		problem = null;
-		if (who.trim() === '') {
-			problem = 'Say who you are.';
-			return;
-		}
 		busy = true;
-		await outbox.send();
-		if (outbox.waiting > 0) {
-			const count = outbox.waiting === 1 ? 'A note is' : `${outbox.waiting} notes are`;
-			problem = `${count} still kept here: sign off when the connection is back.`;
-			busy = false;
-			return;
-		}
-		keep(WHO, who.trim());
-		const answer = await call('POST', `/api/v1/jobs/${data.site.id}/visits`, {
-			who: who.trim(),
-			note: note.trim(),
+		problem = await signEnd(data.site.id, {
+			who,
+			note,
 			signedOff,
+			dwelling: null,
 			id: endId,
 			after: loaded.after
 		});
-		if (!answer.ok) {
+		if (problem !== null) {
 			busy = false;
-			problem =
-				answer.status === UNREACHABLE
-					? 'No connection: everything is kept; sign off when it is back.'
-					: answer.sentence;
 			return;
 		}
 		endId = newUuid();

@@ -3,9 +3,10 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { freshCopy } from '$core/plan';
-	import { fitsOfSite, siteHeadline, telephoneParts } from '$core/words';
+	import { dwellingRows, fitsOfSite, siteHeadline, telephoneParts } from '$core/words';
 	import AddZone from '$lib/ui/board/AddZone.svelte';
 	import BoardTable, { type BoardZone } from '$lib/ui/board/BoardTable.svelte';
+	import Dwellings from '$lib/ui/board/Dwellings.svelte';
 	import DueStrip from '$lib/ui/board/DueStrip.svelte';
 	import NameZone from '$lib/ui/board/NameZone.svelte';
 	import SiteDetails from '$lib/ui/board/SiteDetails.svelte';
@@ -32,6 +33,21 @@
 	/** What is keyed next: never a week that nobody has drawn. */
 	const next = $derived(data.zones.find((row) => row.summary.left > 0 && !row.undrawn));
 
+	/** The dwelling that is looked into; null for the whole site. */
+	const within = $derived(
+		data.zones.find(({ document }) => document.dwelling === page.url.searchParams.get('dwelling'))
+			?.document ?? null
+	);
+	/** Dwellings of a type are a line each; their zones stand within them. */
+	const dwellings = $derived(within ? [] : dwellingRows(data.zones));
+	const rows = $derived(
+		data.zones.filter(({ document }) =>
+			within ? document.dwelling === within.dwelling : document.type === ''
+		)
+	);
+	/** The type of which more dwellings are being added; null where none are. */
+	let adding = $state<string | null>(null);
+
 	async function act<T>(answer: Promise<Answer<T>>): Promise<Answer<T>> {
 		busy = true;
 		const result = await answer;
@@ -51,7 +67,12 @@
 		await act(call('POST', `${api}/zones`, { zone, after: row.id }));
 	}
 
-	const order = async (ids: string[]) => void (await act(call('PUT', `${api}/zones/order`, { order: ids })));
+	/** The rows on screen in another order; what is not on screen keeps its place. */
+	async function order(ids: readonly string[]) {
+		const next = [...ids];
+		const all = data.zones.map(({ id }) => (ids.includes(id) ? next.shift()! : id));
+		await act(call('PUT', `${api}/zones/order`, { order: all }));
+	}
 
 	async function duplicate() {
 		const answer = await act(call<{ id: string }>('POST', `${api}/duplicate`));
@@ -107,21 +128,36 @@
 	{#if data.calls.length > 0}<OpenCalls calls={data.calls} nowMs={data.nowMs} named={false} />{/if}
 	<Problem sentence={problem} onclose={() => (problem = null)} />
 
+	{#if within}
+		<div class="within">
+			<h2>{within.dwelling}{within.type ? `, ${within.type}` : ''}</h2>
+			<Button href="/sites/{data.site.id}">The whole site</Button>
+			<Button href="/sites/{data.site.id}/checks?dwelling={encodeURIComponent(within.dwelling)}"
+				>Checks and sign-off</Button
+			>
+			<Button href="/sites/{data.site.id}/hand-over?dwelling={encodeURIComponent(within.dwelling)}"
+				>Sheet and link</Button
+			>
+		</div>
+	{:else if dwellings.length > 0}
+		<Dwellings siteId={data.site.id} rows={dwellings} onmore={(type) => (adding = type)} />
+	{/if}
 	{#if data.zones.length > 0}
-		<BoardTable
-			siteId={data.site.id}
-			zones={data.zones}
-			nextId={next?.id ?? null}
-			onorder={order}
-			onrename={(zone) => (renaming = zone)}
-			oncopy={copy}
-			onremove={(row) => act(call('DELETE', `${api}/zones/${row.id}`))}
-		/>
+		{#if rows.length > 0}<BoardTable
+				siteId={data.site.id}
+				zones={rows}
+				nextId={next?.id ?? null}
+				onorder={order}
+				onrename={(zone) => (renaming = zone)}
+				oncopy={copy}
+				onremove={(row) => act(call('DELETE', `${api}/zones/${row.id}`))}
+			/>{/if}
 		<AddZone
 			siteId={data.site.id}
 			livesHere={data.site.occupants}
 			profiles={data.profiles}
 			zones={data.zones}
+			dwelling={within}
 			first={false}
 		/>
 	{:else}
@@ -154,6 +190,18 @@
 	{/if}
 </main>
 
+{#if adding !== null}
+	{#await import('$lib/ui/board/ManyRooms.svelte') then { default: ManyRooms }}
+		<ManyRooms
+			siteId={data.site.id}
+			livesHere={data.site.occupants}
+			profiles={data.profiles}
+			zones={data.zones}
+			type={adding}
+			onclose={() => (adding = null)}
+		/>
+	{/await}
+{/if}
 {#if editing}<SiteDetails site={data.site} onclose={() => (editing = false)} />{/if}
 {#if renaming}
 	<NameZone siteId={data.site.id} row={renaming} zones={data.zones} onclose={() => (renaming = null)} />
@@ -175,6 +223,18 @@
 		flex-wrap: wrap;
 		gap: 0.5rem;
 		align-items: start;
+	}
+	.within {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1rem;
+		align-items: center;
+		margin-top: 1.5rem;
+	}
+	.within h2 {
+		margin: 0;
+		color: inherit;
+		font-size: 1.25rem;
 	}
 	h2 {
 		margin-top: 1.5rem;

@@ -20,7 +20,7 @@ import {
 	customerPageOf,
 	endVisit,
 	goOnWith,
-	lastSigner,
+	signersOf,
 	leftZone,
 	unfedOf,
 	linksOf,
@@ -99,7 +99,7 @@ export const visits: readonly Operation[] = [
 		path: `${sitePath}/visits`,
 		method: 'post',
 		id: 'endVisit',
-		summary: 'End a visit: keep how everything is left, or sign it off',
+		summary: 'End a visit: keep how everything is left, or sign it off; or sign one dwelling off by itself',
 		role: 'installer',
 		takes: endVisitRequest,
 		gives: createdResponse,
@@ -203,7 +203,13 @@ export const visits: readonly Operation[] = [
 		async handle(asked) {
 			const { zone, site } = await zoneAsked(asked);
 			const choice = choiceOf(asked.search);
-			const page = await customerPageOf(asked.db, zone, site, choice, await lastSigner(asked.db, site.id));
+			const page = await customerPageOf(
+				asked.db,
+				zone,
+				site,
+				choice,
+				(await signersOf(asked.db, site.id))(zone.zone.dwelling)
+			);
 			const date = new Date().toLocaleDateString('en-GB', {
 				day: 'numeric',
 				month: 'long',
@@ -245,7 +251,14 @@ export const visits: readonly Operation[] = [
 				site: site.site,
 				firm,
 				visits,
-				now: { at: new Date(now).toISOString(), who: 'now', note: '', signedOff: false, zones },
+				now: {
+					at: new Date(now).toISOString(),
+					who: 'now',
+					note: '',
+					signedOff: false,
+					dwelling: null,
+					zones
+				},
 				profiles: [...site.profiles],
 				pictures
 			});

@@ -1,3 +1,4 @@
+import { leftDwelling } from '$core/record';
 import type { CustomerChoice, CustomerPage } from '$core/words';
 import type { Database } from '../../db';
 import { compute } from '../../compute';
@@ -26,10 +27,10 @@ export async function customerPageOf(
 	});
 }
 
-/** Who signed a site's last visit off; null where nobody did. */
-export async function lastSigner(db: Database, siteId: string): Promise<string | null> {
-	const signed = (await visitsOf(db, siteId)).findLast(({ visit }) => visit.signedOff);
-	return signed?.visit.who ?? null;
+/** Who signed each dwelling of a site off last, by itself or with the whole site; null where nobody did. */
+export async function signersOf(db: Database, siteId: string): Promise<(dwelling: string) => string | null> {
+	const signed = (await visitsOf(db, siteId)).filter(({ visit }) => visit.signedOff);
+	return (dwelling) => signed.findLast(({ visit }) => leftDwelling(visit, dwelling))?.visit.who ?? null;
 }
 
 /** How a customer wants their page, as an address says it. */

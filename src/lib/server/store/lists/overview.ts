@@ -3,7 +3,9 @@ import type { ControlProfile } from '$core/control';
 import { database, type Database } from '../../db';
 import { whileUntouched } from '../untouched';
 import { byChannel } from '$core/keying';
-import { isUndrawn, leadIsStale } from '$core/plan';
+import { dateOfDay, dateWords, wallAt } from '$core/civil';
+import { isUndrawn, leadIsStale, testStanding } from '$core/plan';
+import { DAY_MINUTES } from '$core/week';
 import { without } from '$core/schema';
 import { awayStanding, boxWords, channelName, clockStanding, type SiteHistory } from '$core/words';
 import type { StoredSite, StoredZone } from '../rows';
@@ -29,7 +31,7 @@ export async function historyOf(db: Database, site: StoredSite): Promise<SiteHis
 		const [count, [last]] = await Promise.all([
 			db.visits.count({ siteId: site.id }),
 			db.query<{ at: string; signedOff: number }>(
-				"SELECT at, document ->> '$.signedOff' AS signedOff FROM visits WHERE siteId = :siteId ORDER BY at DESC LIMIT 1",
+				"SELECT at, document ->> '$.signedOff' AS signedOff FROM visits WHERE siteId = :siteId AND document ->> '$.dwelling' IS NULL ORDER BY at DESC LIMIT 1",
 				{ siteId: site.id }
 			)
 		]);
@@ -43,8 +45,24 @@ export async function historyOf(db: Database, site: StoredSite): Promise<SiteHis
 	return { ...(await visits), openCalls: open.map(({ zoneId }) => zoneId || null) };
 }
 
+/** When each zone was signed off, as a date in words, by its id: none whose last visit was not. */
+async function signedOf(
+	db: Database,
+	{ id: siteId, site }: StoredSite
+): Promise<ReadonlyMap<string, string>> {
+	const left = await db.query<{ zoneId: string; at: string; signedOff: number }>(
+		`SELECT zone.value ->> '$.id' AS zoneId, visits.at AS at, visits.document ->> '$.signedOff' AS signedOff
+		FROM visits, json_each(visits.document, '$.zones') AS zone WHERE visits.siteId = :siteId ORDER BY visits.at`,
+		{ siteId }
+	);
+	const last = new Map(left.map((one) => [one.zoneId, one]));
+	const day = (at: string) =>
+		dateWords(dateOfDay(Math.floor(wallAt(site.timeZone, Date.parse(at)) / DAY_MINUTES)), 'short');
+	return new Map([...last.values()].flatMap((one) => (one.signedOff ? [[one.zoneId, day(one.at)]] : [])));
+}
+
 /** A zone in a list: its name, control, drawn week and where it stands. */
-function zoneInList(stored: StoredZone, site: StoredSite) {
+function zoneInList(stored: StoredZone, site: StoredSite, signed: ReadonlyMap<string, string>) {
 	const { id, zone, summary, updatedAt } = stored;
 	const profile = profileOf(zone, site.profiles);
 	const { timeZone } = site.site;
@@ -68,6 +86,9 @@ function zoneInList(stored: StoredZone, site: StoredSite) {
 		clock: clockStanding(zone, profile, timeZone, nowMs),
 		proof: zone.room === null ? 'room not described' : leadIsStale(zone) ? 'preheat out of date' : 'computed',
 		away: awayStanding(zone, profile, timeZone, nowMs),
+		/** Whether every step of its functional test was seen on this visit, and when it was last signed off. */
+		tested: testStanding(stored.onSite.test) === 'passed',
+		signed: signed.get(id) ?? null,
 		updatedAt
 	};
 }
@@ -78,7 +99,17 @@ export function zonesInList(
 	zones: readonly StoredZone[]
 ): Promise<readonly ZoneInList[]> {
 	const minute = String(Math.floor(Date.now() / 60_000));
-	return whileUntouched(db, site, 'in list', async () => zones.map((zone) => zoneInList(zone, site)), minute);
+	return whileUntouched(
+		db,
+		site,
+		'in list',
+		async () => {
+			// only dwellings of a type say it
+			const signed = zones.some(({ zone }) => zone.type !== '') ? await signedOf(db, site) : new Map();
+			return zones.map((zone) => zoneInList(zone, site, signed));
+		},
+		minute
+	);
 }
 export type ZoneInList = ReturnType<typeof zoneInList>;
 

@@ -3,6 +3,7 @@
 	import Headline from '$lib/ui/kit/Headline.svelte';
 	import type { OnSite } from '$core/plan';
 	import { call } from '$lib/ui/call';
+	import SignDwelling from '$lib/ui/visit/SignDwelling.svelte';
 	import CheckList from '$lib/ui/visit/CheckList.svelte';
 	import { refresh } from '$lib/ui/refresh';
 	import Button from '$lib/ui/kit/Button.svelte';
@@ -43,7 +44,8 @@
 </script>
 
 <main>
-	<Headline of="{data.site.name}: checks before the sign-off">
+	<Headline of="{data.dwelling ?? data.site.name}: checks before the sign-off">
+		{#if data.dwelling}{data.dwelling}:{/if}
 		{data.checked.length === 0
 			? 'No zones to sign off yet'
 			: stops > 0
@@ -55,13 +57,17 @@
 			.filter(Boolean)
 			.join(' · ')}
 	</p>
-	<p>
-		{#if data.checked.length === 0}
-			<Button kind="next" href="/sites/{data.site.id}">Add the first zone</Button>
-		{:else}
-			<Button kind="next" href="/sites/{data.site.id}/visit">Go on with the visit</Button>
-		{/if}
-	</p>
+	{#if data.dwelling}
+		<SignDwelling siteId={data.site.id} dwelling={data.dwelling} open={stops} />
+	{:else}
+		<p>
+			{#if data.checked.length === 0}
+				<Button kind="next" href="/sites/{data.site.id}">Add the first zone</Button>
+			{:else}
+				<Button kind="next" href="/sites/{data.site.id}/visit">Go on with the visit</Button>
+			{/if}
+		</p>
+	{/if}
 	{#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 	<CheckList checked={data.checked} siteId={data.site.id} onoverrule={overrule} />
 </main>

@@ -2,6 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { dwellingsOf } from '$core/plan';
+	import CustomerLinks from '$lib/ui/handover/CustomerLinks.svelte';
 	import CustomerSheet from '$lib/ui/handover/CustomerSheet.svelte';
 	import HouseSheet from '$lib/ui/handover/HouseSheet.svelte';
 	import { call } from '$lib/ui/call';
@@ -16,19 +17,22 @@
 	let { data } = $props();
 
 	const each = $derived(page.url.searchParams.get('pages') === 'each');
+	const zones = $derived(
+		data.zones.filter(({ document }) => data.dwelling === null || document.dwelling === data.dwelling)
+	);
 	/** A page a control, whatever hangs on it. */
 	const pages = $derived(
-		data.zones
-			.filter((zone) => onBoxOf(data.zones, zone.boxId)[0]!.id === zone.id)
+		zones
+			.filter((zone) => onBoxOf(zones, zone.boxId)[0]!.id === zone.id)
 			.map((zone) => ({
 				id: zone.boxId,
 				of: { name: zone.box, place: [data.site.name, data.site.place].filter(Boolean).join(', ') },
-				zones: onBoxOf(data.zones, zone.boxId).map(({ id }) => id)
+				zones: onBoxOf(zones, zone.boxId).map(({ id }) => id)
 			}))
 	);
 	/** A sheet belongs to a dwelling, and shows no other's rooms. */
-	const dwellings = $derived(dwellingsOf(data.zones.map(({ document }) => document)));
-	const unkeyed = $derived(data.zones.filter((zone) => zone.summary.left > 0));
+	const dwellings = $derived(dwellingsOf(zones.map(({ document }) => document)));
+	const unkeyed = $derived(zones.filter((zone) => zone.summary.left > 0));
 
 	function choose(view: 'house' | 'each') {
 		const next = new URL(page.url);
@@ -82,6 +86,9 @@
 		{/if}
 	</div>
 	<Problem sentence={problem} onclose={() => (problem = null)} />
+	{#if data.dwelling !== null}
+		<CustomerLinks siteId={data.site.id} dwelling={data.dwelling} links={data.links} />
+	{/if}
 	{#if data.zones.length === 0}
 		<Empty heading="Nothing to hand over yet"><p>Add the first zone on the overview.</p></Empty>
 	{:else}

@@ -2,7 +2,7 @@
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
 	import Headline from '$lib/ui/kit/Headline.svelte';
 	import { profileOf } from '$core/control';
-	import { putBack, type Visit } from '$core/record';
+	import { onlyOf, putBack, visitBefore, type Visit } from '$core/record';
 	import KeptCalls from '$lib/ui/callback/KeptCalls.svelte';
 	import { call } from '$lib/ui/call';
 	import { saving } from '$lib/ui/saving.svelte';
@@ -21,6 +21,7 @@
 		who: '',
 		note: '',
 		signedOff: false,
+		dwelling: null,
 		zones: data.now
 	});
 	const all = $derived([
@@ -33,15 +34,18 @@
 	/** One is chosen; it is held against the one before it. */
 	let chosenId = $state<string>(NOW);
 	const after = $derived(all.find((one) => one.id === chosenId) ?? all.at(-1)!);
-	const before = $derived(all[Math.max(0, all.indexOf(after) - 1)]!);
-	const changes = $derived(before === after ? [] : changesBetween(before.visit, after.visit, profileOf));
+	const before = $derived(visitBefore(all, after) ?? after);
+	const changes = $derived(
+		before.id === after.id ? [] : changesBetween(before.visit, after.visit, profileOf)
+	);
 	/** The visit whose weeks are put back: the one that is chosen, or the last where that is now. */
 	const kept = $derived(after.id === NOW ? before : after);
 	/** The zones whose weeks are other ones by now. */
 	const differing = $derived(
-		(kept.id === NOW ? [] : changesBetween(kept.visit, nowVisit, profileOf)).filter(
-			({ id, weekDiffers }) => weekDiffers && data.zones.some((one) => one.id === id)
-		)
+		(kept.id === NOW
+			? []
+			: changesBetween(kept.visit, onlyOf(nowVisit, kept.visit.dwelling), profileOf)
+		).filter(({ id, weekDiffers }) => weekDiffers && data.zones.some((one) => one.id === id))
 	);
 	const nameOf = (one: (typeof all)[number]) => (one.id === NOW ? 'now' : dateOf(one.visit));
 

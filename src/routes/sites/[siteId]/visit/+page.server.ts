@@ -1,3 +1,4 @@
+import { lastWhole } from '$core/record';
 import { pageLoad } from '$lib/server/pages';
 import { database } from '$lib/server/db';
 import { callsOf, picturesOf, readFirm, siteForPages, unfedOf, visitsOf } from '$lib/server/store';
@@ -7,7 +8,7 @@ export const load = pageLoad(async ({ params, depends }: PageServerLoadEvent) =>
 	depends('fq:site');
 	const { stored, zones } = await siteForPages(params.siteId);
 	const db = await database();
-	const last = (await visitsOf(db, params.siteId)).at(-1) ?? null;
+	const last = lastWhole(await visitsOf(db, params.siteId)) ?? null;
 	return {
 		nowMs: Date.now(),
 		/** What zones ask in vain, by their ids. */

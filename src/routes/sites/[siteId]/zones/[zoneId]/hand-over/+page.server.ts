@@ -5,7 +5,7 @@ import {
 	choiceOf,
 	customerPageOf,
 	findSite,
-	lastSigner,
+	signersOf,
 	linksOf,
 	readFirm,
 	zoneForPages
@@ -20,7 +20,13 @@ export const load = pageLoad(async ({ params, url, depends }: PageServerLoadEven
 	if (!site) error(404, 'There is no such site.');
 	const choice = choiceOf(url.searchParams);
 	return {
-		sheet: await customerPageOf(db, stored, site, choice, await lastSigner(db, params.siteId)),
+		sheet: await customerPageOf(
+			db,
+			stored,
+			site,
+			choice,
+			(await signersOf(db, params.siteId))(stored.zone.dwelling)
+		),
 		choice,
 		firm: await readFirm(db),
 		links: await linksOf(db, params.siteId)
