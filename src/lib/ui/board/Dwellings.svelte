@@ -124,6 +124,11 @@
 	a:hover {
 		text-decoration: underline;
 	}
+	@media (max-width: 700px) {
+		a {
+			white-space: normal;
+		}
+	}
 	@media (pointer: coarse) {
 		a {
 			min-height: 44px;

@@ -52,30 +52,30 @@
 		zones.find(({ document }) => document.type !== '' && document.type === dwellings.type)?.document
 			.dwelling ?? null
 	);
+	const asModel = $derived(
+		rooms.length > 0 || model === null ? [] : zones.filter(({ document }) => document.dwelling === model)
+	);
+	const isMany = $derived(line.trim() !== '');
+	const profileOf = (id: string) => profiles.find((one) => one.id === id)!;
+	/** The zones of one dwelling: those of its rooms with their controls' other channels, or as the other one has them. */
+	const each = $derived(
+		asModel.length +
+			rooms.reduce(
+				(sum, { control }) => sum + 1 + (control ? otherChannels(profileOf(control)).length : 0),
+				0
+			)
+	);
 	const toAdd = $derived.by(() => {
-		if (open > 0 || (line.trim() !== '' && dwellings.problem !== null)) return [];
-		const said = rooms.map(({ name, control }) => ({
-			name,
-			profile: profiles.find(({ id }) => id === control)!,
-			others: true
-		}));
-		if (line.trim() === '') return roomsAsZones(said, livesHere);
-		if (said.length === 0)
-			return model === null
-				? []
-				: dwellingsAsZones(
-						zones.filter(({ document }) => document.dwelling === model),
-						dwellings.names,
-						dwellings.type
-					);
-		return dwellings.names.flatMap((name, i) =>
-			roomsAsZones(said, livesHere, name, dwellings.type).map((one) => ({
+		if (open > 0 || (isMany && dwellings.problem !== null)) return [];
+		if (asModel.length > 0 && isMany) return dwellingsAsZones(asModel, dwellings.names, dwellings.type);
+		const said = rooms.map(({ name, control }) => ({ name, profile: profileOf(control), others: true }));
+		return (isMany ? dwellings.names : ['']).flatMap((name, i) =>
+			roomsAsZones(said, livesHere, name, isMany ? dwellings.type : '').map((one) => ({
 				...one,
 				hangsOn: one.hangsOn + i * said.length
 			}))
 		);
 	});
-	const each = $derived(toAdd.length / Math.max(1, dwellings.names.length));
 	const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
 
 	async function add(event: SubmitEvent) {
@@ -135,18 +135,18 @@
 		{#if dwellings.names.length > 0}
 			<p role="status">
 				{dwellings.names[0]}{dwellings.names.length > 1 ? ` to ${dwellings.names.at(-1)}` : ''}:
-				{#if toAdd.length > 0}
-					{counted(dwellings.names.length, 'dwelling')} with {counted(each, 'zone')} each{rooms.length === 0
+				{#if each > 0}
+					{counted(dwellings.names.length, 'dwelling')} with {counted(each, 'zone')} each{asModel.length > 0
 						? `, planned as ${model}`
 						: ''}.
-				{:else if rooms.length === 0}
+				{:else}
 					write their rooms above.
 				{/if}
 			</p>
 		{/if}
 		<Problem sentence={problem} onclose={() => (problem = null)} />
 		<Button kind="next" type="submit" disabled={busy || toAdd.length === 0}>
-			{busy ? 'Adding …' : `Add ${counted(toAdd.length, 'zone')}`}
+			{busy ? 'Adding …' : `Add ${counted(each * (isMany ? dwellings.names.length : 1), 'zone')}`}
 		</Button>
 	</form>
 </Dialog>

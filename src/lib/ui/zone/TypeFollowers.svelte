@@ -1,5 +1,6 @@
 <script lang="ts">
-	import type { Zone } from '$core/plan';
+	import { isUndrawn, type Zone } from '$core/plan';
+	import { NOT_DRAWN } from '$core/words';
 	import { fitMany } from '$lib/workers/fitMany';
 	import Button from '../kit/Button.svelte';
 	import { followed, following, type TypeStanding, type ZoneInList } from './followers';
@@ -46,26 +47,32 @@
 		};
 	});
 
+	const undrawn = $derived(shared.length > 0 && isUndrawn(shared[0]!.document, model.profile));
 	const dwellings = (list: readonly ZoneInList[]) =>
 		list.length < 3
 			? list.map(({ document }) => document.dwelling).join(' and ')
 			: `${list.length} dwellings`;
 
 	async function give() {
+		const [only, ...more] = changes;
 		problem = await together.give(model.siteId, { id: model.id, zone }, changes, () => zones);
 		if (!problem)
-			said = `${changes.length === 1 ? changes[0]!.zone.name : `${changes.length} zones`} followed; one undo takes it back everywhere.`;
+			said = `${more.length === 0 ? only!.zone.name : `${more.length + 1} zones`} followed; one undo takes it back everywhere.`;
 	}
 </script>
 
 {#if problem}<p class="signal" role="alert">{problem}</p>{/if}
 {#if shared.length > 0}
-	<p role="status">
-		{dwellings(shared)} of {zone.type}
-		{shared.length === 1 ? 'has' : 'share'} another week{toKey === null
-			? ''
-			: `: ${toKey === 1 ? '1 value' : `${toKey} values`}${shared.length === 1 ? '' : ' each'}`}.
-		{#if own.length > 0}{dwellings(own)} {own.length === 1 ? 'keeps its own' : 'keep their own'}.{/if}
+	<p class="offer" role="status">
+		<span>
+			{dwellings(shared)} of {zone.type}
+			{shared.length === 1 ? 'has' : 'share'} another week{undrawn
+				? `, ${NOT_DRAWN}`
+				: toKey === null
+					? ''
+					: `: ${toKey === 1 ? '1 value' : `${toKey} values`}${shared.length === 1 ? '' : ' each'}`}.
+			{#if own.length > 0}{dwellings(own)} {own.length === 1 ? 'keeps its own' : 'keep their own'}.{/if}
+		</span>
 		<Button kind="quiet" onclick={give}>Give {shared.length === 1 ? 'it' : 'them'} this week</Button>
 		<Button kind="quiet" onclick={() => model.change(following(zone, shared[0]!.document, model.profile))}
 			>Take {shared.length === 1 ? 'its' : 'their'} week</Button
@@ -74,3 +81,12 @@
 {:else if said}
 	<p role="status">{said}</p>
 {/if}
+
+<style>
+	.offer {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 0.75rem;
+		align-items: center;
+	}
+</style>

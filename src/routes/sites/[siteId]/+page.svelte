@@ -130,7 +130,8 @@
 
 	{#if within}
 		<div class="within">
-			<h2>{within.dwelling}{within.type ? `, ${within.type}` : ''}</h2>
+			<h2>{within.dwelling || 'The house itself'}</h2>
+			{#if within.type}<span class="soft">one of {within.type}</span>{/if}
 			<Button href="/sites/{data.site.id}">The whole site</Button>
 			<Button href="/sites/{data.site.id}/checks?dwelling={encodeURIComponent(within.dwelling)}"
 				>Checks and sign-off</Button
