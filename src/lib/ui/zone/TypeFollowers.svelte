@@ -29,7 +29,7 @@
 	const { shared, own } = $derived(standing);
 	const changes = $derived(followed(zone, shared, model.profile));
 
-	/** What each of them is keyed anew; null while it is computed, or where hardly a value stays. */
+	/** What each of them is keyed anew; the whole card where hardly a value stays, null while it is computed. */
 	let toKey = $state.raw<number | null>(null);
 	$effect(() => {
 		const [first] = shared;
@@ -39,7 +39,7 @@
 		let running: ReturnType<typeof fitMany> | null = null;
 		const rest = setTimeout(() => {
 			running = fitMany([{ zone: next, was: first.document, profile: model.profile }], () => {});
-			void running.outcomes.then((found) => (toKey = found?.[0]?.toKey ?? null));
+			void running.outcomes.then((found) => (toKey = found?.[0]?.toKey ?? found?.[0]?.values ?? null));
 		}, REST_MS);
 		return () => {
 			clearTimeout(rest);
