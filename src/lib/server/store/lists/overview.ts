@@ -78,7 +78,7 @@ function zoneInList(stored: StoredZone, site: StoredSite, signed: ReadonlyMap<st
 		channel: channelName(zone, profile),
 		isSwitch: profile.temperature === null,
 		undrawn: isUndrawn(zone, profile),
-		levels: zone.levels.map((level) => ({ id: level.id, setpointC: level.setpointC })),
+		levels: zone.levels,
 		wanted: zone.wanted,
 		/** The whole zone as it stands at `revision`, for renaming and copying it. */
 		document: zone,
