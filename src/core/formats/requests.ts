@@ -68,11 +68,13 @@ export const onSiteRequest = z.strictObject({
 });
 
 /** The end of a visit. */
-export const endVisitRequest = visitSchema.pick({ who: true, note: true, signedOff: true, dwelling: true }).extend({
-	/** Given by the device that ends it, so that sending it twice ends it once. */
-	id: z.uuid().optional(),
-	after: onSiteRequest.shape.after
-});
+export const endVisitRequest = visitSchema
+	.pick({ who: true, note: true, signedOff: true, dwelling: true })
+	.extend({
+		/** Given by the device that ends it, so that sending it twice ends it once. */
+		id: z.uuid().optional(),
+		after: onSiteRequest.shape.after
+	});
 
 /** A customer's link: for how many days. */
 export const linkRequest = z.strictObject({

@@ -62,6 +62,7 @@ describe('what changed between two versions of a zone', () => {
 			name: 'N',
 			note: 'a note',
 			dwelling: 'Flat 2',
+			type: 'Flat A',
 			box: { name: 'Programmer', place: '', note: '' },
 			otherChannels: null,
 			control: 'radio-stat',

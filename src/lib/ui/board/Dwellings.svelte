@@ -1,24 +1,31 @@
 <script lang="ts">
 	import { Table, TableBody, TableCell, TableHead, TableHeader, TableRow } from 'carbon-components-svelte';
 	import Checkmark from 'carbon-icons-svelte/lib/Checkmark.svelte';
-	import { typesOf } from '$core/plan';
-	import { DWELLING_STEPS, type DwellingRow } from '$core/words';
+	import type { ControlProfile } from '$core/control';
+	import { typesOf, type Occupant } from '$core/plan';
+	import { DWELLING_STEPS, dwellingRows, type DwellingZone } from '$core/words';
 	import Button from '../kit/Button.svelte';
+	import type { ListedZone } from './freeChannels';
 
 	let {
 		siteId,
-		rows,
-		onmore
+		livesHere,
+		profiles,
+		zones
 	}: {
 		siteId: string;
-		rows: readonly DwellingRow[];
-		/** More dwellings of a type are wanted. */
-		onmore: (type: string) => void;
+		livesHere: readonly Occupant[];
+		profiles: readonly ControlProfile[];
+		/** All zones of the site: those of a type have a line a dwelling. */
+		zones: readonly (DwellingZone & ListedZone)[];
 	} = $props();
 
 	/** From so many on they stand in two columns. */
 	const MANY = 8;
 
+	/** The type of which more dwellings are being added; null where none are. */
+	let adding = $state<string | null>(null);
+	const rows = $derived(dwellingRows(zones));
 	const types = $derived(
 		typesOf(rows).map((type) => {
 			const own = rows.filter((row) => row.type === type);
@@ -42,7 +49,7 @@
 					? 'all signed off'
 					: `${signed} signed off`}</span
 			>
-			<Button kind="quiet" small onclick={() => onmore(type)}>More of these</Button>
+			<Button kind="quiet" small onclick={() => (adding = type)}>More of these</Button>
 		</div>
 		<div class="columns">
 			{#each columns as some, i (i)}
@@ -80,6 +87,12 @@
 		</div>
 	</section>
 {/each}
+
+{#if adding !== null}
+	{#await import('./ManyRooms.svelte') then { default: ManyRooms }}
+		<ManyRooms {siteId} {livesHere} {profiles} {zones} type={adding} onclose={() => (adding = null)} />
+	{/await}
+{/if}
 
 <style>
 	section {

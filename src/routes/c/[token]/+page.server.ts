@@ -22,7 +22,9 @@ export const load = pageLoad(async ({ params, url, setHeaders }: PageServerLoadE
 		/** The rooms' names in the order of their pages. */
 		rooms: zones.map(({ zone }) => zone.name),
 		sheets: await Promise.all(
-			zones.slice(from, from + AT_ONCE).map((zone) => customerPageOf(db, zone, site, choice, signers(zone.zone.dwelling)))
+			zones
+				.slice(from, from + AT_ONCE)
+				.map((zone) => customerPageOf(db, zone, site, choice, signers(zone.zone.dwelling)))
 		),
 		/** Which rooms these are, from which on, and where others begin. */
 		from,

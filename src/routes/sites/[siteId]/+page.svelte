@@ -3,12 +3,14 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { freshCopy } from '$core/plan';
-	import { dwellingRows, fitsOfSite, siteHeadline, telephoneParts } from '$core/words';
+	import { fitsOfSite, siteHeadline, telephoneParts } from '$core/words';
 	import AddZone from '$lib/ui/board/AddZone.svelte';
 	import BoardTable, { type BoardZone } from '$lib/ui/board/BoardTable.svelte';
 	import Dwellings from '$lib/ui/board/Dwellings.svelte';
 	import DueStrip from '$lib/ui/board/DueStrip.svelte';
 	import NameZone from '$lib/ui/board/NameZone.svelte';
+	import WithinDwelling from '$lib/ui/board/WithinDwelling.svelte';
+	import RemovedZones from '$lib/ui/board/RemovedZones.svelte';
 	import SiteDetails from '$lib/ui/board/SiteDetails.svelte';
 	import OpenCalls from '$lib/ui/callback/OpenCalls.svelte';
 	import TakeCall from '$lib/ui/callback/TakeCall.svelte';
@@ -38,15 +40,12 @@
 		data.zones.find(({ document }) => document.dwelling === page.url.searchParams.get('dwelling'))
 			?.document ?? null
 	);
-	/** Dwellings of a type are a line each; their zones stand within them. */
-	const dwellings = $derived(within ? [] : dwellingRows(data.zones));
+	/** Dwellings of a type are a line each: their zones stand within them. */
 	const rows = $derived(
 		data.zones.filter(({ document }) =>
 			within ? document.dwelling === within.dwelling : document.type === ''
 		)
 	);
-	/** The type of which more dwellings are being added; null where none are. */
-	let adding = $state<string | null>(null);
 
 	async function act<T>(answer: Promise<Answer<T>>): Promise<Answer<T>> {
 		busy = true;
@@ -129,19 +128,14 @@
 	<Problem sentence={problem} onclose={() => (problem = null)} />
 
 	{#if within}
-		<div class="within">
-			<h2>{within.dwelling || 'The house itself'}</h2>
-			{#if within.type}<span class="soft">one of {within.type}</span>{/if}
-			<Button href="/sites/{data.site.id}">The whole site</Button>
-			<Button href="/sites/{data.site.id}/checks?dwelling={encodeURIComponent(within.dwelling)}"
-				>Checks and sign-off</Button
-			>
-			<Button href="/sites/{data.site.id}/hand-over?dwelling={encodeURIComponent(within.dwelling)}"
-				>Sheet and link</Button
-			>
-		</div>
-	{:else if dwellings.length > 0}
-		<Dwellings siteId={data.site.id} rows={dwellings} onmore={(type) => (adding = type)} />
+		<WithinDwelling siteId={data.site.id} of={within} />
+	{:else}
+		<Dwellings
+			siteId={data.site.id}
+			livesHere={data.site.occupants}
+			profiles={data.profiles}
+			zones={data.zones}
+		/>
 	{/if}
 	{#if data.zones.length > 0}
 		{#if rows.length > 0}<BoardTable
@@ -177,32 +171,14 @@
 	{/if}
 
 	{#if data.removed.length > 0}
-		<h2>Removed</h2>
-		<ul>
-			{#each data.removed as zone (zone.id)}
-				<li>
-					<span>{zone.name}</span>
-					<Button disabled={busy} onclick={() => act(call('POST', `${api}/zones/${zone.id}/restore`))}
-						>Put {zone.name} back</Button
-					>
-				</li>
-			{/each}
-		</ul>
+		<RemovedZones
+			zones={data.removed}
+			{busy}
+			onback={(id) => act(call('POST', `${api}/zones/${id}/restore`))}
+		/>
 	{/if}
 </main>
 
-{#if adding !== null}
-	{#await import('$lib/ui/board/ManyRooms.svelte') then { default: ManyRooms }}
-		<ManyRooms
-			siteId={data.site.id}
-			livesHere={data.site.occupants}
-			profiles={data.profiles}
-			zones={data.zones}
-			type={adding}
-			onclose={() => (adding = null)}
-		/>
-	{/await}
-{/if}
 {#if editing}<SiteDetails site={data.site} onclose={() => (editing = false)} />{/if}
 {#if renaming}
 	<NameZone siteId={data.site.id} row={renaming} zones={data.zones} onclose={() => (renaming = null)} />
@@ -224,31 +200,5 @@
 		flex-wrap: wrap;
 		gap: 0.5rem;
 		align-items: start;
-	}
-	.within {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.5rem 1rem;
-		align-items: center;
-		margin-top: 1.5rem;
-	}
-	.within h2 {
-		margin: 0;
-		color: inherit;
-		font-size: 1.25rem;
-	}
-	h2 {
-		margin-top: 1.5rem;
-		color: var(--soft);
-		font-size: var(--small);
-	}
-	li {
-		display: flex;
-		gap: 1rem;
-		align-items: center;
-		justify-content: space-between;
-		max-width: 36rem;
-		padding: 0.3rem 0;
-		border-bottom: 1px solid var(--rule);
 	}
 </style>
