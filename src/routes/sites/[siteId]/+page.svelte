@@ -84,6 +84,17 @@
 
 <svelte:head><title>{data.site.name} · Fond Quarter</title></svelte:head>
 
+{#snippet addZone(first: boolean)}
+	<AddZone
+		siteId={data.site.id}
+		livesHere={data.site.occupants}
+		profiles={data.profiles}
+		zones={data.zones}
+		dwelling={within}
+		{first}
+	/>
+{/snippet}
+
 <main>
 	<div class="top">
 		<div>
@@ -147,26 +158,11 @@
 				oncopy={copy}
 				onremove={(row) => act(call('DELETE', `${api}/zones/${row.id}`))}
 			/>{/if}
-		<AddZone
-			siteId={data.site.id}
-			livesHere={data.site.occupants}
-			profiles={data.profiles}
-			zones={data.zones}
-			dwelling={within}
-			first={false}
-		/>
+		{@render addZone(false)}
 	{:else}
 		<Empty heading="The first room">
 			<p>A zone is a room, a cylinder or a radiator with its control. Draw its week next.</p>
-			<div>
-				<AddZone
-					siteId={data.site.id}
-					livesHere={data.site.occupants}
-					profiles={data.profiles}
-					zones={data.zones}
-					first
-				/>
-			</div>
+			<div>{@render addZone(true)}</div>
 		</Empty>
 	{/if}
 
