@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { splitByDay } from '../week';
-import { bookedDays, bookingSchema, daysApart, exceptionsSchema, weekOfBookings, type Booking } from '.';
+import { findProfile } from '../control';
+import {
+	bookedDays,
+	bookingChanges,
+	bookingSchema,
+	daysApart,
+	exceptionsSchema,
+	newZone,
+	weekOfBookings,
+	withBookings,
+	type Booking,
+	type Exception
+} from '.';
 
 const on = (date: string, from: string, to: string, name = 'x'): Booking => ({
 	name,
@@ -47,6 +59,63 @@ describe('a week that follows bookings', () => {
 	it('measures what is missing and what is to spare', () => {
 		expect(daysApart([[600, 720]], [[630, 800]])).toEqual({ missing: 30, spare: 80 });
 		expect(daysApart([], [])).toEqual({ missing: 0, spare: 0 });
+	});
+});
+
+describe('a calendar read again', () => {
+	const choir = tuesdays.map((date) => on(date, '19:30', '21:30', 'choir'));
+	const wedding = on('2026-01-10', '12:00', '23:30', 'wedding');
+
+	it('says what is new, moved and gone, of what lies ahead', () => {
+		const before = [...choir, wedding];
+		const later = on(tuesdays[3]!, '20:00', '22:00', 'choir');
+		const after = [...choir.slice(0, 3), later, on('2026-01-17', '10:00', '12:00', 'fair')];
+		const { added, moved, gone } = bookingChanges(before, after, '2026-01-05');
+		expect(added.map(({ name }) => name)).toEqual(['fair']);
+		expect(moved).toEqual([{ was: choir[3], is: later }]);
+		expect(gone).toEqual([wedding]);
+		// the same again is no change, in whatever order; nor is what is over by then
+		expect(bookingChanges(before, [...before].reverse(), '2026-01-05')).toEqual({
+			added: [],
+			moved: [],
+			gone: []
+		});
+		expect(bookingChanges(before, after, '2026-01-12').gone).toEqual([]);
+		// of two that moved the first is the first
+		const two = [on(tuesdays[1]!, '9:00'.padStart(5, '0'), '10:00', 'choir'), later];
+		expect(bookingChanges(choir.slice(1, 4), [choir[2]!, ...two], '2026-01-05').moved).toEqual([
+			{ was: choir[1], is: two[0] },
+			{ was: choir[3], is: two[1] }
+		]);
+	});
+
+	it('takes away the special days of what is gone or moved, and no other', () => {
+		const day = (date: string, note: string): Exception => ({
+			kind: 'special-day',
+			id: `${date} ${note}`,
+			date,
+			runs: { like: 5 },
+			note
+		});
+		const fair = on('2026-01-17', '10:00', '12:00', 'fair');
+		const zone = {
+			...newZone('Hall', findProfile('plant-clock')!),
+			bookings: [wedding, fair],
+			exceptions: [
+				day('2026-01-10', 'wedding'),
+				day('2026-01-17', 'fair'),
+				// what a person planned by hand stays, also on such a day
+				day('2026-01-24', 'stocktaking'),
+				{ ...day('2026-01-10', 'our own'), id: 'own' }
+			]
+		};
+		const again = withBookings(zone, [on('2026-01-11', '12:00', '23:30', 'wedding'), fair]);
+		expect(again.exceptions.map((one) => ('note' in one ? one.note : ''))).toEqual([
+			'fair',
+			'stocktaking',
+			'our own'
+		]);
+		expect(again.bookings).toHaveLength(2);
 	});
 });
 

@@ -1,4 +1,5 @@
 export * from './bookedWeek';
+export * from './bookingChanges';
 export * from './box';
 export * from './earlyStart';
 export * from './exceptions';

@@ -138,7 +138,8 @@
 		text-decoration: underline;
 	}
 	@media (max-width: 700px) {
-		a {
+		/* the longest words are those of what is wrong */
+		a.signal {
 			white-space: normal;
 		}
 	}

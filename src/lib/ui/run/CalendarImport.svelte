@@ -6,8 +6,11 @@
 	import { LARGEST_CALENDAR, type CalendarContent, readText } from '$core/formats';
 	import {
 		bookedDays,
+		bookedNote,
+		bookingChanges,
 		MOST_BOOKINGS,
 		weekOfBookings,
+		withBookings,
 		withWanted,
 		type Exception,
 		type Zone
@@ -91,10 +94,7 @@
 	const planned = $derived.by(() => {
 		if (!content || content.bookings.length === 0) return null;
 		const week = weekOfBookings(content.bookings, warm.id, rest.id, today);
-		const led = {
-			...withWanted({ ...zone, routine: null, grouping: null }, week),
-			bookings: [...content.bookings]
-		};
+		const led = withWanted({ ...withBookings(zone, content.bookings), routine: null, grouping: null }, week);
 		const { chosen } = fitZone(led, profile);
 		const dates = bookedDates(led, profile, chosen.held, { warm, rest, since: today });
 		return {
@@ -104,6 +104,21 @@
 			grouping: chosen.grouping.name
 		};
 	});
+	/** Against the bookings that were read before; null where none were. */
+	const changed = $derived.by(() => {
+		if (!content || zone.bookings.length === 0) return null;
+		const { added, moved, gone } = bookingChanges(zone.bookings, content.bookings, today);
+		return {
+			counts: `${added.length} new, ${moved.length} moved, ${gone.length} gone`,
+			lines: [
+				...added.map((one) => `New: ${one.name}, ${when(one)}`),
+				...moved.map(({ was, is }) => `Moved: ${is.name}, ${when(was)} → ${when(is)}`),
+				...gone.map((one) => `Gone: ${one.name}, ${when(one)}`)
+			]
+		};
+	});
+	const when = ({ from, to }: Zone['bookings'][number]) =>
+		`${dateWords(from.slice(0, 10), 'short')} ${from.slice(11)}–${to.slice(11)}`;
 	const special = $derived(planned?.dates.filter((date) => date.runs !== null && !date.kept) ?? []);
 	const byHand = $derived(planned?.dates.filter((date) => !date.done) ?? []);
 
@@ -112,13 +127,13 @@
 		onchange({
 			...planned.zone,
 			exceptions: [
-				...zone.exceptions,
+				...planned.zone.exceptions,
 				...special.map((date): Exception => ({
 					kind: 'special-day',
 					id: crypto.randomUUID(),
 					date: date.date,
 					runs: date.runs!,
-					note: date.names.join(', ').slice(0, 120)
+					note: bookedNote(date.names)
 				}))
 			]
 		});
@@ -179,6 +194,18 @@
 				: `${days.length} whole days`} from {dateWords(today, 'short')} for a year.
 			{content.notes.join(' ')}
 		</p>
+		{#if changed}
+			<p>
+				Against the calendar read before: <strong>{changed.counts}</strong>.
+			</p>
+			{#if changed.lines.length > 0}
+				<More title="What is otherwise">
+					<ul>
+						{#each changed.lines as line, i (i)}<li>{line}</li>{/each}
+					</ul>
+				</More>
+			{/if}
+		{/if}
 		{#if content.leftOut.length > 0}
 			<More
 				title="{content.leftOut.length === 1

@@ -73,10 +73,15 @@
 					: `: ${toKey === 1 ? '1 value' : `${toKey} values`}${shared.length === 1 ? '' : ' each'}`}.
 			{#if own.length > 0}{dwellings(own)} {own.length === 1 ? 'keeps its own' : 'keep their own'}.{/if}
 		</span>
-		<Button kind="quiet" onclick={give}>Give {shared.length === 1 ? 'it' : 'them'} this week</Button>
-		<Button kind="quiet" onclick={() => model.change(following(zone, shared[0]!.document, model.profile))}
-			>Take {shared.length === 1 ? 'its' : 'their'} week</Button
-		>
+		<!-- a week that nobody drew is given to nobody -->
+		{#if !isUndrawn(zone, model.profile)}
+			<Button kind="quiet" onclick={give}>Give {shared.length === 1 ? 'it' : 'them'} this week</Button>
+		{/if}
+		{#if !undrawn}
+			<Button kind="quiet" onclick={() => model.change(following(zone, shared[0]!.document, model.profile))}
+				>Take {shared.length === 1 ? 'its' : 'their'} week</Button
+			>
+		{/if}
 	</p>
 {:else if said}
 	<p role="status">{said}</p>
