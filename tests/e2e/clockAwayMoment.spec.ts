@@ -366,6 +366,14 @@ test('a hall’s calendar of forty bookings becomes a wanted week and a list of 
 	await saved(page);
 	await expect(page.getByText('Bookings, 40')).toBeVisible();
 	await expect(page.getByText(/cold unless it is set by hand|heated for nobody/)).toBeVisible();
+
+	// read again with one letting fewer and one more: what is otherwise is said before anything is taken
+	await page.getByRole('button', { name: 'Bring in a calendar' }).click();
+	const fete = events[0]!.replace('UID:l0', 'UID:l99').replace('Choir', 'Fete');
+	await choose([...events.slice(0, 39), fete].join('\r\n'));
+	await expect(page.getByText('1 new, 0 moved, 1 gone')).toBeVisible();
+	await page.getByRole('button', { name: 'Close', exact: true }).click();
+
 	await toView(page, 'Plan', 'Week');
 	await expect(page.getByRole('slider', { name: 'Tuesday, change 1', exact: true })).toHaveAttribute(
 		'aria-valuetext',

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { dateWords } from '$core/civil';
+	import { withBookings } from '$core/plan';
 	import { bookedDates, bookingLevels } from '$core/run';
 	import type { WeekSteps } from '$core/week';
 	import Button from '../kit/Button.svelte';
@@ -31,7 +32,7 @@
 <section>
 	<h2>
 		Bookings, {zone.bookings.length}
-		<Button small onclick={() => model.change({ ...zone, bookings: [] })}>Forget them</Button>
+		<Button small onclick={() => model.change(withBookings(zone, []))}>Forget them</Button>
 	</h2>
 	{#if left.length === 0}
 		<p>The week and its special days serve every booking from today on.</p>
