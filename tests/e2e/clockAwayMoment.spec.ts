@@ -374,6 +374,18 @@ test('a hall’s calendar of forty bookings becomes a wanted week and a list of 
 	await expect(page.getByText('1 new, 0 moved, 1 gone')).toBeVisible();
 	await page.getByRole('button', { name: 'Close', exact: true }).click();
 
+	// or each week by itself: priced, planned and due on its Monday; one week for good again
+	await expect(page.getByText(/One week for good: \d+ dates? by hand\./)).toBeVisible();
+	await expect(page.getByText(/Keyed each week: usually \d+ values?, at most \d+/)).toBeVisible();
+	await page.getByRole('button', { name: /^Plan the week of Mon \d+ \w+, \d+ values?$/ }).click();
+	await saved(page);
+	await expect(page.getByText(/Planned: the week of Mon \d+ \w+\./)).toBeVisible();
+	await expect(page.getByText('The week and its special days serve every booking')).toBeVisible();
+	const due = await (await page.request.get('/api/v1/due')).json();
+	expect(due.due.some((one: { kind: string }) => one.kind === 'week-card')).toBe(true);
+	await page.getByRole('button', { name: 'One week for good' }).click();
+	await saved(page);
+
 	await toView(page, 'Plan', 'Week');
 	await expect(page.getByRole('slider', { name: 'Tuesday, change 1', exact: true })).toHaveAttribute(
 		'aria-valuetext',

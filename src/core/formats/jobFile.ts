@@ -381,6 +381,7 @@ export function jobFileOf(job: Job): JobFile {
 				governs: zone.governs,
 				exceptions: zone.exceptions,
 				bookings: zone.bookings,
+				bookedWeek: zone.bookedWeek,
 				onSite: notesApart(onSite).zone
 			};
 		})

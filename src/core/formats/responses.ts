@@ -96,7 +96,7 @@ export const dueResponse = z.strictObject({
 	due: z.array(
 		z.strictObject({
 			on: z.iso.date(),
-			kind: z.enum(['clock', 'batteries', 'left-on', 'absence', 'by-hand', 'promised']),
+			kind: z.enum(['clock', 'batteries', 'left-on', 'absence', 'by-hand', 'week-card', 'promised']),
 			sentence: z.string(),
 			zoneId: z.string(),
 			zoneName: z.string(),

@@ -7,8 +7,12 @@ import {
 	bookingSchema,
 	daysApart,
 	exceptionsSchema,
+	inWeekOf,
+	isUndrawn,
+	mondayOf,
 	newZone,
 	weekOfBookings,
+	weeksAfter,
 	withBookings,
 	type Booking,
 	type Exception
@@ -86,6 +90,45 @@ describe('a calendar read again', () => {
 		expect(bookingChanges(choir.slice(1, 4), [choir[2]!, ...two], '2026-01-05').moved).toEqual([
 			{ was: choir[1], is: two[0] },
 			{ was: choir[3], is: two[1] }
+		]);
+	});
+
+	it('or each week keyed by itself: just what is booked in it, and its special days are in it', () => {
+		const profile = findProfile('plant-clock')!;
+		const special = (date: string, note: string): Exception => ({
+			kind: 'special-day',
+			id: note,
+			date,
+			runs: { like: 1 },
+			note
+		});
+		const zone = {
+			...newZone('Hall', profile),
+			bookings: [...choir, wedding],
+			exceptions: [special('2026-01-10', 'wedding'), special('2026-01-24', 'stocktaking')]
+		};
+		const first = inWeekOf(zone, profile, '2026-01-05', 'comfort', 'eco');
+		const warm = (of: typeof first) =>
+			splitByDay(of.wanted.map(({ at, level }) => ({ at, value: level }))).flatMap((spans, day) =>
+				spans.filter(({ value }) => value === 'comfort').map(({ from, to }) => [day, from, to])
+			);
+		expect(warm(first)).toEqual([
+			[1, 1170, 1290],
+			[5, 720, 1410]
+		]);
+		expect(first.exceptions.map((one) => one.id)).toEqual(['stocktaking']);
+		expect([first.bookedWeek, first.grouping]).toEqual(['2026-01-05', profile.groupings.at(-1)!.id]);
+		expect(warm(inWeekOf(first, profile, weeksAfter('2026-01-05', 1), 'comfort', 'eco'))).toEqual([
+			[1, 1170, 1290]
+		]);
+		// a week with nothing booked rests throughout; a calendar that is forgotten ends the way
+		const empty = inWeekOf(zone, profile, '2026-02-02', 'comfort', 'eco');
+		expect([empty.wanted.length, isUndrawn(empty, profile)]).toEqual([1, false]);
+		expect(withBookings(first, []).bookedWeek).toBeNull();
+		expect(['2026-01-05', '2026-01-11', '2026-01-12'].map(mondayOf)).toEqual([
+			'2026-01-05',
+			'2026-01-05',
+			'2026-01-12'
 		]);
 	});
 

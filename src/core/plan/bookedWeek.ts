@@ -67,6 +67,44 @@ export function bookedDays(bookings: readonly Booking[], lead: Lead = noLead): B
 	});
 }
 
+/** The Monday of the week of a date, both as `YYYY-MM-DD`. */
+export const mondayOf = (date: string): string => dateOfDay(dayNumber(date) - weekdayOfDay(dayNumber(date)));
+
+/** The date so many weeks after another. */
+export const weeksAfter = (date: string, weeks: number): string =>
+	dateOfDay(dayNumber(date) + weeks * WEEK_DAYS);
+
+/** Just what is booked in the week of a Monday, as a wanted week of level ids: warm from each booking's start to its end. */
+export function weekFrom(
+	bookings: readonly Booking[],
+	monday: string,
+	warm: string,
+	rest: string
+): WeekSteps<string> {
+	const days = bookedDays(bookings).filter(({ date }) => mondayOf(date) === monday);
+	return warmWeek(
+		days.map(({ stretches }) => stretches),
+		warm,
+		rest
+	);
+}
+
+/** A week that is warm in the stretches of its days from Monday on, and rests between. */
+function warmWeek(days: readonly DayStretches[], warm: string, rest: string): WeekSteps<string> {
+	const steps = days.flatMap((stretches, weekday) =>
+		stretches.flatMap(([from, to]) => [
+			{ at: weekday * DAY_MINUTES + from, value: warm },
+			{ at: weekday * DAY_MINUTES + to, value: rest }
+		])
+	);
+	// an end at midnight gives way to a beginning there
+	return buildWeek(
+		[{ at: 0, value: rest }, ...steps].sort(
+			(a, b) => (a.at % 10_080) - (b.at % 10_080) || (a.value === warm ? 1 : -1)
+		)
+	);
+}
+
 /** Minutes of `wanted` that `had` leaves out, and minutes of `had` outside `wanted`. */
 export function daysApart(wanted: DayStretches, had: DayStretches): { missing: number; spare: number } {
 	const length = (stretches: DayStretches) => stretches.reduce((sum, [from, to]) => sum + to - from, 0);
@@ -109,7 +147,7 @@ export function weekOfBookings(
 	since = '2000-01-01'
 ): WeekSteps<string> {
 	const days = bookedDays(bookings).filter((day) => dayNumber(day.date) >= dayNumber(since));
-	const steps = [{ at: 0, value: rest }];
+	const patternOf: DayStretches[] = [];
 	for (let weekday = 0; weekday < WEEK_DAYS; weekday++) {
 		const seen = days.filter((day) => day.weekday === weekday).map((day) => day.stretches);
 		const patterns = new Map<string, DayStretches>([['[]', []]]);
@@ -127,11 +165,7 @@ export function weekOfBookings(
 			const cost = costOf(pattern);
 			if (cost < least) [best, least] = [pattern, cost];
 		}
-		for (const [from, to] of best) {
-			steps.push({ at: weekday * DAY_MINUTES + from, value: warm });
-			steps.push({ at: weekday * DAY_MINUTES + to, value: rest });
-		}
+		patternOf.push(best);
 	}
-	// an end at midnight gives way to a beginning there
-	return buildWeek(steps.sort((a, b) => (a.at % 10_080) - (b.at % 10_080) || (a.value === warm ? 1 : -1)));
+	return warmWeek(patternOf, warm, rest);
 }

@@ -1,6 +1,7 @@
-import { bookedDays } from './bookedWeek';
+import { bookedDays, weekFrom } from './bookedWeek';
+import type { ControlProfile } from '../control';
 import type { Booking } from './exceptions';
-import type { Zone } from './zone';
+import { withWanted, type Zone } from './zone';
 
 /** What a calendar that is read again has otherwise than before. */
 export interface BookingChanges {
@@ -54,5 +55,34 @@ export function withBookings(zone: Zone, bookings: readonly Booking[]): Zone {
 			JSON.stringify(before.stretches) !== JSON.stringify(is.get(one.date)?.stretches ?? [])
 		);
 	};
-	return { ...zone, bookings: [...bookings], exceptions: zone.exceptions.filter((one) => !isStale(one)) };
+	return {
+		...zone,
+		bookings: [...bookings],
+		bookedWeek: bookings.length === 0 ? null : zone.bookedWeek,
+		exceptions: zone.exceptions.filter((one) => !isStale(one))
+	};
+}
+
+/**
+ * A zone that is to live just what is booked in the week of a Monday, `warm` while booked and at `rest` else: each week is keyed by itself, and
+ * the special days that stood for bookings go, for their dates are in their week.
+ */
+export function inWeekOf(
+	zone: Zone,
+	{ groupings }: Pick<ControlProfile, 'groupings'>,
+	monday: string,
+	warm: string,
+	rest: string
+): Zone {
+	const finest = groupings.reduce((a, b) => (b.groups.length > a.groups.length ? b : a));
+	const names = new Map(bookedDays(zone.bookings).map((day) => [day.date, bookedNote(day.names)]));
+	const stands = (one: Zone['exceptions'][number]) =>
+		one.kind === 'special-day' && one.note !== '' && names.get(one.date) === one.note;
+	return {
+		...withWanted({ ...zone, routine: null }, weekFrom(zone.bookings, monday, warm, rest)),
+		bookedWeek: monday,
+		// another grouping each week would be another card
+		grouping: zone.grouping ?? finest.id,
+		exceptions: zone.exceptions.filter((one) => !stands(one))
+	};
 }

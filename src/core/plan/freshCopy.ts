@@ -10,6 +10,7 @@ export function freshCopy<Z extends Zone>(zone: Z): Z {
 		otherChannels: null,
 		clockReadings: [],
 		bookings: [],
+		bookedWeek: null,
 		exceptions: zone.exceptions.filter((one) => one.kind === 'special-day')
 	};
 }

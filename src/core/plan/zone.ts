@@ -151,6 +151,8 @@ export const zoneSchema = z
 		exceptions: exceptionsSchema.default([]),
 		/** What takes place in the room, from a calendar. */
 		bookings: z.array(bookingSchema).max(MOST_BOOKINGS).default([]),
+		/** The Monday of the week whose bookings the wanted week is, where each week is keyed by itself; null for one week for good. */
+		bookedWeek: z.iso.date().nullable().default(null),
 		/** What its clock was found to show, oldest first. */
 		clockReadings: z.array(clockReadingSchema).max(MOST_READINGS).default([])
 	})
@@ -184,9 +186,16 @@ export function zonePart(zone: Zone) {
 	return { ...without(zone, ...SEEN_FIELDS), channel: zone.options.channel };
 }
 
-const { name, control, options, exceptions, clockReadings } = zoneSchema.shape;
+const { name, control, options, exceptions, bookedWeek, clockReadings } = zoneSchema.shape;
 /** What of a zone tells when somebody must come: read by itself where thousands are looked through. */
-export const zoneNoticeSchema = z.object({ name, control, options, exceptions, clockReadings });
+export const zoneNoticeSchema = z.object({
+	name,
+	control,
+	options,
+	exceptions,
+	bookedWeek,
+	clockReadings
+});
 export type ZoneNotice = z.infer<typeof zoneNoticeSchema>;
 
 /** Whether a zone's week keeps one level throughout, as a new zone's does. */
@@ -194,12 +203,13 @@ export const isOneLevel = (zone: Pick<Zone, 'wanted'>): boolean => zone.wanted.l
 
 /**
  * Whether nobody has said yet how people live here: one level throughout, and no routine that wants just that
- * ({@link allWeek}). Never of a control without a program, which can hold nothing else.
+ * ({@link allWeek}), nor a week in which nothing is booked. Never of a control without a program, which can hold nothing else.
  */
 export const isUndrawn = (
-	zone: Pick<Zone, 'wanted' | 'routine'>,
+	zone: Pick<Zone, 'wanted' | 'routine' | 'bookedWeek'>,
 	{ program }: Pick<ControlProfile, 'program'>
-): boolean => zone.routine === null && isOneLevel(zone) && program.form !== 'plain';
+): boolean =>
+	zone.routine === null && zone.bookedWeek === null && isOneLevel(zone) && program.form !== 'plain';
 
 /** The wanted week as a step function of level ids. */
 export function wantedWeek(zone: Zone): WeekSteps<string> {
@@ -306,6 +316,7 @@ export function newZone(name: string, profile: ControlProfile): Zone {
 			settings: settingsSchema.parse({}),
 			exceptions: [],
 			bookings: [],
+			bookedWeek: null,
 			clockReadings: []
 		},
 		constantWeek(resting.id)

@@ -1,7 +1,7 @@
 import { dateOfDay, wallAt } from '../civil';
 import type { ControlProfile } from '../control';
 import { dueOf } from '../checks';
-import type { Absence, OnSiteNotice, ZoneNotice } from '../plan';
+import { weeksAfter, type Absence, type OnSiteNotice, type ZoneNotice } from '../plan';
 import {
 	awayFacts,
 	changeStands,
@@ -33,6 +33,8 @@ export type DueWhat =
 	  }
 	/** A booking that stays cold unless somebody sets the control on that day. */
 	| { readonly kind: 'by-hand'; readonly day: DayByHand }
+	/** The week of a Monday is to be keyed, where each is keyed by itself. */
+	| { readonly kind: 'week-card'; readonly monday: string }
 	| { readonly kind: 'promised'; readonly promised: string };
 
 /** Something that somebody must come or call for. */
@@ -122,6 +124,10 @@ export function dueFacts(
 				put(back, { kind: 'absence', act: 'end', absence: one, plan });
 		}
 		for (const day of byHand) if (day.date >= today) put(day.date, { kind: 'by-hand', day });
+		if (zone.bookedWeek !== null) {
+			const monday = weeksAfter(zone.bookedWeek, 1);
+			put(monday, { kind: 'week-card', monday });
+		}
 		if (onSite.promisedBy !== null) put(onSite.promisedBy, { kind: 'promised', promised: onSite.promised });
 		return due;
 	});

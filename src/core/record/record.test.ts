@@ -82,6 +82,7 @@ describe('what changed between two versions of a zone', () => {
 			bookings: [
 				{ name: 'Choir', from: '2026-01-01T10:00', to: '2026-01-01T11:00' } as Zone['bookings'][number]
 			],
+			bookedWeek: '2026-01-05',
 			clockReadings: [{ at: '2026-01-01T00:00:00Z', errorSeconds: 0, daysAhead: 0, set: true, lost: false }]
 		};
 		const said = (differs: Partial<Zone>) => planChanges(zone, { ...zone, ...differs }, stat).sentences;
@@ -153,6 +154,17 @@ describe('what is due', () => {
 		);
 		expect(done.filter((one) => one.late)).toEqual([]);
 		expect(done[0]).toMatchObject({ on: '2026-10-25', sentence: 'Put the clock back 1 h by hand.' });
+	});
+
+	it('the next week on its Monday, where each is keyed by itself', () => {
+		const weekly = (now: string) =>
+			due({ bookedWeek: '2026-12-07' }, {}, now)
+				.filter(({ kind }) => kind === 'week-card')
+				.map(({ on, late, sentence }) => [on, late, sentence]);
+		const said = 'Key the week of Mon 14 Dec.';
+		expect(weekly('2026-12-08T12:00:00Z')).toEqual([['2026-12-14', false, said]]);
+		expect(weekly('2026-12-15T12:00:00Z')).toEqual([['2026-12-14', true, said]]);
+		expect(due({}, {}, '2026-12-15T12:00:00Z').some(({ kind }) => kind === 'week-card')).toBe(false);
 	});
 
 	it('a planned holiday by who keys it and on which day, until it is keyed; and bookings left to a hand', () => {

@@ -3,6 +3,7 @@ import { allowedOptions, displayTime, heldSetpoint, type ControlProfile, type Le
 import {
 	bookedDays,
 	daysApart,
+	mondayOf,
 	PASSED_OVER_MINUTES,
 	stretchesMissing,
 	type BookedDay,
@@ -63,7 +64,7 @@ interface Off {
  * coldest dates first; and what stays to be done by hand in spite of it. `warm` and `rest` are the levels meant by booked and empty.
  */
 export function bookedDates(
-	zone: Pick<Zone, 'bookings' | 'exceptions' | 'lead' | 'options' | 'levels'>,
+	zone: Pick<Zone, 'bookings' | 'bookedWeek' | 'exceptions' | 'lead' | 'options' | 'levels'>,
 	profile: ControlProfile,
 	held: WeekSteps<number>,
 	{ warm, rest, since }: { readonly warm: Level; readonly rest: Level; readonly since: string }
@@ -82,7 +83,8 @@ export function bookedDates(
 		return level && heldSetpoint(profile, options, level.setpointC) >= warmC - 1e-6 ? [[0, DAY_MINUTES]] : [];
 	};
 	const off: Off[] = bookedDays(zone.bookings, zone.lead)
-		.filter((day) => day.date >= since)
+		// where each week is keyed by itself, those of the others are not asked of this one
+		.filter(({ date }) => date >= since && (zone.bookedWeek === null || mondayOf(date) === zone.bookedWeek))
 		.map((day) => ({
 			day,
 			kept: special.get(day.date) ?? null,

@@ -1,4 +1,5 @@
 import isSame from 'fast-deep-equal';
+import { dateWords } from '../civil';
 import {
 	allowedOptions,
 	roundTemperatureWords,
@@ -132,6 +133,12 @@ export function planChanges(a: Zone, b: Zone, profile: ControlProfile): PlanChan
 	if (a.dwelling !== b.dwelling) sentences.push(`It belongs to ${b.dwelling || 'the house itself'}.`);
 	if (a.type !== b.type)
 		sentences.push(b.type ? `Its dwelling is one of ${b.type}.` : 'Its dwelling has no like.');
+	if (a.bookedWeek !== b.bookedWeek)
+		sentences.push(
+			b.bookedWeek === null
+				? 'It has one week for good.'
+				: `It has the week of ${dateWords(b.bookedWeek, 'short')}: each is keyed by itself.`
+		);
 	if (a.control !== b.control) sentences.push('It has another control.');
 	if (a.box.name !== b.box.name) sentences.push(boxChange('is called', a.box.name, b.box.name));
 	if (a.box.place !== b.box.place) sentences.push(boxChange('hangs', a.box.place, b.box.place));

@@ -1,4 +1,5 @@
 import { allowedOptions, displayTime, localWords } from '../control';
+import { dateWords } from '../civil';
 import { LEFT_WORDS } from '../plan';
 import { dueFacts, type DueFact, type DueWhat, type DueZone, type Promised } from '../record';
 import { capital } from '../schema';
@@ -13,6 +14,7 @@ export const DUE_KINDS = {
 	'left-on': 'Left on',
 	absence: 'Holidays',
 	'by-hand': 'Bookings by hand',
+	'week-card': 'Weeks to key',
 	promised: 'Promised'
 } as const satisfies Readonly<Record<DueWhat['kind'], string>>;
 /** The view of a zone where what is due is seen to. */
@@ -22,6 +24,7 @@ export const DUE_VIEW = {
 	'left-on': 'away',
 	absence: 'away',
 	'by-hand': 'away',
+	'week-card': 'away',
 	promised: 'week'
 } as const satisfies Readonly<Record<DueWhat['kind'], string>>;
 
@@ -66,6 +69,8 @@ function dueSentence(what: DueWhat, { zone, profile }: DueZone): string {
 			return `By hand: ${what.day.level} ${what.day.stretches
 				.map((ends) => ends.map((minute) => displayTime(minute, options.clock)).join('–'))
 				.join(', ')}${what.day.names.length > 0 ? ` (${what.day.names.join(', ')})` : ''}.`;
+		case 'week-card':
+			return `Key the week of ${dateWords(what.monday, 'short')}.`;
 		default:
 			return what.promised === '' ? 'Come back, as promised.' : `Promised: ${what.promised}`;
 	}

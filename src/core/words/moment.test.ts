@@ -148,6 +148,13 @@ describe('dates that bookings leave to a hand', () => {
 		]);
 	});
 
+	it('are none of the other weeks, where each week is keyed by itself', () => {
+		expect(dates(6, '2026-03-01', { bookedWeek: '2026-03-02' })).toEqual([]);
+		expect(dates(0, '2026-03-01', { bookedWeek: '2026-03-09' }).map(({ date }) => date)).toEqual(
+			dates(0).map(({ date }) => date)
+		);
+	});
+
 	it('are done only when nothing is missing: the rest of a special day is by hand, and what is kept takes no place twice', () => {
 		const like = { kind: 'special-day', id: 'a', date: '2026-03-14', runs: { like: 1 }, note: '' } as const;
 		const ball = (exceptions: Zone['exceptions'], most = 1) =>

@@ -3,6 +3,7 @@
 	import { withBookings } from '$core/plan';
 	import { bookedDates, bookingLevels } from '$core/run';
 	import type { WeekSteps } from '$core/week';
+	import EachWeek from './EachWeek.svelte';
 	import Button from '../kit/Button.svelte';
 	import type { ZoneModel } from '../zone/zoneModel.svelte';
 
@@ -34,6 +35,7 @@
 		Bookings, {zone.bookings.length}
 		<Button small onclick={() => model.change(withBookings(zone, []))}>Forget them</Button>
 	</h2>
+	<EachWeek {model} {today} left={left.length} />
 	{#if left.length === 0}
 		<p>The week and its special days serve every booking from today on.</p>
 	{:else}

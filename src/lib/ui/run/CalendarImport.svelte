@@ -8,6 +8,8 @@
 		bookedDays,
 		bookedNote,
 		bookingChanges,
+		inWeekOf,
+		mondayOf,
 		MOST_BOOKINGS,
 		weekOfBookings,
 		withBookings,
@@ -94,7 +96,10 @@
 	const planned = $derived.by(() => {
 		if (!content || content.bookings.length === 0) return null;
 		const week = weekOfBookings(content.bookings, warm.id, rest.id, today);
-		const led = withWanted({ ...withBookings(zone, content.bookings), routine: null, grouping: null }, week);
+		const led = withWanted(
+			{ ...withBookings(zone, content.bookings), routine: null, grouping: null, bookedWeek: null },
+			week
+		);
 		const { chosen } = fitZone(led, profile);
 		const dates = bookedDates(led, profile, chosen.held, { warm, rest, since: today });
 		return {
@@ -137,6 +142,12 @@
 				}))
 			]
 		});
+		onclose();
+	}
+
+	function takeEach() {
+		if (!content) return;
+		onchange(inWeekOf(withBookings(zone, content.bookings), profile, mondayOf(today), warm.id, rest.id));
 		onclose();
 	}
 
@@ -258,6 +269,7 @@
 				</ul>
 			{/if}
 			<Button onclick={takeWeek}>Take as the wanted week</Button>
+			<Button onclick={takeEach}>Key each week by itself</Button>
 		{/if}
 		{#if days.length > 0}
 			<h3>Whole days</h3>
