@@ -48,8 +48,14 @@ export function typeStanding(id: string, zone: Zone, zones: readonly ZoneInList[
 		(one) => one.id !== id && areTwins(one.document, zone) && one.document.control === zone.control
 	);
 	if (twins.length === 0) return null;
-	const alike = (one: ZoneInList) => twins.filter(({ document }) => plannedAlike(document, one.document));
-	const most = twins.map(alike).reduce((a, b) => (b.length > a.length ? b : a));
+	// each is held against one of every kind there is, not against all
+	const kinds: ZoneInList[][] = [];
+	for (const one of twins) {
+		const kind = kinds.find(([first]) => plannedAlike(first!.document, one.document));
+		if (kind) kind.push(one);
+		else kinds.push([one]);
+	}
+	const most = kinds.reduce((a, b) => (b.length > a.length ? b : a));
 	const own = twins.filter((one) => !most.includes(one));
 	return plannedAlike(most[0]!.document, zone) ? { shared: [], own } : { shared: most, own };
 }
