@@ -3,6 +3,7 @@ import { profileSchema, type ControlProfile } from '$core/control';
 import {
 	joinReadings,
 	onSiteNoticeSchema,
+	SEEN_FIELDS,
 	siteSchema,
 	zoneNoticeSchema,
 	type OnSite,
@@ -69,12 +70,17 @@ export interface NoticeRow {
 	/** Of its summary the dates left to a hand; null where it is made anew. */
 	readonly byHand: string | null;
 }
-const part = (column: string, name: string) => `'${name}', json(coalesce(${column} -> '$.${name}', 'null'))`;
+/** A field of a notice, from the document that keeps it: what belongs to the control stands in the control's. */
+const part = (name: string) => {
+	const column = (SEEN_FIELDS as readonly string[]).includes(name) ? 'b.document' : 'z.document';
+	return `'${name}', json(coalesce(${column} -> '$.${name}', 'null'))`;
+};
 /** What is selected for a {@link NoticeRow}: the database takes the documents apart, which are long. */
-export const NOTICE_SELECT = `SELECT z.id, z.siteId, z.boxId, z.onSite AS zoneOnSite, b.onSite, z.summary -> '$.byHand' AS byHand, json_object(${[
-	...['name', 'exceptions'].map((name) => part('z.document', name)),
-	...['control', 'options', 'clockReadings'].map((name) => part('b.document', name))
-].join(', ')}) AS zone FROM zones z JOIN boxes b ON b.id = z.boxId`;
+export const NOTICE_SELECT = `SELECT z.id, z.siteId, z.boxId, z.onSite AS zoneOnSite, b.onSite, z.summary -> '$.byHand' AS byHand, json_object(${Object.keys(
+	zoneNoticeSchema.shape
+)
+	.map(part)
+	.join(', ')}) AS zone FROM zones z JOIN boxes b ON b.id = z.boxId`;
 
 /** What is missing in a document is taken as its schema says. */
 const said = (json: string) =>
