@@ -380,7 +380,7 @@ test('a hall’s calendar of forty bookings becomes a wanted week and a list of 
 	await page.getByRole('button', { name: /^Plan the week of Mon \d+ \w+, \d+ values?$/ }).click();
 	await saved(page);
 	await expect(page.getByText(/Planned: the week of Mon \d+ \w+\./)).toBeVisible();
-	await expect(page.getByText('The week and its special days serve every booking')).toBeVisible();
+	await expect(page.getByText('It serves every booking of that week.')).toBeVisible();
 	const due = await (await page.request.get('/api/v1/due')).json();
 	expect(due.due.some((one: { kind: string }) => one.kind === 'week-card')).toBe(true);
 	await page.getByRole('button', { name: 'One week for good' }).click();

@@ -37,7 +37,11 @@
 	</h2>
 	<EachWeek {model} {today} left={left.length} />
 	{#if left.length === 0}
-		<p>The week and its special days serve every booking from today on.</p>
+		<p>
+			{zone.bookedWeek === null
+				? 'The week and its special days serve every booking from today on.'
+				: 'It serves every booking of that week.'}
+		</p>
 	{:else}
 		<p>
 			{#if cold > 0}
