@@ -5,8 +5,8 @@
 	import Field from '../kit/Field.svelte';
 	import Problem from '../kit/Problem.svelte';
 	import { newUuid } from '../newUuid';
+	import { signEnd } from '../outbox/outbox.svelte';
 	import { refresh } from '../refresh';
-	import { signEnd } from './signOff';
 
 	let {
 		siteId,
