@@ -22,7 +22,6 @@ function stripRemoteFonts(): Plugin {
 const APART: Readonly<Record<string, RegExp>> = {
 	keyed:
 		/\/core\/(keying\/(awayKeys|card|cardRoutes|cardWays|gestures|held|readBack|runs|zoneCard)|machine\/(display|machine|ways)|rehearsal\/(absenceKeyed|byHand|face|rehearsed|tasks|world))\.ts$/,
-	simulated: /\/core\/thermal\/simulate\.ts$/,
 	called: /\/core\/(callback\/[\w/]+|words\/callback)\.ts$/
 };
 

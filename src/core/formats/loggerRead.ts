@@ -1,7 +1,7 @@
 import { fahrenheitToCelsius } from '../control';
 import { localTime } from '../civil';
 import { LOG_STEP_MINUTES, type EvenLog } from '../thermal';
-import { quoted, type Read } from '../schema';
+import { counted, quoted, type Read } from '../schema';
 import {
 	figureOf,
 	heatedShare,
@@ -55,7 +55,6 @@ interface Reading {
 }
 
 const refused = (sentence: string): Read<never> => ({ ok: false, problem: { path: '', sentence } });
-const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
 
 /**
  * Reads a log by what its columns were chosen for. Readings that are missing are left out, repeated times count once; a clock that was set

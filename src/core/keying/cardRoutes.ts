@@ -1,5 +1,6 @@
 import { type ControlOptions, type ControlProfile, type KeyGrammar, type Program } from '../control';
 import { isOperable } from '../machine';
+import { counted } from '../schema';
 import { DAY_SHORT } from '../week';
 import {
 	goalOf,
@@ -191,7 +192,7 @@ function listed(all: readonly number[], groups: readonly GroupItems[]): string {
 /** The legs of a route as they are done, a sentence each: "Type Monday.", "Copy it to Tuesday to Friday." */
 function routeWords(legs: readonly Leg[], groups: readonly GroupItems[]): string[] {
 	const name = (at: number) => groups[at]!.section;
-	const values = (count: number) => (count === 1 ? '1 value' : `${count} values`);
+	const values = (count: number) => counted(count, 'value');
 	const said: string[] = [];
 	/** The day that was made last, and those that were filled by a copy or with all others. */
 	let made = -1;

@@ -1,5 +1,5 @@
 import { dateOfDay, dayNumber, wallMinute, weekdayOfDay } from '../civil';
-import { buildWeek, DAY_MINUTES, WEEK_DAYS, type WeekSteps } from '../week';
+import { buildWeek, DAY_MINUTES, WEEK_DAYS, WEEK_MINUTES, type WeekSteps } from '../week';
 import type { Booking } from './exceptions';
 import { leadAt, noLead, type Lead } from './lead';
 
@@ -100,7 +100,7 @@ function warmWeek(days: readonly DayStretches[], warm: string, rest: string): We
 	// an end at midnight gives way to a beginning there
 	return buildWeek(
 		[{ at: 0, value: rest }, ...steps].sort(
-			(a, b) => (a.at % 10_080) - (b.at % 10_080) || (a.value === warm ? 1 : -1)
+			(a, b) => (a.at % WEEK_MINUTES) - (b.at % WEEK_MINUTES) || (a.value === warm ? 1 : -1)
 		)
 	);
 }

@@ -1,6 +1,7 @@
-import { bookedDays, weekFrom } from './bookedWeek';
+import isSame from 'fast-deep-equal';
+import { bookedDays, weekFrom, type BookedDay } from './bookedWeek';
 import type { ControlProfile } from '../control';
-import type { Booking } from './exceptions';
+import type { Booking, Exception } from './exceptions';
 import { withWanted, type Zone } from './zone';
 
 /** What a calendar that is read again has otherwise than before. */
@@ -41,19 +42,21 @@ export function bookingChanges(
 /** What is noted of a special day that stands for bookings. */
 export const bookedNote = (names: readonly string[]): string => names.join(', ').slice(0, 120);
 
+const byDate = (bookings: readonly Booking[]): ReadonlyMap<string, BookedDay> =>
+	new Map(bookedDays(bookings).map((day) => [day.date, day]));
+
+/** The booked day that a special day stands for; undefined for one that a person planned. */
+function standsFor(one: Exception, booked: ReadonlyMap<string, BookedDay>): BookedDay | undefined {
+	const day = one.kind === 'special-day' ? booked.get(one.date) : undefined;
+	return day && day.names.length > 0 && 'note' in one && one.note === bookedNote(day.names) ? day : undefined;
+}
+
 /** A zone with a calendar read again: special days that stood for bookings which are gone or moved go with them, so that nothing is heated for nobody. */
 export function withBookings(zone: Zone, bookings: readonly Booking[]): Zone {
-	const byDate = (all: readonly Booking[]) => new Map(bookedDays(all).map((day) => [day.date, day]));
 	const [was, is] = [byDate(zone.bookings), byDate(bookings)];
-	const isStale = (one: Zone['exceptions'][number]) => {
-		if (one.kind !== 'special-day') return false;
-		const before = was.get(one.date);
-		return (
-			before !== undefined &&
-			before.names.length > 0 &&
-			bookedNote(before.names) === one.note &&
-			JSON.stringify(before.stretches) !== JSON.stringify(is.get(one.date)?.stretches ?? [])
-		);
+	const isStale = (one: Exception) => {
+		const day = standsFor(one, was);
+		return day !== undefined && !isSame(day.stretches, is.get(day.date)?.stretches ?? []);
 	};
 	return {
 		...zone,
@@ -75,14 +78,12 @@ export function inWeekOf(
 	rest: string
 ): Zone {
 	const finest = groupings.reduce((a, b) => (b.groups.length > a.groups.length ? b : a));
-	const names = new Map(bookedDays(zone.bookings).map((day) => [day.date, bookedNote(day.names)]));
-	const stands = (one: Zone['exceptions'][number]) =>
-		one.kind === 'special-day' && one.note !== '' && names.get(one.date) === one.note;
+	const booked = byDate(zone.bookings);
 	return {
 		...withWanted({ ...zone, routine: null }, weekFrom(zone.bookings, monday, warm, rest)),
 		bookedWeek: monday,
 		// another grouping each week would be another card
 		grouping: zone.grouping ?? finest.id,
-		exceptions: zone.exceptions.filter((one) => !stands(one))
+		exceptions: zone.exceptions.filter((one) => !standsFor(one, booked))
 	};
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { findProfile } from '../control';
 import { newZone, onSiteSchema, wantedWeek, withWanted, type OnSite, type Zone } from '../plan';
 import { buildWeek, sameWeek } from '../week';
-import { putBack, visitSchema, type LeftZone, type Visit } from '.';
+import { lastWhole, putBack, visitBefore, visitSchema, type LeftZone, type Visit } from '.';
 import { changesBetween, planChanges, zoneChanges, dueAt } from '../words';
 
 const stat = findProfile('six-step-room-stat')!;
@@ -119,6 +119,48 @@ describe('what changed between two versions of a zone', () => {
 		const back = putBack(now, old);
 		expect(sameWeek(wantedWeek(back), wantedWeek(old))).toBe(true);
 		expect([back.name, back.note]).toEqual(['Kept', 'kept too']);
+	});
+});
+
+describe('visits to a site and to its dwellings', () => {
+	const left = (dwelling: string) => ({
+		id: dwelling,
+		zone: { ...newZone('Lounge', radio), dwelling },
+		onSite: onSiteSchema.parse({}),
+		done: 0,
+		of: 0,
+		checks: []
+	});
+	const visit = (day: number, dwelling: string | null) => ({
+		id: `${day}`,
+		visit: visitSchema.parse({
+			at: `2026-01-0${day}T10:00:00Z`,
+			who: 'R. Tilling',
+			signedOff: true,
+			dwelling,
+			zones: dwelling === null ? [left('Flat 1'), left('Flat 2')] : [left(dwelling)]
+		})
+	});
+	const all = [visit(1, null), visit(2, 'Flat 1'), visit(3, 'Flat 2'), visit(4, 'Flat 1'), visit(5, null)];
+	const before = (at: number) => {
+		const one = visitBefore(all, all[at]!);
+		return one ? `${one.id}: ${one.visit.zones.map(({ id }) => id).join(', ')}` : null;
+	};
+
+	it('each is held against the last that left the same, and that alone', () => {
+		expect(all.map((_, at) => before(at))).toEqual([
+			null,
+			'1: Flat 1',
+			'1: Flat 2',
+			'2: Flat 1',
+			// what was signed off between did not leave the whole
+			'1: Flat 1, Flat 2'
+		]);
+		expect([lastWhole(all)?.id, lastWhole(all.slice(0, 4))?.id, lastWhole(all.slice(1, 4))]).toEqual([
+			'5',
+			'1',
+			undefined
+		]);
 	});
 });
 

@@ -33,3 +33,7 @@ export const capital = (words: string) => words.charAt(0).toUpperCase() + words.
 
 /** A name as it is kept, as it is read: `in-use` is in use. */
 export const spokenName = (name: string) => name.replaceAll('-', ' ');
+
+/** So many of something: "1 value", "3 values"; `many` where it is no mere s. */
+export const counted = (count: number, one: string, many = `${one}s`): string =>
+	`${count} ${count === 1 ? one : many}`;

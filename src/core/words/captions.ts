@@ -1,4 +1,5 @@
 import { dateOfDay, dateWords, wallAt } from '../civil';
+import { counted } from '../schema';
 import { DAY_MINUTES } from '../week';
 import { fitWords, leftWords, minutesLeft, NOT_DRAWN, type Missed, type Standing } from './standing';
 
@@ -10,7 +11,6 @@ export interface Caption {
 
 const plain = (words: string): Caption => ({ words, bad: false });
 const bad = (words: string): Caption => ({ words, bad: true });
-const counted = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`;
 
 /** A zone as its places and those of its site need it. */
 export interface PlacedZone {

@@ -18,7 +18,7 @@ import {
 } from '../plan';
 import { clockTime, dayRange, duration, sameWeek, splitByDay, type Span } from '../week';
 import type { LeftZone, Visit } from '../record';
-import { capital } from '../schema';
+import { capital, counted } from '../schema';
 
 /** What differs between two versions of a zone, sentence by sentence; nothing where they are alike. */
 export interface ZoneChanges {
@@ -118,9 +118,6 @@ const settingInWords = (key: keyof Zone['settings'], value: unknown, say: (c: nu
 				? duration(Number(value))
 				: String(value).replace('-', ' ');
 
-const countWords = (count: number, one: string, many: string) =>
-	count === 1 ? `1 ${one}` : `${count} ${many}`;
-
 /** What is said otherwise of a control: nothing said is a dash. */
 const boxChange = (what: string, was: string, is: string) =>
 	`Its control ${what}: ${was || '–'} → ${is || '–'}.`;
@@ -181,7 +178,7 @@ export function planChanges(a: Zone, b: Zone, profile: ControlProfile): PlanChan
 			sentences.push(
 				a[key].length === b[key].length
 					? `${name}: other ${many}.`
-					: `${name}: ${countWords(a[key].length, one, many)} → ${countWords(b[key].length, one, many)}.`
+					: `${name}: ${counted(a[key].length, one, many)} → ${counted(b[key].length, one, many)}.`
 			);
 	if (!isSame(a.room, b.room)) sentences.push('The description of the room differs.');
 	// what another channel of its control asks is no part of its plan

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { allowedOptions, profileSchema } from '$core/control';
-import { fitZone } from '$core/fit';
-import { zoneSchema } from '$core/plan';
+import { allowedOptions, profileSchema, type ControlProfile } from '$core/control';
+import { fitZone, type ZoneFit } from '$core/fit';
+import { zoneSchema, type Zone } from '$core/plan';
 import { cardDistance, keyingPrice, pricedFit, type PricedFit } from '$core/keying';
 
 /** What a re-fit of many zones says of each: how well its control holds it, and what there is to key. */
@@ -24,20 +24,27 @@ const api = {
 		onprogress: (done: number) => void
 	): Promise<Outcome[]> {
 		const outcomes: Outcome[] = [];
+		/** By the document as it was sent: of weeks in a row each is the one before of the next. */
+		const made = new Map<unknown, { readonly zone: Zone; readonly fit: ZoneFit }>();
+		const fitted = (sent: unknown, control: ControlProfile) => {
+			const had = made.get(sent);
+			if (had) return had;
+			const zone = zoneSchema.parse(sent);
+			const now = { zone, fit: fitZone(zone, control) };
+			made.set(sent, now);
+			return now;
+		};
 		for (const [index, { zone, profile, was }] of pairs.entries()) {
-			const [known, control] = [zoneSchema.parse(zone), profileSchema.parse(profile)];
-			const fit = fitZone(known, control);
-			const { chosen } = fit;
-			const before = was === undefined ? null : zoneSchema.parse(was);
-			const options = allowedOptions(control, known.options);
+			const control = profileSchema.parse(profile);
+			const now = fitted(zone, control);
+			const { chosen } = now.fit;
+			const options = allowedOptions(control, now.zone.options);
 			outcomes.push({
 				grouping: chosen.grouping.name,
 				coldMinutes: chosen.misfit.coldMinutes,
 				warmMinutes: chosen.misfit.warmMinutes,
 				values: keyingPrice(control, options, chosen.grouping, chosen.program).values,
-				toKey:
-					before &&
-					cardDistance({ zone: before, fit: fitZone(before, control) }, { zone: known, fit }, control)
+				toKey: was === undefined ? null : cardDistance(fitted(was, control), now, control)
 			});
 			if (index % 4 === 3) onprogress(index + 1);
 		}

@@ -23,4 +23,5 @@ export * from './visits';
 export { visitsOf, type StoredVisit } from './visitRows';
 export { saveWeather, weatherOf } from './weather';
 export * from './zones';
+export { addZone, addZones } from './newZones';
 export { summariesAnew } from './summariesAnew';

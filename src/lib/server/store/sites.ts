@@ -11,7 +11,7 @@ import { stampOf, touchTime } from './untouched';
 import { createCalls } from './calls';
 import { createVisits } from './visits';
 import { putWeather } from './weather';
-import { newRows } from './zones';
+import { newRows } from './newZones';
 
 /** How long a deleted site or zone can be put back before it is purged at start. */
 export const KEPT_DAYS = 30;

@@ -3,6 +3,7 @@
 	import Checkmark from 'carbon-icons-svelte/lib/Checkmark.svelte';
 	import type { ControlProfile } from '$core/control';
 	import { typesOf, type Occupant } from '$core/plan';
+	import { counted } from '$core/schema';
 	import { DWELLING_STEPS, dwellingRows, type DwellingZone } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import type { ListedZone } from './freeChannels';
@@ -45,9 +46,7 @@
 		<div class="head">
 			<h2>{type}</h2>
 			<span class="soft"
-				>{count === 1 ? '1 dwelling' : `${count} dwellings`}, {signed === count
-					? 'all signed off'
-					: `${signed} signed off`}</span
+				>{counted(count, 'dwelling')}, {signed === count ? 'all signed off' : `${signed} signed off`}</span
 			>
 			<Button kind="quiet" small onclick={() => (adding = type)}>More of these</Button>
 		</div>

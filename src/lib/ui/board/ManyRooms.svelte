@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { ControlProfile } from '$core/control';
 	import { dwellingsOf, type Occupant } from '$core/plan';
+	import { counted } from '$core/schema';
 	import { dwellingsSaid, roomsSaid } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Choice from '../kit/Choice.svelte';
@@ -76,7 +77,6 @@
 			}))
 		);
 	});
-	const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
 
 	async function add(event: SubmitEvent) {
 		event.preventDefault();

@@ -25,19 +25,29 @@
 	let problem = $state<string | null>(null);
 	const named = $derived(dwellingsOf(zones.map(({ document }) => document)).filter(Boolean));
 
-	/** Saved on the revision on screen: a zone changed in another window meanwhile is not overwritten. */
+	/** The zones of a dwelling that is there already: a room that moves in is one of its type. */
+	const thereOf = (name: string) =>
+		zones.filter(({ id, document }) => id !== row.id && name !== '' && document.dwelling === name);
+	function move(to: string) {
+		type = thereOf(to.trim())[0]?.document.type ?? type;
+	}
+
+	/** Saved on the revision on screen: a zone changed in another window meanwhile is not overwritten. A type is that of the whole dwelling. */
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
-		const zone = {
-			...row.document,
-			name: name.trim(),
-			dwelling: dwelling.trim(),
-			type: dwelling.trim() ? type.trim() : ''
-		};
-		const answer = await call('PUT', `/api/v1/jobs/${siteId}/zones/${row.id}`, {
-			revision: row.revision,
-			zone
-		});
+		const to = dwelling.trim();
+		const typed = to === '' ? '' : type.trim();
+		const changes = [
+			{
+				id: row.id,
+				revision: row.revision,
+				zone: { ...row.document, name: name.trim(), dwelling: to, type: typed }
+			},
+			...thereOf(to)
+				.filter(({ document }) => document.type !== typed)
+				.map(({ id, revision, document }) => ({ id, revision, zone: { ...document, type: typed } }))
+		];
+		const answer = await call('POST', `/api/v1/jobs/${siteId}/zones/apply`, { changes });
 		problem = answer.ok ? null : answer.sentence;
 		await refresh('fq:site');
 		if (answer.ok) onclose();
@@ -54,6 +64,7 @@
 			help="A link and a sheet show the rooms of one dwelling, and no other's.{named.length > 0
 				? ` Named here: ${named.join(', ')}.`
 				: ''}"
+			oninput={move}
 			bind:value={dwelling}
 		/>
 		{#if dwelling.trim() !== ''}

@@ -30,7 +30,7 @@
 		grid-template-columns: minmax(0, min(7rem, 30%)) minmax(0, 1fr);
 		border-top: 1px solid var(--rule);
 	}
-	.keys :global(.bx--btn) {
+	.keys :global(.kit-button) {
 		width: 100%;
 		min-height: 96px;
 		border-radius: 0;
@@ -40,12 +40,12 @@
 		font-family: var(--display);
 		font-size: 1.5rem;
 	}
-	.keys :global(.bx--btn:focus-visible) {
+	.keys :global(.kit-button:focus-visible) {
 		outline-offset: -6px;
 		outline-color: var(--held);
 	}
 	@media (max-width: 860px) {
-		.keys :global(.bx--btn) {
+		.keys :global(.kit-button) {
 			min-height: 112px;
 		}
 	}

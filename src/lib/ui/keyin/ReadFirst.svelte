@@ -177,7 +177,7 @@
 		gap: 0.6rem;
 		margin: 1rem 0;
 	}
-	.acts :global(.bx--btn) {
+	.acts :global(.kit-button) {
 		min-height: 64px;
 		font-size: 1.2rem;
 	}

@@ -51,7 +51,7 @@
 		margin-top: 0.9rem;
 	}
 	@media (max-width: 860px) {
-		.seen :global(.bx--btn) {
+		.seen :global(.kit-button) {
 			flex: 1 1 auto;
 		}
 	}

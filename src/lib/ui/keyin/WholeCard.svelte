@@ -84,7 +84,7 @@
 		font-size: var(--small);
 		color: var(--soft);
 	}
-	li :global(.bx--btn) {
+	li :global(.kit-button) {
 		display: grid;
 		grid-template-columns: 1fr auto 1.2rem;
 		gap: 0.75rem;
@@ -96,7 +96,7 @@
 		text-align: left;
 		text-decoration: none;
 	}
-	li :global(.bx--btn[aria-current]) {
+	li :global(.kit-button[aria-current]) {
 		border-left-color: var(--ink);
 		background: var(--ground);
 		font-weight: 700;

@@ -35,6 +35,8 @@
 	} = $props();
 
 	const CARBON = { next: 'primary', plain: 'tertiary', quiet: 'ghost', danger: 'danger-tertiary' } as const;
+	/** What others lay it out by: none but the kit knows what Carbon calls it. */
+	const named = $derived(`kit-button kit-${kind} ${extra}`);
 	// Carbon types a button's, a link's and a block's attributes together
 	const given = $derived({ ...rest, ...(download === undefined ? {} : { download }) } as object);
 </script>
@@ -43,7 +45,7 @@
 	<Button
 		kind={CARBON[kind]}
 		size={small ? 'small' : 'field'}
-		class={extra}
+		class={named}
 		{href}
 		{icon}
 		{disabled}
@@ -54,7 +56,7 @@
 	<Button
 		kind={CARBON[kind]}
 		size={small ? 'small' : 'field'}
-		class={extra}
+		class={named}
 		{href}
 		{icon}
 		{disabled}

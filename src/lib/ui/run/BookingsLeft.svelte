@@ -31,10 +31,10 @@
 </script>
 
 <section>
-	<h2>
-		Bookings, {zone.bookings.length}
+	<div class="head">
+		<h2>Bookings, {zone.bookings.length}</h2>
 		<Button small onclick={() => model.change(withBookings(zone, []))}>Forget them</Button>
-	</h2>
+	</div>
 	<EachWeek {model} {today} left={left.length} />
 	{#if left.length === 0}
 		<p>
@@ -65,6 +65,12 @@
 </section>
 
 <style>
+	.head {
+		display: flex;
+		gap: 0.75rem;
+		align-items: center;
+		margin-top: 1.5rem;
+	}
 	ul {
 		margin: 0 0 0.75rem;
 	}

@@ -2,23 +2,20 @@
 	import FilePicker from '$lib/ui/kit/FilePicker.svelte';
 	import type { ControlProfile } from '$core/control';
 	import { dateWords } from '$core/civil';
-	import { fitZone } from '$core/fit';
 	import { LARGEST_CALENDAR, type CalendarContent, readText } from '$core/formats';
 	import {
 		bookedDays,
-		bookedNote,
 		bookingChanges,
 		inWeekOf,
 		mondayOf,
 		MOST_BOOKINGS,
-		weekOfBookings,
 		withBookings,
-		withWanted,
 		type Exception,
 		type Zone
 	} from '$core/plan';
-	import { bookedDates, bookingLevels } from '$core/run';
+	import { bookingLevels } from '$core/run';
 	import { DAY_NAMES } from '$core/week';
+	import { inOneWeek, oneWeekTaken, proposedDays } from './inOneWeek';
 	import Running from '$lib/ui/Running.svelte';
 	import { calendarInWorker, type CalendarRun } from '$lib/workers/calendarInWorker';
 	import Button from '../kit/Button.svelte';
@@ -95,19 +92,8 @@
 	/** The week that follows the bookings best, held by the control, and what it leaves to special days and hands. */
 	const planned = $derived.by(() => {
 		if (!content || content.bookings.length === 0) return null;
-		const week = weekOfBookings(content.bookings, warm.id, rest.id, today);
-		const led = withWanted(
-			{ ...withBookings(zone, content.bookings), routine: null, grouping: null, bookedWeek: null },
-			week
-		);
-		const { chosen } = fitZone(led, profile);
-		const dates = bookedDates(led, profile, chosen.held, { warm, rest, since: today });
-		return {
-			zone: led,
-			dates,
-			weeks: Math.round(bookedDays(content.bookings).length / 7),
-			grouping: chosen.grouping.name
-		};
+		const planned = inOneWeek(withBookings(zone, content.bookings), profile, { warm, rest, since: today });
+		return { ...planned, weeks: Math.round(bookedDays(content.bookings).length / 7) };
 	});
 	/** Against the bookings that were read before; null where none were. */
 	const changed = $derived.by(() => {
@@ -124,24 +110,12 @@
 	});
 	const when = ({ from, to }: Zone['bookings'][number]) =>
 		`${dateWords(from.slice(0, 10), 'short')} ${from.slice(11)}–${to.slice(11)}`;
-	const special = $derived(planned?.dates.filter((date) => date.runs !== null && !date.kept) ?? []);
+	const special = $derived(proposedDays(planned?.dates ?? []));
 	const byHand = $derived(planned?.dates.filter((date) => !date.done) ?? []);
 
 	function takeWeek() {
-		if (!planned || !content) return;
-		onchange({
-			...planned.zone,
-			exceptions: [
-				...planned.zone.exceptions,
-				...special.map((date): Exception => ({
-					kind: 'special-day',
-					id: crypto.randomUUID(),
-					date: date.date,
-					runs: date.runs!,
-					note: bookedNote(date.names)
-				}))
-			]
-		});
+		if (!planned) return;
+		onchange(oneWeekTaken(planned));
 		onclose();
 	}
 

@@ -143,7 +143,7 @@
 		gap: 0.6rem;
 		align-items: end;
 	}
-	.keys > :global(.bx--btn) {
+	.keys > :global(.kit-button) {
 		min-height: 64px;
 		padding: 0 1.5rem;
 		font-size: 1.1rem;
@@ -172,10 +172,10 @@
 		.now {
 			grid-template-columns: minmax(0, 1fr);
 		}
-		.keys > :global(.bx--btn) {
+		.keys > :global(.kit-button) {
 			flex: 1;
 		}
-		.keys > :global(.bx--btn--primary) {
+		.keys > :global(.kit-next) {
 			flex: 1 1 100%;
 			min-height: 84px;
 		}

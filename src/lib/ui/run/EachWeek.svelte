@@ -1,9 +1,11 @@
 <script lang="ts">
 	import { dateWords } from '$core/civil';
-	import { inWeekOf, mondayOf, weekOfBookings, weeksAfter, withWanted } from '$core/plan';
+	import { inWeekOf, mondayOf, weeksAfter } from '$core/plan';
+	import { counted } from '$core/schema';
 	import { bookingLevels } from '$core/run';
 	import { fitMany } from '$lib/workers/fitMany';
 	import Button from '../kit/Button.svelte';
+	import { inOneWeek, oneWeekTaken } from './inOneWeek';
 	import type { ZoneModel } from '../zone/zoneModel.svelte';
 
 	let {
@@ -44,35 +46,29 @@
 		});
 		return () => running.stop();
 	});
-	const counted = (count: number) => (count === 1 ? '1 value' : `${count} values`);
 	/** What a week costs once the first is keyed. */
 	const middle = $derived(toKey && [...toKey.slice(1)].sort((a, b) => a - b)[Math.floor((WEEKS - 1) / 2)]!);
 
-	const forGood = () =>
-		model.change({
-			...withWanted(
-				{ ...zone, routine: null },
-				weekOfBookings(zone.bookings, levels.warm.id, levels.rest.id, today)
-			),
-			bookedWeek: null,
-			grouping: null
-		});
+	const forGood = () => model.change(oneWeekTaken(inOneWeek(zone, profile, { ...levels, since: today })));
 </script>
 
 <div>
 	<p>
 		{#if zone.bookedWeek === null}
-			One week for good: {left === 1 ? '1 date' : `${left} dates`} by hand.
+			One week for good: {counted(left, 'date')} by hand.
 		{:else}
 			<strong>Planned: the week of {dateWords(zone.bookedWeek, 'short')}.</strong>
 		{/if}
 		{#if toKey && middle !== null}
-			Keyed each week: usually {counted(middle)}, at most {counted(Math.max(...toKey.slice(1)))} in the
+			Keyed each week: usually {counted(middle, 'value')}, at most {counted(
+				Math.max(...toKey.slice(1)),
+				'value'
+			)} in the
 			{WEEKS} weeks ahead.
 		{/if}
 	</p>
 	<Button onclick={() => model.change(inWeek(next))}
-		>Plan the week of {dateWords(next, 'short')}{toKey ? `, ${counted(toKey[0]!)}` : ''}</Button
+		>Plan the week of {dateWords(next, 'short')}{toKey ? `, ${counted(toKey[0]!, 'value')}` : ''}</Button
 	>
 	{#if zone.bookedWeek !== null}<Button onclick={forGood}>One week for good</Button>{/if}
 </div>

@@ -80,7 +80,7 @@
 		align-items: end;
 	}
 	@media (max-width: 860px) {
-		.big :global(.bx--btn) {
+		.big :global(.kit-button) {
 			flex: 1;
 			min-height: 64px;
 		}

@@ -128,7 +128,7 @@
 		gap: 0.6rem;
 		margin: 0.8rem 0;
 	}
-	.keys :global(.bx--btn) {
+	.keys :global(.kit-button) {
 		min-height: 56px;
 		padding: 0 1.2rem;
 		font-size: 1.1rem;

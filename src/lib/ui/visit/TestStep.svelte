@@ -149,7 +149,7 @@
 		gap: 0.75rem;
 		margin: 0.8rem 0;
 	}
-	.keys :global(.bx--btn) {
+	.keys :global(.kit-button) {
 		min-height: 64px;
 		font-size: 1.2rem;
 	}

@@ -3,7 +3,7 @@
 	import { dateOfDay, dateWords, wallAt } from '$core/civil';
 	import type { TemperatureUnit } from '$core/control';
 	import { ON_SITE_WORDS, onSiteValueWords } from '$core/plan';
-	import { capital } from '$core/schema';
+	import { capital, counted } from '$core/schema';
 	import { clockTime } from '$core/week';
 	import type { ControlNotes } from '../keyin/controlNotes.svelte';
 	import type { Outbox } from '../outbox/outbox.svelte';
@@ -50,7 +50,6 @@
 		readonly leave: () => void;
 	}
 
-	const counted = (count: number, one: string) => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
 	const placed = (zoneId: string, otherwise = '') => nameOf(zoneId) || otherwise || 'A zone that is gone';
 	const fileName = (part: string) => `${siteName}, ${part}`.replace(/[\\/:*?"<>|]+/g, ' ');
 

@@ -35,7 +35,7 @@
 		border-top: 1px solid var(--rule);
 		background: var(--ground);
 	}
-	.bar :global(.bx--btn) {
+	.bar :global(.kit-button) {
 		width: 100%;
 		min-height: 60px;
 		font-size: 1.15rem;
@@ -46,7 +46,7 @@
 		}
 	}
 	@media (forced-colors: active) {
-		.bar :global(.bx--btn--primary) {
+		.bar :global(.kit-next) {
 			border: 3px solid ButtonText;
 		}
 	}

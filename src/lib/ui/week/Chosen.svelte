@@ -117,7 +117,7 @@
 		gap: 0.35rem;
 		align-items: center;
 	}
-	.line :global(.bx--btn) {
+	.line :global(.kit-button) {
 		min-width: 0;
 		padding-inline: 0.6rem;
 	}
@@ -135,7 +135,7 @@
 		flex-wrap: wrap;
 		gap: 0.35rem;
 	}
-	.levels :global(.bx--btn) {
+	.levels :global(.kit-button) {
 		min-width: 44px;
 		font-family: var(--mono);
 	}

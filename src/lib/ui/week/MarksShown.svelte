@@ -53,18 +53,18 @@
 		align-items: center;
 		flex-wrap: wrap;
 	}
-	.legend :global(.bx--btn) {
+	.legend :global(.kit-button) {
 		gap: 0.4rem;
 		padding-inline: 0.4rem;
 		text-decoration: none;
 	}
-	.legend :global(.bx--btn[aria-pressed='true']),
-	.legend :global(.bx--btn[aria-pressed='true']:hover) {
+	.legend :global(.kit-button[aria-pressed='true']),
+	.legend :global(.kit-button[aria-pressed='true']:hover) {
 		border-color: transparent;
 		background: transparent;
 		color: var(--ink);
 	}
-	.legend :global(.bx--btn[aria-pressed='false']) {
+	.legend :global(.kit-button[aria-pressed='false']) {
 		color: var(--soft);
 		text-decoration: line-through;
 	}

@@ -49,7 +49,7 @@
 		align-items: center;
 		margin-left: -0.5rem;
 	}
-	.palette :global(.bx--btn) {
+	.palette :global(.kit-button) {
 		gap: 0.5rem;
 		padding-inline: 0.5rem;
 		text-decoration: none;

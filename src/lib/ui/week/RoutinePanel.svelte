@@ -274,7 +274,7 @@
 		display: flex;
 		gap: 2px;
 	}
-	.days :global(.bx--btn) {
+	.days :global(.kit-button) {
 		min-width: 40px;
 		padding: 0;
 	}
@@ -290,7 +290,7 @@
 		.bar {
 			display: none;
 		}
-		.days :global(.bx--btn) {
+		.days :global(.kit-button) {
 			flex: 1;
 		}
 	}

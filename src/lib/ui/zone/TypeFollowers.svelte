@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { isUndrawn, type Zone } from '$core/plan';
+	import { counted } from '$core/schema';
 	import { NOT_DRAWN } from '$core/words';
 	import { fitMany } from '$lib/workers/fitMany';
 	import Button from '../kit/Button.svelte';
@@ -35,7 +36,8 @@
 		const [first] = shared;
 		const next = changes[0]?.zone;
 		toKey = null;
-		if (!first || !next) return;
+		// the card of several channels is not that of one
+		if (!first || !next || next.otherChannels) return;
 		let running: ReturnType<typeof fitMany> | null = null;
 		const rest = setTimeout(() => {
 			running = fitMany([{ zone: next, was: first.document, profile: model.profile }], () => {});
@@ -70,7 +72,7 @@
 				? `, ${NOT_DRAWN}`
 				: toKey === null
 					? ''
-					: `: ${toKey === 1 ? '1 value' : `${toKey} values`}${shared.length === 1 ? '' : ' each'}`}.
+					: `: ${counted(toKey, 'value')}${shared.length === 1 ? '' : ' each'}`}.
 			{#if own.length > 0}{dwellings(own)} {own.length === 1 ? 'keeps its own' : 'keep their own'}.{/if}
 		</span>
 		<!-- a week that nobody drew is given to nobody -->

@@ -1,8 +1,8 @@
 import { expect, it } from 'vitest';
-import { findProfile } from '$core/control';
-import { newZone, withWanted } from '$core/plan';
+import { allowedOptions, findProfile, shippedProfiles } from '$core/control';
+import { newZone, withWanted, zoneSchema } from '$core/plan';
 import { buildWeek } from '$core/week';
-import { answered, followed, leftBehind, noteBefore, typeStanding } from './followers';
+import { answered, followed, following, leftBehind, noteBefore, typeStanding } from './followers';
 
 const stat = findProfile('six-step-room-stat')!;
 const drawn = (name: string, minute: number) =>
@@ -63,4 +63,35 @@ it('the like in other dwellings of a type follow what most of them share; one of
 	expect(names(standing(zones[1]!)?.shared)).toEqual(['1/Lounge', '3/Lounge', '4/Lounge']);
 	expect(standing(zones[4]!)).toBeNull();
 	expect(typeStanding('x', drawn('Attic', 360), [...zones, listed('y', drawn('Attic', 360))])).toBeNull();
+});
+
+it.each(
+	shippedProfiles.flatMap((profile) =>
+		(['C', 'F'] as const).map((unit) => [`${profile.id} in °${unit}`, profile, unit] as const)
+	)
+)('who was given the week of its type lives as its type does: %s', (_, profile, unit) => {
+	const flat = (n: number) => {
+		const zone = newZone(`Flat ${n} Lounge`, profile);
+		return { ...zone, dwelling: `Flat ${n}`, type: 'Flat A' };
+	};
+	const first = flat(1);
+	const [warm, rest] = first.levels;
+	const options = allowedOptions(profile, { ...first.options, unit, clock: '12' });
+	const changed = {
+		...withWanted(
+			{ ...first, options, grouping: profile.groupings.at(-1)!.id },
+			buildWeek([
+				{ at: 1500, value: warm!.id },
+				{ at: 2000, value: rest!.id }
+			])
+		),
+		levels: first.levels.map((level) => ({ ...level, name: `${level.name} here` }))
+	};
+	const others = [2, 3].map((n) => listed(`${n}`, flat(n)));
+	expect(typeStanding('1', changed, others)?.shared).toHaveLength(2);
+	const given = followed(changed, others, profile).map(({ id, zone }) => listed(id, zone));
+	expect(typeStanding('1', changed, given)).toEqual({ shared: [], own: [] });
+	for (const { document } of given) expect(zoneSchema.safeParse(document).success).toBe(true);
+	// and taking it back from them is no other way
+	expect(typeStanding('2', following(others[0]!.document, changed, profile), given)?.shared).toEqual([]);
 });

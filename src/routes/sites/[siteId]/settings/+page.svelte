@@ -117,7 +117,7 @@
 	nav h2:first-child {
 		margin-top: 0;
 	}
-	nav :global(.bx--btn) {
+	nav :global(.kit-button) {
 		justify-content: space-between;
 		width: 100%;
 		border: 0;
@@ -127,7 +127,7 @@
 		text-align: left;
 		text-decoration: none;
 	}
-	nav :global(.bx--btn[aria-current]) {
+	nav :global(.kit-button[aria-current]) {
 		border-left-color: var(--ink);
 		background: var(--sheet);
 		font-weight: 700;
