@@ -5,7 +5,6 @@
 	import { bookingLevels } from '$core/run';
 	import { fitMany } from '$lib/workers/fitMany';
 	import Button from '../kit/Button.svelte';
-	import { inOneWeek, oneWeekTaken } from './inOneWeek';
 	import type { ZoneModel } from '../zone/zoneModel.svelte';
 
 	let {
@@ -49,7 +48,11 @@
 	/** What a week costs once the first is keyed. */
 	const middle = $derived(toKey && [...toKey.slice(1)].sort((a, b) => a - b)[Math.floor((WEEKS - 1) / 2)]!);
 
-	const forGood = () => model.change(oneWeekTaken(inOneWeek(zone, profile, { ...levels, since: today })));
+	async function forGood() {
+		// a fit: nothing that draws the page leads to it
+		const { inOneWeek, oneWeekTaken } = await import('./inOneWeek');
+		model.change(oneWeekTaken(inOneWeek(zone, profile, { ...levels, since: today })));
+	}
 </script>
 
 <div>
