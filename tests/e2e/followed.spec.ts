@@ -33,14 +33,14 @@ const said = async (page: Page) => (await page.locator('.ask .now > p').allInner
 async function follow(page: Page, standIn: Page) {
 	const instruction = page.locator('.ask .instruction');
 	// from its normal display: whoever is elsewhere leaves it alone until it is there
-	if ((await instruction.locator('.from').count()) > 0) await standIn.clock.runFor(300_000);
+	if ((await instruction.locator('.from').count()) > 0) await standIn.clock.fastForward(300_000);
 	const [, first, shows] =
 		/^(It|After the first keys it) shows (.+?)( and blinks.*)?\.$/.exec(await said(page)) ?? [];
 	const value = await instruction.locator('.value').evaluate((node) => node.firstChild!.textContent!.trim());
 	if (first === 'It') expect(await showsValue(standIn, shows!), `${value}: ${shows}`).toBe(true);
 	for (const [n, part] of (await instruction.locator('.keys > span').all()).entries()) {
 		for (const stroke of await strokesIn(part))
-			await doSaid(standIn, stroke, () => showsValue(standIn, value));
+			await doSaid(standIn, stroke, () => showsValue(standIn, value), value);
 		if (n === 0 && first && first !== 'It')
 			expect(await showsValue(standIn, shows!), `${value}: ${shows}`).toBe(true);
 	}
@@ -133,7 +133,7 @@ test('on a phone a control in use is read first, two values are corrected, what 
 		const on = (await runs.count()) > 1 ? await strokesIn(runs.last()) : [];
 		let otherwise = 0;
 		// whoever looks away from it for a while finds it at its normal display
-		await standIn.clock.runFor(300_000);
+		await standIn.clock.fastForward(300_000);
 		const fields = part.locator('.row input');
 		for (let n = 0; n < (await fields.count()); n++) {
 			for (const stroke of n === 0 ? to : on) await doSaid(standIn, stroke, () => Promise.resolve(true));

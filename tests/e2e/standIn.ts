@@ -77,10 +77,12 @@ export const fingers = (
 	);
 
 /** What stands on the display of the stand-in: the line above, the value, the line below. */
-export const shown = async (page: Page) => {
-	const lines = await panel(page).locator('.display p').allInnerTexts();
-	return lines.map((line) => line.replace(/\s+/g, ' ').trim());
-};
+export const shown = (page: Page): Promise<string[]> =>
+	panel(page)
+		.locator('.display p')
+		.evaluateAll((lines) =>
+			lines.map((line) => (line as HTMLElement).innerText.replace(/\s+/g, ' ').trim())
+		);
 
 /** Whether the display of the stand-in shows a value now, with its unit or without. */
 export async function showsValue(page: Page, value: string) {
@@ -92,11 +94,37 @@ export async function showsValue(page: Page, value: string) {
 /** How often a key is pressed by what is said of it. */
 const timesSaid = (says: string) => (says === 'twice' ? 2 : says.endsWith('times') ? parseInt(says) : 1);
 
-/** Does a stroke as it stands on a page, in keys and words; a key that is held until a value is there is let go by `isThere`. */
+/** What a line of a display shows as a number: minutes of a time of day, else the figure; NaN where it is none. */
+function figureOf(line: string): number {
+	const [, hour, minute, half] = /(\d+):(\d\d)\s*([ap]m)?/i.exec(line) ?? [];
+	if (hour === undefined) return Number(/\d+(\.\d+)?/.exec(line)?.[0] ?? NaN);
+	const h = half ? (Number(hour) % 12) + (/p/i.test(half) ? 12 : 0) : Number(hour);
+	return h * 60 + Number(minute);
+}
+
+/** Lets what runs on while a key is held run until `isThere`: far from the wanted value it is looked at less often, near it at every step. */
+async function runOn(page: Page, wanted: string, isThere: () => Promise<boolean>) {
+	// a day has so many minutes
+	for (let n = 0; n < 1440; n++) {
+		const before = await shown(page);
+		await page.clock.runFor(RUN_EVERY_MS);
+		if (await isThere()) return;
+		const after = await shown(page);
+		const line = after.findIndex((text, i) => text !== before[i]);
+		if (line < 0) continue;
+		const now = figureOf(after[line]!);
+		const steps = Math.floor((figureOf(wanted) - now) / (now - figureOf(before[line]!)));
+		if (steps > 2 && steps < 300) await page.clock.runFor(RUN_EVERY_MS * (steps - 1));
+		if (await isThere()) return;
+	}
+}
+
+/** Does a stroke as it stands on a page, in keys and words; a key that is held until the wanted value is there is let go by `isThere`. */
 export async function doSaid(
 	page: Page,
 	{ keys, says }: Said,
-	isThere: () => Promise<boolean>
+	isThere: () => Promise<boolean>,
+	wanted = ''
 ): Promise<void> {
 	const [once, shows] = says.split(/ ?until it shows /);
 	if (shows !== undefined) {
@@ -113,8 +141,7 @@ export async function doSaid(
 	if (/^(hold|together)/.test(says)) return hold(page, keys, seconds);
 	if (says === 'held') {
 		await fingers(page, keys, ['pointerdown']);
-		// a day has so many minutes
-		for (let n = 0; n < 1440 && !(await isThere()); n++) await page.clock.runFor(RUN_EVERY_MS);
+		if (!(await isThere())) await runOn(page, wanted, isThere);
 		return fingers(page, keys, ['pointerup']);
 	}
 	await fingers(page, keys, ['pointerdown', 'pointerup'], timesSaid(says));
@@ -124,11 +151,17 @@ export async function doSaid(
 export async function next(page: Page) {
 	const { keys, says } = await asked(page);
 	if (says === null) return;
+	const [, wanted] = /must show\s+(\S+)/.exec(await ask(page).innerText()) ?? [];
 	// let go as soon as something else is asked for: the value is there, or nearly
-	await doSaid(page, { keys, says }, async () => {
-		const now = await asked(page);
-		return now.says !== 'held' || now.keys[0] !== keys[0];
-	});
+	await doSaid(
+		page,
+		{ keys, says },
+		async () => {
+			const now = await asked(page);
+			return now.says !== 'held' || now.keys[0] !== keys[0];
+		},
+		wanted
+	);
 }
 
 /** Does the first thing that is asked for by the keyboard alone: the key is come to, and pressed by Space as often as it says. */

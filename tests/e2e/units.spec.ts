@@ -183,7 +183,7 @@ for (const { site: name, control, fahrenheit, wrong, right, shown } of cases)
 		await expect(tabs).toHaveText(/Key in keyed in, read back$/);
 		await page.getByRole('button', { name: /^Tuesday:/ }).focus();
 		await page.keyboard.press('Insert');
-		await expect(tabs).toHaveText(/\d+ left, \d+ min$/, { timeout: 3000 });
+		await expect(tabs).toHaveText(/\d+ left, \d+ min$/);
 		await saved(page);
 		await expect(tabs).toHaveText(/\d+ left, \d+ min$/);
 	});
