@@ -21,7 +21,7 @@ import {
 	type Operable
 } from '../machine';
 import { planAbsence } from '../run';
-import { capital } from '../schema';
+import { capital, memoBy } from '../schema';
 import { DAY_MINUTES, clockTime } from '../week';
 import { seeded } from './faults';
 import { doneOf } from './held';
@@ -140,9 +140,15 @@ function holidayNow(task: HolidayTask, world: World): Rehearsed {
 	};
 }
 
+/** As long as nothing in the control has changed its card asks for the same, however often it is looked at. */
+const rehearsedOf = memoBy(
+	(card: ToKey, _: Operable) => card,
+	(machine: MachineState, card: ToKey, profile: Operable) => rehearsed(profile, card, machine)
+);
+
 /** Where somebody stands with a task, by what the stand-in really holds. */
 export const taskNow = (task: Task, card: ToKey, world: World): Rehearsed =>
-	task.kind === 'holiday' ? holidayNow(task, world) : rehearsed(world.profile, card, world.machine);
+	task.kind === 'holiday' ? holidayNow(task, world) : rehearsedOf(world.machine, card, world.profile);
 
 /** How many presses a task takes at least: of a slip those that put it right, once it is known. */
 export function taskNeeds(task: Task, card: ToKey, world: World): number {

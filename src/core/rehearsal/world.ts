@@ -1,3 +1,4 @@
+import isSame from 'fast-deep-equal';
 import { instantOf, offsetAt, wallAt, weekdayOfDay, MINUTE_MS } from '../civil';
 import { isSwitch } from '../control';
 import { factoryClock, isDated, start, type MachineState, type Memory, type Operable } from '../machine';
@@ -135,6 +136,8 @@ export function withClock(world: World): World {
 	// the second within the minute counts for when it shows the next one
 	const atSeconds = Math.floor(secondsOf(world, atMs) / 60) * 60;
 	const clock = { minute: weekMinute(shown), date: Math.floor(shown / DAY_MINUTES), atSeconds };
+	// within a minute it is the same control
+	if (isSame(clock, machine.memory.clock)) return world;
 	return { ...world, machine: { ...machine, memory: { ...machine.memory, clock } } };
 }
 
