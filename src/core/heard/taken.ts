@@ -1,7 +1,7 @@
 import { fromUnit, type ControlProfile } from '../control';
-import { unitOf, wantedWeek, withWanted, type Zone } from '../plan';
-import { buildWeek, DAY_MINUTES, valueAt, WEEK_MINUTES } from '../week';
-import type { SaidWeek } from './week';
+import { isUndrawn, unitOf, wantedWeek, withWanted, type Zone } from '../plan';
+import { buildWeek, DAY_MINUTES, splitByDay, valueAt, WEEK_MINUTES } from '../week';
+import type { SaidWeek, WarmSpan } from './week';
 
 /** Degrees as they were said, in °C; null where the control cannot be set to them. */
 function setpointSaid(zone: Zone, profile: ControlProfile, figure: number): number | null {
@@ -16,25 +16,57 @@ export const refusedFigures = (zone: Zone, profile: ControlProfile, { comfort, e
 		(figure): figure is number => figure !== null && setpointSaid(zone, profile, figure) === null
 	);
 
+/** What runs past midnight and ends before this minute belongs to the evening before. */
+const MORNING = 360;
+
+/** The levels of a zone, warmest first, and the one that rules longest below the warmest. */
+function levelsOf(zone: Zone) {
+	const ranked = [...zone.levels].sort((a, b) => b.setpointC - a.setpointC);
+	const warm = ranked[0]!;
+	const spans = splitByDay(wantedWeek(zone)).flat();
+	const longest = ranked
+		.slice(1)
+		.map((level) => ({
+			level,
+			minutes: spans.reduce((sum, { from, to, value }) => sum + (value === level.id ? to - from : 0), 0)
+		}))
+		.sort((a, b) => b.minutes - a.minutes)[0];
+	return { warm, low: longest && longest.minutes > 0 ? longest.level : (ranked[1] ?? warm) };
+}
+
+/** The warm hours of the week that is drawn for a zone, Monday first; null for a day that holds more than warm and low, and for a week that nobody drew. */
+export function drawnHours(zone: Zone, profile: ControlProfile): (WarmSpan[] | null)[] | null {
+	if (isUndrawn(zone, profile)) return null;
+	const { warm, low } = levelsOf(zone);
+	const days = splitByDay(wantedWeek(zone));
+	return days.map((spans, day) => {
+		if (spans.some(({ value }) => value !== warm.id && value !== low.id)) return null;
+		const before = days[(day + 6) % 7]!.at(-1)!.value === warm.id;
+		const next = days[(day + 1) % 7]![0]!;
+		const past = next.value === warm.id && next.to < MORNING ? next.to : 0;
+		return spans.flatMap(({ from, to, value }) =>
+			value !== warm.id || (from === 0 && before && to < MORNING)
+				? []
+				: [{ from, to: to === DAY_MINUTES ? to + past : to }]
+		);
+	});
+}
+
 /**
  * A zone with a week as it was said: its warmest level in the hours that were told, the level that rules longest of the others in between,
  * their degrees where they were named and its control can be set to them. A day of which nothing was said stays as it is.
  */
 export function withSaidWeek(zone: Zone, profile: ControlProfile, said: SaidWeek): Zone {
-	const ranked = [...zone.levels].sort((a, b) => b.setpointC - a.setpointC);
-	const warm = ranked[0]!;
+	const { warm, low } = levelsOf(zone);
 	const before = wantedWeek(zone);
+	const drawn = drawnHours(zone, profile);
 	const minutes = Array.from({ length: WEEK_MINUTES }, (_, minute) => valueAt(before, minute));
-	const longest = ranked
-		.slice(1)
-		.map((level) => ({ level, minutes: minutes.filter((id) => id === level.id).length }))
-		.sort((a, b) => b.minutes - a.minutes)[0];
-	const low = longest && longest.minutes > 0 ? longest.level : (ranked[1] ?? warm);
 	said.days.forEach((spans, day) => {
 		if (spans) minutes.fill(low.id, day * DAY_MINUTES, (day + 1) * DAY_MINUTES);
 	});
 	said.days.forEach((spans, day) =>
-		spans?.forEach(({ from, to }) => {
+		// of a day that stays what runs past its midnight stays too
+		(spans ?? drawn?.[day]?.filter(({ to }) => to > DAY_MINUTES))?.forEach(({ from, to }) => {
 			for (let minute = from; minute < to; minute++)
 				minutes[(day * DAY_MINUTES + minute + WEEK_MINUTES) % WEEK_MINUTES] = warm.id;
 		})

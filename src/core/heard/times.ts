@@ -27,6 +27,52 @@ const SPOKEN: readonly (readonly [RegExp, (found: RegExpExecArray) => readonly [
 	[new RegExp(`\\b${TO_TIME} (?:about |around |only |nearly |just )*${HOUR}\\b${NO_HOUR}`), ([, hour]) => [hour!, 0]]
 ]; // prettier-ignore
 
+/** A time as it stands in a text, whatever stands around it. */
+export interface SpokenTime {
+	readonly minute: number;
+	/** How many letters of the text it is. */
+	readonly length: number;
+	/** Whether it says which half of the day it is. */
+	readonly isExact: boolean;
+	/** The two hours that it may as well be: ten to eight. */
+	readonly pair: readonly [number, number] | null;
+}
+
+/** What needs no word before it to be a time: all but a bare hour; four figures, and an hour with its minutes in words. */
+const BY_ITSELF: typeof SPOKEN = [
+	...SPOKEN.slice(0, -1),
+	[/\b([01]\d|2[0-3])([0-5]\d)\b/, ([, hour, minute]) => [hour!, Number(minute)]],
+	[new RegExp(`\\b(${NUMBERS.join('|')}) (fifteen|twenty|thirty|forty-five|forty|fifty)\\b(?! (?:degrees|minutes))`), ([, hour, minute]) => [hour!, Number(inFigures(minute!))]]
+]; // prettier-ignore
+const HERE: typeof SPOKEN = BY_ITSELF.map(([of, read]) => [new RegExp(of.source, 'y'), read]);
+const EITHER = new RegExp(`^(ten|five|twenty|\\d{1,2}) (?:to|till) ${HOUR}$`);
+
+/** The time that begins at a place of a text in small letters; null for none. */
+export function spokenTime(text: string, at: number): SpokenTime | null {
+	const named = /(midnight)|noon|midday/y;
+	named.lastIndex = at;
+	const name = named.exec(text);
+	if (name) return { minute: name[1] ? 0 : 720, length: name[0].length, isExact: true, pair: null };
+	for (const [of, read] of HERE) {
+		of.lastIndex = at;
+		const found = of.exec(text);
+		if (!found) continue;
+		const [said, minute, half] = read(found);
+		const hour = Number(inFigures(said));
+		if (hour > 24 || Math.abs(minute) > 59) continue;
+		const either = EITHER.exec(found[0])
+			?.slice(1)
+			.map((one) => Number(inFigures(one)) * 60);
+		return {
+			minute: minuteIn(found[0]) ?? hour * 60 + minute,
+			length: found[0].length,
+			isExact: half !== undefined || hour > 12 || /^0\d/.test(found[0]),
+			pair: either ? [either[0]!, either[1]!] : null
+		};
+	}
+	return null;
+}
+
 /**
  * The minute of the day that a text says, in words or figures; null for none. The part of the day that stands in the text decides
  * between morning and evening; where none does, the hour is taken as it was said. Half eight is 7:30 where `isHalfBefore`.
@@ -107,7 +153,7 @@ export function stretchIn(text: string): readonly [from: number, to: number] | n
 }
 
 const ALL = [0, 1, 2, 3, 4, 5, 6];
-const WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
+export const WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
 const SHORT = WEEKDAYS.map((name) => name.slice(0, 3));
 
 /** The one day that a text names; null for none or several. Of two letters or three with a capital too. */

@@ -1,5 +1,6 @@
 import { DAY_MINUTES } from '../week';
-import { daysIn, inFigures, lengthIn, minuteIn } from './times';
+import { inFull, inPart, PartRead, partsOf, stayOf, type Open, type Said, type SaidTime } from './weekPart';
+import { weekWords, type Word } from './weekWords';
 
 /** From when until when it is to be warm, in minutes of a day. */
 export interface WarmSpan {
@@ -14,7 +15,7 @@ export interface SaidWeek {
 	/** Degrees that were named, as they were said; null for none. */
 	readonly comfort: number | null;
 	readonly eco: number | null;
-	/** What was said, clause by clause, and whether it was understood. */
+	/** What was said, part by part, and whether it was understood. */
 	readonly clauses: readonly { readonly words: string; readonly read: boolean }[];
 	/** What is missing before a day can be drawn, for those days; empty where all is said. */
 	readonly missing: readonly { readonly day: number; readonly what: 'up' | 'bed' }[];
@@ -24,203 +25,335 @@ export interface SaidWeek {
 interface ToldDay {
 	up: number | null;
 	bed: number | null;
+	back: number | null;
+	/** Warm until nobody knows when: it is asked for. */
+	isOpen: boolean;
 	out: WarmSpan[];
-	/** Warm hours that were said as such. */
+	/** Warm hours that were said as such, and of how many days they were said. */
 	warm: WarmSpan[];
+	of: number;
 	/** Left alone. */
 	off: boolean;
+	/** At home: gaps that were drawn before go. */
+	isHome: boolean;
 }
 
-const ENDS = /[,;!?]|\.(?!\d|m\b)|\bbut\b|\bthen\b|\band (?!a half)/i;
-const SCOPE =
-	/\b(week ?days?|working days?|week-?ends?|every ?day|all week|daily|(?:mon|tues|wednes|thurs|fri|satur|sun)days?|(?:Mon|Tue|Wed|Thu|Fri|Sat|Sun)\b)/i;
-const UP = /\b(up|get up|gets up|rise|awake|wakes?|alarm)\b/;
-const BED = /\b(bed|asleep|turn in|lights out|sleep)\b/;
-const OUT =
-	/\b(out|away|at work|at school|gone|nobody (?:home|in|there)|empty|leaves?|leaving|off to work)\b/;
-const BACK = /\b(back|home (?:again )?(?:at|from|by)|in again|return(?:s|ing)?)\b/;
-const HOME = /\b(home|in|at home)\b.*\b(all day|the whole day)\b|\ball day (at )?home\b|\bnever out\b/;
-const WARM = /\b(warm|heat(?:ed|ing)?|on|cosy|used|open)\b/;
-const NOT = /\b(not|never|nobody|no one|closed|shut|unused|off)\b/;
+const ENDS = /[,;!?]|:(?!\d)|\.(?!\d|m\b)|\bbut\b(?! not\b(?! before| until))|\bthen\b/i;
+const ALL = [0, 1, 2, 3, 4, 5, 6];
+const WORKING_DAYS = ALL.slice(0, 5);
+const HALF_DAY = DAY_MINUTES / 2;
 
-/** A bare time, in words or figures. */
-const timeOf = (text: string): number | null => minuteIn(` at ${text.trim()} `);
-/** Two times with "to" or "until" between them; "ten to eight" is one. */
-function pairIn(text: string): readonly [number, number] | null {
-	const both = /([\w:. ]+?)\s*(?:\b(?:to|till|until|and)\b|[-–])\s*([\w:. ]+)/.exec(
-		text.replace(/^.*?\b(?:from|between)\b/, '')
-	);
-	if (!both) return null;
-	const first = both[1]!.trim().split(' ').slice(-3);
-	const isOne =
-		/(?:^|\s)(five|ten|quarter|twenty|twenty-five|\d{1,2})$/.test(both[1]!.trim()) &&
-		!/\b(from|between)\b/.test(text);
-	const from = first.map((_, i) => timeOf(first.slice(i).join(' '))).find((at) => at !== null) ?? null;
-	const to = timeOf(both[2]!.trim().split(' ').slice(0, 4).join(' '));
-	if (from === null || to === null || (isOne && timeOf(both[0].trim()) !== null)) return null;
-	return [from, to];
-}
-const isAfternoon = (text: string) => /\b(evening|afternoon|night|tonight)\b/.test(text);
 /** The later one of two times lies after the first. */
-const after = (from: number, to: number) =>
-	to > from ? to : to + DAY_MINUTES / 2 > from ? to + DAY_MINUTES / 2 : to + DAY_MINUTES;
+const after = (from: number, { at, isExact }: SaidTime) =>
+	at > from ? at : !isExact && at + HALF_DAY > from ? at + HALF_DAY : at + DAY_MINUTES;
 /** A time in the evening or after midnight, as a minute of the day that it ends. */
-const lateTime = (at: number) =>
-	at < 240 ? at + DAY_MINUTES : at < DAY_MINUTES / 2 ? at + DAY_MINUTES / 2 : at;
+const lateTime = ({ at, isExact }: SaidTime) =>
+	at < 240 ? at + DAY_MINUTES : at < HALF_DAY && !isExact ? at + HALF_DAY : at;
+/** The days of a week in their order, each once. */
+const together = (...days: readonly number[]) => [...new Set(days)].sort((a, b) => a - b);
 
-const copy = (day: ToldDay): ToldDay => ({ ...day, out: [...day.out], warm: [...day.warm] });
+/** What is said, part by part, with the days that each is about. */
+class Listener {
+	readonly events: Said[] = [];
+	readonly clauses: { readonly words: string; readonly read: boolean }[] = [];
+	comfort: number | null = null;
+	eco: number | null = null;
+	/** The days that were named before what is told of them: they hold on. */
+	#lead: readonly number[] | null = null;
+	readonly #named = new Set<number>();
+	/** Days by themselves: what is told next is told of them too. */
+	#waiting: readonly number[] | null = null;
+	#open: Open;
+	/** From which event on what was told of no days may still get the days that follow by themselves. */
+	#from = 0;
 
-/** A clause about some days, with the times that it names. */
-interface Telling {
-	readonly text: string;
-	readonly pair: readonly [number, number] | null;
-	readonly one: number | null;
-	/** Changes each of the days; true, for what was understood. */
-	readonly all: (change: (day: ToldDay) => void) => true;
-}
-
-/** When people are up, out, back and in bed; null where the clause speaks of none of it. */
-function comingsIn({ text, pair, one, all }: Telling): boolean | null {
-	if (HOME.test(text)) return all((day) => ((day.out = []), (day.off = false)));
-	if (OUT.test(text) && !/\blights out\b/.test(text)) {
-		if (pair) {
-			const isLate = isAfternoon(text) && pair[1] < 720 && pair[0] < pair[1];
-			const from = isLate ? pair[0] + 720 : pair[0];
-			return all((day) => (day.out = [...day.out, { from, to: after(from, pair[1]) }]));
+	constructor(spoken: string, isDrawn: boolean) {
+		this.#open = { verb: null, part: null, isHeated: isDrawn, last: null };
+		for (const sentence of spoken.replace(/[’`]/g, "'").split(/(?<=[;!?]|\.(?!\d|m\b))/)) {
+			this.#from = this.events.length;
+			for (const clause of sentence.split(ENDS)) this.#clause(clause);
 		}
-		if (one !== null) return all((day) => (day.out = [...day.out, { from: one, to: DAY_MINUTES }]));
-		return /\ball day\b/.test(text) ? all((day) => ((day.off = true), (day.warm = []))) : false;
+		if (this.#waiting) for (const event of this.events.slice(this.#from)) event.days ??= this.#waiting;
 	}
-	if (one === null) return null;
-	if (BED.test(text)) return all((day) => (day.bed = lateTime(one)));
-	if (UP.test(text)) return all((day) => ((day.up = one), (day.off = false)));
-	if (BACK.test(text))
-		return all((day) => {
-			const last = day.out.at(-1);
-			if (last) {
-				const to = Math.min(DAY_MINUTES, after(last.from, one));
-				day.out = [...day.out.slice(0, -1), { from: last.from, to }];
-			} else day.up = one;
-		});
-	return null;
-}
 
-/** What a clause makes of the days that it speaks of. Returns whether it was understood. */
-function tell(text: string, days: readonly ToldDay[], isWarm: boolean): boolean {
-	// what is left of a day rests where warm hours were told
-	if (/\brest of\b/.test(text)) return isWarm;
-	const all = (change: (day: ToldDay) => void): true => {
-		days.forEach(change);
-		return true;
-	};
-	const pair = pairIn(text);
-	const one = minuteIn(text) ?? timeOf(text.replace(/^.*\b(up|bed|out|back|home|from|noon)\b/, ''));
-	const shift = /\b(earlier|sooner|later)\b/.exec(text);
-	const by = shift && lengthIn(text);
-	if (shift && by) {
-		const minutes = shift[1] === 'later' ? by : -by;
-		return all((day) => {
-			day.warm = day.warm.map((span, i) => (i === 0 ? { ...span, from: span.from + minutes } : span));
-			if (day.warm.length === 0 && day.up !== null) day.up += minutes;
-		});
-	}
-	const comings = comingsIn({ text, pair, one, all });
-	if (comings !== null) return comings;
-	if (pair && (isWarm || WARM.test(text) || /\b(from|between)\b/.test(text))) {
-		const from = isAfternoon(text) && pair[0] < 720 && pair[0] >= 60 ? pair[0] + 720 : pair[0];
-		return all((day) => (day.warm = [...day.warm, { from, to: after(from, pair[1]) }]));
-	}
-	const until = /\b(?:until|till) ([\w:. ]+)/.exec(text);
-	const end = until && !/\bfrom\b/.test(text) ? timeOf(until[1]!) : null;
-	if (end !== null && isWarm)
-		return all((day) => {
-			const last = day.warm.at(-1);
-			if (last) day.warm = [...day.warm.slice(0, -1), { from: last.from, to: after(last.from, end) }];
-		});
-	// Fridays from noon: home, and so warm, from then on
-	if (one !== null && /\b(from|noon)\b/.test(text))
-		return all((day) => {
-			const last = day.out.at(-1);
-			if (last && last.from < one) day.out = [...day.out.slice(0, -1), { from: last.from, to: one }];
-			else if (day.warm.length > 0) day.warm = [{ from: one, to: Math.max(one + 1, day.warm.at(-1)!.to) }];
-			else day.up = one;
-		});
-	return NOT.test(text) && one === null ? all((day) => ((day.off = true), (day.warm = []))) : false;
-}
-
-/** The warm hours of a day as it was told; null where something is missing for it. */
-function spansOf(day: ToldDay): WarmSpan[] | 'up' | 'bed' {
-	if (day.off) return [];
-	if (day.warm.length > 0) return [...day.warm].sort((a, b) => a.from - b.from);
-	if (day.up === null) return 'up';
-	if (day.bed === null) return 'bed';
-	const spans: WarmSpan[] = [];
-	let from = day.up;
-	for (const out of [...day.out].sort((a, b) => a.from - b.from)) {
-		if (out.from > from) spans.push({ from, to: Math.min(out.from, day.bed) });
-		from = Math.max(from, out.to);
-	}
-	if (from < day.bed) spans.push({ from, to: day.bed });
-	return spans;
-}
-
-const DEGREES = /\b(\d{2}(?:\.\d)?)\b(?!\s*(?:[:.]\d|am|pm|o.?clock|minutes?|hours?))/;
-
-/** What a household says of its week, as hours in which it is warm. What a day shares with those told before (up, bed) need not be said again. */
-export function hearWeek(spoken: string): SaidWeek {
-	const told: (ToldDay | null)[] = Array<null>(7).fill(null);
-	let scope: readonly number[] = [0, 1, 2, 3, 4, 5, 6];
-	/** Whether the clause before named days and nothing else: those of the next come to them. */
-	let goesOn = false;
-	/** Whether hours of warmth were told last: two times by themselves are more of them. */
-	let isWarm = false;
-	/** What was told last with no days named, and how it stood before: days that follow it are its own. */
-	let open: { readonly rest: string; readonly was: (ToldDay | null)[]; readonly isWarm: boolean } | null =
-		null;
-	let comfort: number | null = null;
-	let eco: number | null = null;
-	let latest: ToldDay | null = null;
-	const clauses = spoken
-		.replace(/[’`]/g, "'")
-		.replace(/\bbetween ([\w:. ]{1,16}?) and\b/gi, 'from $1 to')
-		.split(ENDS)
-		.map((words) => words.trim())
-		.filter((words) => words !== '')
-		.map((words) => {
-			const text = ` ${words.toLowerCase()} `;
-			const names = SCOPE.test(words);
-			const rest = text.replace(new RegExp(SCOPE.source, 'gi'), ' ').replace(/\bto (?= )/, ' ');
-			const figure = DEGREES.exec(inFigures(text));
-			const isLevel = /\b(eco|setback|comfort|degrees|°)\b|\d (at night|when)\b/.test(inFigures(text));
-			if (figure && isLevel) {
-				if (/\b(eco|setback|night|out|asleep)\b/.test(text)) eco = Number(figure[1]);
-				else comfort = Number(figure[1]);
-				return { words, read: true };
+	#clause(clause: string): void {
+		const isWeek = /^(?:the )?week$/i.test(clause.trim());
+		if (isWeek) this.#scope(WORKING_DAYS, false);
+		else
+			for (const part of partsOf(weekWords(clause))) {
+				const words = inFull(part, this.#open.last);
+				const text = words
+					.map(({ said }) => said)
+					.join(' ')
+					.replace(/^and /, '')
+					.replace(/ (?=[^\w\s“(–-])/g, '')
+					.trim();
+				if (text !== '') this.clauses.push({ words: text, read: this.#part(words) });
 			}
-			const isDaysAlone = names && /^\s*(on|at|and|to|-|–)?\s*$/.test(rest);
-			const again = isDaysAlone && !goesOn ? open : null;
-			if (names) scope = goesOn ? [...new Set([...scope, ...daysIn(words)])] : daysIn(words);
-			goesOn = isDaysAlone && !again;
-			if (goesOn) return { words, read: true };
-			again?.was.forEach((day, i) => (told[i] = day));
-			const was = told.map((day) => day && copy(day));
-			const warm = isWarm && latest && /\b(until|till)\b/.test(text) ? latest.warm : [];
-			const days = scope.map((day) => {
-				// what nobody said otherwise is as on the days before
-				told[day] ??= latest
-					? { ...copy(latest), out: names ? [] : latest.out, warm: [...warm], off: false }
-					: { up: null, bed: null, out: [], warm: [], off: false };
-				return told[day];
-			});
-			const read = again ? tell(again.rest, days, again.isWarm) : tell(rest, days, isWarm);
-			open = read && !names ? { rest, was, isWarm } : null;
-			if (read) {
-				latest = days[0]!;
-				isWarm = latest.warm.length > 0;
-			} else was.forEach((day, i) => (told[i] = day));
-			return { words, read };
-		});
-	const made = told.map((day) => day && spansOf(day));
+	}
+
+	#daysOf(words: readonly Word[]): number[] {
+		return together(
+			...words.flatMap((word) =>
+				word.is === 'days'
+					? word.days
+					: word.is === 'others'
+						? word.days.filter((day) => !this.#named.has(day))
+						: []
+			)
+		);
+	}
+
+	/** Takes one part in. Returns whether it was understood. */
+	#part(words: readonly Word[]): boolean {
+		const stay = stayOf(words);
+		if (stay) {
+			this.events.push(...stay);
+			this.#waiting = null;
+			return true;
+		}
+		const part = new PartRead(words, this.#open);
+		const leading = this.#daysOf(part.leading);
+		const trailing = this.#daysOf(part.trailing);
+		const days = [...leading, ...trailing];
+		if (days.length < 7) days.forEach((day) => this.#named.add(day));
+		const isExcept = words[0]?.is === 'except';
+		// of the days that wait for what is told all but these
+		const isLess = isExcept && this.#waiting !== null;
+		const less = (from: readonly number[]) => from.filter((day) => !days.includes(day));
+		if (isLess) this.#waiting = less(this.#waiting!);
+		if (isExcept && part.said.length === 0) {
+			const last = this.events.at(-1);
+			if (!isLess && last) last.days = less(last.days ?? this.#lead ?? ALL);
+			return days.length > 0;
+		}
+		if (part.isScope) {
+			this.#open = { ...this.#open, part: part.part ?? (days.length > 0 ? null : this.#open.part) };
+			this.#scope(days, words[0]?.is === 'and');
+			return true;
+		}
+		const own = isExcept ? [] : leading;
+		if (own.length > 0 || (this.#waiting && part.isRead))
+			this.#lead = together(...((part.isRead && this.#waiting) || []), ...own);
+		if (!part.isRead) return false;
+		this.#waiting = null;
+		this.comfort = part.comfort ?? this.comfort;
+		this.eco = part.eco ?? this.eco;
+		this.#like(words, own);
+		const theirs =
+			isExcept && !isLess ? leading : trailing.length > 0 && own.length === 0 ? trailing : this.#lead;
+		for (const one of part.said) this.events.push({ days: theirs, ...one });
+		this.#open = part.open;
+		return true;
+	}
+
+	/** Days by themselves: of what was told just before of none, else of what is told next. */
+	#scope(days: readonly number[], goesOn: boolean): void {
+		if (days.length === 0) return;
+		const unscoped = this.events.slice(this.#from).filter((event) => event.days === null);
+		if (!this.#waiting && unscoped.length > 0 && this.#lead === null && !goesOn) {
+			unscoped.forEach((event) => (event.days = days));
+			this.#from = this.events.length;
+		} else this.#waiting = together(...(this.#waiting ?? []), ...days);
+	}
+
+	/** Days that are said to be the same as another. */
+	#like(words: readonly Word[], own: readonly number[]): void {
+		const same = words.findIndex(({ is }) => is === 'same');
+		const other = same < 0 ? undefined : words.slice(same).find((word) => word.is === 'days');
+		if (other?.is !== 'days' || own.length === 0) return;
+		const day = other.days[0]!;
+		if (this.events.some((event) => event.days?.includes(day) ?? true))
+			this.events.push({ days: own, what: { is: 'like', day }, part: null });
+		// what follows is told of both
+		else this.#waiting = together(...own, ...other.days);
+	}
+}
+
+/** What is said makes of a day. */
+function tell(day: ToldDay, { what, part }: Said, of: number): void {
+	const first = day.warm[0];
+	const last = day.warm.at(-1);
+	const end = (to: number) => (day.warm = [...day.warm.slice(0, -1), { from: last!.from, to }]);
+	switch (what.is) {
+		case 'up':
+		case 'open': {
+			const at = inPart(what.time, part);
+			if (first) day.warm = day.warm.map((span, i) => (i === 0 ? { ...span, from: at } : span));
+			else day.up = at;
+			day.off = false;
+			return;
+		}
+		case 'bed':
+			if (last) end(lateTime(what.time));
+			else day.bed = lateTime(what.time);
+			return;
+		case 'until':
+		case 'close': {
+			const time = { ...what.time, at: inPart(what.time, part) };
+			const to = last && after(last.from, time);
+			// whose end lies in the small hours was meant otherwise: it is asked for
+			if (to && to >= DAY_MINUTES + 240) day.isOpen = true;
+			else if (to) end(to);
+			else day.bed = day.up === null ? lateTime(time) : after(day.up, time);
+			return;
+		}
+		case 'out': {
+			const from = inPart(what.time, part);
+			day.out = [...day.out, { from, to: day.back !== null && day.back > from ? day.back : DAY_MINUTES }];
+			return;
+		}
+		case 'back': {
+			const gone = day.out.at(-1);
+			if (gone)
+				day.out = [
+					...day.out.slice(0, -1),
+					{ ...gone, to: Math.min(DAY_MINUTES, after(gone.from, what.time)) }
+				];
+			else day.back = what.time.at < 480 && !what.time.isExact ? what.time.at + HALF_DAY : what.time.at;
+			return;
+		}
+		case 'from': {
+			const at = inPart(what.time, part);
+			const gone = day.out.at(-1);
+			const next = day.warm.findIndex(({ from, to }) => from > at && to > at);
+			if (gone && gone.from < at) day.out = [...day.out.slice(0, -1), { ...gone, to: at }];
+			else if (next > 0) day.warm = day.warm.map((span, i) => (i === next ? { ...span, from: at } : span));
+			else if (last) day.warm = [{ from: at, to: Math.max(at + 1, last.to) }];
+			else day.up = at;
+			day.off = false;
+			return;
+		}
+		case 'asleep':
+			day.bed = lateTime(what.from);
+			day.up = what.to.at;
+			return;
+		case 'hours':
+		case 'gone': {
+			const was = what.is === 'gone' ? day.out : of < day.of ? [] : day.warm;
+			const before = was.at(-1);
+			const said = inPart(what.from, part);
+			const isLater =
+				before && !what.from.isExact && part === null && said < before.to && said + HALF_DAY >= before.to;
+			const from = isLater ? said + HALF_DAY : said;
+			const to = after(from, what.to);
+			const span = { from, to: what.isAllDay && to - from < 360 ? to + HALF_DAY : to };
+			if (what.is === 'gone') day.out = [...was, span];
+			else {
+				day.warm = [...was, span];
+				day.of = of;
+				day.off = false;
+			}
+			return;
+		}
+		case 'shift':
+			if (what.end && last) end(last.to + what.by);
+			else if (what.end && day.bed !== null) day.bed += what.by;
+			else if (first)
+				day.warm = day.warm.map((span, i) => (i === 0 ? { ...span, from: span.from + what.by } : span));
+			else if (day.up !== null) day.up += what.by;
+			return;
+		case 'till late':
+			day.isOpen = true;
+			return;
+		case 'home':
+			day.out = [];
+			day.isHome = true;
+			day.off = false;
+			return;
+		case 'off':
+			day.off = true;
+			day.warm = [];
+	}
+}
+
+/** Hours without those in which nobody is there. */
+function without(hours: readonly WarmSpan[], gone: readonly WarmSpan[]): WarmSpan[] {
+	return gone.reduce<readonly WarmSpan[]>(
+		(left, { from, to }) =>
+			left.flatMap((span) => [
+				...(span.from < Math.min(from, span.to) ? [{ from: span.from, to: Math.min(from, span.to) }] : []),
+				...(span.to > Math.max(to, span.from) ? [{ from: Math.max(to, span.from), to: span.to }] : [])
+			]),
+		hours
+	) as WarmSpan[];
+}
+
+/** The warm hours of a day as it was told, of what was drawn before where they are less than a day; null where something is missing for it. */
+function spansOf(day: ToldDay, drawn: readonly WarmSpan[] | null): WarmSpan[] | 'up' | 'bed' {
+	if (day.off) return [];
+	if (day.isOpen) return day.up === null && day.warm.length === 0 ? 'up' : 'bed';
+	if (day.warm.length > 0)
+		return without(
+			[...day.warm].sort((a, b) => a.from - b.from),
+			day.out
+		);
+	const known = drawn && drawn.length > 0 ? { first: drawn[0]!, last: drawn.at(-1)! } : null;
+	const up = day.up ?? known?.first.from ?? day.back;
+	const bed = day.bed ?? known?.last.to ?? null;
+	if (up === null) return 'up';
+	if (bed === null) return 'bed';
+	// gaps that were drawn stay where nothing else is said of them
+	const isWhole = day.up !== null && day.bed !== null;
+	const gaps =
+		!known || isWhole || day.isHome || day.out.length > 0
+			? []
+			: drawn!.slice(1).map(({ from }, i) => ({ from: drawn![i]!.to, to: from }));
+	// who is up is no longer away
+	const left = gaps.filter(({ from, to }) => day.up === null || day.up <= from || day.up >= to);
+	return without([{ from: up, to: bed }], [...left, ...day.out]);
+}
+
+/**
+ * What a household says of its week, as hours in which it is warm. What a day shares with those told before (up, bed) need not be said again.
+ * With `drawn`, the warm hours of a week that stands already (null for a day that hours alone do not tell), less than a whole day corrects that.
+ */
+export function hearWeek(
+	spoken: string,
+	drawn: readonly (readonly WarmSpan[] | null)[] | null = null
+): SaidWeek {
+	const { events, clauses, comfort, eco } = new Listener(spoken, drawn !== null);
+	const told: (ToldDay | null)[] = Array<null>(7).fill(null);
+	let latest: ToldDay | null = null;
+	/** The days of which was told so far, by their names. */
+	let so: readonly number[] = [];
+	for (const event of events) {
+		const days: readonly number[] = event.days ?? (so.length > 0 ? so : ALL);
+		so = event.days === null ? (so.length > 0 ? so : ALL) : [...new Set([...so, ...event.days])];
+		const { what } = event;
+		for (const at of days) {
+			const other = what.is === 'like' ? told[what.day] : null;
+			if (what.is === 'like') {
+				if (other) told[at] = { ...other };
+				continue;
+			}
+			const goesOn: boolean = ['until', 'open', 'close', 'shift', 'from'].includes(what.is);
+			const known = goesOn && !latest && drawn?.[at] ? drawn[at] : null;
+			told[at] ??= latest
+				? {
+						...latest,
+						out: event.days ? [] : latest.out,
+						warm: goesOn || !event.days ? latest.warm : [],
+						off: false,
+						isHome: false
+					}
+				: {
+						up: null,
+						bed: null,
+						back: null,
+						isOpen: false,
+						out: [],
+						warm: known ? [...known] : [],
+						of: 0,
+						off: false,
+						isHome: false
+					};
+			tell(told[at], event, days.length);
+		}
+		latest = (days.length > 0 && told[days[0]!]) || latest;
+		latest = latest && { ...latest };
+	}
+	const made = told.map((day, at) => day && spansOf(day, drawn?.[at] ?? null));
 	return {
 		days: made.map((spans) => (Array.isArray(spans) ? spans : null)),
 		comfort,

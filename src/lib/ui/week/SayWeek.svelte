@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onDestroy, untrack } from 'svelte';
 	import type { ControlProfile } from '$core/control';
-	import { hearWeek, refusedFigures, withSaidWeek } from '$core/heard';
+	import { drawnHours, hearWeek, refusedFigures, withSaidWeek } from '$core/heard';
 	import type { Zone } from '$core/plan';
 	import { missingWords, refusedWords } from '$core/words';
 	import Button from '../kit/Button.svelte';
@@ -27,7 +27,9 @@
 	/** The week as it was before anything was said. */
 	const before = untrack(() => zone);
 	let text = $state('');
-	const said = $derived(hearWeek(text));
+	/** What is said of less than a whole day corrects what is drawn. */
+	const drawn = untrack(() => drawnHours(zone, profile));
+	const said = $derived(hearWeek(text, drawn));
 	const unread = $derived(said.clauses.filter(({ read }) => !read));
 	const isDrawn = $derived(said.days.some((spans) => spans !== null));
 	const refused = $derived(refusedFigures(before, profile, said));
