@@ -18,16 +18,26 @@ export default defineConfig({
 		maxWorkers: 2,
 		projects: [
 			{
+				resolve: { alias },
+				test: {
+					name: 'unit core',
+					environment: 'node',
+					include: ['src/core/**/*.test.ts'],
+					// its functions keep nothing but what they would work out again: one process reads them once for all files
+					isolate: false,
+					testTimeout: 90_000
+				}
+			},
+			{
 				plugins: [svelte()],
 				resolve: { alias },
 				test: {
 					name: 'unit',
 					environment: 'node',
 					include: [
-						'src/**/*.test.ts',
-						'tests/house/*.test.ts',
-						'tests/across/*.test.ts',
-						'tests/words/*.test.ts'
+						'src/{lib,routes}/**/*.test.ts',
+						'src/*.test.ts',
+						'tests/{house,across,words}/*.test.ts'
 					],
 					testTimeout: 90_000
 				}

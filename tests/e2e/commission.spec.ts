@@ -36,7 +36,7 @@ test('a house is commissioned against stand-ins: each keyed by its card, read ba
 	context,
 	installation
 }) => {
-	page.setDefaultTimeout(10_000);
+	page.setDefaultTimeout(45_000);
 	await installation.loadDemo();
 	await open(page, '/');
 	await page.getByRole('link', { name: /Osier Lane/ }).click();

@@ -32,7 +32,7 @@ async function goTo(page: Page, words: string): Promise<void> {
 }
 
 test('from a new site to the customer’s page, to a file and back, without a mouse', async ({ page }) => {
-	page.setDefaultTimeout(8000);
+	page.setDefaultTimeout(45_000);
 	await open(page, '/');
 	await tabTo(page, page.getByLabel('New site'));
 	await page.keyboard.type('Thimble Hall');

@@ -175,6 +175,17 @@ test('a week is said, drawn before it is taken, and what is not understood is ma
 	await saved(page);
 	await page.reload();
 	await expect(first).toHaveAttribute('aria-valuetext', /^06:00/);
+	// of a week that stands only what is to be otherwise is said
+	await page.getByRole('button', { name: 'Say the week' }).click();
+	await expect(page.getByText(/^Only what is to be otherwise/)).toBeVisible();
+	await words.fill('half an hour earlier on Monday');
+	await expect(first).toHaveAttribute('aria-valuetext', /^05:30/);
+	await expect(page.getByRole('slider', { name: 'Tuesday, change 1', exact: true })).toHaveAttribute(
+		'aria-valuetext',
+		/^06:00/
+	);
+	await page.getByRole('button', { name: 'Take this week' }).click();
+	await saved(page);
 	// a level is taken up and drawn with
 	const chart = page.getByRole('group', { name: 'The wanted week, day by day' });
 	const palette = page.getByRole('group', { name: 'Levels to draw with' });

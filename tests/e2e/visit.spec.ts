@@ -14,7 +14,7 @@ test('a site from empty to signed off on a phone, with the network gone in the m
 	page,
 	installation
 }) => {
-	page.setDefaultTimeout(8000);
+	page.setDefaultTimeout(45_000);
 	await page.setViewportSize({ width: 390, height: 844 });
 	await open(page, '/');
 	await page.getByLabel('New site').fill('Gannet Cottage');

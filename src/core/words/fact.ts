@@ -217,6 +217,12 @@ export function factWords(fact: Fact): string {
 export const refusedWords = (figures: readonly number[]): string =>
 	`This control cannot be set to ${figures.join(' or ')}: not taken.`;
 
+/** What can be said of a week: the whole of it where nothing is drawn yet, else also what is to be otherwise. */
+export const sayWeekHelp = (isDrawn: boolean): string =>
+	isDrawn
+		? 'Only what is to be otherwise: Fridays from noon; half an hour earlier on Tuesday; Sundays up at nine. Or the whole week.'
+		: 'Such as: weekdays up at six, out half eight to five, bed half ten; weekends home all day, Sunday from nine; eco 17 at night';
+
 /** What is missing before days that were spoken of can be drawn. */
 export function missingWords(missing: SaidWeek['missing']): string {
 	const of = (what: 'up' | 'bed') => missing.filter((one) => one.what === what).map(({ day }) => day);

@@ -3,7 +3,7 @@
 	import type { ControlProfile } from '$core/control';
 	import { drawnHours, hearWeek, refusedFigures, withSaidWeek } from '$core/heard';
 	import type { Zone } from '$core/plan';
-	import { missingWords, refusedWords } from '$core/words';
+	import { missingWords, refusedWords, sayWeekHelp } from '$core/words';
 	import Button from '../kit/Button.svelte';
 	import Field from '../kit/Field.svelte';
 
@@ -53,12 +53,7 @@
 </script>
 
 <form onsubmit={take} aria-label="Say the week">
-	<Field
-		label="What they say"
-		help="Such as: weekdays up at six, out half eight to five, bed half ten; weekends home all day, Sunday from nine; eco 17 at night"
-		maxlength={600}
-		oninput={hear}
-	/>
+	<Field label="What they say" help={sayWeekHelp(drawn !== null)} maxlength={600} oninput={hear} />
 	<div class="acts">
 		<Button kind="next" type="submit" disabled={!isDrawn}>Take this week</Button>
 		<Button onclick={onclose}>Leave it</Button>
