@@ -34,11 +34,7 @@ export default defineConfig({
 				test: {
 					name: 'unit',
 					environment: 'node',
-					include: [
-						'src/{lib,routes}/**/*.test.ts',
-						'src/*.test.ts',
-						'tests/{house,across,words}/*.test.ts'
-					],
+					include: ['src/{lib,routes}/**/*.test.ts', 'src/*.test.ts', 'tests/{house,across,words}/*.test.ts'],
 					testTimeout: 90_000
 				}
 			},

@@ -80,9 +80,7 @@ export const fingers = (
 export const shown = (page: Page): Promise<string[]> =>
 	panel(page)
 		.locator('.display p')
-		.evaluateAll((lines) =>
-			lines.map((line) => (line as HTMLElement).innerText.replace(/\s+/g, ' ').trim())
-		);
+		.evaluateAll((lines) => lines.map((line) => (line as HTMLElement).innerText.replace(/\s+/g, ' ').trim()));
 
 /** Whether the display of the stand-in shows a value now, with its unit or without. */
 export async function showsValue(page: Page, value: string) {
