@@ -1,6 +1,6 @@
 import { fromUnit, type ControlProfile } from '../control';
 import { isUndrawn, unitOf, wantedWeek, withWanted, type Zone } from '../plan';
-import { buildWeek, DAY_MINUTES, splitByDay, valueAt, WEEK_MINUTES } from '../week';
+import { buildWeek, DAY_MINUTES, splitByDay, valueAt, WEEK_MINUTES, type Span } from '../week';
 import type { SaidWeek, WarmSpan } from './week';
 
 /** Degrees as they were said, in °C; null where the control cannot be set to them. */
@@ -18,6 +18,13 @@ export const refusedFigures = (zone: Zone, profile: ControlProfile, { comfort, e
 
 /** What runs past midnight and ends before this minute belongs to the evening before. */
 const MORNING = 360;
+
+/** Until which minute of a day it is warm from the evening before; 0 where it is not. */
+function eveningBefore(days: readonly (readonly Span<string>[])[], day: number, warm: string): number {
+	const first = days[day]![0]!;
+	const last = days[(day + 6) % 7]!.at(-1)!;
+	return first.value === warm && last.value === warm && first.to < MORNING ? first.to : 0;
+}
 
 /** The levels of a zone, warmest first, and the one that rules longest below the warmest. */
 function levelsOf(zone: Zone) {
@@ -41,13 +48,10 @@ export function drawnHours(zone: Zone, profile: ControlProfile): (WarmSpan[] | n
 	const days = splitByDay(wantedWeek(zone));
 	return days.map((spans, day) => {
 		if (spans.some(({ value }) => value !== warm.id && value !== low.id)) return null;
-		const before = days[(day + 6) % 7]!.at(-1)!.value === warm.id;
-		const next = days[(day + 1) % 7]![0]!;
-		const past = next.value === warm.id && next.to < MORNING ? next.to : 0;
+		const past = eveningBefore(days, (day + 1) % 7, warm.id);
+		const early = eveningBefore(days, day, warm.id);
 		return spans.flatMap(({ from, to, value }) =>
-			value !== warm.id || (from === 0 && before && to < MORNING)
-				? []
-				: [{ from, to: to === DAY_MINUTES ? to + past : to }]
+			value !== warm.id || to <= early ? [] : [{ from, to: to === DAY_MINUTES ? to + past : to }]
 		);
 	});
 }
@@ -59,14 +63,16 @@ export function drawnHours(zone: Zone, profile: ControlProfile): (WarmSpan[] | n
 export function withSaidWeek(zone: Zone, profile: ControlProfile, said: SaidWeek): Zone {
 	const { warm, low } = levelsOf(zone);
 	const before = wantedWeek(zone);
-	const drawn = drawnHours(zone, profile);
+	const days = splitByDay(before);
 	const minutes = Array.from({ length: WEEK_MINUTES }, (_, minute) => valueAt(before, minute));
 	said.days.forEach((spans, day) => {
-		if (spans) minutes.fill(low.id, day * DAY_MINUTES, (day + 1) * DAY_MINUTES);
+		if (!spans) return;
+		// of a day before of which nothing was said what runs past its midnight stays too
+		const from = said.days[(day + 6) % 7] ? 0 : eveningBefore(days, day, warm.id);
+		minutes.fill(low.id, day * DAY_MINUTES + from, (day + 1) * DAY_MINUTES);
 	});
 	said.days.forEach((spans, day) =>
-		// of a day that stays what runs past its midnight stays too
-		(spans ?? drawn?.[day]?.filter(({ to }) => to > DAY_MINUTES))?.forEach(({ from, to }) => {
+		spans?.forEach(({ from, to }) => {
 			for (let minute = from; minute < to; minute++)
 				minutes[(day * DAY_MINUTES + minute + WEEK_MINUTES) % WEEK_MINUTES] = warm.id;
 		})

@@ -152,9 +152,22 @@ export function stretchIn(text: string): readonly [from: number, to: number] | n
 	return from != null && to != null && from < to ? [from, to] : null;
 }
 
-const ALL = [0, 1, 2, 3, 4, 5, 6];
+/** The days of a week and those on which people work, 0 = Monday. */
+export const ALL_DAYS: readonly number[] = [0, 1, 2, 3, 4, 5, 6];
+export const WORKING_DAYS = ALL_DAYS.slice(0, 5);
 export const WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
 const SHORT = WEEKDAYS.map((name) => name.slice(0, 3));
+
+/** The days from one to another and both, by their names or the first three letters of them. */
+export function daysBetween(...names: [first: string, last: string]): number[] {
+	const [first, last] = names.map((name) => SHORT.indexOf(name.slice(0, 3).toLowerCase())) as [
+		number,
+		number
+	];
+	return ALL_DAYS.filter((day) =>
+		first <= last ? day >= first && day <= last : day >= first || day <= last
+	);
+}
 
 /** The one day that a text names; null for none or several. Of two letters or three with a capital too. */
 export function dayIn(said: string): number | null {
@@ -170,19 +183,15 @@ export function daysIn(said: string): number[] {
 	const named = said.replace(/\b(since|until|back) (last |on )?\w+(day)?\b/gi, '');
 	const text = named.toLowerCase();
 	const found = new Set<number>();
-	if (/\b(week ?days?|working days?)\b/.test(text)) [0, 1, 2, 3, 4].forEach((day) => found.add(day));
+	if (/\b(week ?days?|working days?)\b/.test(text)) WORKING_DAYS.forEach((day) => found.add(day));
 	if (/\bweek-?ends?\b/.test(text)) [5, 6].forEach((day) => found.add(day));
 	const day = `(?:${WEEKDAYS.join('|')})`;
 	const run = new RegExp(`\\b(${day})s? (?:to|until|till|-) (${day})\\b`).exec(text);
-	if (run)
-		for (let at = WEEKDAYS.indexOf(run[1]!); ; at = (at + 1) % 7) {
-			found.add(at);
-			if (at === WEEKDAYS.indexOf(run[2]!)) break;
-		}
+	if (run) daysBetween(run[1]!, run[2]!).forEach((at) => found.add(at));
 	WEEKDAYS.forEach((name, at) => {
 		const short = SHORT[at]!.charAt(0).toUpperCase() + SHORT[at]!.slice(1);
 		if (new RegExp(`\\b${name}s?\\b`).test(text) || new RegExp(`(?<!\\b[Tt]he )\\b${short}s?\\b`).test(named))
 			found.add(at);
 	});
-	return found.size > 0 ? [...found].sort((a, b) => a - b) : ALL;
+	return found.size > 0 ? [...found].sort((a, b) => a - b) : [...ALL_DAYS];
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findProfile } from '../control';
+import { findProfile, shippedProfiles } from '../control';
 import { newZone, wantedWeek } from '../plan';
 import { clockTime, splitByDay } from '../week';
 import { drawnHours, hearWeek, refusedFigures, withSaidWeek } from '.';
@@ -59,6 +59,9 @@ const WEEKS: readonly (readonly [said: string, hours: string])[] = [
 	['bed at ten', 'up?'],
 	['weekdays up at six, bed at ten, not until nine on Mondays', '1 09:00-22:00 | 2345 06:00-22:00'],
 	// more of them, with which the rules were made
+	["it's open from nine to five, we're shut on Sundays", '123456 09:00-17:00 | 7 none'],
+	['Tues and Thurs from six to nine in the evening', '24 18:00-21:00'],
+	['up at six, the bus is at eight, bed at ten', '1234567 06:00-22:00 | “the bus is at eight”'],
 	['we get up at half past six on weekdays and at eight at the weekend, bed is half ten every night', '12345 06:30-22:30 | 67 08:00-22:30'],
 	['up at seven, bed at half ten; during the week nobody in from nine to three', '12345 07:00-09:00 15:00-22:30 | 67 07:00-22:30'],
 	['shop opens at nine and closes at half five, Monday to Saturday', '123456 09:00-17:30'],
@@ -122,7 +125,10 @@ const NO_WEEK = [
 	'it is the coldest room from Friday to Monday',
 	'the tenant before us had it at 25',
 	'heating off until November',
-	'we leave on the third of May'
+	'we leave on the third of May',
+	'let me know by nine',
+	'it was 17 degrees at night',
+	'work starts at eight on Mondays'
 ];
 
 /** What is said of a week that is drawn, and what it makes of it: warm every day 06:00 to 08:30 and 17:00 to 22:30, Saturday until 01:00. */
@@ -163,6 +169,26 @@ describe('a week that is said', () => {
 		// what nobody spoke of stays as it was drawn, past its midnight too
 		const after = drawnHours(withSaidWeek(zone, stat, hearWeek(said, drawn)), stat)!;
 		hearWeek(said, drawn).days.forEach((spans, day) => expect(after[day]).toEqual(spans ?? drawn[day]));
+	});
+
+	it('is on every control what was said, and a correction changes its own day alone', () => {
+		const said = hearWeek(
+			'weekdays up at six, out half eight to five, bed at one; weekends up at eight, bed at eleven'
+		);
+		for (const profile of shippedProfiles)
+			for (const unit of ['C', 'F'] as const) {
+				const bare = newZone('Loft', profile);
+				const zone = withSaidWeek({ ...bare, options: { ...bare.options, unit } }, profile, said);
+				const drawn = drawnHours(zone, profile)!;
+				expect(drawn, profile.id).toEqual(said.days);
+				const next = drawnHours(
+					withSaidWeek(zone, profile, hearWeek('Tuesdays up at seven', drawn)),
+					profile
+				)!;
+				expect(next, profile.id).toEqual(
+					drawn.map((spans, day) => (day === 1 ? [{ from: 420, to: 510 }, spans![1]!] : spans))
+				);
+			}
 	});
 
 	it('is drawn on the levels that a zone has; a day of which nothing was said stays', () => {

@@ -1,4 +1,5 @@
 import { DAY_MINUTES } from '../week';
+import { ALL_DAYS, WORKING_DAYS } from './times';
 import { inFull, inPart, PartRead, partsOf, stayOf, type Open, type Said, type SaidTime } from './weekPart';
 import { weekWords, type Word } from './weekWords';
 
@@ -38,9 +39,19 @@ interface ToldDay {
 	isHome: boolean;
 }
 
+const NOTHING_TOLD: ToldDay = {
+	up: null,
+	bed: null,
+	back: null,
+	isOpen: false,
+	out: [],
+	warm: [],
+	of: 0,
+	off: false,
+	isHome: false
+};
+
 const ENDS = /[,;!?]|:(?!\d)|\.(?!\d|m\b)|\bbut\b(?! not\b(?! before| until))|\bthen\b/i;
-const ALL = [0, 1, 2, 3, 4, 5, 6];
-const WORKING_DAYS = ALL.slice(0, 5);
 const HALF_DAY = DAY_MINUTES / 2;
 
 /** The later one of two times lies after the first. */
@@ -82,13 +93,9 @@ class Listener {
 		else
 			for (const part of partsOf(weekWords(clause))) {
 				const words = inFull(part, this.#open.last);
-				const text = words
-					.map(({ said }) => said)
-					.join(' ')
-					.replace(/^and /, '')
-					.replace(/ (?=[^\w\s“(–-])/g, '')
-					.trim();
-				if (text !== '') this.clauses.push({ words: text, read: this.#part(words) });
+				const last = words.at(-1);
+				const text = last ? clause.slice(words[0]!.begins, last.begins + last.said.length) : '';
+				if (text !== '') this.clauses.push({ words: text.replace(/^and /i, ''), read: this.#part(words) });
 			}
 	}
 
@@ -124,7 +131,7 @@ class Listener {
 		if (isLess) this.#waiting = less(this.#waiting!);
 		if (isExcept && part.said.length === 0) {
 			const last = this.events.at(-1);
-			if (!isLess && last) last.days = less(last.days ?? this.#lead ?? ALL);
+			if (!isLess && last) last.days = less(last.days ?? this.#lead ?? ALL_DAYS);
 			return days.length > 0;
 		}
 		if (part.isScope) {
@@ -318,8 +325,8 @@ export function hearWeek(
 	/** The days of which was told so far, by their names. */
 	let so: readonly number[] = [];
 	for (const event of events) {
-		const days: readonly number[] = event.days ?? (so.length > 0 ? so : ALL);
-		so = event.days === null ? (so.length > 0 ? so : ALL) : [...new Set([...so, ...event.days])];
+		const days: readonly number[] = event.days ?? (so.length > 0 ? so : ALL_DAYS);
+		so = event.days === null ? days : together(...so, ...event.days);
 		const { what } = event;
 		for (const at of days) {
 			const other = what.is === 'like' ? told[what.day] : null;
@@ -328,7 +335,7 @@ export function hearWeek(
 				continue;
 			}
 			const goesOn: boolean = ['until', 'open', 'close', 'shift', 'from'].includes(what.is);
-			const known = goesOn && !latest && drawn?.[at] ? drawn[at] : null;
+			// what nobody said otherwise is as on the days before, or as it is drawn
 			told[at] ??= latest
 				? {
 						...latest,
@@ -337,21 +344,11 @@ export function hearWeek(
 						off: false,
 						isHome: false
 					}
-				: {
-						up: null,
-						bed: null,
-						back: null,
-						isOpen: false,
-						out: [],
-						warm: known ? [...known] : [],
-						of: 0,
-						off: false,
-						isHome: false
-					};
+				: { ...NOTHING_TOLD, warm: goesOn ? [...(drawn?.[at] ?? [])] : [] };
 			tell(told[at], event, days.length);
 		}
-		latest = (days.length > 0 && told[days[0]!]) || latest;
-		latest = latest && { ...latest };
+		const first = days.length > 0 ? told[days[0]!] : null;
+		if (first) latest = { ...first };
 	}
 	const made = told.map((day, at) => day && spansOf(day, drawn?.[at] ?? null));
 	return {

@@ -104,7 +104,7 @@ export function inFull(words: readonly Word[], before: number | null): Word[] {
 	return words.map((word) => {
 		if (word.is === 'past' && last !== null) {
 			const at = Math.floor(last / 60) * 60 + word.minutes;
-			return { is: 'time', at: at < last ? at + 60 : at, isExact: false, pair: null, said: word.said };
+			return { ...word, is: 'time', at: at < last ? at + 60 : at, isExact: false, pair: null };
 		}
 		if (isTime(word)) last = timeOf(word).at;
 		return word;
@@ -156,11 +156,12 @@ export class PartRead {
 		if (isNothing && !rests && (this.#verb === 'off' || (this.#verb === 'out' && isNobody)))
 			this.#add({ is: 'off' });
 		const names = this.leading.length + this.trailing.length > 0;
-		const others = words.filter(({ is }) => is === 'other').length;
+		const others = this.#others;
 		// hours that nobody says what for, among many other words
-		const isHours = this.#verb === null && this.said.every(({ what }) => what.is === 'hours');
+		const isHours =
+			this.said.length > 0 && this.#verb === null && this.said.every(({ what }) => what.is === 'hours');
 		const isOthers = OTHERS_TIMES.test(text) || (isHours && others > (names ? MOST_OTHER_WORDS : 0));
-		this.isRead = this.said.length > 0 ? !isOthers : !isNothing || isSame || rests;
+		this.isRead = !isOthers && (this.said.length > 0 || !isNothing || isSame || rests);
 		this.isScope =
 			this.said.length === 0 &&
 			isNothing &&
@@ -183,6 +184,10 @@ export class PartRead {
 		};
 	}
 
+	/** How many words it has that tell nothing of a week. */
+	get #others(): number {
+		return this.#words.filter(({ is }) => is === 'other').length;
+	}
 	#has(kind: Word['is']): boolean {
 		return this.#words.some(({ is }) => is === kind);
 	}
@@ -246,7 +251,8 @@ export class PartRead {
 		const is =
 			single(verb, lead, isNot, this.#before.isHeated) ??
 			(word.is === 'time' && word.at === 720 && !verb ? 'from' : null) ??
-			(this.#before.verb && !isNot && (lead === 'at' || lead === null)
+			// and at eight at the weekend: of what was told before, where nothing else is named
+			(this.#before.verb && !isNot && this.#others === 0 && (lead === 'at' || lead === null)
 				? single(this.#before.verb, lead, false, false)
 				: null);
 		if (is) this.#add({ is, time: timeOf(word) } as What);

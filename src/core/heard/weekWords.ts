@@ -1,11 +1,15 @@
-import { daysIn, inFigures, spokenTime, WEEKDAYS } from './times';
+import { ALL_DAYS, daysBetween, inFigures, lengthIn, spokenTime, WEEKDAYS, WORKING_DAYS } from './times';
 
 /** What people and hours do, as a verb says it. */
 export type Doing = 'up' | 'bed' | 'out' | 'back' | 'home' | 'warm' | 'open' | 'close' | 'off';
 export type Part = 'morning' | 'afternoon' | 'evening' | 'night';
 
 /** A word or some of them, as they count for a week. */
-export type Word = { readonly said: string } & (
+export type Word = {
+	readonly said: string;
+	/** Where in its clause it begins. */
+	readonly begins: number;
+} & (
 	/** A time of day; `pair` where it may as well be two: ten to eight. `isExact`: it says which half of the day. */
 	| {
 			readonly is: 'time';
@@ -30,13 +34,9 @@ export type Word = { readonly said: string } & (
 	  }
 ); // prettier-ignore
 
-const DAY = `(?:${WEEKDAYS.join('|')})s?|(?-i:Mon|Tues?|Wed|Thu(?:rs)?|Fri|Sat|Sun)s?(?![a-z])`.replace(
-	/\(\?-i:/,
-	'(?:'
-);
-const RANGE = new RegExp(`(${DAY})\\s*(?:to|until|till|through|-|–)\\s*(${DAY})\\b`, 'iy');
-const ALL_DAYS = [0, 1, 2, 3, 4, 5, 6];
-const WORKING_DAYS = [0, 1, 2, 3, 4];
+const DAY = `(?:${WEEKDAYS.join('|')}|tues|thurs|${WEEKDAYS.map((name) => name.slice(0, 3)).join('|')})s?(?![a-z])`;
+const ONE_DAY = new RegExp(DAY, 'iy');
+const RANGE = new RegExp(`(${DAY})\\s*(?:to|until|till|through|-|–)\\s*(${DAY})`, 'iy');
 
 /** What is read of days: what stands, and the days; for the others those of which they are. */
 const DAYS: readonly (readonly [RegExp, readonly number[], 'days' | 'others'])[] = [
@@ -54,9 +54,9 @@ const DOINGS: readonly (readonly [Doing, RegExp])[] = [
 	['close', /(?:closes|closing|close|shuts|ends?|ending|finish(?:es)?|off)\b/y],
 	['up', /(?:(?:gets?|getting) )?up\b|(?:rises?|awake|wakes?(?: up)?|alarm|comes? down|downstairs|lie in)\b/y],
 	['bed', /(?:in |to |goes to )?(?:bed(?:time)?(?! [1-6]\b(?![:.]))|asleep|turns? in|lights out|sleeps?)\b/y],
-	['back', /(?:back|home again|in again|home|returns?|returning)\b/y],
+	['back', /(?:back(?! (?:bed|room|kitchen|door|hall))|home again|in again|home|returns?|returning)\b/y],
 	['open', /(?:opens|starts?|begins?)\b/y],
-	['warm', /(?:warm|heat(?:ed|ing)?|on(?= (?:at|by|from))|cosy|used|in use|open|opening|let|runs?)\b/y]
+	['warm', /(?:warm|heat(?:ed|ing)?|on(?= (?:at|by|from))|cosy|used|in use|open|opening|let(?! me| us| you)|runs?)\b/y]
 ]; // prettier-ignore
 
 const PLAIN: readonly (readonly [Word['is'], RegExp])[] = [
@@ -79,7 +79,7 @@ const PLAIN: readonly (readonly [Word['is'], RegExp])[] = [
 	['eco', /(?:eco|setback|low(?:ered)?)\b/y],
 	['comfort', /comfort\b/y],
 	['keep', /(?:keep|kept|hold|held|set)(?: (?:it|them|at|to))*\b/y],
-	['small', /(?:the|a|an|we|i|they|he|she|it|are|am|be|our|my|in|of|on|for|have|has|with|again|only|just|there|here|usually|please|so|also|who|s|o.?clock)\b/y]
+	['small', /(?:the|a|an|we|i|they|he|she|it|are|am|be|our|my|in|of|on|for|have|has|with|again|only|just|there|here|usually|please|so|also|who|o.?clock)\b|'(?:s|re|m|ll|ve|d)\b/y]
 ]; // prettier-ignore
 
 const PART =
@@ -89,19 +89,12 @@ const LENGTH =
 const NUMBER =
 	/\d+(?:\.\d)?(?![\d:])|(?:twenty|thirty)?[- ]?(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen)(?: and a half)?\b|twenty\b/y;
 
-/** The days from one to another, by their names or the first three letters of them. */
-function daysBetween(...names: [string, string]): number[] {
-	const [first, last] = names.map((name) =>
-		WEEKDAYS.findIndex((day) => day.startsWith(name.slice(0, 3).toLowerCase()))
-	) as [number, number];
-	return ALL_DAYS.filter((day) =>
-		first <= last ? day >= first && day <= last : day >= first || day <= last
-	);
-}
-
 /** Who comes and goes without living there: of them nothing is warm. */
 export const OTHERS_TIMES =
-	/\b(call|ring|phone|cat|dog|engineer|plumber|electrician|boiler man|deliver\w*|parcel|was|were|had|turned)\b/i;
+	/\b(call|ring|phone|cat|dog|engineer|plumber|electrician|boiler man|deliver\w*|parcel|was|were|had|turned|(?:work|bus|train|film|match|news) (?:starts|begins|ends|finishes|leaves))\b/i;
+
+/** A word without its place. */
+type Bare = Word extends infer One ? (One extends Word ? Omit<One, 'begins'> : never) : never;
 
 /** What a pattern finds just here. */
 function here(pattern: RegExp, text: string, at: number): RegExpExecArray | null {
@@ -109,14 +102,8 @@ function here(pattern: RegExp, text: string, at: number): RegExpExecArray | null
 	return pattern.exec(text);
 }
 
-function lengthOf(said: string): number {
-	const figures = inFigures(said);
-	const value = Number(/\d+(?:\.\d)?/.exec(figures)?.[0] ?? 0);
-	return Math.round(value * (/\d\s*min/.test(figures) ? 1 : 60));
-}
-
 /** The word that begins at a place of a text, in small letters and as it was said. */
-function wordAt(text: string, said: string, at: number): Word {
+function wordAt(text: string, said: string, at: number): Bare {
 	const of = (length: number) => said.slice(at, at + length);
 	const range = here(RANGE, said, at);
 	if (range) return { is: 'days', days: daysBetween(range[1]!, range[2]!), said: range[0] };
@@ -124,9 +111,10 @@ function wordAt(text: string, said: string, at: number): Word {
 		const found = here(pattern, text, at);
 		if (found) return { is, days, said: found[0] };
 	}
-	const day = here(new RegExp(`(?:${DAY})\\b`, 'iy'), said, at);
-	const days = day ? daysIn(day[0]) : ALL_DAYS;
-	if (day && days.length === 1) return { is: 'days', days, said: day[0] };
+	const [day] = here(ONE_DAY, said, at) ?? [];
+	// short ones with a capital: who sat in the sun names no day
+	if (day && (day.length > 5 || /^[A-Z]/.test(day)))
+		return { is: 'days', days: daysBetween(day, day), said: day };
 	for (const [doing, pattern] of DOINGS) {
 		const found = here(pattern, text, at);
 		if (found) return { is: 'doing', doing, said: found[0] };
@@ -134,18 +122,17 @@ function wordAt(text: string, said: string, at: number): Word {
 	const part = here(PART, text, at);
 	if (part) return { is: 'part', part: (part[1] as Part | undefined) ?? 'morning', said: part[0] };
 	const length = here(LENGTH, text, at);
-	if (length) return { is: 'length', minutes: lengthOf(length[0]), said: of(length[0].length) };
+	if (length) return { is: 'length', minutes: lengthIn(length[0])!, said: of(length[0].length) };
 	const time = spokenTime(text, at);
 	if (time)
 		return { is: 'time', at: time.minute, isExact: time.isExact, pair: time.pair, said: of(time.length) };
 	const past = here(/(half|quarter) past\b/y, text, at);
 	if (past) return { is: 'past', minutes: past[1] === 'half' ? 30 : 15, said: of(past[0].length) };
 	const number = here(NUMBER, text, at);
-	if (number)
-		return { is: 'number', value: Number(inFigures(number[0].replace(/\bo'clock/, ''))), said: number[0] };
+	if (number) return { is: 'number', value: Number(inFigures(number[0])), said: number[0] };
 	for (const [is, pattern] of PLAIN) {
 		const found = here(pattern, text, at);
-		if (found) return { is, said: found[0] } as Word;
+		if (found) return { is, said: found[0] } as Bare;
 	}
 	return { is: 'other', said: /[\w']+|\S/y.exec(said.slice(at))?.[0] ?? said.charAt(at) };
 }
@@ -160,7 +147,7 @@ export function weekWords(clause: string): Word[] {
 			continue;
 		}
 		const word = wordAt(text, clause, at);
-		words.push(word);
+		words.push({ ...word, begins: at });
 		at += Math.max(1, word.said.length);
 	}
 	return words;
