@@ -143,6 +143,8 @@ const CORRECTIONS: readonly (readonly [said: string, hours: string])[] = [
 	['Mondays closed', '1 none'],
 	['Friday until four', 'bed?'],
 	['weekdays up at seven, bed at ten', '12345 07:00-22:00'],
+	['Fridays from noon; half an hour earlier on Tuesday', '2 05:30-08:30 17:00-22:30 | 5 06:00-08:30 12:00-22:30'],
+	['Sundays up at nine; Mondays bed at eleven', '1 06:00-08:30 17:00-23:00 | 7 09:00-22:30'],
 	['weekends from eight till late', 'bed?']
 ]; // prettier-ignore
 

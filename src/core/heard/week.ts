@@ -274,6 +274,9 @@ function tell(day: ToldDay, { what, part }: Said, of: number): void {
 	}
 }
 
+/** Whether a day was told from its beginning to its end. */
+const isWhole = ({ up, bed, of }: ToldDay) => of > 0 || (up !== null && bed !== null);
+
 /** Hours without those in which nobody is there. */
 function without(hours: readonly WarmSpan[], gone: readonly WarmSpan[]): WarmSpan[] {
 	return gone.reduce<readonly WarmSpan[]>(
@@ -301,9 +304,8 @@ function spansOf(day: ToldDay, drawn: readonly WarmSpan[] | null): WarmSpan[] | 
 	if (up === null) return 'up';
 	if (bed === null) return 'bed';
 	// gaps that were drawn stay where nothing else is said of them
-	const isWhole = day.up !== null && day.bed !== null;
 	const gaps =
-		!known || isWhole || day.isHome || day.out.length > 0
+		!known || isWhole(day) || day.isHome || day.out.length > 0
 			? []
 			: drawn!.slice(1).map(({ from }, i) => ({ from: drawn![i]!.to, to: from }));
 	// who is up is no longer away
@@ -335,16 +337,18 @@ export function hearWeek(
 				continue;
 			}
 			const goesOn: boolean = ['until', 'open', 'close', 'shift', 'from'].includes(what.is);
-			// what nobody said otherwise is as on the days before, or as it is drawn
-			told[at] ??= latest
+			const own = drawn?.[at];
+			// a day that is drawn is corrected from itself, unless days before were told anew and whole
+			const like: ToldDay | null = !own || (latest && isWhole(latest)) ? latest : null;
+			told[at] ??= like
 				? {
-						...latest,
-						out: event.days ? [] : latest.out,
-						warm: goesOn || !event.days ? latest.warm : [],
+						...like,
+						out: event.days ? [] : like.out,
+						warm: goesOn || !event.days ? like.warm : [],
 						off: false,
 						isHome: false
 					}
-				: { ...NOTHING_TOLD, warm: goesOn ? [...(drawn?.[at] ?? [])] : [] };
+				: { ...NOTHING_TOLD, warm: goesOn ? [...(own ?? [])] : [] };
 			tell(told[at], event, days.length);
 		}
 		const first = days.length > 0 ? told[days[0]!] : null;
