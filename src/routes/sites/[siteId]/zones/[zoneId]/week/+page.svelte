@@ -149,10 +149,10 @@
 		flex-wrap: wrap;
 		gap: 0.5rem;
 		align-items: start;
-		justify-content: space-between;
 	}
 	.bar {
 		flex-wrap: nowrap;
+		justify-content: space-between;
 	}
 	.plan {
 		display: flex;
@@ -162,6 +162,7 @@
 	@media (max-width: 860px) {
 		.bar {
 			flex-wrap: wrap;
+			margin-bottom: 0.5rem;
 		}
 		/* the week first, then the groupings */
 		.groupings {
