@@ -22,7 +22,7 @@ export default defineConfig({
 				test: {
 					name: 'unit core',
 					environment: 'node',
-					include: ['src/core/**/*.test.ts'],
+					include: ['src/core/**/*.test.ts', 'tests/{house,words}/*.test.ts', 'tests/across/{bookedWeeks,habits,leaflets,lives}.test.ts'],
 					// its functions keep nothing but what they would work out again: one process reads them once for all files
 					isolate: false,
 					testTimeout: 90_000
@@ -34,7 +34,7 @@ export default defineConfig({
 				test: {
 					name: 'unit',
 					environment: 'node',
-					include: ['src/{lib,routes}/**/*.test.ts', 'src/*.test.ts', 'tests/{house,across,words}/*.test.ts'],
+					include: ['src/{lib,routes}/**/*.test.ts', 'src/*.test.ts', 'tests/across/outbox.test.ts'],
 					testTimeout: 90_000
 				}
 			},

@@ -4,6 +4,7 @@ import { degreesAt, menuShown, type Operable, type Stroke } from '../machine';
 import { DAY_MINUTES } from '../week';
 import { knownAsFound, type Known } from './known';
 import { keysInTurn } from './fromStand';
+import type { GoalOf } from './goal';
 import type { ItemKeys } from './planner';
 import { machineOptions } from './strokes';
 
@@ -76,6 +77,16 @@ function positions(
 	}
 }
 
+/** What the menu of a control asks for of an absence, field by field in its order; none where it has no such menu, or takes no such absence. */
+export function awayGoals(profile: Operable, unit: 'C' | 'F', absence: AbsenceToKey): GoalOf<'away'>[] {
+	const place = profile.panel.places[awayPlaceAt(profile.panel)];
+	const wanted = (place && positions(profile, unit, absence)) ?? {};
+	return (place?.fields ?? []).flatMap((field) => {
+		const position = isAwayField(field) ? wanted[field] : undefined;
+		return position === undefined ? [] : [{ of: 'away' as const, field: field as AwayField, position }];
+	});
+}
+
 /**
  * The keys by which an absence is set, value by value in the order of the control's own menu, from rest. `known` is what
  * is known of the control; without it nothing is, and each value is changed until it shows what it must. null where
@@ -87,13 +98,8 @@ export function awayKeys(
 	absence: AbsenceToKey,
 	known: Known = knownAsFound(profile, machineOptions(profile, options, profile.groupings[0]!), 'in-use')
 ): AwayKeys | null {
-	const place = profile.panel.places[awayPlaceAt(profile.panel)];
-	const wanted = place && positions(profile, options.unit, absence);
-	if (!place || !wanted) return null;
-	const goals = place.fields.flatMap((field) => {
-		const position = isAwayField(field) ? wanted[field] : undefined;
-		return position === undefined ? [] : [{ of: 'away' as const, field: field as AwayField, position }];
-	});
+	const goals = awayGoals(profile, options.unit, absence);
+	if (goals.length === 0) return null;
 	const turn = keysInTurn(profile, known, goals);
 	return (
 		turn && {

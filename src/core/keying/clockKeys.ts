@@ -1,6 +1,6 @@
 import { dateOfDay, weekdayOfDay } from '../civil';
 import { CLOCK_FIELDS, type ControlOptions, type ControlProfile, type PlaceField } from '../control';
-import { isOperable, menuShown, statesOf, type Stroke } from '../machine';
+import { isOperable, menuShown, statesOf, type Operable, type Stroke } from '../machine';
 import { standingAt } from './card';
 import type { GoalOf } from './goal';
 import type { Notes } from './notes';
@@ -17,24 +17,11 @@ export interface ClockKey {
 
 const isClock = (id: PlaceField): id is ClockKey['field'] => (CLOCK_FIELDS as readonly string[]).includes(id);
 
-/**
- * The keys that set a control's clock from rest, field by field in the order of its menu, and those that leave it. null where its panel does
- * not say how. `wallMinute` is the time to set, as {@link wallAt} gives it.
- */
-export function clockKeys(
-	profile: ControlProfile,
-	options: ControlOptions,
-	noted: Notes,
-	wallMinute: number
-): { readonly fields: readonly ClockKey[]; readonly leave: readonly Stroke[] } | null {
-	if (!isOperable(profile)) return null;
+/** What the menus of a control ask for of its clock, field by field in their order, as it is to stand at a wall minute ({@link wallAt}); none where its panel does not say. */
+export function clockGoals(profile: Operable, wallMinute: number): GoalOf<'clock'>[] {
 	const asked = [...statesOf(profile).of.values()].flatMap(({ field }) =>
-		field?.of === 'value' && isClock(field.id) ? [field] : []
+		field?.of === 'value' && isClock(field.id) ? [field.id] : []
 	);
-	const once = asked.filter(({ id }, i) => asked.findIndex((one) => one.id === id) === i);
-	if (once.length === 0) return null;
-	const set = machineOptions(profile, options, profile.groupings[0]!);
-	const { known } = standingAt(profile, set, noted);
 	const day = Math.floor(wallMinute / 1440);
 	const minute = wallMinute - day * 1440;
 	const [year, month, date] = dateOfDay(day).split('-').map(Number);
@@ -47,19 +34,29 @@ export function clockKeys(
 		'clock-month': month!,
 		'clock-date': date!
 	};
-	const fields = once.flatMap((field) =>
-		isClock(field.id) ? [{ field, id: field.id, position: at[field.id] }] : []
-	);
-	const turn = keysInTurn(
-		profile,
-		known,
-		fields.map(({ id, position }) => ({ of: 'clock', field: id, position }))
-	);
+	return [...new Set(asked)].map((field) => ({ of: 'clock', field, position: at[field] }));
+}
+
+/**
+ * The keys that set a control's clock from rest, field by field in the order of its menu, and those that leave it. null where its panel does
+ * not say how. `wallMinute` is the time to set, as {@link wallAt} gives it.
+ */
+export function clockKeys(
+	profile: ControlProfile,
+	options: ControlOptions,
+	noted: Notes,
+	wallMinute: number
+): { readonly fields: readonly ClockKey[]; readonly leave: readonly Stroke[] } | null {
+	const goals = isOperable(profile) ? clockGoals(profile, wallMinute) : [];
+	if (!isOperable(profile) || goals.length === 0) return null;
+	const set = machineOptions(profile, options, profile.groupings[0]!);
+	const { known } = standingAt(profile, set, noted);
+	const turn = keysInTurn(profile, known, goals);
 	return (
 		turn && {
-			fields: fields.map(({ field, id, position }, i) => ({
-				field: id,
-				shows: menuShown(profile, known.memory.options, field, position).shows,
+			fields: goals.map(({ field, position }, i) => ({
+				field,
+				shows: menuShown(profile, known.memory.options, { id: field }, position).shows,
 				keys: turn.keys[i]!
 			})),
 			leave: turn.leave

@@ -15,6 +15,7 @@ export * from './planner';
 export { placeOfGoal } from './inMenu';
 export * from './stand';
 export * from './strokes';
+export * from './talk';
 export * from './price';
 export { routeMinutes, startingPace, type Gesture, type Pace } from './route';
 export * from './readBack';

@@ -143,7 +143,7 @@ export function keptHand(session: KeyingSession): KeptHand {
 }
 
 /** What leads to rest for somebody who is in one of these places, or (none given) anywhere: the gesture that all of them are left by, else no key until it is left by itself. */
-function outOf(profile: ControlProfile, places: readonly Place[] | null): readonly Stroke[] {
+export function outOf(profile: ControlProfile, places: readonly Place[] | null): readonly Stroke[] {
 	if (!isOperable(profile)) return [];
 	const everywhere = [...statesOf(profile).of.values()].flatMap(({ id, field }) =>
 		field ? [firstOf(id)] : []
