@@ -33,5 +33,6 @@ export * from './roomList';
 export * from './sense';
 export * from './slip';
 export * from './standing';
+export * from './talk';
 export * from './telephone';
 export * from './terms';

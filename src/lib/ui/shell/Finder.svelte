@@ -25,15 +25,21 @@
 	} = $props();
 
 	let index = $state(0);
+	/** Entered before anything had answered: the first that does is meant. */
+	let isEntered = $state(false);
 	$effect(() => {
+		isEntered = false;
 		if (!open) return;
 		query = '';
 		index = 0;
 	});
+	$effect(() => {
+		if (isEntered && found.length > 0) choose(found[0]);
+	});
 
 	function choose(one: Found | undefined) {
 		if (!one) return;
-		open = false;
+		open = isEntered = false;
 		if (typeof one.to === 'string') void goto(one.to);
 		else one.to();
 	}
@@ -41,8 +47,10 @@
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key === 'ArrowDown') index = Math.min(index + 1, found.length - 1);
 		else if (event.key === 'ArrowUp') index = Math.max(index - 1, 0);
-		else if (event.key === 'Enter') choose(found[index]);
-		else return;
+		else if (event.key === 'Enter') {
+			isEntered = found.length === 0;
+			choose(found[index]);
+		} else return;
 		event.preventDefault();
 	}
 </script>
@@ -58,7 +66,10 @@
 			aria-controls="found"
 			aria-activedescendant={found.length > 0 ? `found-${index}` : undefined}
 			bind:value={query}
-			oninput={() => (index = 0)}
+			oninput={() => {
+				index = 0;
+				isEntered = false;
+			}}
 			{onkeydown}
 		/>
 		<ul id="found" role="listbox" aria-label="Places and acts">

@@ -109,6 +109,11 @@ const ZONE = [
 		[
 			['moment', 'Now', 'any moment why is it on off override boost'],
 			[
+				'talk',
+				'Talk through',
+				'help press keys telephone household clock batteries holiday back to automatic'
+			],
+			[
 				'callback',
 				'Call',
 				'a call cold mornings too hot never warm comes on at wrong something is wrong what is the matter callback'
