@@ -16,8 +16,7 @@ import {
 	type Operable,
 	type Stroke
 } from '../machine';
-import { planAbsence } from '../run';
-import { awayGoals } from './awayKeys';
+import { awayGoals, type AbsenceToKey } from './awayKeys';
 import { standingAt } from './card';
 import { clockGoals } from './clockKeys';
 import type { Goal } from './goal';
@@ -37,8 +36,8 @@ export type ShortTask =
 	| { readonly kind: 'warmer'; readonly setpointC: number }
 	/** A temperature of its week for good, in °C, by its place among those that it keeps. */
 	| { readonly kind: 'level'; readonly index: number; readonly setpointC: number }
-	/** Away from now on until a local time, at °C where it takes that. */
-	| { readonly kind: 'away'; readonly leave: string; readonly back: string; readonly setpointC: number }
+	/** Away from now on, as the control takes it. */
+	| { readonly kind: 'away'; readonly absence: AbsenceToKey }
 	/** What is begun, and ended, by one gesture. */
 	| { readonly kind: 'boost' | 'hold' | 'stay-away' };
 
@@ -121,10 +120,8 @@ export function talkAsks(
 				...goals.map((goal) => valueAsk(goal, goal.field))
 			];
 		}
-		case 'away': {
-			const absence = { ...task, ...planAbsence(profile, task) };
-			return awayGoals(profile, options.unit, absence).map((goal) => valueAsk(goal, goal.field));
-		}
+		case 'away':
+			return awayGoals(profile, options.unit, task.absence).map((goal) => valueAsk(goal, goal.field));
 		case 'program': {
 			const name = panel.modes?.names[0];
 			return name === undefined

@@ -18,6 +18,7 @@
 	} from '$core/keying';
 	import { keptSetpoints, type Operable } from '$core/machine';
 	import type { Zone } from '$core/plan';
+	import { planAbsence } from '$core/run';
 	import { spokenName } from '$core/schema';
 	import {
 		displaySaid,
@@ -68,6 +69,7 @@
 	const isF = $derived(options.unit === 'F');
 	const shownDegrees = $derived(isF ? Math.round(degreesC * 1.8 + 32) : degreesC);
 
+	const away = $derived({ leave: localTime(wall), back, setpointC: warmest.at(-1)!.setpointC });
 	const taskOf = (kind: ShortTask['kind']): ShortTask => {
 		switch (kind) {
 			case 'warmer':
@@ -75,7 +77,7 @@
 			case 'level':
 				return { kind, index, setpointC: degreesC };
 			case 'away':
-				return { kind, leave: localTime(wall), back, setpointC: warmest.at(-1)!.setpointC };
+				return { kind, absence: { ...away, ...planAbsence(profile, away) } };
 			default:
 				return { kind };
 		}
