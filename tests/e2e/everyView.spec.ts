@@ -69,6 +69,7 @@ test('every view: nothing serious for axe in either theme, and nothing wider tha
 			'clock',
 			'away',
 			'moment',
+			'talk',
 			'rehearse',
 			'callback',
 			'hand-over'

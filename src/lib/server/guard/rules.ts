@@ -30,6 +30,7 @@ const pages: Readonly<Record<string, Least>> = {
 	'/sites/[siteId]/zones/[zoneId]/key-in': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/rehearse': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/moment': 'reader',
+	'/sites/[siteId]/zones/[zoneId]/talk': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/proof': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/room': 'reader',
 	'/sites/[siteId]/zones/[zoneId]/control': 'reader',
