@@ -22,7 +22,11 @@ export default defineConfig({
 				test: {
 					name: 'unit core',
 					environment: 'node',
-					include: ['src/core/**/*.test.ts', 'tests/{house,words}/*.test.ts', 'tests/across/{bookedWeeks,habits,leaflets,lives}.test.ts'],
+					include: [
+						'src/core/**/*.test.ts',
+						'tests/{house,words}/*.test.ts',
+						'tests/across/{bookedWeeks,habits,leaflets,lives}.test.ts'
+					],
 					// its functions keep nothing but what they would work out again: one process reads them once for all files
 					isolate: false,
 					testTimeout: 90_000

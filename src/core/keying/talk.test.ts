@@ -58,7 +58,10 @@ class Household {
 		const { shows, unit } = this.shown;
 		return unit === '' ? shows : `${shows}\u00a0${unit}`;
 	}
-	does({ stroke }: TalkMove, shows: string) {
+	does({ strokes }: TalkMove, shows: string) {
+		for (const stroke of strokes) this.one(stroke, shows);
+	}
+	one(stroke: TalkMove['strokes'][number], shows: string) {
 		if (stroke.do === 'turn') {
 			// one way until it shows, at the end of the scale the other way
 			for (const key of [stroke.up, stroke.down])
@@ -96,7 +99,7 @@ function lived(talk: Talk, who: Household, slips: (n: number) => string | null) 
 	for (let n = 0; now.moves.length > 0; n++) {
 		if (n > 300)
 			throw new Error(
-				`it does not end: ${JSON.stringify([now.asks[0]?.field, now.moves[0]!.ask, shows0(now), who.value, now.moves[0]!.stroke, now.moves[0]!.sees, who.shown, who.state.place, who.state.trail, who.state.locked, who.state.mode])}`
+				`it does not end: ${JSON.stringify([now.asks[0]?.field, now.moves[0]!.ask, shows0(now), who.value, now.moves[0]!.strokes, now.moves[0]!.sees, who.shown, who.state.place, who.state.trail, who.state.locked, who.state.mode])}`
 			);
 		const [move] = now.moves;
 		const shows = now.asks[move!.ask]?.shows ?? '';

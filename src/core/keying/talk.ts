@@ -53,11 +53,14 @@ export interface TalkAsk {
 		| { readonly kind: 'gesture'; readonly way: readonly PanelGesture[] };
 }
 
+/** A stroke, or one of two keys until the value shows. */
+export type TalkStroke = Stroke | { readonly do: 'turn'; readonly up: string; readonly down: string };
+
 /** One thing to do, and what the display must show after it. */
 export interface TalkMove {
 	/** The ask that it belongs to; the number of asks for the way out. */
 	readonly ask: number;
-	readonly stroke: Stroke | { readonly do: 'turn'; readonly up: string; readonly down: string };
+	readonly strokes: readonly TalkStroke[];
 	/** What stands on the display after it, but for figures that nobody can know; null for the normal display. */
 	readonly sees: Display | null;
 	/** What must stand there after it: the value that is asked for, or a mode by its word; null where nothing of the kind is looked for. */
@@ -183,7 +186,7 @@ function movesFrom(
 		return shown.blinks ? { ...shown, shows: '', unit: '' } : shown;
 	};
 	const names = profile.panel.modes?.names ?? [];
-	const go = (ask: number, stroke: TalkMove['stroke'], next: MachineState, isValue = false) => {
+	const go = (ask: number, stroke: TalkStroke, next: MachineState, isValue = false) => {
 		const { known, backTo } = planner.stand;
 		const name =
 			stroke.do === 'until' ? stroke.shows : next.mode !== state.mode ? names[next.mode] : undefined;
@@ -199,7 +202,18 @@ function movesFrom(
 			before,
 			backTo
 		});
-		moves.push({ ask, stroke, sees: seen(next), reads, before: at(state), after: at(next) });
+		const last = moves.at(-1);
+		// keys pressed one after another of which the display shows nothing yet are one thing to do
+		const isOn = last?.ask === ask && state.place === null && state.trail.length > 0;
+		if (isOn) moves.pop();
+		moves.push({
+			ask,
+			strokes: isOn ? [...last.strokes, stroke] : [stroke],
+			sees: seen(next),
+			reads,
+			before: isOn ? last.before : at(state),
+			after: at(next)
+		});
 		state = next;
 	};
 	const along = (ask: number, strokes: readonly Stroke[]) => {
@@ -306,7 +320,7 @@ export function seenOther(talk: Talk, other: Otherwise | null): Talk {
 	const out = !other ? outOf(profile, null) : other.stand.place ? strokesOut(profile, other.stand.place) : [];
 	const leaving = out.map((stroke): TalkMove => ({
 		ask: move.ask,
-		stroke,
+		strokes: [stroke],
 		sees: null,
 		reads: null,
 		before: move.before,

@@ -16,8 +16,13 @@ export const TASK_WORDS: Readonly<Record<ShortTask['kind'], string>> = {
 };
 
 /** What is done by a move: "Press Menu." `shows` is the value that is asked for. */
-export function moveSaid(panel: Panel, { stroke }: TalkMove, shows: string): string {
-	if (stroke.do !== 'turn') return `${strokesSaid(panel, [stroke])}.`;
+export function moveSaid(panel: Panel, { strokes }: TalkMove, shows: string): string {
+	const [stroke] = strokes;
+	if (stroke?.do !== 'turn')
+		return `${strokesSaid(
+			panel,
+			strokes.filter((one) => one.do !== 'turn')
+		)}.`;
 	return `Press ${keyPrint(panel, stroke.up)} or ${keyPrint(panel, stroke.down)} until it shows ${shows}.`;
 }
 

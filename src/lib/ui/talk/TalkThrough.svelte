@@ -105,6 +105,10 @@
 	const asks = $derived(kind === 'clock' && talk ? talkAsks(profile, options, { kind }, wall) : talk?.asks);
 	const move = $derived(talk?.moves[0]);
 	const shows = $derived((move && asks?.[move.ask]?.shows) ?? '');
+	const next = $derived.by(() => {
+		const first = move?.strokes[0];
+		return first?.do === 'turn' ? { do: 'press' as const, key: first.up, times: 1 } : first;
+	});
 	const others = $derived(talk ? otherwise(talk) : []);
 	let asked = $state(false);
 
@@ -139,7 +143,7 @@
 			<Face
 				panel={profile.panel}
 				display={move.sees && { ...move.sees, shows: move.reads?.of === 'value' ? shows : move.sees.shows }}
-				next={move.stroke.do === 'turn' ? { do: 'press', key: move.stroke.up, times: 1 } : move.stroke}
+				{next}
 			/>
 		</div>
 		<div class="does">
@@ -199,6 +203,7 @@
 		flex-wrap: wrap;
 		gap: 1.5rem;
 		align-items: flex-start;
+		max-width: 48rem;
 		margin: 0.5rem 0 1rem;
 		padding: 1rem;
 		border: 2px solid var(--ink);
