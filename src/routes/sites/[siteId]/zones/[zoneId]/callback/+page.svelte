@@ -20,6 +20,7 @@
 	import KeptCalls from '$lib/ui/callback/KeptCalls.svelte';
 	import LogFile from '$lib/ui/callback/LogFile.svelte';
 	import WhatWasSaid from '$lib/ui/callback/WhatWasSaid.svelte';
+	import Button from '$lib/ui/kit/Button.svelte';
 	import Choice from '$lib/ui/kit/Choice.svelte';
 	import { CallFollower } from '$lib/workers/callInWorker';
 
@@ -84,6 +85,9 @@
 			<span class="soft">{first.share >= 0.85 ? 'What to do:' : 'If so:'}</span>
 			{mendWords(first.cause, profile)}
 		</p>
+		{#if profile.panel}<Button small href="/sites/{data.site.id}/zones/{data.zone.id}/talk"
+				>Talk them through it</Button
+			>{/if}
 		{#if weighed?.pair}<p>{pairWords(weighed.pair, profile)}</p>{/if}
 	{/if}
 	<div class="parts">
