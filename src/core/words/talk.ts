@@ -47,8 +47,8 @@ export const talkDone = (task: ShortTask['kind'], time: string): string =>
 	({
 		clock: `The clock shows ${time}.`,
 		program: 'It runs its program.',
-		warmer: 'It ends by itself, as the customer page says.',
-		boost: 'It ends by itself, as the customer page says.',
+		warmer: 'The customer page says when it ends.',
+		boost: 'The customer page says when it ends.',
 		away: 'The holiday is set.',
 		'stay-away': 'Press the same again on return.',
 		hold: 'The same again ends it.',

@@ -1,7 +1,14 @@
 <!-- Somebody at a control far away is told what to press, one step at a time: read aloud beside a call. -->
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { allowedOptions, displayTime, setpointWithUnit } from '$core/control';
+	import {
+		allowedOptions,
+		displayTime,
+		fromUnit,
+		inUnit,
+		roundToStep,
+		setpointWithUnit
+	} from '$core/control';
 	import { localTime, wallAt } from '$core/civil';
 	import {
 		beginTalk,
@@ -66,8 +73,8 @@
 	let degreesC = $state(untrack(() => Math.max(...zone.levels.map(({ setpointC }) => setpointC))));
 	let index = $state(0);
 	let back = $state(untrack(() => `${localTime(wallAt(timeZone, nowMs) + 7 * 1440).slice(0, 11)}17:00`));
-	const isF = $derived(options.unit === 'F');
-	const shownDegrees = $derived(isF ? Math.round(degreesC * 1.8 + 32) : degreesC);
+	/** A temperature as it is typed here: in °F whole. */
+	const typed = (c: number) => roundToStep(inUnit(options.unit, c), options.unit === 'F' ? 1 : 0.1);
 
 	const away = $derived({ leave: localTime(wall), back, setpointC: warmest.at(-1)!.setpointC });
 	const taskOf = (kind: ShortTask['kind']): ShortTask => {
@@ -82,19 +89,19 @@
 				return { kind };
 		}
 	};
+	const noted = $derived(notes ? notesAt(profile, notes) : noNotes(profile));
+	/** null where the control has nothing of the kind, or its panel does not say how. */
+	const talkFor = (kind: ShortTask['kind']) =>
+		beginTalk(profile, options, noted, talkAsks(profile, options, taskOf(kind), wall));
 	const kinds = $derived(
-		(Object.keys(TASK_WORDS) as ShortTask['kind'][]).filter(
-			(kind) => talkAsks(profile, options, taskOf(kind), wall).length > 0
-		)
+		(Object.keys(TASK_WORDS) as ShortTask['kind'][]).filter((kind) => talkFor(kind) !== null)
 	);
 	let kind = $state<ShortTask['kind'] | null>(null);
 	let talk = $state.raw<Talk | null>(null);
 	const needsMore = $derived(kind === 'warmer' || kind === 'level' || kind === 'away');
 
 	function begin() {
-		if (kind === null) return;
-		const asks = talkAsks(profile, options, taskOf(kind), wall);
-		talk = beginTalk(profile, options, notes ? notesAt(profile, notes) : noNotes(profile), asks);
+		talk = kind && talkFor(kind);
 	}
 	function choose(next: ShortTask['kind']) {
 		kind = next;
@@ -175,10 +182,10 @@
 				<NumberField
 					label="Temperature"
 					unit={`°${options.unit}`}
-					value={shownDegrees}
-					least={isF ? 40 : 5}
-					most={isF ? 95 : 35}
-					onchange={(next) => next !== null && (degreesC = isF ? (next - 32) / 1.8 : next)}
+					value={typed(degreesC)}
+					least={typed(profile.temperature?.minC ?? 5)}
+					most={typed(profile.temperature?.maxC ?? 35)}
+					onchange={(next) => next !== null && (degreesC = fromUnit(options.unit, next))}
 				/>
 			{/if}
 			<Button kind="next" onclick={begin}
